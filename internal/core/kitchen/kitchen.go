@@ -1,0 +1,98 @@
+// Package kitchen describes what there is to cook with: cooks and their
+// shifts, equipment with capacities and temperatures, and the pass.
+package kitchen
+
+import (
+	"fmt"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
+)
+
+// Kitchen is one kitchen.
+type Kitchen struct {
+	ID        string      `json:"id"`
+	Name      string      `json:"name" minLength:"1" maxLength:"120"`
+	Zone      string      `json:"zone" doc:"IANA time zone"`
+	PassWidth int         `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
+	Cooks     []Cook      `json:"cooks" nullable:"false"`
+	Equipment []Equipment `json:"equipment" nullable:"false"`
+}
+
+// Cook is one pair of hands, named by role or initials.
+type Cook struct {
+	ID     string  `json:"id"`
+	Name   string  `json:"name"`
+	Shifts []Shift `json:"shifts" nullable:"false" doc:"each day"`
+}
+
+// Shift is a stretch of a day, in clock hours; one that ends before it begins
+// ends on the next day.
+type Shift struct {
+	From string `json:"from"`
+	To   string `json:"to"`
+}
+
+// Equipment is one thing with places on or in it: an oven with two shelves,
+// a stove with four burners. Things of one kind stand in for one another.
+type Equipment struct {
+	ID      string  `json:"id"`
+	Name    string  `json:"name"`
+	Kind    string  `json:"kind"`
+	Places  int     `json:"places" minimum:"1" maximum:"1000000"`
+	Cooks   bool    `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
+	Heating *Heater `json:"heating,omitempty" doc:"it holds one temperature at a time"`
+}
+
+// Heater says how a temperature is reached.
+type Heater struct {
+	Cold      int `json:"cold" minimum:"-300" maximum:"2000" doc:"°C before it is lit"`
+	Up        int `json:"up" minimum:"0" maximum:"100000" doc:"seconds for one degree of heating"`
+	Down      int `json:"down" minimum:"0" maximum:"100000" doc:"seconds for one degree of cooling"`
+	Tolerance int `json:"tolerance" minimum:"0" maximum:"1000" doc:"degrees that two uses may differ and still share it"`
+}
+
+// OfKind lists the equipment of a kind.
+func (k Kitchen) OfKind(kind string) (out []Equipment) {
+	for _, e := range k.Equipment {
+		if e.Kind == kind {
+			out = append(out, e)
+		}
+	}
+	return out
+}
+
+// Validate finds what is wrong with a kitchen.
+func (k Kitchen) Validate() error {
+	var l fault.List
+	seen := map[string]bool{}
+	once := func(field, id string) {
+		if id == "" || seen[id] {
+			l.Add(field, "must be there and occur once")
+		}
+		seen[id] = true
+	}
+	if k.PassWidth < 1 {
+		l.Add("passWidth", "must be 1 or more")
+	}
+	for i, c := range k.Cooks {
+		once(fmt.Sprintf("cooks[%d].id", i), c.ID)
+		for j, s := range c.Shifts {
+			for name, text := range map[string]string{"from": s.From, "to": s.To} {
+				if _, err := units.ParseClock(text); err != nil {
+					l.Add(fmt.Sprintf("cooks[%d].shifts[%d].%s", i, j, name), "%v", err)
+				}
+			}
+		}
+	}
+	for i, e := range k.Equipment {
+		once(fmt.Sprintf("equipment[%d].id", i), e.ID)
+		if e.Kind == "" {
+			l.Add(fmt.Sprintf("equipment[%d].kind", i), "is missing")
+		}
+		if e.Places < 1 {
+			l.Add(fmt.Sprintf("equipment[%d].places", i), "must be 1 or more")
+		}
+	}
+	return l.Err()
+}

@@ -1,0 +1,256 @@
+package plating
+
+import (
+	"fmt"
+	"math"
+	"strings"
+)
+
+// Drawing is a plate from above, to scale: lengths in millimetres, origin at
+// the centre, y downwards. The paths are SVG path data made of numbers only.
+type Drawing struct {
+	Diameter float64 `json:"diameter"`
+	Well     float64 `json:"well"`
+	Shapes   []Shape `json:"shapes" nullable:"false"`
+	Marks    []Mark  `json:"marks" nullable:"false"`
+}
+
+// Shape is one placing as it is drawn.
+type Shape struct {
+	Placing string  `json:"placing"`
+	Number  int     `json:"number"`
+	Outline string  `json:"outline" doc:"closed path"`
+	Detail  string  `json:"detail,omitempty" doc:"lines on it"`
+	X       float64 `json:"x" doc:"where it was placed"`
+	Y       float64 `json:"y"`
+	LabelX  float64 `json:"labelX"`
+	LabelY  float64 `json:"labelY"`
+	Colour  string  `json:"colour"`
+	Texture Texture `json:"texture"`
+}
+
+// Mark is a clock hour on the rim.
+type Mark struct {
+	Hour int     `json:"hour"`
+	X    float64 `json:"x"`
+	Y    float64 `json:"y"`
+}
+
+// At is the point of a place.
+func (p Placing) At() (x, y float64) {
+	sin, cos := math.Sincos(p.Hour * math.Pi / 6)
+	return p.Distance * sin, -p.Distance * cos
+}
+
+// Draw makes the drawing of a specification.
+func (s Spec) Draw() Drawing {
+	d := Drawing{Diameter: s.Ware.Diameter, Well: s.Ware.Well, Shapes: []Shape{}, Marks: []Mark{}}
+	for h := 1; h <= 12; h++ {
+		sin, cos := math.Sincos(float64(h) * math.Pi / 6)
+		d.Marks = append(d.Marks, Mark{h, round(sin * s.Ware.Diameter / 2), round(-cos * s.Ware.Diameter / 2)})
+	}
+	for i, p := range s.Placings {
+		x, y := p.At()
+		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture}
+		pen := newPen(x, y, p.Turn)
+		p.draw(pen)
+		shape.Outline, shape.Detail = pen.outline.String(), pen.detail.String()
+		shape.LabelX, shape.LabelY = p.label(x, y)
+		d.Shapes = append(d.Shapes, shape)
+	}
+	return d
+}
+
+// label stands at the end of the longer side, towards the rim.
+func (p Placing) label(x, y float64) (float64, float64) {
+	r := math.Hypot(x, y)
+	reach := p.Length / 2
+	if p.Form == Pool || r < 1 {
+		a := (p.Turn + 150) * math.Pi / 180
+		return round(x + reach*0.85*math.Sin(a)), round(y - reach*0.85*math.Cos(a))
+	}
+	return round(x + x/r*reach*0.6), round(y + y/r*reach*0.6)
+}
+
+// width of the shape, its length where none was given.
+func (p Placing) width() float64 {
+	if p.Width > 0 {
+		return p.Width
+	}
+	return p.Length
+}
+
+func (p Placing) draw(pen *pen) {
+	a, b, n := p.Length/2, p.width()/2, max(p.Count, 1)
+	switch p.Form {
+	case Ring:
+		pen.ellipse(0, 0, a, b)
+		pen.onto(&pen.detail).ellipse(0, 0, a*0.86, b*0.86)
+	case Pool:
+		pen.blob(a, b, 5, 0.02)
+	case Mound:
+		pen.blob(a, b, 9, 0.07)
+	case Piece:
+		pen.fillet(a, b)
+	case Block:
+		pen.box(a, b, math.Min(a, b)*0.25)
+	case Leaf:
+		pen.leaf(a, b)
+	case Slices:
+		p.slices(pen, a, b, n)
+	case Swipe:
+		pen.swipe(a, b)
+	case Dots:
+		p.dots(pen, b, n)
+	case Scatter:
+		p.scatter(pen, a, b, n)
+	}
+}
+
+// slices overlap in a row along the length.
+func (p Placing) slices(pen *pen, a, b float64, n int) {
+	each := a / (0.5*float64(n) + 0.5)
+	for i := range n {
+		pen.ellipse(-a+each+float64(i)*each, 0, each, b)
+	}
+}
+
+// dots stand in a row along the length; the width is their diameter.
+func (p Placing) dots(pen *pen, radius float64, n int) {
+	radius = math.Min(radius, p.Length/float64(2*n))
+	for i := range n {
+		at := 0.0
+		if n > 1 {
+			at = (p.Length - 2*radius) * (float64(i)/float64(n-1) - 0.5)
+		}
+		pen.ellipse(at, 0, radius, radius)
+	}
+}
+
+// scatter spreads small pieces evenly over an ellipse by the golden angle
+// (Vogel 1979, from memory), the same each time.
+func (p Placing) scatter(pen *pen, a, b float64, n int) {
+	size := math.Max(1.5, math.Min(a, b)/math.Sqrt(float64(n))*0.35)
+	for i := range n {
+		r := math.Sqrt((float64(i) + 0.5) / float64(n))
+		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
+		pen.crumb(r*cos*(a-size), r*sin*(b-size), size, float64(i))
+	}
+}
+
+func round(v float64) float64 { return math.Round(v*100) / 100 }
+
+// pen writes path data in a turned frame.
+type pen struct {
+	x, y, sin, cos  float64
+	outline, detail strings.Builder
+	to              *strings.Builder
+}
+
+func newPen(x, y, turn float64) *pen {
+	p := &pen{x: x, y: y}
+	p.sin, p.cos = math.Sincos(turn * math.Pi / 180)
+	p.to = &p.outline
+	return p
+}
+
+func (p *pen) onto(b *strings.Builder) *pen {
+	p.to = b
+	return p
+}
+
+// point turns and moves a point of the form's own frame.
+func (p *pen) point(x, y float64) string {
+	return fmt.Sprintf("%.2f %.2f", p.x+x*p.cos-y*p.sin, p.y+x*p.sin+y*p.cos)
+}
+
+func (p *pen) path(closed bool, points ...[2]float64) {
+	for i, q := range points {
+		p.to.WriteString(string("ML"[min(i, 1)]) + p.point(q[0], q[1]))
+	}
+	if closed {
+		p.to.WriteString("Z")
+	}
+}
+
+// around draws a closed path by polar radius, in 48 chords.
+func (p *pen) around(x, y float64, radius func(angle float64) (rx, ry float64)) {
+	const chords = 48
+	points := make([][2]float64, chords)
+	for i := range points {
+		angle := 2 * math.Pi * float64(i) / chords
+		rx, ry := radius(angle)
+		points[i] = [2]float64{x + rx*math.Cos(angle), y + ry*math.Sin(angle)}
+	}
+	p.path(true, points...)
+}
+
+func (p *pen) ellipse(x, y, a, b float64) {
+	p.around(x, y, func(float64) (float64, float64) { return a, b })
+}
+
+// blob is an ellipse with so many shallow lobes.
+func (p *pen) blob(a, b float64, lobes int, depth float64) {
+	p.around(0, 0, func(t float64) (float64, float64) {
+		f := 1 - depth/2 + depth/2*math.Sin(float64(lobes)*t)
+		return a * f, b * f
+	})
+}
+
+// fillet is thick at one end and thin at the other.
+func (p *pen) fillet(a, b float64) {
+	p.around(0, 0, func(t float64) (float64, float64) { return a, b * (0.82 - 0.18*math.Cos(t)) })
+	p.onto(&p.detail)
+	for _, f := range []float64{-0.5, -0.15, 0.2, 0.55} {
+		p.path(false, [2]float64{a * f, -b * 0.55}, [2]float64{a * (f + 0.12), 0}, [2]float64{a * f, b * 0.55})
+	}
+}
+
+func (p *pen) box(a, b, corner float64) {
+	var points [][2]float64
+	for i := range 24 {
+		angle := 2*math.Pi*float64(i)/24 + math.Pi/24
+		sin, cos := math.Sincos(angle)
+		points = append(points, [2]float64{math.Copysign(a-corner, cos) + corner*cos, math.Copysign(b-corner, sin) + corner*sin})
+	}
+	p.path(true, points...)
+}
+
+// leaf is pointed at both ends, with a vein.
+func (p *pen) leaf(a, b float64) {
+	side := func(sign float64) (out [][2]float64) {
+		for i := range 13 {
+			t := float64(i) / 12
+			out = append(out, [2]float64{a * (2*t - 1) * sign, b * sign * math.Sin(math.Pi*t)})
+		}
+		return out
+	}
+	p.path(true, append(side(1), side(-1)...)...)
+	p.onto(&p.detail).path(false, [2]float64{-a, 0}, [2]float64{a, 0})
+	for _, f := range []float64{-0.4, 0, 0.4} {
+		p.path(false, [2]float64{a * f, 0}, [2]float64{a * (f + 0.25), b * 0.5})
+		p.path(false, [2]float64{a * f, 0}, [2]float64{a * (f + 0.25), -b * 0.5})
+	}
+}
+
+// swipe is a bow that grows thin.
+func (p *pen) swipe(a, b float64) {
+	var upper, lower [][2]float64
+	for i := range 17 {
+		t := float64(i)/8 - 1
+		middle, half := b*0.9*t*t-b*0.45, b*0.5*(1-0.35*(t+1))
+		upper = append(upper, [2]float64{a * t, middle - half})
+		lower = append([][2]float64{{a * t, middle + half}}, lower...)
+	}
+	p.path(true, append(upper, lower...)...)
+}
+
+// crumb is a small turned triangle.
+func (p *pen) crumb(x, y, size, turn float64) {
+	var points [][2]float64
+	for i := range 3 {
+		sin, cos := math.Sincos(turn + 2*math.Pi*float64(i)/3)
+		points = append(points, [2]float64{x + size*cos, y + size*sin})
+	}
+	p.path(true, points...)
+}

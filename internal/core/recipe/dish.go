@@ -1,0 +1,34 @@
+package recipe
+
+import (
+	"jointime/internal/core/plating"
+	"jointime/internal/core/units"
+)
+
+// Dish is components with amounts for one portion, and how the plate is built.
+type Dish struct {
+	ID    string       `json:"id"`
+	Name  string       `json:"name" minLength:"1" maxLength:"120"`
+	Parts []Part       `json:"parts" nullable:"false" maxItems:"60"`
+	Plate plating.Spec `json:"plate"`
+}
+
+// Part is a component on a dish.
+type Part struct {
+	Component string        `json:"component" minLength:"1"`
+	Portion   *units.Amount `json:"portion,omitempty" doc:"absent: a gap, the portion cannot be bought"`
+}
+
+// Menu is dishes in the order in which they are eaten.
+type Menu struct {
+	ID      string   `json:"id"`
+	Name    string   `json:"name" minLength:"1" maxLength:"120"`
+	Courses []Course `json:"courses" nullable:"false" maxItems:"30"`
+}
+
+// Course is one sitting of a menu, with one dish or several to choose from.
+type Course struct {
+	ID     string   `json:"id"`
+	Name   string   `json:"name"`
+	Dishes []string `json:"dishes" nullable:"false"`
+}

@@ -1,0 +1,151 @@
+package runup
+
+import (
+	"time"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/schedule"
+)
+
+// work is what a task of the problem stands for.
+type work struct {
+	course    int
+	dish      string
+	component string
+	step      *recipe.Step // nil for a placing
+	placing   string       // id; empty for a step
+	name      string
+	number    int // of the placing
+	wave      int // from 1; 0: for all waves at once
+	portions  int
+	working   string // of its time
+}
+
+// Stop is where a strand stops: a gap, or something that cannot be.
+type Stop struct {
+	Dish      string `json:"dish"`
+	Component string `json:"component"`
+	Step      string `json:"step,omitempty"`
+	Name      string `json:"name"`
+	Why       string `json:"why"`
+	Gap       bool   `json:"gap" doc:"true: left open; false: it cannot be"`
+}
+
+// draft is a problem in the making.
+type draft struct {
+	in      Input
+	blocked map[string]string // dish/component/step → why it cannot be
+	courses []course
+	day     time.Time // midnight of the service's day
+	origin  time.Time
+	problem schedule.Problem
+	works   []work           // by task
+	made    map[string][]int // dish/component/step → tasks
+	stops   []Stop
+	kinds   map[string][]string // equipment kind → resources
+	cooks   []string
+}
+
+// newDraft expands a service into a problem. Steps named in blocked are left
+// out with all that leads to them, and stand as stops.
+func newDraft(in Input, blocked map[string]string) (*draft, error) {
+	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, kinds: map[string][]string{}}
+	var err error
+	if d.courses, err = in.courses(); err != nil {
+		return nil, err
+	}
+	if d.day, err = time.ParseInLocation("2006-01-02", in.Service.Day, in.Zone); err != nil {
+		return nil, err
+	}
+	d.origin = d.day.AddDate(0, 0, -in.leadDays(d.courses))
+	last := d.day.AddDate(0, 0, 1)
+	for _, c := range d.courses {
+		if end := c.at.Add(time.Duration(in.Service.Spread()+3600) * time.Second); end.After(last) {
+			last = end
+		}
+	}
+	d.problem = schedule.Problem{Name: in.Service.Name, Origin: d.origin.Format(time.RFC3339), Horizon: schedule.Span{0, d.seconds(last)}}
+	d.resources()
+	for c := range d.courses {
+		d.course(c)
+	}
+	d.afters()
+	return d, nil
+}
+
+// seconds are counted from the origin.
+func (d *draft) seconds(t time.Time) int64 { return int64(t.Sub(d.origin) / time.Second) }
+
+func (d *draft) time(seconds int64) time.Time {
+	return d.origin.Add(time.Duration(seconds) * time.Second).In(d.in.Zone)
+}
+
+func (d *draft) resources() {
+	for _, c := range d.in.Kitchen.Cooks {
+		d.cooks = append(d.cooks, "cook."+c.ID)
+		r := schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: []schedule.Span{}}
+		for day := d.origin.AddDate(0, 0, -1); !day.After(d.day); day = day.AddDate(0, 0, 1) {
+			for _, s := range c.Shifts {
+				from, ok := clockOn(day, 0, s.From)
+				to, ok2 := clockOn(day, 0, s.To)
+				if !to.After(from) {
+					to, _ = clockOn(day, -1, s.To)
+				}
+				if ok && ok2 {
+					r.Windows = append(r.Windows, schedule.Span{d.seconds(from), d.seconds(to)})
+				}
+			}
+		}
+		d.problem.Resources = append(d.problem.Resources, r)
+	}
+	for _, e := range d.in.Kitchen.Equipment {
+		r := schedule.Resource{ID: e.ID, Capacity: int64(e.Places)}
+		if h := e.Heating; h != nil {
+			r.Setting = &schedule.Setting{Initial: int64(h.Cold), Up: int64(h.Up), Down: int64(h.Down), Tolerance: int64(h.Tolerance)}
+		}
+		d.kinds[e.Kind] = append(d.kinds[e.Kind], e.ID)
+		d.problem.Resources = append(d.problem.Resources, r)
+	}
+}
+
+// add puts a task into the problem and returns its index.
+func (d *draft) add(t schedule.Task, w work) int {
+	d.problem.Tasks = append(d.problem.Tasks, t)
+	d.works = append(d.works, w)
+	return len(d.works) - 1
+}
+
+func (d *draft) id(i int) string { return d.problem.Tasks[i].ID }
+
+func ptr(v int64) *int64 { return &v }
+
+// afters adds the order that steps ask for across components.
+func (d *draft) afters() {
+	for i := range d.works {
+		if d.works[i].step == nil {
+			continue
+		}
+		for _, ref := range d.works[i].step.After {
+			for _, from := range d.find(d.works[i].dish, ref) {
+				if d.works[from].wave == 0 || d.works[i].wave == 0 || d.works[from].wave == d.works[i].wave {
+					d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(from), To: d.id(i)})
+				}
+			}
+		}
+	}
+}
+
+// find looks a component/step up, on the same dish first, then on any.
+func (d *draft) find(dish, ref string) []int {
+	if own := d.made[dish+"/"+ref]; own != nil {
+		return own
+	}
+	for _, c := range d.courses {
+		for _, s := range c.dishes {
+			if other := d.made[s.dish.ID+"/"+ref]; other != nil {
+				return other
+			}
+		}
+	}
+	return nil
+}

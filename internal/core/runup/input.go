@@ -1,0 +1,137 @@
+// Package runup turns a service in a kitchen into a planning problem, and the
+// plan into a run-up: when every step starts, by whom, with what, and why.
+package runup
+
+import (
+	"fmt"
+	"math"
+	"time"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/service"
+	"jointime/internal/core/units"
+)
+
+// Input is all that a run-up is computed from.
+type Input struct {
+	Kitchen    kitchen.Kitchen
+	Menu       recipe.Menu
+	Service    service.Service
+	Dishes     map[string]recipe.Dish
+	Components map[string]recipe.Component
+	Zone       *time.Location
+}
+
+// Prices of the plan, a second each. A table that waits is worst; what is
+// ready early loses a little; a soft wait may be passed before a plate is late.
+const (
+	priceEarly    = 2
+	priceLate     = 20
+	priceLaterOn  = 2  // waves after the first, counted from the course's hour
+	priceSpread   = 10 // a course that leaves for too long
+	priceTable    = 5  // plates of one table apart
+	priceSoftWait = 2
+	priceBuilding = 1 // a plate that stands unfinished
+	priceDeadline = 1
+)
+
+const (
+	tableWithin    = 60 // seconds between the plates of a table
+	buildingWithin = 30 // seconds between two placings of a plate
+	priceUnbuilt   = 3
+)
+
+// course is a course with its hour, as the plan sees it.
+type course struct {
+	service.Course
+	name   string
+	at     time.Time
+	dishes []serving
+}
+
+// serving is a dish in a course with the plates of each wave.
+type serving struct {
+	dish  recipe.Dish
+	total int
+	waves []int
+}
+
+func (in Input) courses() ([]course, error) {
+	var out []course
+	for _, m := range in.Menu.Courses {
+		for _, c := range in.Service.Courses {
+			if c.Course != m.ID {
+				continue
+			}
+			at, err := in.Service.At(c, in.Zone)
+			if err != nil {
+				return nil, fmt.Errorf("course %s: %w", m.Name, err)
+			}
+			k := course{Course: c, name: m.Name, at: at}
+			for _, n := range c.Covers {
+				if d, known := in.Dishes[n.Dish]; known && n.Plates > 0 {
+					k.dishes = append(k.dishes, serving{d, n.Plates, waves(n.Plates, in.Kitchen.PassWidth)})
+				}
+			}
+			out = append(out, k)
+		}
+	}
+	return out, nil
+}
+
+// waves splits plates into even groups no wider than the pass.
+func waves(plates, width int) []int {
+	width = max(width, 1)
+	n := (plates + width - 1) / width
+	out := make([]int, n)
+	for i := range out {
+		out[i] = plates / n
+		if i < plates%n {
+			out[i]++
+		}
+	}
+	return out
+}
+
+// leadDays is how many days before the service the plan must open: three, or
+// more where a component's shortest way to the plate is longer.
+func (in Input) leadDays(courses []course) int {
+	longest := int64(0)
+	for _, c := range courses {
+		for _, s := range c.dishes {
+			for _, p := range s.dish.Parts {
+				longest = max(longest, shortestWay(in.Components[p.Component], s.total))
+			}
+		}
+	}
+	days := int(math.Ceil(float64(longest)/86400)) + 1
+	for _, c := range in.Components {
+		for _, s := range c.Steps {
+			if s.By != nil {
+				days = max(days, s.By.DaysBefore+1)
+			}
+		}
+	}
+	return max(3, days)
+}
+
+func shortestWay(c recipe.Component, portions int) (sum int64) {
+	for _, s := range c.Steps {
+		if s.Time != nil {
+			lasts, _ := s.Time.For(portions)
+			sum += lasts + s.Then.Least
+		}
+	}
+	return sum
+}
+
+// clockOn is an hour so many days before a day.
+func clockOn(day time.Time, daysBefore int, clock string) (time.Time, bool) {
+	seconds, err := units.ParseClock(clock)
+	if err != nil {
+		return time.Time{}, false
+	}
+	y, m, d := day.AddDate(0, 0, -daysBefore).Date()
+	return time.Date(y, m, d, int(seconds/3600), int(seconds%3600/60), 0, 0, day.Location()), true
+}

@@ -1,0 +1,160 @@
+package runup
+
+import (
+	"time"
+
+	"jointime/internal/core/recipe"
+)
+
+// RunUp is a plan as a cook reads it. Times are given twice: as a moment, and
+// as whole seconds from Origin for drawing.
+type RunUp struct {
+	Service string      `json:"service"`
+	Name    string      `json:"name"`
+	Day     string      `json:"day"`
+	Origin  time.Time   `json:"origin"`
+	Status  string      `json:"status" enum:"kept,broken,none" doc:"kept: all strict limits are kept; none: there is no plan"`
+	Message string      `json:"message,omitempty"`
+	Seed    int         `json:"seed"`
+	Rounds  int         `json:"rounds"`
+	Courses []CourseRow `json:"courses" nullable:"false"`
+	Strands []Strand    `json:"strands" nullable:"false"`
+	Bars    []Bar       `json:"bars" nullable:"false"`
+	Lanes   []Lane      `json:"lanes" nullable:"false"`
+	Folds   []Fold      `json:"folds" nullable:"false"`
+	Days    []Day       `json:"days" nullable:"false"`
+	Stops   []Stop      `json:"stops" nullable:"false"`
+	Clashes []Clash     `json:"clashes" nullable:"false"`
+}
+
+// CourseRow is a course with the hour it has and the hour it gets.
+type CourseRow struct {
+	ID     string    `json:"id"`
+	Name   string    `json:"name"`
+	Dishes []string  `json:"dishes" nullable:"false"`
+	Hour   time.Time `json:"hour"`
+	At     int64     `json:"at"`
+	Leaves int64     `json:"leaves" doc:"when the first wave is planned to leave"`
+	Late   int64     `json:"late" doc:"seconds after the hour; below zero: before"`
+	Plates int       `json:"plates"`
+	Waves  int       `json:"waves"`
+	First  string    `json:"first,omitempty" doc:"the bar that begins first"`
+}
+
+// Strand is a component on its way to the plate: its bars and the waits
+// between them.
+type Strand struct {
+	Dish      string   `json:"dish"`
+	DishName  string   `json:"dishName"`
+	Course    int      `json:"course"`
+	Component string   `json:"component"`
+	Name      string   `json:"name"`
+	Bars      []int    `json:"bars" nullable:"false" doc:"places in bars, in time"`
+	Holds     []Hold   `json:"holds" nullable:"false"`
+	Stop      *Stop    `json:"stop,omitempty"`
+	Amount    string   `json:"amount,omitempty"`
+	Needs     []string `json:"needs,omitempty"`
+}
+
+// Hold is a wait between two bars.
+type Hold struct {
+	From  int    `json:"from" doc:"place in bars"`
+	To    int    `json:"to"`
+	Text  string `json:"text"`
+	Gap   int64  `json:"gap" doc:"seconds"`
+	Limit *int64 `json:"limit,omitempty" doc:"when it must end, from origin"`
+	Over  int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
+}
+
+// Bar is a step, or a placing, at its time.
+type Bar struct {
+	ID        string           `json:"id"`
+	Dish      string           `json:"dish"`
+	Component string           `json:"component"`
+	Step      string           `json:"step,omitempty"`
+	Placing   string           `json:"placing,omitempty"`
+	Number    int              `json:"number,omitempty" doc:"of the placing"`
+	Wave      int              `json:"wave,omitempty"`
+	Name      string           `json:"name"`
+	Start     time.Time        `json:"start"`
+	End       time.Time        `json:"end"`
+	From      int64            `json:"from"`
+	To        int64            `json:"to"`
+	Hands     [][2]int64       `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
+	With      []string         `json:"with" nullable:"false" doc:"names of cook and equipment"`
+	Setting   *int64           `json:"setting,omitempty" doc:"°C"`
+	Portions  int              `json:"portions"`
+	Working   string           `json:"working" doc:"of its length"`
+	Cue       string           `json:"cue,omitempty"`
+	Cautions  []recipe.Caution `json:"cautions,omitempty"`
+	Why       Why              `json:"why"`
+}
+
+// Why is the reason for a time, as a sum of figures.
+type Why struct {
+	Sum     string `json:"sum"`
+	Terms   []Term `json:"terms" nullable:"false"`
+	Later   int64  `json:"later" doc:"seconds it could start later"`
+	LaterTo string `json:"laterTo" doc:"what stops it there"`
+	Early   int64  `json:"earlier" doc:"seconds it could start earlier"`
+	EarlyTo string `json:"earlierTo" doc:"what stops it there"`
+}
+
+// Term is one figure of the sum; the anchor, first, is a time from origin.
+type Term struct {
+	Label   string `json:"label"`
+	Seconds int64  `json:"seconds"`
+}
+
+// Lane is a cook or a piece of equipment with all that it does.
+type Lane struct {
+	ID       string      `json:"id"`
+	Name     string      `json:"name"`
+	Cook     bool        `json:"cook"`
+	Capacity int         `json:"capacity"`
+	Blocks   []LaneBlock `json:"blocks" nullable:"false"`
+	Pauses   []LanePause `json:"pauses" nullable:"false"`
+}
+
+// LaneBlock is a stretch in which a lane is taken.
+type LaneBlock struct {
+	Bar     int    `json:"bar" doc:"place in bars"`
+	From    int64  `json:"from"`
+	To      int64  `json:"to"`
+	Row     int    `json:"row" doc:"first place taken, from 0"`
+	Places  int    `json:"places"`
+	Hold    bool   `json:"hold"`
+	Setting *int64 `json:"setting,omitempty"`
+	Label   string `json:"label"`
+}
+
+// LanePause is heating or cooling between two settings.
+type LanePause struct {
+	From      int64 `json:"from"`
+	To        int64 `json:"to"`
+	FromC     int64 `json:"fromC"`
+	ToC       int64 `json:"toC"`
+	Available int64 `json:"available" doc:"seconds between the two uses"`
+}
+
+// Fold is a stretch of the folded axis; all take equal room.
+type Fold struct {
+	From  int64  `json:"from"`
+	To    int64  `json:"to"`
+	Label string `json:"label"`
+}
+
+// Day is a day with work on it, from the first to the last of it.
+type Day struct {
+	Label string `json:"label"`
+	From  int64  `json:"from"`
+	To    int64  `json:"to"`
+}
+
+// Clash is what does not fit, in words.
+type Clash struct {
+	What   string `json:"what"`
+	Advice string `json:"advice"`
+	Bar    *int   `json:"bar,omitempty"`
+	Strict bool   `json:"strict"`
+}

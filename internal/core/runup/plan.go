@@ -1,0 +1,131 @@
+package runup
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"strings"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/solve"
+)
+
+// Seed and Rounds of every run-up: the same service gives the same plan, here
+// and with the solve command.
+const (
+	Seed   = 1
+	Rounds = 120
+)
+
+// Result is a run-up with the problem and the plan that it was read from.
+// Problem is always there; Plan is empty where Found is false.
+type Result struct {
+	RunUp   RunUp
+	Found   bool
+	Problem schedule.Problem
+	Plan    schedule.Plan
+	Blocked map[string]string // dish/component/step → why it cannot be
+}
+
+// maxBlocked bounds how many steps may turn out impossible, one by one.
+const maxBlocked = 500
+
+// Make plans a service. What cannot be done is kept out of the problem,
+// marked as a clash with its reason, and the rest is planned. The error is
+// only for a service that cannot be read, or a context that ended.
+func Make(ctx context.Context, in Input) (Result, error) {
+	blocked := map[string]string{}
+	for range maxBlocked {
+		d, err := newDraft(in, blocked)
+		if err != nil {
+			return Result{}, err
+		}
+		if faults := d.problem.Validate(); len(faults) > 0 {
+			return Result{}, fmt.Errorf("expand the service: %w", faults)
+		}
+		plan, err := solve.Solve(ctx, d.problem, solve.Options{Rounds: Rounds, Seed: Seed})
+		var no *solve.Impossible
+		switch {
+		case err == nil:
+			return Result{d.read(plan), true, d.problem, plan, blocked}, nil
+		case errors.As(err, &no):
+			key, why := d.blame(no)
+			if _, again := blocked[key]; again {
+				return Result{RunUp: d.unplanned(no.Error()), Problem: d.problem, Blocked: blocked}, nil
+			}
+			blocked[key] = why
+		case ctx.Err() != nil:
+			return Result{}, ctx.Err()
+		default:
+			return Result{RunUp: d.unplanned("no plan was found in the time; whether there is one is not known"), Problem: d.problem, Blocked: blocked}, nil
+		}
+	}
+	return Result{}, fmt.Errorf("more than %d steps cannot be done", maxBlocked)
+}
+
+// Restore reads a run-up from a plan that Make gave before, without solving
+// again; false where the plan does not fit the input.
+func Restore(in Input, blocked map[string]string, plan schedule.Plan) (RunUp, bool) {
+	d, err := newDraft(in, blocked)
+	if err != nil || !sameTasks(d.problem, plan) {
+		return RunUp{}, false
+	}
+	return d.read(plan), true
+}
+
+func sameTasks(p schedule.Problem, plan schedule.Plan) bool {
+	if len(p.Tasks) != len(plan.Tasks) {
+		return false
+	}
+	for i, t := range p.Tasks {
+		if got := plan.Tasks[i]; got.ID != t.ID || got.End-got.Start != t.Duration || len(got.Resources) != len(t.Uses) {
+			return false
+		}
+	}
+	return true
+}
+
+// blame finds the step, or the plate, that a proof of impossibility speaks of:
+// the first task of the chain, for it is the one that would have to begin
+// before there is anything to begin with.
+func (d *draft) blame(no *solve.Impossible) (key, why string) {
+	var names []string
+	for _, id := range no.Tasks {
+		w := d.works[d.index(id)]
+		names = append(names, w.name)
+		if key == "" {
+			key = d.keyOf(w)
+		}
+	}
+	if len(names) > 1 {
+		return key, fmt.Sprintf("%s (%s)", no.Reason, strings.Join(names, ", "))
+	}
+	return key, d.reword(no.Reason)
+}
+
+func (d *draft) keyOf(w work) string {
+	if w.step == nil {
+		return w.dish + "/plate"
+	}
+	return w.dish + "/" + w.component + "/" + w.step.ID
+}
+
+func (d *draft) index(id string) int {
+	for i := range d.problem.Tasks {
+		if d.problem.Tasks[i].ID == id {
+			return i
+		}
+	}
+	return -1
+}
+
+// reword puts names in place of the ids of resources.
+func (d *draft) reword(reason string) string {
+	for _, c := range d.in.Kitchen.Cooks {
+		reason = strings.ReplaceAll(reason, "cook."+c.ID, c.Name)
+	}
+	for _, e := range d.in.Kitchen.Equipment {
+		reason = strings.ReplaceAll(reason, " "+e.ID+" ", " "+e.Name+" ")
+	}
+	return reason
+}

@@ -1,0 +1,164 @@
+package runup
+
+import (
+	"fmt"
+
+	"jointime/internal/core/plating"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/schedule"
+)
+
+// course expands the dishes of a course and ties their plates to its hour.
+func (d *draft) course(c int) {
+	var last [][]int // by dish: the last placing of each wave
+	for _, s := range d.courses[c].dishes {
+		strands := make([]strand, len(s.dish.Parts))
+		for i, part := range s.dish.Parts {
+			strands[i] = d.expand(c, s, part)
+		}
+		built := d.plates(c, s)
+		for _, x := range strands {
+			d.reach(x, built)
+		}
+		var ends []int
+		for _, wave := range built {
+			if len(wave) > 0 {
+				ends = append(ends, wave[len(wave)-1])
+			}
+		}
+		d.hour(c, ends)
+		last = append(last, ends)
+	}
+	d.tables(last)
+}
+
+// plates makes the placings of each wave: side by side, one after the other,
+// by one pair of hands.
+func (d *draft) plates(c int, s serving) [][]int {
+	out := make([][]int, len(s.waves))
+	placings := s.dish.Plate.Placings
+	if why, is := d.blocked[s.dish.ID+"/plate"]; is || len(d.cooks) == 0 {
+		if why == "" {
+			why = "there is no cook in this kitchen"
+		}
+		d.stops = append(d.stops, Stop{Dish: s.dish.ID, Name: s.dish.Name + ", the plate", Why: why})
+		return out
+	}
+	if len(placings) == 0 {
+		placings = []plating.Placing{{ID: "pass"}}
+	}
+	for w, plates := range s.waves {
+		for n, p := range placings {
+			id := fmt.Sprintf("%s/plate/%s", s.dish.ID, p.ID)
+			if len(s.waves) > 1 {
+				id += fmt.Sprintf("/wave %d", w+1)
+			}
+			t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
+			lasts, working := t.For(plates)
+			hands := schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d", s.dish.ID, w+1)}
+			i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: []schedule.Use{hands}},
+				work{course: c, dish: s.dish.ID, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s, w), portions: plates, working: working})
+			if n > 0 {
+				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})
+			}
+			out[w] = append(out[w], i)
+		}
+		if w > 0 {
+			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w-1][len(out[w-1])-1]), To: d.id(out[w][0])})
+		}
+	}
+	return out
+}
+
+func waveNumber(s serving, w int) int {
+	if len(s.waves) == 1 {
+		return 0
+	}
+	return w + 1
+}
+
+// verb is what a hand does to give a thing its form.
+func verb(p plating.Placing) string {
+	switch p.Form {
+	case plating.Ring:
+		return "ring"
+	case plating.Pool:
+		return "pour"
+	case plating.Mound, plating.Swipe:
+		return "spoon"
+	case plating.Dots:
+		return "dot"
+	case plating.Scatter:
+		return "scatter"
+	case plating.Piece, plating.Slices:
+		return "lay"
+	case "":
+		return "to the pass"
+	}
+	return "place"
+}
+
+// reach ties the end of a strand to the placings of its component, or, where
+// it is placed nowhere, to the first placing of the plate.
+func (d *draft) reach(x strand, built [][]int) {
+	if len(x.tasks) == 0 {
+		return
+	}
+	then, from := x.steps[len(x.steps)-1].Then, x.tasks[len(x.tasks)-1]
+	for w, wave := range built {
+		takers := d.takers(x.component.ID, wave)
+		source := from
+		if len(from) > 1 {
+			source = from[w : w+1]
+		}
+		for k, i := range takers {
+			d.wait(then, source, []int{i}, k == len(takers)-1)
+		}
+	}
+}
+
+func (d *draft) takers(component string, wave []int) (out []int) {
+	for _, i := range wave {
+		if d.works[i].component == component {
+			out = append(out, i)
+		}
+	}
+	if len(out) == 0 && len(wave) > 0 {
+		return wave[:1]
+	}
+	return out
+}
+
+// hour gives the first wave the hour of the course, and the others the time
+// in which a course leaves.
+func (d *draft) hour(c int, ends []int) {
+	for w, i := range ends {
+		t := schedule.Target{Task: d.id(i), At: d.seconds(d.courses[c].at), Early: priceEarly, Late: priceLate}
+		if w > 0 {
+			t.Early, t.Late = priceLate, priceLaterOn
+		}
+		d.problem.Targets = append(d.problem.Targets, t)
+	}
+	if len(ends) > 1 {
+		d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(ends[0]), To: d.id(ends[len(ends)-1]), FromAt: schedule.End, ToAt: schedule.End,
+			Min: ptr(0), Max: ptr(d.in.Service.Spread()), Over: ptr(priceSpread)})
+	}
+}
+
+// tables keeps the plates of different dishes in one wave together.
+func (d *draft) tables(last [][]int) {
+	for w := 0; ; w++ {
+		var ids []string
+		for _, ends := range last {
+			if w < len(ends) {
+				ids = append(ids, d.id(ends[w]))
+			}
+		}
+		if len(ids) == 0 {
+			return
+		}
+		if len(ids) > 1 {
+			d.problem.Together = append(d.problem.Together, schedule.Together{Tasks: ids, Within: ptr(tableWithin), Over: ptr(priceTable)})
+		}
+	}
+}

@@ -1,0 +1,243 @@
+package runup
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/reason"
+	"jointime/internal/core/units"
+)
+
+// reading turns a plan back into the words of the kitchen.
+type reading struct {
+	*draft
+	plan  schedule.Plan
+	scene *reason.Scene
+	names map[string]string // resource → name
+}
+
+// read makes the run-up of a draft and its plan.
+func (d *draft) read(plan schedule.Plan) RunUp {
+	r := &reading{draft: d, plan: plan, scene: reason.NewScene(d.problem, plan), names: map[string]string{}}
+	for _, c := range d.in.Kitchen.Cooks {
+		r.names["cook."+c.ID] = c.Name
+	}
+	for _, e := range d.in.Kitchen.Equipment {
+		r.names[e.ID] = e.Name
+	}
+	out := d.frame()
+	out.Status = string(plan.Status)
+	for i := range d.works {
+		out.Bars = append(out.Bars, r.bar(i))
+	}
+	out.Strands = r.strands()
+	out.Lanes = r.lanes()
+	out.Folds = r.folds()
+	out.Days = r.days()
+	r.courseRows(&out)
+	out.Clashes = append(r.clashes(), out.Clashes...)
+	return out
+}
+
+// frame is what a run-up has without a plan.
+func (d *draft) frame() RunUp {
+	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
+		Seed: Seed, Rounds: Rounds, Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{},
+		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
+	for _, c := range d.courses {
+		row := CourseRow{ID: c.Course.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}}
+		for _, s := range c.dishes {
+			row.Dishes = append(row.Dishes, s.dish.Name)
+			row.Plates += s.total
+			row.Waves = max(row.Waves, len(s.waves))
+		}
+		out.Courses = append(out.Courses, row)
+	}
+	for _, s := range d.stops {
+		if !s.Gap {
+			out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s: %s.", s.Name, s.Why), Advice: "change the step, the covers or the kitchen; the rest is planned without it", Strict: true})
+		}
+	}
+	return out
+}
+
+// unplanned is a run-up without a plan, and why.
+func (d *draft) unplanned(why string) RunUp {
+	out := d.frame()
+	out.Message = why
+	return out
+}
+
+func (r *reading) bar(i int) Bar {
+	w, t := r.works[i], r.plan.Tasks[i]
+	b := Bar{ID: t.ID, Dish: w.dish, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
+		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
+		Hands: [][2]int64{}, With: []string{}, Why: r.why(i)}
+	if w.step != nil {
+		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue, w.step.Cautions
+	}
+	for k, u := range r.problem.Tasks[i].Uses {
+		id := t.Resources[k]
+		b.With = append(b.With, r.names[id])
+		if u.Setting != nil {
+			b.Setting = u.Setting
+		}
+		if len(id) > 5 && id[:5] == "cook." {
+			for _, s := range spans(u, t) {
+				b.Hands = append(b.Hands, [2]int64(s))
+			}
+		}
+	}
+	return b
+}
+
+// spans are the parts of a planned task in which a use is taken.
+func spans(u schedule.Use, t schedule.PlannedTask) []schedule.Span {
+	if u.Slices == nil {
+		return []schedule.Span{{t.Start, t.End}}
+	}
+	out := make([]schedule.Span, len(u.Slices))
+	for i, s := range u.Slices {
+		out[i] = s.Shift(t.Start)
+	}
+	return out
+}
+
+func (r *reading) strands() []Strand {
+	out := []Strand{}
+	for c, k := range r.courses {
+		for _, s := range k.dishes {
+			for _, p := range s.dish.Parts {
+				comp := r.in.Components[p.Component]
+				x := Strand{Dish: s.dish.ID, DishName: s.dish.Name, Course: c, Component: p.Component, Name: comp.Name, Bars: []int{}, Holds: []Hold{}}
+				if need := comp.NeedFor(p.Portion, s.total); need.Make.Known {
+					x.Amount = need.Make.Text
+				}
+				r.fill(&x)
+				out = append(out, x)
+			}
+		}
+	}
+	return out
+}
+
+// fill gives a strand its bars in time, its waits and its stop.
+func (r *reading) fill(x *Strand) {
+	for i, w := range r.works {
+		if w.dish == x.Dish && w.component == x.Component {
+			x.Bars = append(x.Bars, i)
+		}
+	}
+	slices.SortStableFunc(x.Bars, func(a, b int) int { return cmp.Compare(r.plan.Tasks[a].Start, r.plan.Tasks[b].Start) })
+	for _, i := range x.Bars {
+		for e, l := range r.problem.Links {
+			if l.From != r.id(i) || l.FromAt == schedule.End {
+				continue
+			}
+			if to := r.index(l.To); r.works[to].component == x.Component && r.works[to].dish == x.Dish {
+				x.Holds = append(x.Holds, r.hold(e, i, to))
+			}
+		}
+	}
+	for k, s := range r.stops {
+		if s.Dish == x.Dish && s.Component == x.Component && x.Stop == nil {
+			x.Stop = &r.stops[k]
+		}
+	}
+}
+
+func (r *reading) hold(e, from, to int) Hold {
+	l := r.problem.Links[e]
+	h := Hold{From: from, To: to, Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End}
+	if l.Max != nil {
+		end := r.plan.Tasks[from].End + *l.Max
+		h.Limit, h.Over = &end, max(0, h.Gap-*l.Max)
+	}
+	if step := r.works[from].step; step != nil {
+		h.Text = waitText(step.Then.Reason, l, step.Then.Place != nil && step.Then.Reason == "", r)
+	}
+	return h
+}
+
+// waitText says a wait: "rest 2–4 min", "on ice, at most 36 h".
+func waitText(reason string, l schedule.Link, place bool, r *reading) string {
+	if place && len(l.Holds) > 0 {
+		reason = r.names[l.Holds[0].OneOf[0]]
+	}
+	least := l.Least()
+	switch {
+	case l.Max == nil && least == 0:
+		return reason
+	case l.Max == nil:
+		return fmt.Sprintf("%s, at least %s", reason, units.FormatDuration(least))
+	case least == 0:
+		return fmt.Sprintf("%s, at most %s", reason, units.FormatDuration(*l.Max))
+	}
+	return fmt.Sprintf("%s, %s", reason, units.FormatRange(units.Range{Quick: least, Usual: (least + *l.Max) / 2, Slow: *l.Max}))
+}
+
+func (r *reading) courseRows(out *RunUp) {
+	for c := range out.Courses {
+		row := &out.Courses[c]
+		first, leaves := int64(1<<60), int64(-1)
+		for i, w := range r.works {
+			if w.course != c {
+				continue
+			}
+			if t := r.plan.Tasks[i]; t.Start < first {
+				first, row.First = t.Start, t.ID
+			}
+			if w.step == nil && w.wave <= 1 {
+				leaves = max(leaves, r.plan.Tasks[i].End)
+			}
+		}
+		if leaves >= 0 {
+			row.Leaves, row.Late = leaves, leaves-row.At
+		}
+	}
+}
+
+// clashes says what the plan breaks, and which course is late.
+func (r *reading) clashes() []Clash {
+	out := []Clash{}
+	for _, b := range r.plan.Broken {
+		if c, ok := r.clash(b); ok {
+			out = append(out, c)
+		}
+	}
+	for c, k := range r.courses {
+		late, at := int64(0), 0
+		for i, w := range r.works {
+			if w.course == c && w.step == nil && w.wave <= 1 && r.plan.Tasks[i].End-r.seconds(k.at) > late {
+				late, at = r.plan.Tasks[i].End-r.seconds(k.at), i
+			}
+		}
+		if late > 0 {
+			out = append(out, Clash{What: fmt.Sprintf("%s leaves %s late, at %s.", k.name, units.FormatDuration(late), r.clock(r.plan.Tasks[at].End)),
+				Advice: "move the hour, begin earlier, or take hands or equipment to it", Bar: &at, Strict: true})
+		}
+	}
+	return out
+}
+
+func (r *reading) clash(b schedule.Breach) (Clash, bool) {
+	if b.Limit != schedule.LinkMax {
+		return Clash{What: fmt.Sprintf("The plates of one table leave more than %s apart.", units.FormatDuration(tableWithin)), Advice: "more hands at the pass, or fewer dishes at once"}, b.Limit == schedule.TogetherWithin
+	}
+	from, to := r.index(b.From), r.index(b.To)
+	w := r.works[from]
+	if w.step == nil {
+		if r.problem.Links[*b.Link].FromAt == schedule.End {
+			return Clash{What: fmt.Sprintf("%s takes %s longer to leave than it may.", r.courses[w.course].name, units.FormatDuration(b.By)), Advice: "a wider pass, or more hands", Bar: &from}, true
+		}
+		return Clash{}, false
+	}
+	limit := *r.problem.Links[*b.Link].Max
+	name := r.in.Components[w.component].Name
+	return Clash{What: fmt.Sprintf("%s waits %s after %s, %s longer than it may (%s).", name, units.FormatDuration(limit+b.By), w.name, units.FormatDuration(b.By), units.FormatDuration(limit)),
+		Advice: fmt.Sprintf("lengthen the wait, free what %s needs, or move the hour", r.works[to].name), Bar: &from, Strict: !b.Priced}, true
+}
+
+func (r *reading) clock(seconds int64) string { return r.time(seconds).Format("15:04:05") }

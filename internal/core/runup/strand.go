@@ -1,0 +1,211 @@
+package runup
+
+import (
+	"fmt"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/schedule"
+)
+
+// strand is the planned end of a component's method: the tasks of each step
+// from the last stop on.
+type strand struct {
+	component recipe.Component
+	steps     []recipe.Step
+	tasks     [][]int // by step
+}
+
+// expand makes the tasks of a component for a serving. Where a step is a gap
+// or cannot be, it and all before it are left out, and a stop is noted.
+func (d *draft) expand(c int, s serving, part recipe.Part) strand {
+	comp := d.in.Components[part.Component]
+	out := strand{component: comp}
+	first := 0
+	for i, step := range comp.Steps {
+		if why, gap := d.open(s, comp, step); why != "" {
+			if i+1 > first {
+				first = i + 1
+			}
+			d.stops = append(d.stops, Stop{s.dish.ID, comp.ID, step.ID, comp.Name + ", " + step.Name, why, gap})
+		}
+	}
+	if len(comp.Steps) == 0 {
+		d.stops = append(d.stops, Stop{s.dish.ID, part.Component, "", comp.Name, "how is it made?", true})
+	}
+	out.steps = comp.Steps[first:]
+	for k := range out.steps {
+		out.tasks = append(out.tasks, d.instances(c, s, comp, &out.steps[k]))
+		if k > 0 {
+			d.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
+		}
+	}
+	return out
+}
+
+// open says why a step cannot be planned; gap tells what was left open from
+// what cannot be.
+func (d *draft) open(s serving, comp recipe.Component, step recipe.Step) (why string, gap bool) {
+	if why, is := d.blocked[s.dish.ID+"/"+comp.ID+"/"+step.ID]; is {
+		return why, false
+	}
+	for _, n := range step.Equipment {
+		if why, gap := d.lacks(n, portionsAtOnce(s, step)); why != "" {
+			return why, gap
+		}
+	}
+	if p := step.Then.Place; p != nil {
+		if why, gap := d.lacks(*p, portionsAtOnce(s, step)); why != "" {
+			return "the wait after it: " + why, gap
+		}
+	}
+	if step.Hands.Work != recipe.NoHands && len(d.hands(step)) == 0 {
+		if step.Hands.Cook != "" {
+			return fmt.Sprintf("there is no cook %q in this kitchen", step.Hands.Cook), false
+		}
+		return "there is no cook in this kitchen", false
+	}
+	if step.Time == nil {
+		if step.Cue == "" {
+			return "how long, how do you know?", true
+		}
+		return "a working time for the plan?", true
+	}
+	if lasts, _ := step.Time.For(portionsAtOnce(s, step)); lasts > schedulable {
+		return "it would last longer than a plan can hold", false
+	}
+	return "", false
+}
+
+// schedulable bounds one task, in seconds: a year.
+const schedulable = 366 * 86400
+
+// portionsAtOnce is for how many portions one instance of a step is done.
+func portionsAtOnce(s serving, step recipe.Step) int {
+	if step.EachWave {
+		return s.waves[0]
+	}
+	return s.total
+}
+
+// lacks says what the kitchen has too little of, or what has no setting.
+func (d *draft) lacks(n recipe.Needed, portions int) (why string, gap bool) {
+	have := d.in.Kitchen.OfKind(n.Kind)
+	if len(have) == 0 {
+		return fmt.Sprintf("the kitchen has no %s", n.Kind), false
+	}
+	best := have[0]
+	for _, e := range have {
+		if e.Places > best.Places {
+			best = e
+		}
+	}
+	switch places := n.Places(portions); {
+	case places > best.Places:
+		return fmt.Sprintf("%d portions take %d places, %s has %d", portions, places, best.Name, best.Places), false
+	case best.Heating != nil && n.Setting == nil:
+		return fmt.Sprintf("%s at how many °C?", best.Name), true
+	}
+	return "", false
+}
+
+// instances makes a task for all, or one for each wave.
+func (d *draft) instances(c int, s serving, comp recipe.Component, step *recipe.Step) []int {
+	key := s.dish.ID + "/" + comp.ID + "/" + step.ID
+	make1 := func(id string, wave, portions int) int {
+		lasts, working := step.Time.For(portions)
+		i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: d.uses(*step, portions)},
+			work{course: c, dish: s.dish.ID, component: comp.ID, step: step, name: step.Name, wave: wave, portions: portions, working: working})
+		d.deadline(i, *step)
+		return i
+	}
+	var out []int
+	if !step.EachWave || len(s.waves) == 1 {
+		out = []int{make1(key, 0, s.total)}
+	} else {
+		for w, portions := range s.waves {
+			out = append(out, make1(fmt.Sprintf("%s/wave %d", key, w+1), w+1, portions))
+		}
+	}
+	d.made[key] = out
+	return out
+}
+
+func (d *draft) deadline(i int, step recipe.Step) {
+	if step.By == nil {
+		return
+	}
+	if at, ok := clockOn(d.day, step.By.DaysBefore, step.By.Clock); ok {
+		d.problem.Targets = append(d.problem.Targets, schedule.Target{Task: d.id(i), At: d.seconds(at), Late: priceDeadline})
+	}
+}
+
+func (d *draft) hands(step recipe.Step) []string {
+	if step.Hands.Cook == "" {
+		return d.cooks
+	}
+	for _, id := range d.cooks {
+		if id == "cook."+step.Hands.Cook {
+			return []string{id}
+		}
+	}
+	return nil
+}
+
+func (d *draft) uses(step recipe.Step, portions int) (out []schedule.Use) {
+	if step.Hands.Work != recipe.NoHands {
+		u := schedule.Use{OneOf: d.hands(step), Units: 1}
+		if step.Hands.Work == recipe.SliceHands {
+			u.Slices = []schedule.Span{}
+			for _, p := range step.HandSpans(portions) {
+				u.Slices = append(u.Slices, schedule.Span(p))
+			}
+		}
+		out = append(out, u)
+	}
+	for _, n := range step.Equipment {
+		out = append(out, d.needed(n, portions))
+	}
+	return out
+}
+
+// needed is the use of a kind of equipment that has places enough.
+func (d *draft) needed(n recipe.Needed, portions int) schedule.Use {
+	places := n.Places(portions)
+	var fit []kitchen.Equipment
+	for _, e := range d.in.Kitchen.OfKind(n.Kind) {
+		if e.Places >= places {
+			fit = append(fit, e)
+		}
+	}
+	u := schedule.Use{Units: int64(places)}
+	for _, e := range fit {
+		if (e.Heating == nil) == (fit[0].Heating == nil) {
+			u.OneOf = append(u.OneOf, e.ID)
+		}
+	}
+	if fit[0].Heating != nil {
+		u.Setting = n.Setting
+	}
+	return u
+}
+
+// wait links the tasks of one step with those of the next, wave by wave.
+// Holding says whether the place is kept for this taker.
+func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
+	for a, i := range from {
+		for b, j := range to {
+			if len(from) == len(to) && a != b {
+				continue
+			}
+			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least), Max: w.Most}
+			if w.Most != nil && w.Soft {
+				l.Over = ptr(priceSoftWait)
+			}
+			if w.Place != nil && holding {
+				l.Holds = []schedule.Use{d.needed(*w.Place, min(d.works[i].portions, d.works[j].portions))}
+			}
+			d.problem.Links = append(d.problem.Links, l)
+		}
+	}
+}

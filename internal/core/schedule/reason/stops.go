@@ -1,0 +1,163 @@
+package reason
+
+import (
+	"slices"
+
+	"jointime/internal/core/schedule"
+)
+
+// stops says which rule is broken, or gets worse, when task i moves by so many
+// seconds and all others stay.
+func (s *Scene) stops(i int, by int64) Stop {
+	t, at := s.p.Tasks[i], s.plan.Tasks[i]
+	start, end := at.Start+by, at.End+by
+	none := Stop{Other: -1, Link: -1}
+	rule := func(r Rule) Stop { none.Rule = r; return none }
+	switch {
+	case start < s.p.Horizon[0] || end > s.p.Horizon[1]:
+		return rule(Horizon)
+	case t.Earliest != nil && start < *t.Earliest:
+		return rule(Earliest)
+	case t.Latest != nil && end > max(*t.Latest, at.End):
+		return rule(Latest)
+	}
+	for _, e := range s.linksOf[i] {
+		if stop := s.minStops(e, i, by); stop.Rule != Nothing {
+			return stop
+		}
+	}
+	for _, g := range s.targets[i] {
+		late := g.Late > 0 && end > max(g.At, at.End)
+		early := g.Early > 0 && end < min(g.At, at.End)
+		if late || early {
+			return rule(Target)
+		}
+	}
+	for k, u := range t.Uses {
+		spans := parts(t, u, start)
+		if stop := s.resourceStops(at.Resources[k], u, spans, i); stop.Rule != Nothing {
+			return stop
+		}
+	}
+	for _, e := range s.linksOf[i] {
+		if stop := s.waitStops(e, i, by); stop.Rule != Nothing {
+			return stop
+		}
+	}
+	for _, g := range s.p.Together {
+		if slices.Contains(g.Tasks, t.ID) && g.Within != nil {
+			first, last := s.ends(g, t.ID)
+			if spread := max(last, end) - min(first, end); spread > max(*g.Within, max(last, at.End)-min(first, at.End)) {
+				return rule(Together)
+			}
+		}
+	}
+	return none
+}
+
+// moved is a link's gap before and after task i moves, what is held then, and
+// the task at its other end; -1 for a link of a task with itself.
+func (s *Scene) moved(e, i int, by int64) (old, gap int64, held schedule.Span, other int) {
+	l := s.p.Links[e]
+	from, to := s.index[l.From], s.index[l.To]
+	old = s.gap(l)
+	switch {
+	case from == to:
+		return old, old, schedule.Span{}, -1
+	case from == i:
+		return old, old - by, schedule.Span{s.plan.Tasks[from].End + by, s.plan.Tasks[to].Start}, to
+	}
+	return old, old + by, schedule.Span{s.plan.Tasks[from].End, s.plan.Tasks[to].Start + by}, from
+}
+
+func (s *Scene) minStops(e, i int, by int64) Stop {
+	_, gap, _, other := s.moved(e, i, by)
+	if other >= 0 && gap < s.p.Links[e].Least() {
+		return Stop{Rule: LinkMin, Other: other, Link: e}
+	}
+	return Stop{}
+}
+
+// waitStops judges the longest wait and what is held meanwhile.
+func (s *Scene) waitStops(e, i int, by int64) Stop {
+	old, gap, held, other := s.moved(e, i, by)
+	l := s.p.Links[e]
+	if other >= 0 && l.Max != nil && gap > max(*l.Max, old) {
+		return Stop{Rule: LinkMax, Other: other, Link: e}
+	}
+	for h, u := range l.Holds {
+		if held[0] < held[1] {
+			if stop := s.resourceStops(s.held[e][h], u, []schedule.Span{held}, i); stop.Rule != Nothing {
+				return stop
+			}
+		}
+	}
+	return Stop{}
+}
+
+func (s *Scene) resourceStops(id string, u schedule.Use, spans []schedule.Span, i int) Stop {
+	r := s.resource[id]
+	spans = slices.DeleteFunc(slices.Clone(spans), func(x schedule.Span) bool { return x[0] >= x[1] })
+	if len(spans) == 0 {
+		return Stop{}
+	}
+	whole := schedule.Span{spans[0][0], spans[len(spans)-1][1]}
+	if r.Windows != nil && !slices.ContainsFunc(r.Windows, func(w schedule.Span) bool { return w.Holds(whole) }) {
+		return Stop{Rule: Window, Other: -1, Link: -1, Resource: id}
+	}
+	for _, x := range spans {
+		if stop := s.settingStops(r, u, x, i); stop.Rule != Nothing {
+			return stop
+		}
+		if stop := s.loadStops(r, u, x, i); stop.Rule != Nothing {
+			return stop
+		}
+	}
+	return Stop{}
+}
+
+func (s *Scene) settingStops(r *schedule.Resource, u schedule.Use, x schedule.Span, i int) Stop {
+	if r.Setting == nil {
+		return Stop{}
+	}
+	if heat := r.Setting.Pause(r.Setting.Initial, *u.Setting); !u.Settle && x[0] < s.p.Horizon[0]+heat {
+		return Stop{Rule: Pause, Other: -1, Link: -1, Resource: r.ID, Pause: heat}
+	}
+	for _, o := range s.taken[r.ID] {
+		if s.own(o, i) {
+			continue
+		}
+		before, after := s.pauses(r, u, o)
+		apart := *o.setting - *u.Setting
+		switch {
+		case o.span.Overlaps(x):
+			if max(apart, -apart) > r.Setting.Tolerance {
+				return Stop{Rule: Pause, Other: o.task, Link: -1, Resource: r.ID, Pause: max(before, after)}
+			}
+		case x[1] <= o.span[0] && o.span[0]-x[1] < before:
+			return Stop{Rule: Pause, Other: o.task, Link: -1, Resource: r.ID, Pause: before}
+		case o.span[1] <= x[0] && x[0]-o.span[1] < after:
+			return Stop{Rule: Pause, Other: o.task, Link: -1, Resource: r.ID, Pause: after}
+		}
+	}
+	return Stop{}
+}
+
+// loadStops adds up what the others take at each opening inside the span.
+func (s *Scene) loadStops(r *schedule.Resource, u schedule.Use, x schedule.Span, i int) Stop {
+	for _, o := range s.taken[r.ID] {
+		if s.own(o, i) || !o.span.Overlaps(x) {
+			continue
+		}
+		at, load := max(o.span[0], x[0]), u.Need()
+		for _, q := range s.taken[r.ID] {
+			if !s.own(q, i) && q.span[0] <= at && at < q.span[1] {
+				load += q.units
+			}
+		}
+		if load > r.Capacity {
+			return Stop{Rule: Busy, Other: o.task, Link: -1, Resource: r.ID}
+		}
+	}
+	return Stop{}
+}

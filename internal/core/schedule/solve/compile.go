@@ -1,0 +1,205 @@
+package solve
+
+import "jointime/internal/core/schedule"
+
+// model is a problem with indices in place of ids and defaults filled in.
+type model struct {
+	p         schedule.Problem
+	tasks     []task
+	links     []link
+	resources []schedule.Resource
+	linksOf   [][]int // links that touch a task
+	groupsOf  [][]int // together rules that name a task
+	groups    [][]int // tasks of a together rule
+	labels    int
+}
+
+type task struct {
+	dur      int64
+	needs    []need
+	targets  []schedule.Target
+	latest   *int64
+	over     *int64
+	earliest int64
+}
+
+// need is a use or a hold with its resources as indices.
+type need struct {
+	options []int
+	units   int64
+	slices  []schedule.Span // offsets in the task; for holds unused
+	setting int64
+	settle  bool
+	label   int // -1: none
+}
+
+// link is a wait as a rule on starts: start[to] - start[from] + off is the gap.
+type link struct {
+	from, to int
+	off      int64
+	least    int64
+	most     *int64
+	over     *int64
+	weight   int64
+	holds    []need
+}
+
+// lag is the least difference of the two starts.
+func (l link) lag() int64 { return l.least - l.off }
+
+type compiler struct {
+	resource, task, label map[string]int
+}
+
+func compile(p schedule.Problem) *model {
+	m := &model{p: p, resources: p.Resources}
+	c := compiler{map[string]int{}, map[string]int{}, map[string]int{}}
+	for i, r := range p.Resources {
+		c.resource[r.ID] = i
+	}
+	for i, t := range p.Tasks {
+		c.task[t.ID] = i
+		m.tasks = append(m.tasks, c.compileTask(p, t))
+	}
+	for _, t := range p.Targets {
+		i := c.task[t.Task]
+		m.tasks[i].targets = append(m.tasks[i].targets, t)
+	}
+	m.linksOf, m.groupsOf = make([][]int, len(m.tasks)), make([][]int, len(m.tasks))
+	c.compileLinks(m)
+	c.compileGroups(m)
+	m.labels = len(c.label)
+	return m
+}
+
+func (c compiler) compileTask(p schedule.Problem, t schedule.Task) task {
+	out := task{dur: t.Duration, latest: t.Latest, over: t.LatestOver, earliest: p.Horizon[0]}
+	if t.Earliest != nil {
+		out.earliest = max(out.earliest, *t.Earliest)
+	}
+	for _, u := range t.Uses {
+		slices := u.Slices
+		if slices == nil {
+			slices = []schedule.Span{{0, t.Duration}}
+		}
+		out.needs = append(out.needs, c.compileUse(u, slices))
+	}
+	return out
+}
+
+// compileUse leaves out empty slices: they use nothing.
+func (c compiler) compileUse(u schedule.Use, slices []schedule.Span) need {
+	n := need{units: u.Need(), settle: u.Settle, label: -1}
+	for _, id := range u.OneOf {
+		n.options = append(n.options, c.resource[id])
+	}
+	for _, s := range slices {
+		if s[0] < s[1] {
+			n.slices = append(n.slices, s)
+		}
+	}
+	if u.Setting != nil {
+		n.setting = *u.Setting
+	}
+	if u.Same != "" {
+		if _, met := c.label[u.Same]; !met {
+			c.label[u.Same] = len(c.label)
+		}
+		n.label = c.label[u.Same]
+	}
+	return n
+}
+
+func (c compiler) compileLinks(m *model) {
+	for i, l := range m.p.Links {
+		k := link{from: c.task[l.From], to: c.task[l.To], least: l.Least(), most: l.Max, over: l.Over, weight: l.Weight}
+		if l.ToAt == schedule.End {
+			k.off += m.tasks[k.to].dur
+		}
+		if l.FromAt != schedule.Start {
+			k.off -= m.tasks[k.from].dur
+		}
+		for _, u := range l.Holds {
+			k.holds = append(k.holds, c.compileUse(u, nil))
+		}
+		m.links = append(m.links, k)
+		m.linksOf[k.from] = append(m.linksOf[k.from], i)
+		if k.to != k.from {
+			m.linksOf[k.to] = append(m.linksOf[k.to], i)
+		}
+	}
+	m.narrowLabels()
+}
+
+// narrowLabels leaves each use with a label only the resources that all uses
+// with that label can take.
+func (m *model) narrowLabels() {
+	common := map[int]map[int]int{}
+	uses := map[int]int{}
+	m.eachNeed(func(n *need) {
+		if n.label < 0 {
+			return
+		}
+		if common[n.label] == nil {
+			common[n.label] = map[int]int{}
+		}
+		uses[n.label]++
+		own := map[int]bool{}
+		for _, r := range n.options {
+			if !own[r] {
+				own[r] = true
+				common[n.label][r]++
+			}
+		}
+	})
+	m.eachNeed(func(n *need) {
+		if n.label < 0 {
+			return
+		}
+		var left []int
+		for _, r := range n.options {
+			if common[n.label][r] == uses[n.label] {
+				left = append(left, r)
+			}
+		}
+		n.options = left
+	})
+}
+
+func (m *model) eachNeed(do func(*need)) {
+	for i := range m.tasks {
+		for k := range m.tasks[i].needs {
+			do(&m.tasks[i].needs[k])
+		}
+	}
+	for i := range m.links {
+		for k := range m.links[i].holds {
+			do(&m.links[i].holds[k])
+		}
+	}
+}
+
+func (c compiler) compileGroups(m *model) {
+	for g, t := range m.p.Together {
+		var members []int
+		seen := map[int]bool{}
+		for _, id := range t.Tasks {
+			i := c.task[id]
+			if seen[i] {
+				continue
+			}
+			seen[i] = true
+			members = append(members, i)
+			m.groupsOf[i] = append(m.groupsOf[i], g)
+		}
+		m.groups = append(m.groups, members)
+	}
+}
+
+// windows of a resource: its own, or the whole horizon.
+func (m *model) windows(r int) []schedule.Span {
+	if w := m.resources[r].Windows; w != nil {
+		return w
+	}
+	return []schedule.Span{m.p.Horizon}
+}

@@ -1,0 +1,66 @@
+// Package solve finds plans for planning problems.
+//
+// A first plan is made backwards from the plates: one task after the other,
+// the one with the latest possible end first, each as late as everything it
+// needs is free (serial schedule generation; Kolisch and Hartmann 1999 give an
+// overview, cited from memory). Where a strict limit is passed, the later of
+// its two tasks is pulled earlier by as much, and the plan is made anew. Then a
+// part of the plan at a time is taken out and put back in another order, and
+// kept when it is better (large neighbourhood search; Shaw 1998, from memory).
+//
+// All arithmetic is on whole numbers, and chance comes from the seed: problem,
+// seed and rounds give the same plan on every machine.
+package solve
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math/rand/v2"
+	"strings"
+
+	"jointime/internal/core/schedule"
+)
+
+// Options steer a solve.
+type Options struct {
+	Rounds int    // parts taken out and put back; below 0: until the context ends
+	Seed   uint64 // of chance
+}
+
+// Impossible says that no plan can exist, and why: it is proven, not guessed.
+type Impossible struct {
+	Reason string
+	Tasks  []string // that clash
+}
+
+// Error tells the reason with the tasks.
+func (e *Impossible) Error() string {
+	return fmt.Sprintf("%s: %s", strings.Join(e.Tasks, ", "), e.Reason)
+}
+
+// ErrNotFound says that no plan was found; there may be one.
+var ErrNotFound = errors.New("no plan was found, and none was disproved")
+
+// firstTries is how often a first plan is begun anew, each time with the task
+// that found no place put in front.
+const firstTries = 240
+
+// Solve finds a plan for a valid problem. It returns the best plan found when
+// the rounds are done or the context ends, *Impossible where it is proven that
+// there is none, or ErrNotFound.
+func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, error) {
+	m := compile(p)
+	if err := m.disprove(); err != nil {
+		return schedule.Plan{}, err
+	}
+	s := newSearch(m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
+	if !s.first(ctx) {
+		return schedule.Plan{}, ErrNotFound
+	}
+	s.pull(ctx)
+	s.settle(ctx)
+	s.improve(ctx, o.Rounds)
+	s.settle(context.WithoutCancel(ctx))
+	return s.answer(), nil
+}

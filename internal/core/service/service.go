@@ -1,0 +1,134 @@
+// Package service is a menu on a day: the hours of its courses and the covers
+// of each dish.
+package service
+
+import (
+	"fmt"
+	"time"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+)
+
+// DayLayout is how a day is written.
+const DayLayout = "2006-01-02"
+
+// Service is a menu on a day in a kitchen.
+type Service struct {
+	ID      string   `json:"id"`
+	Name    string   `json:"name" minLength:"1" maxLength:"120"`
+	Menu    string   `json:"menu"`
+	Kitchen string   `json:"kitchen"`
+	Day     string   `json:"day" doc:"like 2026-11-28"`
+	Courses []Course `json:"courses" nullable:"false" maxItems:"30"`
+	Within  int64    `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
+}
+
+// Course is a course of the menu at its hour.
+type Course struct {
+	Course string   `json:"course"`
+	Hour   string   `json:"hour" doc:"clock hour at which the first wave leaves the pass"`
+	Covers []Covers `json:"covers" nullable:"false"`
+}
+
+// Covers is how many plates of a dish are served.
+type Covers struct {
+	Dish   string `json:"dish"`
+	Plates int    `json:"plates" minimum:"0" maximum:"100000"`
+}
+
+// DefaultWithin is how long a course may take to leave the pass, in seconds.
+const DefaultWithin = 900
+
+// Spread is the time in which a course leaves, in seconds.
+func (s Service) Spread() int64 {
+	if s.Within == 0 {
+		return DefaultWithin
+	}
+	return s.Within
+}
+
+// At is the hour of a course. An hour before 05:00 belongs to the night after
+// the service's day.
+func (s Service) At(c Course, zone *time.Location) (time.Time, error) {
+	day, err := time.ParseInLocation(DayLayout, s.Day, zone)
+	if err != nil {
+		return time.Time{}, fmt.Errorf("%q is no day: write it like 2026-11-28", s.Day)
+	}
+	clock, err := units.ParseClock(c.Hour)
+	if err != nil {
+		return time.Time{}, err
+	}
+	if clock < 5*3600 {
+		day = day.AddDate(0, 0, 1)
+	}
+	return time.Date(day.Year(), day.Month(), day.Day(), int(clock/3600), int(clock%3600/60), 0, 0, zone), nil
+}
+
+// Last is the latest hour of a service, the zero time where none is valid.
+func (s Service) Last(zone *time.Location) (last time.Time) {
+	for _, c := range s.Courses {
+		if at, err := s.At(c, zone); err == nil && at.After(last) {
+			last = at
+		}
+	}
+	return last
+}
+
+// Past reports whether a service is over: its last course left longer ago
+// than the course may take.
+func (s Service) Past(now time.Time, zone *time.Location) bool {
+	last := s.Last(zone)
+	return !last.IsZero() && now.After(last.Add(time.Duration(s.Spread())*time.Second))
+}
+
+// Validate finds what is malformed in a service, hours already past among it.
+func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) error {
+	var l fault.List
+	if _, err := time.ParseInLocation(DayLayout, s.Day, zone); err != nil {
+		l.Add("day", "%q is no day: write it like 2026-11-28", s.Day)
+		return l
+	}
+	courses := map[string]recipe.Course{}
+	for _, c := range menu.Courses {
+		courses[c.ID] = c
+	}
+	seen := map[string]bool{}
+	for i, c := range s.Courses {
+		at := fmt.Sprintf("courses[%d]", i)
+		if _, known := courses[c.Course]; !known || seen[c.Course] {
+			l.Add(at+".course", "%q is no course of the menu, or occurs twice", c.Course)
+		}
+		seen[c.Course] = true
+		s.validateHour(at, c, zone, now, &l)
+		for k, n := range c.Covers {
+			if n.Plates < 0 || n.Plates > 100000 {
+				l.Add(fmt.Sprintf("%s.covers[%d].plates", at, k), "must be 0 to 100000")
+			}
+			if !has(courses[c.Course].Dishes, n.Dish) {
+				l.Add(fmt.Sprintf("%s.covers[%d].dish", at, k), "%q is not in this course", n.Dish)
+			}
+		}
+	}
+	return l.Err()
+}
+
+func (s Service) validateHour(at string, c Course, zone *time.Location, now time.Time, l *fault.List) {
+	hour, err := s.At(c, zone)
+	switch {
+	case err != nil:
+		l.Add(at+".hour", "%v", err)
+	case hour.Before(now):
+		l.Add(at+".hour", "%s on %s is already past", c.Hour, hour.Format("2 January"))
+	}
+}
+
+func has(list []string, id string) bool {
+	for _, v := range list {
+		if v == id {
+			return true
+		}
+	}
+	return false
+}

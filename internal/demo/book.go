@@ -1,0 +1,152 @@
+// Package demo is Lantern Quay, a made-up dining room on a made-up harbour:
+// a small supper for four, cooked in its back kitchen. All of it is invented;
+// times and amounts are common practice, with no source.
+package demo
+
+import (
+	"time"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/service"
+	"jointime/internal/core/units"
+)
+
+// Book is all that the demo loads.
+type Book struct {
+	Kitchen    kitchen.Kitchen
+	Components []recipe.Component
+	Dishes     []recipe.Dish
+	Menu       recipe.Menu
+	Service    service.Service
+}
+
+// Zone of the demo kitchen; a zone that names no place.
+const Zone = "CET"
+
+// Load makes the demo for the first Saturday after now.
+func Load(now time.Time) Book {
+	return Book{
+		Kitchen:    backKitchen(),
+		Components: append(hakeComponents(), fowlComponents()...),
+		Dishes:     []recipe.Dish{hakeDish(), fowlDish()},
+		Menu: recipe.Menu{ID: "small-supper", Name: "Small supper", Courses: []recipe.Course{
+			{ID: "fish", Name: "Roast hake", Dishes: []string{"roast-hake"}},
+			{ID: "main", Name: "Guinea fowl", Dishes: []string{"guinea-fowl"}},
+		}},
+		Service: service.Service{ID: "supper", Name: "Small supper", Menu: "small-supper", Kitchen: "back-kitchen", Day: nextSaturday(now),
+			Courses: []service.Course{
+				{Course: "fish", Hour: "20:25", Covers: []service.Covers{{Dish: "roast-hake", Plates: 4}}},
+				{Course: "main", Hour: "21:00", Covers: []service.Covers{{Dish: "guinea-fowl", Plates: 4}}},
+			}},
+	}
+}
+
+// nextSaturday is a Saturday at least one day after now, so that what is done
+// the day before can still be done.
+func nextSaturday(now time.Time) string {
+	zone, err := time.LoadLocation(Zone)
+	if err != nil {
+		zone = time.UTC
+	}
+	day := now.In(zone).AddDate(0, 0, 2)
+	for day.Weekday() != time.Saturday {
+		day = day.AddDate(0, 0, 1)
+	}
+	return day.Format(service.DayLayout)
+}
+
+func backKitchen() kitchen.Kitchen {
+	shift := []kitchen.Shift{{From: "10:00", To: "23:30"}}
+	return kitchen.Kitchen{ID: "back-kitchen", Name: "Lantern Quay, back kitchen", Zone: Zone, PassWidth: 4,
+		Cooks: []kitchen.Cook{{ID: "chef", Name: "Head chef", Shifts: shift}, {ID: "commis", Name: "Commis", Shifts: shift}},
+		Equipment: []kitchen.Equipment{
+			{ID: "stove", Name: "Burners", Kind: "burner", Places: 4, Cooks: true},
+			{ID: "oven", Name: "Oven", Kind: "oven", Places: 1, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 8, Tolerance: 5}},
+			{ID: "rack", Name: "Resting rack", Kind: "rack", Places: 3},
+			{ID: "drawer", Name: "Warm drawer", Kind: "warm drawer", Places: 3},
+			{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 20},
+		}}
+}
+
+// The helpers below keep the recipes readable.
+
+const minute = 60
+
+func grams(q float64) units.Amount  { return units.Amount{Quantity: q, Unit: units.Gram} }
+func ml(q float64) units.Amount     { return units.Amount{Quantity: q, Unit: units.Millilitre} }
+func pieces(q float64) units.Amount { return units.Amount{Quantity: q, Unit: units.Piece} }
+
+func line(name string, a units.Amount, note string) recipe.Ingredient {
+	return recipe.Ingredient{Name: name, Amount: a, Note: note}
+}
+
+func part(component string, a units.Amount) recipe.Part {
+	return recipe.Part{Component: component, Portion: &a}
+}
+
+// takes is a time in minutes: quick, usual, slow.
+func takes(quick, usual, slow float64) *recipe.Time {
+	return &recipe.Time{Quick: int64(quick * minute), Usual: int64(usual * minute), Slow: int64(slow * minute), Per: recipe.Once}
+}
+
+func (s stepMaker) each() stepMaker { s.Time.Per = recipe.PerPortion; return s }
+
+// stepMaker adds to a step what it has, one call each.
+type stepMaker struct{ recipe.Step }
+
+func step(id, name string, t *recipe.Time) stepMaker {
+	return stepMaker{recipe.Step{ID: id, Name: name, Time: t, Hands: recipe.Hands{Work: recipe.NoHands}, Equipment: []recipe.Needed{}}}
+}
+
+func (s stepMaker) hands() stepMaker { s.Hands.Work = recipe.AllHands; return s }
+
+func (s stepMaker) slices(p ...recipe.Slice) stepMaker {
+	s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: p}
+	return s
+}
+
+func (s stepMaker) on(kind string) stepMaker {
+	s.Equipment = append(s.Equipment, recipe.Needed{Kind: kind})
+	return s
+}
+
+func (s stepMaker) in(kind string, degrees int64, holds int) stepMaker {
+	s.Equipment = append(s.Equipment, recipe.Needed{Kind: kind, Setting: &degrees, Holds: holds})
+	return s
+}
+
+// rest is the wait after the step, in minutes; most below 0: no limit.
+func (s stepMaker) rest(reason, place string, least, most float64) stepMaker {
+	s.Then = recipe.Wait{Least: int64(least * minute), Reason: reason}
+	if most >= 0 {
+		m := int64(most * minute)
+		s.Then.Most = &m
+	}
+	if place != "" {
+		s.Then.Place = &recipe.Needed{Kind: place}
+	}
+	return s
+}
+
+func (s stepMaker) soft() stepMaker                { s.Then.Soft = true; return s }
+func (s stepMaker) cue(text string) stepMaker      { s.Cue = text; return s }
+func (s stepMaker) after(refs ...string) stepMaker { s.After = refs; return s }
+func (s stepMaker) wave() stepMaker                { s.EachWave = true; return s }
+func (s stepMaker) by(days int, at string) stepMaker {
+	s.By = &recipe.Deadline{DaysBefore: days, Clock: at}
+	return s
+}
+
+func (s stepMaker) care(text, source string) stepMaker {
+	s.Cautions = append(s.Cautions, recipe.Caution{Text: text, Source: source})
+	return s
+}
+
+func component(id, name string, yield units.Amount, in []recipe.Ingredient, steps ...stepMaker) recipe.Component {
+	c := recipe.Component{ID: id, Name: name, Yield: yield, Ingredients: in, Steps: []recipe.Step{}}
+	for _, s := range steps {
+		c.Steps = append(c.Steps, s.Step)
+	}
+	return c
+}
