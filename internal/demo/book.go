@@ -35,7 +35,7 @@ func Load(now time.Time) Book {
 			{ID: "main", Name: "Guinea fowl", Dishes: []string{"guinea-fowl"}},
 		}},
 		Service: service.Service{ID: "supper", Name: "Small supper", Menu: "small-supper", Kitchen: "back-kitchen", Day: nextSaturday(now),
-			Courses: []service.Course{
+			Courses: []service.CourseHour{
 				{Course: "fish", Hour: "20:25", Covers: []service.Covers{{Dish: "roast-hake", Plates: 4}}},
 				{Course: "main", Hour: "21:00", Covers: []service.Covers{{Dish: "guinea-fowl", Plates: 4}}},
 			}},

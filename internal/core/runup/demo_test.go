@@ -42,8 +42,11 @@ func TestX(t *testing.T) {
 	for _, f := range r.RunUp.Folds {
 		t.Log(f)
 	}
-	for _, b := range r.Plan.Broken { t.Log(b) }
-	x, _ := json.Marshal(r.Problem); os.WriteFile("/tmp/p.json", x, 0o644)
+	for _, b := range r.Plan.Broken {
+		t.Log(b)
+	}
+	x, _ := json.Marshal(r.Problem)
+	os.WriteFile("/tmp/p.json", x, 0o644)
 }
 
 func BenchmarkMake(b *testing.B) {

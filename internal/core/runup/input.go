@@ -44,7 +44,7 @@ const (
 
 // course is a course with its hour, as the plan sees it.
 type course struct {
-	service.Course
+	service.CourseHour
 	name   string
 	at     time.Time
 	dishes []serving
@@ -68,7 +68,7 @@ func (in Input) courses() ([]course, error) {
 			if err != nil {
 				return nil, fmt.Errorf("course %s: %w", m.Name, err)
 			}
-			k := course{Course: c, name: m.Name, at: at}
+			k := course{CourseHour: c, name: m.Name, at: at}
 			for _, n := range c.Covers {
 				if d, known := in.Dishes[n.Dish]; known && n.Plates > 0 {
 					k.dishes = append(k.dishes, serving{d, n.Plates, waves(n.Plates, in.Kitchen.PassWidth)})

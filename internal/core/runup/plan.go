@@ -10,6 +10,10 @@ import (
 	"jointime/internal/core/schedule/solve"
 )
 
+// Method counts changes of how run-ups are planned; plans kept under an older
+// one are made anew, but for services that are past.
+const Method = 1
+
 // Seed and Rounds of every run-up: the same service gives the same plan, here
 // and with the solve command.
 const (

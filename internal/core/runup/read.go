@@ -47,7 +47,7 @@ func (d *draft) frame() RunUp {
 		Seed: Seed, Rounds: Rounds, Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
-		row := CourseRow{ID: c.Course.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}}
+		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}}
 		for _, s := range c.dishes {
 			row.Dishes = append(row.Dishes, s.dish.Name)
 			row.Plates += s.total

@@ -16,17 +16,17 @@ const DayLayout = "2006-01-02"
 
 // Service is a menu on a day in a kitchen.
 type Service struct {
-	ID      string   `json:"id"`
-	Name    string   `json:"name" minLength:"1" maxLength:"120"`
-	Menu    string   `json:"menu"`
-	Kitchen string   `json:"kitchen"`
-	Day     string   `json:"day" doc:"like 2026-11-28"`
-	Courses []Course `json:"courses" nullable:"false" maxItems:"30"`
-	Within  int64    `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
+	ID      string       `json:"id"`
+	Name    string       `json:"name" minLength:"1" maxLength:"120"`
+	Menu    string       `json:"menu"`
+	Kitchen string       `json:"kitchen"`
+	Day     string       `json:"day" doc:"like 2026-11-28"`
+	Courses []CourseHour `json:"courses" nullable:"false" maxItems:"30"`
+	Within  int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
 }
 
-// Course is a course of the menu at its hour.
-type Course struct {
+// CourseHour is a course of the menu at its hour.
+type CourseHour struct {
 	Course string   `json:"course"`
 	Hour   string   `json:"hour" doc:"clock hour at which the first wave leaves the pass"`
 	Covers []Covers `json:"covers" nullable:"false"`
@@ -51,7 +51,7 @@ func (s Service) Spread() int64 {
 
 // At is the hour of a course. An hour before 05:00 belongs to the night after
 // the service's day.
-func (s Service) At(c Course, zone *time.Location) (time.Time, error) {
+func (s Service) At(c CourseHour, zone *time.Location) (time.Time, error) {
 	day, err := time.ParseInLocation(DayLayout, s.Day, zone)
 	if err != nil {
 		return time.Time{}, fmt.Errorf("%q is no day: write it like 2026-11-28", s.Day)
@@ -114,7 +114,7 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 	return l.Err()
 }
 
-func (s Service) validateHour(at string, c Course, zone *time.Location, now time.Time, l *fault.List) {
+func (s Service) validateHour(at string, c CourseHour, zone *time.Location, now time.Time, l *fault.List) {
 	hour, err := s.At(c, zone)
 	switch {
 	case err != nil:

@@ -1,0 +1,54 @@
+// Command jointime is the whole of Jointime: it serves the screens, loads the
+// demo, and solves and checks planning problems.
+package main
+
+import (
+	"context"
+	"fmt"
+	"io"
+	"os"
+	"os/signal"
+	"syscall"
+	_ "time/tzdata" // time zones, wherever it runs
+)
+
+const usage = `jointime brings food to the pass on time.
+
+  jointime demo  [--port N] [--listen ADDRESS]                 serve the demo, with a database of its own
+  jointime serve [--port N] [--listen ADDRESS] [--database URL] serve a kitchen
+  jointime solve [--time 2s] [--seed 1] [--rounds N] FILE       plan a problem; - is standard input
+  jointime check PROBLEM PLAN                                   judge a plan
+  jointime openapi                                              print the description of the API
+`
+
+// commands by name; each returns its exit status.
+var commands = map[string]func(ctx context.Context, args []string, in io.Reader, out, errs io.Writer) int{
+	"demo": func(ctx context.Context, args []string, _ io.Reader, out, errs io.Writer) int {
+		return serve(ctx, true, args, out, errs)
+	},
+	"serve": func(ctx context.Context, args []string, _ io.Reader, out, errs io.Writer) int {
+		return serve(ctx, false, args, out, errs)
+	},
+	"solve":   solveCommand,
+	"check":   checkCommand,
+	"openapi": openAPICommand,
+}
+
+func main() {
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	defer stop()
+	os.Exit(run(ctx, os.Args[1:], os.Stdin, os.Stdout, os.Stderr))
+}
+
+func run(ctx context.Context, args []string, in io.Reader, out, errs io.Writer) int {
+	if len(args) == 0 {
+		fmt.Fprint(errs, usage)
+		return 2
+	}
+	command, known := commands[args[0]]
+	if !known {
+		fmt.Fprintf(errs, "jointime: there is no command %q\n\n%s", args[0], usage)
+		return 2
+	}
+	return command(ctx, args[1:], in, out, errs)
+}

@@ -1,0 +1,194 @@
+package main
+
+import (
+	"context"
+	"crypto/rand"
+	"errors"
+	"flag"
+	"fmt"
+	"io"
+	"log/slog"
+	"net"
+	"net/http"
+	"os"
+	"strconv"
+	"sync"
+	"syscall"
+	"time"
+
+	"jointime/internal/api"
+	"jointime/internal/demo"
+	"jointime/internal/pgdev"
+	"jointime/internal/store"
+	"jointime/web"
+)
+
+const (
+	firstPort = 8741
+	portsMore = 40
+	// endWithin is how long open requests may take to end on a shutdown.
+	endWithin = 5 * time.Second
+)
+
+type serveFlags struct {
+	port     int
+	listen   string
+	database string
+	verbose  bool
+}
+
+func parseServe(args []string, errs io.Writer) (f serveFlags, err error) {
+	flags := flag.NewFlagSet("serve", flag.ContinueOnError)
+	flags.SetOutput(errs)
+	flags.IntVar(&f.port, "port", 0, "the port; 0: the first free one from 8741 on")
+	flags.StringVar(&f.listen, "listen", "127.0.0.1", "the address to listen on; other than loopback, tablets join with a code")
+	flags.StringVar(&f.database, "database", "", "address of a PostgreSQL; empty: one of its own")
+	flags.BoolVar(&f.verbose, "verbose", false, "log every request")
+	if err = flags.Parse(args); err == nil && flags.NArg() > 0 {
+		err = fmt.Errorf("unknown argument %q", flags.Arg(0))
+	}
+	return f, err
+}
+
+// serve runs the server until it is told to stop.
+func serve(ctx context.Context, withDemo bool, args []string, out, errs io.Writer) int {
+	f, err := parseServe(args, errs)
+	if err != nil {
+		fmt.Fprintln(errs, err)
+		return 2
+	}
+	if err := serveUntilDone(ctx, f, withDemo, out, errs); err != nil {
+		fmt.Fprintln(errs, "jointime:", err)
+		return 1
+	}
+	return 0
+}
+
+func serveUntilDone(ctx context.Context, f serveFlags, withDemo bool, out, errs io.Writer) (err error) {
+	level := slog.LevelInfo
+	if f.verbose {
+		level = slog.LevelDebug
+	}
+	log := slog.New(slog.NewTextHandler(errs, &slog.HandlerOptions{Level: level}))
+	l, err := listen(f)
+	if err != nil {
+		return err
+	}
+	defer l.Close()
+	if f.database == "" {
+		cluster, url, err := ownDatabase(ctx)
+		if err != nil {
+			return err
+		}
+		defer func() { err = errors.Join(err, cluster.Stop()) }()
+		f.database = url
+	}
+	st, err := store.Open(ctx, f.database)
+	if err != nil {
+		return err
+	}
+	defer st.Close()
+	if withDemo {
+		if err := demo.LoadInto(ctx, st, time.Now()); err != nil {
+			return err
+		}
+	}
+	return serveOn(ctx, l, st, f, log, out)
+}
+
+// ownDatabase starts the checkout's own cluster.
+func ownDatabase(ctx context.Context) (*pgdev.Cluster, string, error) {
+	here, err := os.Getwd()
+	if err != nil {
+		return nil, "", err
+	}
+	cluster, err := pgdev.Start(ctx, pgdev.Options{Dir: pgdev.HomeFor(here)})
+	if err != nil {
+		return nil, "", err
+	}
+	url, err := cluster.Ensure(ctx, "jointime")
+	if err != nil {
+		return nil, "", errors.Join(err, cluster.Stop())
+	}
+	return cluster, url, nil
+}
+
+func listen(f serveFlags) (net.Listener, error) {
+	try := func(port int) (net.Listener, error) {
+		return net.Listen("tcp", net.JoinHostPort(f.listen, strconv.Itoa(port)))
+	}
+	if f.port != 0 {
+		l, err := try(f.port)
+		if errors.Is(err, syscall.EADDRINUSE) {
+			return nil, fmt.Errorf("port %d is in use by another program: choose another with --port, or leave it out", f.port)
+		}
+		return l, err
+	}
+	var err error
+	for port := firstPort; port < firstPort+portsMore; port++ {
+		var l net.Listener
+		if l, err = try(port); err == nil || !errors.Is(err, syscall.EADDRINUSE) {
+			return l, err
+		}
+	}
+	return nil, fmt.Errorf("ports %d to %d are all in use: %w", firstPort, firstPort+portsMore-1, err)
+}
+
+func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags, log *slog.Logger, out io.Writer) error {
+	ip := net.ParseIP(f.listen)
+	open := f.listen != "localhost" && (ip == nil || !ip.IsLoopback())
+	screens, built := web.Screens()
+	if !built {
+		log.Warn("the screens are not built: run make build")
+		screens = nil
+	}
+	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open})
+	h := &http.Server{Handler: server, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: 60 * time.Second,
+		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 32 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug)}
+	var running sync.WaitGroup
+	running.Go(func() { server.Run(ctx) })
+	done := make(chan error, 1)
+	go func() { done <- h.Serve(l) }()
+	if err := announce(ctx, l, st, open, out); err != nil {
+		return err
+	}
+	select {
+	case err := <-done:
+		return fmt.Errorf("serve: %w", err)
+	case <-ctx.Done():
+	}
+	fmt.Fprintln(out, "Stopping.")
+	end, cancel := context.WithTimeout(context.WithoutCancel(ctx), endWithin)
+	defer cancel()
+	running.Wait()
+	if err := h.Shutdown(end); err != nil {
+		h.Close()
+	}
+	return nil
+}
+
+// announce prints the address, and, where tablets can join, the code.
+func announce(ctx context.Context, l net.Listener, st *store.Store, open bool, out io.Writer) error {
+	port := l.Addr().(*net.TCPAddr).Port
+	fmt.Fprintf(out, "\n  Jointime is at http://localhost:%d\n", port)
+	if open {
+		code := rand.Text()[:8]
+		if err := st.SetJoinCode(ctx, code); err != nil {
+			return err
+		}
+		fmt.Fprintf(out, "  Tablets open this machine's address with port %d and join with the code %s\n", port, code)
+	}
+	fmt.Fprint(out, "  Ctrl-C stops it.\n\n")
+	return nil
+}
+
+// openAPICommand prints the description of the API.
+func openAPICommand(_ context.Context, _ []string, _ io.Reader, out, errs io.Writer) int {
+	doc, err := api.New(nil, api.Options{Log: slog.New(slog.DiscardHandler)}).OpenAPI()
+	if err != nil {
+		fmt.Fprintln(errs, err)
+		return 1
+	}
+	fmt.Fprintf(out, "%s\n", doc)
+	return 0
+}

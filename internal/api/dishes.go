@@ -1,0 +1,217 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"net/http"
+	"slices"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
+	"jointime/internal/core/recipe"
+	"jointime/internal/store"
+)
+
+func (s *Server) dishRoutes(api huma.API) {
+	huma.Get(api, "/api/dishes", s.listDishes)
+	huma.Get(api, "/api/dishes/{id}", s.getDish)
+	huma.Put(api, "/api/dishes/{id}", s.putDish)
+	huma.Put(api, "/api/components/{id}", s.putComponent)
+	huma.Get(api, "/api/history/{kind}/{id}", s.history)
+}
+
+// DishName is a dish in the list.
+type DishName struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+type dishesOutput struct {
+	Body struct {
+		Dishes []DishName `json:"dishes" nullable:"false"`
+	}
+}
+
+func (s *Server) listDishes(ctx context.Context, _ *struct{}) (*dishesOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &dishesOutput{}
+	out.Body.Dishes = []DishName{}
+	for id, d := range b.dishes {
+		out.Body.Dishes = append(out.Body.Dishes, DishName{id, d.Name})
+	}
+	slices.SortFunc(out.Body.Dishes, func(a, b DishName) int { return strings.Compare(a.Name, b.Name) })
+	return out, nil
+}
+
+// DishView is a dish with its components and what the core says of them.
+type DishView struct {
+	Dish       recipe.Dish       `json:"dish"`
+	Version    int64             `json:"version"`
+	Plates     int               `json:"plates" doc:"of the next service that has the dish, which the figures are for"`
+	Components []ComponentView   `json:"components" nullable:"false"`
+	Gaps       []recipe.Gap      `json:"gaps" nullable:"false"`
+	Kitchen    kitchen.Kitchen   `json:"kitchen"`
+	Drawing    plating.Drawing   `json:"drawing"`
+	Findings   []plating.Finding `json:"findings" nullable:"false"`
+	Build      int64             `json:"build" doc:"seconds to build one plate"`
+}
+
+// ComponentView is a component on a dish.
+type ComponentView struct {
+	Component recipe.Component `json:"component"`
+	Version   int64            `json:"version"`
+	Lead      recipe.Lead      `json:"lead"`
+	Need      recipe.Need      `json:"need"`
+	Said      []string         `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
+}
+
+type dishInput struct {
+	ID string `path:"id"`
+}
+
+type dishOutput struct{ Body DishView }
+
+func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	d, known := b.dishes[in.ID]
+	if !known {
+		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+	}
+	plates, k := b.nextPlates(s, in.ID)
+	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: []ComponentView{}, Kitchen: k,
+		Gaps: d.Gaps(b.components, k), Drawing: d.Plate.Draw(), Build: d.Plate.Seconds()}
+	var portions []plating.Portion
+	for _, p := range d.Parts {
+		c := b.components[p.Component]
+		portions = append(portions, plating.Portion{Component: c.ID, Name: c.Name, Amount: p.Portion})
+		view := ComponentView{Component: c, Version: b.version(store.Component, c.ID), Lead: c.Lead(plates), Need: c.NeedFor(p.Portion, plates), Said: []string{}}
+		for _, step := range c.Steps {
+			said := ""
+			if step.Time != nil {
+				said = step.Time.Say()
+			}
+			view.Said = append(view.Said, said)
+		}
+		v.Components = append(v.Components, view)
+	}
+	v.Findings = d.Plate.Findings(portions)
+	return &dishOutput{v}, nil
+}
+
+// nextPlates is how many plates of a dish the next service has, and its
+// kitchen; one plate in any kitchen where there is none.
+func (b book) nextPlates(s *Server, dish string) (int, kitchen.Kitchen) {
+	day, plates, k := "", 1, kitchen.Kitchen{Cooks: []kitchen.Cook{}, Equipment: []kitchen.Equipment{}}
+	for _, any := range b.kitchens {
+		k = any
+	}
+	for _, svc := range b.services {
+		if svc.Past(s.Now(), b.zone(svc.Kitchen)) || (day != "" && svc.Day >= day) {
+			continue
+		}
+		for _, c := range svc.Courses {
+			for _, n := range c.Covers {
+				if n.Dish == dish && n.Plates > 0 {
+					day, plates, k = svc.Day, n.Plates, b.kitchens[svc.Kitchen]
+				}
+			}
+		}
+	}
+	return plates, k
+}
+
+func (s *Server) putDish(ctx context.Context, in *saveInput[recipe.Dish]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Dish, in)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	if err := in.Body.Value.Validate(b.components); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}
+
+func (s *Server) putComponent(ctx context.Context, in *saveInput[recipe.Component]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Component, in)
+	if err != nil {
+		return nil, err
+	}
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	if err := in.Body.Value.Validate(); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	b.components[in.ID] = in.Body.Value
+	if err := recipe.Circles(in.ID, b.components); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}
+
+// under puts the fields of faults below a member of the body.
+func under(member string, err error) error {
+	var faults fault.List
+	if !errors.As(err, &faults) {
+		return err
+	}
+	out := make(fault.List, len(faults))
+	for i, f := range faults {
+		out[i] = fault.Fault{Field: member + "." + f.Field, What: f.What}
+	}
+	return out
+}
+
+// RevisionLine is one revision in a history.
+type RevisionLine struct {
+	Version int64  `json:"version"`
+	Who     string `json:"who"`
+	At      string `json:"at" format:"date-time"`
+	What    string `json:"what"`
+}
+
+type historyInput struct {
+	Kind string `path:"kind" enum:"component,dish,service,menu,kitchen"`
+	ID   string `path:"id"`
+}
+
+type historyOutput struct {
+	Body struct {
+		Revisions []RevisionLine `json:"revisions" nullable:"false" doc:"newest first"`
+	}
+}
+
+func (s *Server) history(ctx context.Context, in *historyInput) (*historyOutput, error) {
+	list, err := s.store.History(ctx, store.Kind(in.Kind), in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &historyOutput{}
+	out.Body.Revisions = []RevisionLine{}
+	for _, r := range list {
+		out.Body.Revisions = append(out.Body.Revisions, RevisionLine{r.Version, r.Who, r.At.Format("2006-01-02T15:04:05Z07:00"), r.What})
+	}
+	return out, nil
+}

@@ -1,0 +1,108 @@
+package api
+
+import (
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"strconv"
+	"sync"
+	"time"
+)
+
+// hub wakes the event streams when something was written.
+type hub struct {
+	mu     sync.Mutex
+	wakes  map[chan struct{}]bool
+	closed chan struct{}
+	once   sync.Once
+}
+
+func newHub() *hub { return &hub{wakes: map[chan struct{}]bool{}, closed: make(chan struct{})} }
+
+// tell wakes all; a stream that is busy is woken once afterwards.
+func (h *hub) tell() {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for c := range h.wakes {
+		select {
+		case c <- struct{}{}:
+		default:
+		}
+	}
+}
+
+func (h *hub) close() { h.once.Do(func() { close(h.closed) }) }
+
+func (h *hub) join() (wake chan struct{}, leave func()) {
+	wake = make(chan struct{}, 1)
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	h.wakes[wake] = true
+	return wake, func() {
+		h.mu.Lock()
+		defer h.mu.Unlock()
+		delete(h.wakes, wake)
+	}
+}
+
+// change is what a stream tells: what changed, to which version, by whom.
+type change struct {
+	Kind    string    `json:"kind"`
+	ID      string    `json:"id"`
+	Version int64     `json:"version"`
+	Who     string    `json:"who"`
+	What    string    `json:"what"`
+	At      time.Time `json:"at"`
+}
+
+// events streams changes from where a screen left off.
+func (s *Server) events(w http.ResponseWriter, r *http.Request) {
+	seq, err := strconv.ParseInt(r.Header.Get("Last-Event-ID"), 10, 64)
+	if err != nil {
+		if seq, err = s.store.LastSeq(r.Context()); err != nil {
+			s.writeProblem(w, s.fail(err))
+			return
+		}
+	}
+	out := http.NewResponseController(w)
+	_ = out.SetWriteDeadline(time.Time{}) // a stream has no end
+	w.Header().Set("Content-Type", "text/event-stream")
+	w.Header().Set("X-Accel-Buffering", "no")
+	wake, leave := s.hub.join()
+	defer leave()
+	ping := time.NewTicker(s.PingEach)
+	defer ping.Stop()
+	fmt.Fprintf(w, "id: %d\nevent: ready\ndata: {}\n\n", seq)
+	for {
+		if err := s.sendSince(w, r, &seq); err != nil || out.Flush() != nil {
+			return
+		}
+		select {
+		case <-r.Context().Done():
+			return
+		case <-s.hub.closed:
+			return
+		case <-wake:
+		case <-ping.C:
+			fmt.Fprint(w, ": still here\n\n")
+		}
+	}
+}
+
+func (s *Server) sendSince(w http.ResponseWriter, r *http.Request, seq *int64) error {
+	list, err := s.store.Since(r.Context(), *seq)
+	if err != nil {
+		return err
+	}
+	for _, rev := range list {
+		data, err := json.Marshal(change{string(rev.Kind), rev.ID, rev.Version, rev.Who, rev.What, rev.At})
+		if err != nil {
+			return err
+		}
+		if _, err := fmt.Fprintf(w, "id: %d\nevent: change\ndata: %s\n\n", rev.Seq, data); err != nil {
+			return err
+		}
+		*seq = rev.Seq
+	}
+	return nil
+}

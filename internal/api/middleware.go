@@ -1,0 +1,118 @@
+package api
+
+import (
+	"context"
+	"log/slog"
+	"net"
+	"net/http"
+	"runtime/debug"
+	"strings"
+	"time"
+
+	"github.com/go-chi/chi/v5/middleware"
+)
+
+// policy needs no inline script and fetches nothing from elsewhere.
+const policy = "default-src 'self'; img-src 'self' data:; style-src 'self'; script-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+
+func secured(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		h := w.Header()
+		h.Set("Content-Security-Policy", policy)
+		h.Set("X-Content-Type-Options", "nosniff")
+		h.Set("Referrer-Policy", "same-origin")
+		h.Set("X-Frame-Options", "DENY")
+		h.Set("Cross-Origin-Opener-Policy", "same-origin")
+		if strings.HasPrefix(r.URL.Path, "/api/") {
+			h.Set("Cache-Control", "no-store")
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+// limited bounds the size and the time of requests.
+func limited(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		r.Body = http.MaxBytesReader(w, r.Body, maxBody+1024)
+		if r.URL.Path != "/api/events" {
+			ctx, cancel := context.WithTimeout(r.Context(), requestWithin)
+			defer cancel()
+			r = r.WithContext(ctx)
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+// ownHost refuses names that other pages could give to this machine (DNS
+// rebinding) while only this machine is served.
+func (s *Server) ownHost(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		host, _, err := net.SplitHostPort(r.Host)
+		if err != nil {
+			host = r.Host
+		}
+		ip := net.ParseIP(strings.Trim(host, "[]"))
+		if !s.Open && host != "localhost" && (ip == nil || !ip.IsLoopback()) {
+			s.writeProblem(w, problem(http.StatusMisdirectedRequest, "Only localhost is served here; start with --listen to serve tablets."))
+			return
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+func (s *Server) logged(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		start := time.Now()
+		ww := middleware.NewWrapResponseWriter(w, r.ProtoMajor)
+		next.ServeHTTP(ww, r)
+		level := slog.LevelDebug
+		if ww.Status() >= 500 {
+			level = slog.LevelError
+		}
+		s.Log.Log(r.Context(), level, "request", "method", r.Method, "path", r.URL.Path, "status", ww.Status(),
+			"bytes", ww.BytesWritten(), "took", time.Since(start), "id", middleware.GetReqID(r.Context()))
+	})
+}
+
+// recovered turns a panic into a 500 and a log line.
+func (s *Server) recovered(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		defer func() {
+			if v := recover(); v != nil {
+				s.Log.Error("panic", "value", v, "stack", string(debug.Stack()))
+				s.writeProblem(w, problem(http.StatusInternalServerError, "Something went wrong here. Nothing stored was lost."))
+			}
+		}()
+		next.ServeHTTP(w, r)
+	})
+}
+
+// local reports whether a request comes from this machine.
+func local(r *http.Request) bool {
+	host, _, err := net.SplitHostPort(r.RemoteAddr)
+	if err != nil {
+		host = r.RemoteAddr
+	}
+	ip := net.ParseIP(host)
+	return ip != nil && ip.IsLoopback()
+}
+
+// joined lets only this machine and tablets that have joined in. The way to
+// join is open to all.
+func (s *Server) joined(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		open := r.URL.Path == "/api/session" || r.URL.Path == "/api/session/join"
+		if s.Open && !open && !local(r) && !s.sessions.GetBool(r.Context(), "joined") {
+			s.writeProblem(w, problem(http.StatusUnauthorized, "This tablet has not joined. Type the code that the start printed."))
+			return
+		}
+		ctx := context.WithValue(r.Context(), localKey{}, local(r))
+		ctx = context.WithValue(ctx, addressKey{}, r.RemoteAddr)
+		next.ServeHTTP(w, r.WithContext(ctx))
+	})
+}
+
+type (
+	localKey   struct{}
+	addressKey struct{}
+)

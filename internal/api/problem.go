@@ -1,0 +1,147 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"net"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/jackc/pgx/v5/pgconn"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/revise"
+	"jointime/internal/store"
+)
+
+// Problem is an error as RFC 9457 has it, with the fields that are wrong, and,
+// after a lost race, what is there now.
+type Problem struct {
+	Type      string              `json:"type,omitempty"`
+	Title     string              `json:"title"`
+	Status    int                 `json:"status"`
+	Detail    string              `json:"detail"`
+	Errors    []*huma.ErrorDetail `json:"errors,omitempty"`
+	Current   json.RawMessage     `json:"current,omitempty" doc:"409: the document as it is now"`
+	Version   int64               `json:"version,omitempty" doc:"409: its version"`
+	Who       string              `json:"who,omitempty" doc:"409: who changed it"`
+	Conflicts []string            `json:"conflicts,omitempty" doc:"409: places that both changed; none: the two can be joined"`
+	Merged    json.RawMessage     `json:"merged,omitempty" doc:"409: both changes joined, where they can be"`
+}
+
+// Error is the detail.
+func (p *Problem) Error() string { return p.Detail }
+
+// GetStatus is the HTTP status.
+func (p *Problem) GetStatus() int { return p.Status }
+
+// ContentType is that of RFC 9457.
+func (p *Problem) ContentType(string) string { return "application/problem+json" }
+
+func problem(status int, detail string) *Problem {
+	return &Problem{Title: http.StatusText(status), Status: status, Detail: detail}
+}
+
+// newProblem is how huma makes its errors. What is ours to know stays here:
+// the cause of a 500 is in the log only.
+func newProblem(status int, detail string, errs ...error) huma.StatusError {
+	p := problem(status, detail)
+	if status >= 500 {
+		p.Detail = "Something went wrong here. Nothing stored was lost."
+		return p
+	}
+	for _, err := range errs {
+		var d *huma.ErrorDetail
+		switch {
+		case errors.As(err, &d):
+			p.Errors = append(p.Errors, d)
+		case err != nil:
+			p.Errors = append(p.Errors, &huma.ErrorDetail{Message: err.Error()})
+		}
+	}
+	if status == http.StatusUnprocessableEntity && len(p.Errors) > 0 {
+		p.Detail = strings.TrimPrefix(p.Errors[0].Location+": ", ": ") + p.Errors[0].Message
+	}
+	return p
+}
+
+// fail turns an error of the layers below into a problem.
+func (s *Server) fail(err error) *Problem {
+	var faults fault.List
+	var known *Problem
+	var lost *store.Conflict
+	var clash *store.Clash
+	switch {
+	case errors.As(err, &known):
+		return known
+	case errors.As(err, &faults):
+		return malformed(faults)
+	case errors.As(err, &clash):
+		p := problem(http.StatusConflict, clash.Now.Who+" has changed the same since: "+strings.Join(clash.Places, ", ")+". It was not taken back.")
+		p.Conflicts, p.Current, p.Version, p.Who = clash.Places, clash.Now.Body, clash.Now.Version, clash.Now.Who
+		return p
+	case errors.As(err, &lost):
+		p := problem(http.StatusConflict, lost.Now.Who+" has changed this in the meantime.")
+		p.Current, p.Version, p.Who = lost.Now.Body, lost.Now.Version, lost.Now.Who
+		return p
+	case errors.Is(err, store.ErrNotFound):
+		return problem(http.StatusNotFound, err.Error())
+	case errors.Is(err, store.ErrNothing):
+		return problem(http.StatusNotFound, "There is nothing of yours to take back on this screen.")
+	case errors.Is(err, store.ErrKeyTaken):
+		return problem(http.StatusUnprocessableEntity, "This write key was used for another write.")
+	case errors.Is(err, store.ErrTooManyTries):
+		return problem(http.StatusTooManyRequests, "Too many wrong codes from this tablet. Wait ten minutes.")
+	}
+	s.Log.Error("request failed", "error", err)
+	if databaseGone(err) {
+		return problem(http.StatusServiceUnavailable, "The database does not answer. What you typed is kept here and can be sent again.")
+	}
+	return problem(http.StatusInternalServerError, "Something went wrong here. Nothing stored was lost.")
+}
+
+func malformed(faults fault.List) *Problem {
+	p := problem(http.StatusUnprocessableEntity, faults[0].Field+": "+faults[0].What)
+	for _, f := range faults {
+		p.Errors = append(p.Errors, &huma.ErrorDetail{Location: "body." + f.Field, Message: f.What})
+	}
+	return p
+}
+
+// databaseGone tells a database that cannot be reached from one that refuses.
+func databaseGone(err error) bool {
+	var network net.Error
+	var connect *pgconn.ConnectError
+	var refused *pgconn.PgError
+	if errors.As(err, &refused) {
+		return strings.HasPrefix(refused.Code, "57P") || strings.HasPrefix(refused.Code, "08")
+	}
+	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, context.DeadlineExceeded) ||
+		strings.Contains(err.Error(), "conn closed") || strings.Contains(err.Error(), "unexpected EOF") || strings.Contains(err.Error(), "bad connection")
+}
+
+// offer adds to a lost race what the two changes would be together.
+func (s *Server) offer(ctx context.Context, p *Problem, w store.Write) *Problem {
+	base, err := s.store.At(ctx, w.Kind, w.ID, w.Base)
+	if err != nil {
+		return p
+	}
+	mine, err := json.Marshal(w.Body)
+	if err != nil {
+		return p
+	}
+	if p.Merged, p.Conflicts, err = revise.Merge(base.Body, mine, p.Current); err != nil {
+		p.Merged = nil
+	}
+	return p
+}
+
+func (s *Server) writeProblem(w http.ResponseWriter, p *Problem) {
+	w.Header().Set("Content-Type", p.ContentType(""))
+	w.WriteHeader(p.Status)
+	if err := json.NewEncoder(w).Encode(p); err != nil {
+		s.Log.Debug("answer not delivered", "error", err)
+	}
+}

@@ -1,0 +1,69 @@
+package api
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/plating"
+	"jointime/internal/core/units"
+)
+
+// readRoutes understand what people type, and draw what is not saved yet.
+func (s *Server) readRoutes(api huma.API) {
+	huma.Get(api, "/api/read/duration", s.readDuration)
+	huma.Get(api, "/api/read/amount", s.readAmount)
+	huma.Post(api, "/api/draw", s.draw)
+}
+
+type textInput struct {
+	Text string `query:"text" maxLength:"100"`
+}
+
+// DurationView is a time as it was understood.
+type DurationView struct {
+	Quick int64  `json:"quick"`
+	Usual int64  `json:"usual"`
+	Slow  int64  `json:"slow"`
+	Text  string `json:"text" doc:"the same, written back"`
+}
+
+type durationOutput struct{ Body DurationView }
+
+func (s *Server) readDuration(_ context.Context, in *textInput) (*durationOutput, error) {
+	r, err := units.ParseRange(in.Text)
+	if err != nil {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
+	}
+	return &durationOutput{DurationView{r.Quick, r.Usual, r.Slow, units.FormatRange(r)}}, nil
+}
+
+// AmountView is an amount as it was understood.
+type AmountView struct {
+	Amount units.Amount `json:"amount"`
+	Text   string       `json:"text"`
+}
+
+type amountOutput struct{ Body AmountView }
+
+func (s *Server) readAmount(_ context.Context, in *textInput) (*amountOutput, error) {
+	a, err := units.ParseAmount(in.Text)
+	if err != nil {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
+	}
+	return &amountOutput{AmountView{a, a.String()}}, nil
+}
+
+type drawInput struct{ Body plating.Spec }
+
+type drawOutput struct{ Body plating.Drawing }
+
+func (s *Server) draw(_ context.Context, in *drawInput) (*drawOutput, error) {
+	var faults fault.List
+	if in.Body.Validate("", &faults); len(faults) > 0 {
+		return nil, s.fail(faults)
+	}
+	return &drawOutput{in.Body.Draw()}, nil
+}

@@ -1,0 +1,298 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"slices"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/service"
+	"jointime/internal/store"
+)
+
+func (s *Server) serviceRoutes(api huma.API) {
+	huma.Get(api, "/api/services", s.listServices)
+	huma.Get(api, "/api/services/{id}", s.getService)
+	huma.Put(api, "/api/services/{id}", s.putService)
+	huma.Post(api, "/api/services/{id}/copy", s.copyService)
+	huma.Get(api, "/api/services/{id}/runup", s.getRunUp)
+}
+
+// ServiceLine is a service in the list.
+type ServiceLine struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Day  string `json:"day"`
+	Past bool   `json:"past"`
+}
+
+type servicesOutput struct {
+	Body struct {
+		Services []ServiceLine `json:"services" nullable:"false" doc:"the next one first, then later ones, then past ones"`
+	}
+}
+
+func (s *Server) listServices(ctx context.Context, _ *struct{}) (*servicesOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &servicesOutput{}
+	out.Body.Services = []ServiceLine{}
+	for id, v := range b.services {
+		out.Body.Services = append(out.Body.Services, ServiceLine{id, v.Name, v.Day, v.Past(s.Now(), b.zone(v.Kitchen))})
+	}
+	slices.SortFunc(out.Body.Services, func(a, b ServiceLine) int {
+		switch {
+		case a.Past != b.Past && a.Past:
+			return 1
+		case a.Past != b.Past:
+			return -1
+		case a.Past:
+			return strings.Compare(b.Day+b.ID, a.Day+a.ID)
+		}
+		return strings.Compare(a.Day+a.ID, b.Day+b.ID)
+	})
+	return out, nil
+}
+
+// ServiceView is a service with what follows from its covers and hours.
+type ServiceView struct {
+	Service  service.Service `json:"service"`
+	Version  int64           `json:"version"`
+	Menu     recipe.Menu     `json:"menu"`
+	Kitchen  kitchen.Kitchen `json:"kitchen"`
+	ReadOnly bool            `json:"readOnly" doc:"it is past"`
+	Rows     []CourseView    `json:"rows" nullable:"false"`
+}
+
+// CourseView is a course of a service.
+type CourseView struct {
+	Course string     `json:"course"`
+	Name   string     `json:"name"`
+	Hour   string     `json:"hour"`
+	Dishes []DishLine `json:"dishes" nullable:"false"`
+}
+
+// DishLine is a dish in a course: its plates, its gaps, its amounts.
+type DishLine struct {
+	Dish   string        `json:"dish"`
+	Name   string        `json:"name"`
+	Plates int           `json:"plates"`
+	Gaps   []recipe.Gap  `json:"gaps" nullable:"false"`
+	Needs  []recipe.Need `json:"needs" nullable:"false"`
+	Build  int64         `json:"build" doc:"seconds to build one plate"`
+}
+
+type serviceInput struct {
+	ID string `path:"id"`
+}
+
+type serviceOutput struct{ Body ServiceView }
+
+func (s *Server) getService(ctx context.Context, in *serviceInput) (*serviceOutput, error) {
+	p, err := s.scene(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	return &serviceOutput{serviceView(p)}, nil
+}
+
+func serviceView(p planned) ServiceView {
+	v := ServiceView{Service: p.in.Service, Version: p.pins["service/"+p.in.Service.ID], Menu: p.in.Menu, Kitchen: p.in.Kitchen, ReadOnly: p.past, Rows: []CourseView{}}
+	for _, m := range p.in.Menu.Courses {
+		row := CourseView{Course: m.ID, Name: m.Name, Dishes: []DishLine{}}
+		plates := map[string]int{}
+		for _, c := range p.in.Service.Courses {
+			if c.Course == m.ID {
+				row.Hour = c.Hour
+				for _, n := range c.Covers {
+					plates[n.Dish] = n.Plates
+				}
+			}
+		}
+		for _, id := range m.Dishes {
+			d := p.in.Dishes[id]
+			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: d.Gaps(p.in.Components, p.in.Kitchen), Needs: []recipe.Need{}, Build: d.Plate.Seconds()}
+			for _, part := range d.Parts {
+				line.Needs = append(line.Needs, p.in.Components[part.Component].NeedFor(part.Portion, plates[id]))
+			}
+			row.Dishes = append(row.Dishes, line)
+		}
+		v.Rows = append(v.Rows, row)
+	}
+	return v
+}
+
+type saveInput[T any] struct {
+	ID     string `path:"id"`
+	Key    string `header:"Idempotency-Key" maxLength:"100" doc:"a repeat with the same key does nothing"`
+	Screen string `header:"Jointime-Screen" maxLength:"100" doc:"where it was done, for taking it back"`
+	Body   struct {
+		Version int64  `json:"version" minimum:"0" doc:"the version that it was made from"`
+		What    string `json:"what,omitempty" maxLength:"200" doc:"in words, for the history"`
+		Value   T      `json:"value"`
+	}
+}
+
+// write makes a store.Write of what was sent.
+func write[T any](s *Server, ctx context.Context, kind store.Kind, in *saveInput[T]) (store.Write, error) {
+	who, person, err := s.author(ctx)
+	return store.Write{Kind: kind, ID: in.ID, Base: in.Body.Version, Body: in.Body.Value, Who: who, Person: person, Screen: in.Screen, What: in.Body.What, Key: in.Key}, err
+}
+
+// SavedView is what a write made.
+type SavedView struct {
+	ID      string `json:"id"`
+	Version int64  `json:"version"`
+}
+
+type savedOutput struct{ Body SavedView }
+
+// save stores a write; after a lost race it offers what the two would be
+// together.
+func (s *Server) save(ctx context.Context, w store.Write) (*savedOutput, error) {
+	rev, err := s.store.Save(ctx, w)
+	if err != nil {
+		p := s.fail(err)
+		if p.Status == http.StatusConflict {
+			p = s.offer(ctx, p, w)
+		}
+		return nil, p
+	}
+	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
+}
+
+func (s *Server) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Service, in)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	old, known := b.services[in.ID]
+	zone := b.zone(in.Body.Value.Kitchen)
+	menu, hasMenu := b.menus[in.Body.Value.Menu]
+	switch {
+	case !known:
+		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))
+	case old.Past(s.Now(), zone):
+		return nil, problem(http.StatusForbidden, "This service is past and can only be read. Copy it to a new day.")
+	case !hasMenu || in.Body.Value.ID != in.ID || in.Body.Value.Kitchen != old.Kitchen:
+		return nil, problem(http.StatusUnprocessableEntity, "value: menu, kitchen and id of a service stay as they are")
+	}
+	if err := in.Body.Value.Validate(menu, zone, s.Now()); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}
+
+type copyInput struct {
+	ID   string `path:"id"`
+	Key  string `header:"Idempotency-Key" maxLength:"100"`
+	Body struct {
+		Day string `json:"day" doc:"like 2026-11-28"`
+	}
+}
+
+// copyService makes a service of another day like this one.
+func (s *Server) copyService(ctx context.Context, in *copyInput) (*savedOutput, error) {
+	who, person, err := s.author(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	old, known := b.services[in.ID]
+	if !known {
+		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))
+	}
+	next := old
+	next.Day = in.Body.Day
+	if err := next.Validate(b.menus[old.Menu], b.zone(old.Kitchen), s.Now()); err != nil {
+		return nil, s.fail(err)
+	}
+	stem := strings.SplitN(old.ID, "@", 2)[0]
+	for n := 1; ; n++ {
+		next.ID = fmt.Sprintf("%s@%s", stem, next.Day)
+		if n > 1 {
+			next.ID += fmt.Sprintf("-%d", n)
+		}
+		if _, taken := b.services[next.ID]; !taken {
+			break
+		}
+	}
+	return s.save(ctx, store.Write{Kind: store.Service, ID: next.ID, Body: next, Who: who, Person: person, What: "copied from " + old.Day, Key: in.Key})
+}
+
+// RunUpView is the run-up of a service.
+type RunUpView struct {
+	RunUp    runup.RunUp `json:"runUp"`
+	ReadOnly bool        `json:"readOnly"`
+	Now      time.Time   `json:"now"`
+}
+
+type runUpOutput struct{ Body RunUpView }
+
+func (s *Server) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput, error) {
+	p, r, err := s.runUp(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	return &runUpOutput{RunUpView{r.RunUp, p.past, s.Now().In(p.in.Zone)}}, nil
+}
+
+func (s *Server) problemFile(w http.ResponseWriter, r *http.Request) {
+	s.file(w, r, "problem", func(x runup.Result) any { return x.Problem })
+}
+
+func (s *Server) planFile(w http.ResponseWriter, r *http.Request) {
+	s.file(w, r, "plan", func(x runup.Result) any {
+		if !x.Found {
+			return nil
+		}
+		return x.Plan
+	})
+}
+
+// file sends problem or plan as a file to keep.
+func (s *Server) file(w http.ResponseWriter, r *http.Request, name string, of func(runup.Result) any) {
+	id := chi.URLParam(r, "id")
+	_, x, err := s.runUp(r.Context(), id)
+	if err != nil {
+		s.writeProblem(w, s.fail(err))
+		return
+	}
+	v := of(x)
+	if v == nil {
+		s.writeProblem(w, problem(http.StatusNotFound, "There is no plan: "+x.RunUp.Message))
+		return
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Disposition", fmt.Sprintf(`attachment; filename="%s.%s.json"`, strings.Map(plain, id), name))
+	enc := json.NewEncoder(w)
+	enc.SetIndent("", "  ")
+	_ = enc.Encode(v) // nobody may be listening
+}
+
+// plain keeps letters, figures and hyphens of a file name.
+func plain(r rune) rune {
+	switch {
+	case r >= 'a' && r <= 'z', r >= '0' && r <= '9', r == '-':
+		return r
+	}
+	return '-'
+}

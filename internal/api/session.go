@@ -1,0 +1,90 @@
+package api
+
+import (
+	"context"
+	"crypto/rand"
+	"net"
+	"net/http"
+	"strings"
+	"unicode"
+
+	"github.com/danielgtaylor/huma/v2"
+)
+
+// SessionView is who a browser says it is.
+type SessionView struct {
+	Name   string `json:"name" doc:"empty: not given yet"`
+	Joined bool   `json:"joined" doc:"false: a code is wanted first"`
+}
+
+type sessionOutput struct{ Body SessionView }
+
+func (s *Server) sessionRoutes(api huma.API) {
+	huma.Get(api, "/api/session", s.getSession)
+	huma.Put(api, "/api/session", s.putSession)
+	huma.Post(api, "/api/session/join", s.join)
+}
+
+func (s *Server) session(ctx context.Context) *sessionOutput {
+	here, _ := ctx.Value(localKey{}).(bool)
+	return &sessionOutput{SessionView{Name: s.sessions.GetString(ctx, "name"), Joined: !s.Open || here || s.sessions.GetBool(ctx, "joined")}}
+}
+
+func (s *Server) getSession(ctx context.Context, _ *struct{}) (*sessionOutput, error) {
+	return s.session(ctx), nil
+}
+
+type nameInput struct {
+	Body struct {
+		Name string `json:"name" minLength:"1" maxLength:"40" doc:"a role, or initials"`
+	}
+}
+
+func (s *Server) putSession(ctx context.Context, in *nameInput) (*sessionOutput, error) {
+	name := strings.TrimSpace(in.Body.Name)
+	if name == "" || strings.ContainsFunc(name, unicode.IsControl) {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.name", Message: "a role or initials are wanted"})
+	}
+	if !s.session(ctx).Body.Joined {
+		return nil, problem(http.StatusUnauthorized, "This tablet has not joined. Type the code that the start printed.")
+	}
+	s.sessions.Put(ctx, "name", name)
+	if s.sessions.GetString(ctx, "person") == "" {
+		s.sessions.Put(ctx, "person", rand.Text())
+	}
+	return s.session(ctx), nil
+}
+
+type joinInput struct {
+	Body struct {
+		Code string `json:"code" minLength:"1" maxLength:"40"`
+	}
+}
+
+func (s *Server) join(ctx context.Context, in *joinInput) (*sessionOutput, error) {
+	address, _ := ctx.Value(addressKey{}).(string)
+	if host, _, err := net.SplitHostPort(address); err == nil {
+		address = host
+	}
+	ok, err := s.store.TryJoin(ctx, strings.ToUpper(strings.TrimSpace(in.Body.Code)), address)
+	switch {
+	case err != nil:
+		return nil, s.fail(err)
+	case !ok:
+		return nil, problem(http.StatusForbidden, "That is not the code. The start has printed it.")
+	}
+	if err := s.sessions.RenewToken(ctx); err != nil {
+		return nil, s.fail(err)
+	}
+	s.sessions.Put(ctx, "joined", true)
+	return s.session(ctx), nil
+}
+
+// author is who writes; a name must have been given.
+func (s *Server) author(ctx context.Context) (who, person string, err error) {
+	who, person = s.sessions.GetString(ctx, "name"), s.sessions.GetString(ctx, "person")
+	if who == "" || person == "" {
+		return "", "", problem(http.StatusForbidden, "Say first who you are: a role, or initials.")
+	}
+	return who, person, nil
+}

@@ -1,0 +1,54 @@
+package api
+
+import (
+	"context"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/revise"
+)
+
+func (s *Server) undoRoutes(api huma.API) {
+	huma.Get(api, "/api/undo", s.getUndo)
+	huma.Post(api, "/api/undo", s.postUndo)
+}
+
+// UndoView says what of one's own can be taken back on a screen, and done
+// again.
+type UndoView struct {
+	Back  string `json:"back" doc:"in words; empty: nothing"`
+	Again string `json:"again"`
+}
+
+type undoInput struct {
+	Screen string `query:"screen" maxLength:"100" required:"true"`
+}
+
+type undoOutput struct{ Body UndoView }
+
+func (s *Server) getUndo(ctx context.Context, in *undoInput) (*undoOutput, error) {
+	back, again, err := s.store.Own(ctx, s.sessions.GetString(ctx, "person"), in.Screen)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	return &undoOutput{UndoView{back, again}}, nil
+}
+
+type postUndoInput struct {
+	Body struct {
+		Screen string `json:"screen" maxLength:"100"`
+		Again  bool   `json:"again,omitempty" doc:"do again what was taken back"`
+	}
+}
+
+func (s *Server) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput, error) {
+	who, person, err := s.author(ctx)
+	if err != nil {
+		return nil, err
+	}
+	rev, err := s.store.Undo(ctx, who, person, in.Body.Screen, in.Body.Again, revise.Merge)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
+}

@@ -1,0 +1,89 @@
+// Package pgtest gives tests a PostgreSQL of their own: one cluster for a
+// package, in memory and without durability, and a fresh database for each
+// test, copied from one whose tables are up to date.
+package pgtest
+
+import (
+	"context"
+	"fmt"
+	"os"
+	"sync/atomic"
+	"testing"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/pgdev"
+	"jointime/internal/store"
+)
+
+var (
+	cluster *pgdev.Cluster
+	count   atomic.Int64
+)
+
+// Main runs the tests of a package with a cluster; call it from TestMain.
+func Main(m *testing.M) {
+	os.Exit(run(m))
+}
+
+func run(m *testing.M) int {
+	base := ""
+	if info, err := os.Stat("/dev/shm"); err == nil && info.IsDir() {
+		base = "/dev/shm"
+	}
+	dir, err := os.MkdirTemp(base, "jointime-test-")
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	defer os.RemoveAll(dir)
+	if cluster, err = pgdev.Start(context.Background(), pgdev.Options{Dir: dir, Fast: true}); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	defer cluster.Stop() //nolint:errcheck // the folder goes anyway
+	if err := template(); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	return m.Run()
+}
+
+func template() error {
+	ctx := context.Background()
+	url, err := cluster.Ensure(ctx, "template_jointime")
+	if err != nil {
+		return err
+	}
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		return err
+	}
+	return s.Close()
+}
+
+// URL makes a fresh database and gives its address.
+func URL(t testing.TB) string {
+	t.Helper()
+	ctx := context.Background()
+	conn, err := pgx.Connect(ctx, cluster.URL("postgres"))
+	require.NoError(t, err)
+	defer conn.Close(ctx) //nolint:errcheck // it is over either way
+	name := fmt.Sprintf("test_%d", count.Add(1))
+	_, err = conn.Exec(ctx, "create database "+name+" template template_jointime strategy file_copy")
+	require.NoError(t, err)
+	return cluster.URL(name)
+}
+
+// Store opens a fresh database, closed when the test ends.
+func Store(t testing.TB) *store.Store {
+	t.Helper()
+	s, err := store.Open(context.Background(), URL(t))
+	require.NoError(t, err)
+	t.Cleanup(func() { s.Close() })
+	return s
+}
+
+// Cluster is the running cluster, for tests that take it away.
+func Cluster() *pgdev.Cluster { return cluster }

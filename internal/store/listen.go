@@ -1,0 +1,46 @@
+package store
+
+import (
+	"context"
+	"log/slog"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+)
+
+// Listen calls told whenever something was written, by whatever server, until
+// the context ends. It keeps a connection of its own, and makes a new one when
+// that is lost; told is then called too, for something may have been missed.
+func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func()) {
+	for wait := 100 * time.Millisecond; ctx.Err() == nil; wait = min(2*wait, 2*time.Second) {
+		err := s.listenOnce(ctx, func() {
+			wait = 100 * time.Millisecond
+			told()
+		})
+		if ctx.Err() != nil {
+			return
+		}
+		log.Warn("no news from the database", "error", err, "again_in", wait)
+		select {
+		case <-ctx.Done():
+		case <-time.After(wait):
+		}
+	}
+}
+
+func (s *Store) listenOnce(ctx context.Context, told func()) error {
+	conn, err := pgx.Connect(ctx, s.URL)
+	if err != nil {
+		return err
+	}
+	defer conn.Close(context.WithoutCancel(ctx)) //nolint:errcheck // it is over either way
+	if _, err := conn.Exec(ctx, "listen jointime"); err != nil {
+		return err
+	}
+	for {
+		told()
+		if _, err := conn.WaitForNotification(ctx); err != nil {
+			return err
+		}
+	}
+}

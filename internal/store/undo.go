@@ -1,0 +1,137 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"github.com/jmoiron/sqlx"
+)
+
+// ErrNothing says that there is nothing to take back, or to do again.
+var ErrNothing = errors.New("there is nothing to take back here")
+
+// Joiner joins two changes made from one base; conflicts are places that both
+// changed.
+type Joiner func(base, mine, theirs []byte) (merged []byte, conflicts []string, err error)
+
+// Clash says that what should be taken back was changed by somebody else
+// since.
+type Clash struct {
+	Conflict
+	Places []string
+}
+
+// Undo takes back the newest change that a person made on a screen and that
+// still stands; again true does the newest taken-back one again. What others
+// changed elsewhere in the document stays.
+func (s *Store) Undo(ctx context.Context, who, person, screen string, again bool, join Joiner) (rev Revision, err error) {
+	err = s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := oneAfterAnother(ctx, tx); err != nil {
+			return err
+		}
+		last, err := lastOwn(ctx, tx, person, screen, again)
+		if err != nil {
+			return err
+		}
+		rev, err = revert(ctx, tx, last, join)
+		if err != nil {
+			return err
+		}
+		now := rev.Version
+		rev.Version, rev.Who, rev.Person, rev.Screen = now+1, who, person, screen
+		rev.Act, rev.What, rev.Reverts = "undo", "took back: "+last.What, &last.Seq
+		if again {
+			rev.Act, rev.What = "redo", "did again: "+original(last.What)
+		}
+		if err := put(ctx, tx, &rev, now); err != nil {
+			return err
+		}
+		return markReverted(ctx, tx, last, again)
+	})
+	return rev, err
+}
+
+func original(what string) string {
+	const prefix = "took back: "
+	if len(what) > len(prefix) && what[:len(prefix)] == prefix {
+		return what[len(prefix):]
+	}
+	return what
+}
+
+// lastOwn finds the change to take back, or the taking back to undo. A plain
+// change after it ends what could be done again.
+func lastOwn(ctx context.Context, tx *sqlx.Tx, person, screen string, again bool) (last Revision, err error) {
+	query := `select * from revision where person = $1 and screen = $2 and act = 'edit' and not reverted and version > 1 order by seq desc limit 1`
+	if again {
+		query = `select * from revision r where person = $1 and screen = $2 and act = 'undo' and not reverted
+			and seq > (select coalesce(max(seq), 0) from revision e where e.person = $1 and e.screen = $2 and e.act = 'edit')
+			order by seq desc limit 1`
+	}
+	err = tx.GetContext(ctx, &last, query, person, screen)
+	if errors.Is(err, sql.ErrNoRows) {
+		return last, ErrNothing
+	}
+	return last, wrap(err, "look for the last change")
+}
+
+// revert computes the document without a change: what stood before it, joined
+// with what others did since. The version is the one that stands now.
+func revert(ctx context.Context, tx *sqlx.Tx, last Revision, join Joiner) (out Revision, err error) {
+	var before, now Revision
+	for _, q := range []struct {
+		into *Revision
+		rest string
+		arg  int64
+	}{{&before, "version = $3", last.Version - 1}, {&now, "version >= $3 order by version desc limit 1", last.Version}} {
+		if err := tx.GetContext(ctx, q.into, `select * from revision where kind = $1 and id = $2 and `+q.rest, last.Kind, last.ID, q.arg); err != nil {
+			return out, wrap(err, "read %s %q", last.Kind, last.ID)
+		}
+	}
+	merged, places, err := join(last.Body, before.Body, now.Body)
+	if err != nil {
+		return out, err
+	}
+	if len(places) > 0 {
+		return out, &Clash{Conflict{now}, places}
+	}
+	return Revision{Kind: last.Kind, ID: last.ID, Version: now.Version, Body: json.RawMessage(merged)}, nil
+}
+
+func markReverted(ctx context.Context, tx *sqlx.Tx, last Revision, again bool) error {
+	if _, err := tx.ExecContext(ctx, `update revision set reverted = true where seq = $1`, last.Seq); err != nil {
+		return wrap(err, "mark what was taken back")
+	}
+	if again && last.Reverts != nil {
+		_, err := tx.ExecContext(ctx, `update revision set reverted = false where seq = $1`, *last.Reverts)
+		return wrap(err, "mark what stands again")
+	}
+	return nil
+}
+
+// Own says in words what a person could take back on a screen, and do again;
+// empty where there is nothing.
+func (s *Store) Own(ctx context.Context, person, screen string) (back, again string, err error) {
+	err = s.inTx(ctx, func(tx *sqlx.Tx) error {
+		for _, want := range []struct {
+			again bool
+			into  *string
+		}{{false, &back}, {true, &again}} {
+			last, err := lastOwn(ctx, tx, person, screen, want.again)
+			if errors.Is(err, ErrNothing) {
+				continue
+			}
+			if err != nil {
+				return err
+			}
+			if *want.into = original(last.What); *want.into == "" {
+				*want.into = fmt.Sprintf("%s %s", last.Kind, last.ID)
+			}
+		}
+		return nil
+	})
+	return back, again, err
+}
