@@ -27,8 +27,8 @@ type Problem struct {
 	Current   json.RawMessage     `json:"current,omitempty" doc:"409: the document as it is now"`
 	Version   int64               `json:"version,omitempty" doc:"409: its version"`
 	Who       string              `json:"who,omitempty" doc:"409: who changed it"`
-	Conflicts []string            `json:"conflicts,omitempty" doc:"409: places that both changed; none: the two can be joined"`
-	Merged    json.RawMessage     `json:"merged,omitempty" doc:"409: both changes joined, where they can be"`
+	Conflicts []string            `json:"conflicts,omitempty" doc:"409: places that both changed; none: merged can be saved as it is"`
+	Merged    json.RawMessage     `json:"merged,omitempty" doc:"409: both changes joined; where both changed the same, with what was sent"`
 }
 
 // Error is the detail.

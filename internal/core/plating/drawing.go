@@ -27,6 +27,7 @@ type Shape struct {
 	LabelY  float64 `json:"labelY"`
 	Colour  string  `json:"colour"`
 	Texture Texture `json:"texture"`
+	Pool    bool    `json:"pool" doc:"it flows under what stands on the plate"`
 }
 
 // Mark is a clock hour on the rim.
@@ -51,7 +52,7 @@ func (s Spec) Draw() Drawing {
 	}
 	for i, p := range s.Placings {
 		x, y := p.At()
-		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture}
+		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture, Pool: p.Form == Pool}
 		pen := newPen(x, y, p.Turn)
 		p.draw(pen)
 		shape.Outline, shape.Detail = pen.outline.String(), pen.detail.String()

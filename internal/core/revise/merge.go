@@ -17,8 +17,8 @@ import (
 )
 
 // Merge joins mine and theirs, both made from base. The second result names
-// the places that both changed, like steps[rest]; where there are any, the
-// joined document is nil.
+// the places that both changed, like steps[rest]; there the joined document
+// has mine, and it is for the caller to say whether that may stand.
 func Merge(base, mine, theirs []byte) (merged []byte, conflicts []string, err error) {
 	var b, m, t any
 	for _, doc := range []struct {
@@ -30,12 +30,8 @@ func Merge(base, mine, theirs []byte) (merged []byte, conflicts []string, err er
 		}
 	}
 	j := &joiner{}
-	out := j.join("", b, m, t)
-	if len(j.conflicts) > 0 {
-		return nil, j.conflicts, nil
-	}
-	merged, err = json.Marshal(out)
-	return merged, nil, err
+	merged, err = json.Marshal(j.join("", b, m, t))
+	return merged, j.conflicts, err
 }
 
 type joiner struct{ conflicts []string }
@@ -57,7 +53,7 @@ func (j *joiner) join(path string, b, m, t any) any {
 		}
 	}
 	j.conflicts = append(j.conflicts, path)
-	return nil
+	return m
 }
 
 func both[T any](m, t any) (T, T, bool) {
@@ -111,26 +107,44 @@ func keyed(list []any) bool {
 	return true
 }
 
-// list joins entry by entry. The order is mine; what only theirs has follows
-// the entry that it follows there. Where both sides moved entries, differently,
-// that is a conflict.
+// list joins entry by entry. The order is that of the side that moved entries,
+// or mine; what only the other has follows the entry that it follows there.
+// Where both sides moved entries, differently, that is a conflict.
 func (j *joiner) list(path string, b, m, t []any) []any {
 	if moved(b, m) && moved(b, t) && !reflect.DeepEqual(order(m), order(t)) {
 		j.conflicts = append(j.conflicts, path)
-		return nil
 	}
+	first, second := m, t
 	if !moved(b, m) && moved(b, t) {
-		m, t = t, m // the side that moved entries gives the order; joining is the same both ways
+		first, second = t, m // the side that moved entries gives the order
 	}
-	bm, tm := byKey(b), byKey(t)
+	bm, mm, tm := byKey(b), byKey(m), byKey(t)
 	out := []any{}
-	for _, e := range m {
-		k := keyOf(e)
-		if v := j.entry(fmt.Sprintf("%s[%s]", path, k), bm[k], e, tm[k]); v != nil {
+	for _, k := range order(first) {
+		if v := j.entry(fmt.Sprintf("%s[%s]", path, k), bm[k], mm[k], tm[k]); v != nil {
 			out = append(out, v)
 		}
 	}
-	return j.insertMissing(path, out, bm, byKey(m), t)
+	seen := byKey(first)
+	for i, k := range order(second) {
+		if seen[k] != nil {
+			continue
+		}
+		if v := j.entry(fmt.Sprintf("%s[%s]", path, k), bm[k], mm[k], tm[k]); v != nil {
+			out = slices.Insert(out, placeAfter(out, second, i), v)
+		}
+	}
+	return out
+}
+
+// placeAfter is where an entry goes that only one list has: after the entry
+// that it follows there.
+func placeAfter(out, list []any, i int) int {
+	if i == 0 {
+		return 0
+	}
+	before := keyOf(list[i-1])
+	return slices.IndexFunc(out, func(o any) bool { return keyOf(o) == before }) + 1
 }
 
 // entry joins one entry; nil: it is gone.
@@ -142,25 +156,7 @@ func (j *joiner) entry(path string, b, m, t any) any {
 		return t
 	}
 	j.conflicts = append(j.conflicts, path)
-	return nil
-}
-
-func (j *joiner) insertMissing(path string, out []any, bm, mm map[string]any, t []any) []any {
-	for i, e := range t {
-		k := keyOf(e)
-		if mm[k] != nil {
-			continue
-		}
-		if v := j.entry(fmt.Sprintf("%s[%s]", path, k), bm[k], nil, e); v != nil {
-			at := 0
-			if i > 0 {
-				before := keyOf(t[i-1])
-				at = slices.IndexFunc(out, func(o any) bool { return keyOf(o) == before }) + 1
-			}
-			out = slices.Insert(out, at, v)
-		}
-	}
-	return out
+	return m
 }
 
 func byKey(list []any) map[string]any {

@@ -80,7 +80,7 @@ type Bar struct {
 	End       time.Time        `json:"end"`
 	From      int64            `json:"from"`
 	To        int64            `json:"to"`
-	Hands     [][2]int64       `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
+	Hands     []Stretch        `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
 	With      []string         `json:"with" nullable:"false" doc:"names of cook and equipment"`
 	Setting   *int64           `json:"setting,omitempty" doc:"°C"`
 	Portions  int              `json:"portions"`
@@ -88,6 +88,12 @@ type Bar struct {
 	Cue       string           `json:"cue,omitempty"`
 	Cautions  []recipe.Caution `json:"cautions,omitempty"`
 	Why       Why              `json:"why"`
+}
+
+// Stretch is a part of a bar, in seconds from origin.
+type Stretch struct {
+	From int64 `json:"from"`
+	To   int64 `json:"to"`
 }
 
 // Why is the reason for a time, as a sum of figures.

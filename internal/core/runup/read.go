@@ -74,7 +74,7 @@ func (r *reading) bar(i int) Bar {
 	w, t := r.works[i], r.plan.Tasks[i]
 	b := Bar{ID: t.ID, Dish: w.dish, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
-		Hands: [][2]int64{}, With: []string{}, Why: r.why(i)}
+		Hands: []Stretch{}, With: []string{}, Why: r.why(i)}
 	if w.step != nil {
 		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue, w.step.Cautions
 	}
@@ -86,7 +86,7 @@ func (r *reading) bar(i int) Bar {
 		}
 		if len(id) > 5 && id[:5] == "cook." {
 			for _, s := range spans(u, t) {
-				b.Hands = append(b.Hands, [2]int64(s))
+				b.Hands = append(b.Hands, Stretch{s[0], s[1]})
 			}
 		}
 	}

@@ -23,8 +23,13 @@ var (
 )
 
 // Main runs the tests of a package with a cluster; call it from TestMain.
-func Main(m *testing.M) {
-	os.Exit(run(m))
+func Main(m *testing.M) { MainWith(m, func() {}) }
+
+// MainWith does the same, and calls end when the tests are over.
+func MainWith(m *testing.M, end func()) {
+	status := run(m)
+	end()
+	os.Exit(status)
 }
 
 func run(m *testing.M) int {

@@ -1,0 +1,36 @@
+# A thin layer over Go, npm and scripts/. Two commands do everything:
+#   make demo   install what is missing, build, and serve the demo
+#   make test   run all tests, Go and browser
+
+.PHONY: demo test build install web types lint bench pictures
+
+demo: build
+	@exec bin/jointime demo $(ARGS)
+
+test: install web
+	scripts/test
+
+build: install web
+	go build -o bin/jointime ./cmd/jointime
+
+# what Debian's packages, the Go proxy and npm have and this machine lacks
+install:
+	@scripts/install
+
+web: install
+	@scripts/build-web
+
+# after a change of the API's Go types
+types:
+	go run ./cmd/jointime openapi > docs/openapi.json
+	cd web && npm run --silent types
+
+lint: install
+	scripts/lint
+
+bench:
+	go test -run '^$$' -bench . -benchmem ./internal/... ./e2e/...
+
+# the pictures in docs/screenshots, from the demo data
+pictures: web
+	JOINTIME_PICTURES=$(CURDIR)/docs/screenshots go test ./e2e -run TestPictures -count=1

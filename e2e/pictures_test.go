@@ -1,0 +1,44 @@
+package e2e
+
+import (
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+)
+
+// views are the main views with the demo data, each with a text that shows
+// that it has been read.
+var views = []struct{ file, path, shows string }{
+	{"menu.png", "/menu/supper", "Guinea fowl"},
+	{"dish.png", "/dish/roast-hake", "before the plate"},
+	{"dish-step.png", "/dish/roast-hake?step=hake/sear", "Save the step"},
+	{"run-up.png", "/run-up/supper", "Save the plan"},
+	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis"},
+	{"plate.png", "/plate/roast-hake", "Build"},
+}
+
+// TestPictures opens every main view; with JOINTIME_PICTURES set it also
+// writes their pictures there.
+func TestPictures(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/")
+	dir := os.Getenv("JOINTIME_PICTURES")
+	for _, v := range views {
+		t.Run(v.file, func(t *testing.T) {
+			chef := &tablet{&house{T: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
+			chef.go_(v.path)
+			chef.see(v.shows)
+			chef.see("changes arrive")
+			if v.file == "run-up.png" || v.file == "run-up-cooks.png" {
+				chef.press(`[data-bar="roast-hake/hake/sear"], [aria-label*="sear"]`)
+				chef.see("Why does")
+			}
+			if dir != "" {
+				require.NoError(t, os.MkdirAll(dir, 0o755))
+				chef.picture(filepath.Join(dir, v.file))
+			}
+		})
+	}
+}

@@ -1,0 +1,55 @@
+import { Navigate, Route, Routes, useLocation, useParams } from 'react-router'
+import { useDishes, useServices } from './api/queries'
+import { DeskProvider } from './parts/Desk'
+import { Frame } from './parts/Frame'
+import { Gate } from './parts/Gate'
+import { Empty, Failed, Waiting } from './parts/States'
+import { Dish } from './screens/Dish/Dish'
+import { Menu } from './screens/Menu/Menu'
+import { Plate } from './screens/Plate/Plate'
+import { RunUp } from './screens/RunUp/RunUp'
+
+export function App() {
+  return (
+    <DeskProvider>
+      <Gate>
+        {(name) => (
+          <Routes>
+            <Route path="/menu/:service" element={<Screen name={name} />} />
+            <Route path="/run-up/:service" element={<Screen name={name} />} />
+            <Route path="/dish/:dish" element={<Screen name={name} />} />
+            <Route path="/plate/:dish" element={<Screen name={name} />} />
+            <Route path="*" element={<Start name={name} />} />
+          </Routes>
+        )}
+      </Gate>
+    </DeskProvider>
+  )
+}
+
+function Screen({ name }: { name: string }) {
+  const { service = '', dish = '' } = useParams()
+  const screen = useLocation().pathname.split('/')[1]
+  return (
+    <Frame name={name} place={{ screen, service, dish }}>
+      {screen === 'menu' && <Menu key={service} id={service} />}
+      {screen === 'run-up' && <RunUp key={service} id={service} />}
+      {screen === 'dish' && <Dish key={dish} id={dish} />}
+      {screen === 'plate' && <Plate key={dish} id={dish} />}
+    </Frame>
+  )
+}
+
+// Start goes to the next service.
+function Start({ name }: { name: string }) {
+  const services = useServices()
+  const dishes = useDishes()
+  if (services.isPending || dishes.isPending) return <div className="page"><Waiting what="the kitchen" /></div>
+  if (services.isError) return <div className="page"><Failed error={services.error} again={() => void services.refetch()} /></div>
+  if (services.data.services.length > 0) return <Navigate to={`/menu/${services.data.services[0].id}`} replace />
+  return (
+    <Frame name={name} place={{ screen: '', service: '', dish: '' }}>
+      <Empty title="No service yet">Load the demo with “make demo” to see one.</Empty>
+    </Frame>
+  )
+}

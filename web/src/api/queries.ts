@@ -1,0 +1,32 @@
+// What the screens read. Each is read again when the server tells of a change.
+import { QueryClient, useQuery } from '@tanstack/react-query'
+import { api, ask, Refused } from './client'
+
+export const client = new QueryClient({
+  defaultOptions: { queries: { staleTime: 30_000, retry: (n, error) => !(error instanceof Refused && error.problem.status < 500) && n < 3, retryDelay: 800 } },
+})
+
+export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => ask(api.GET('/api/session')) })
+
+export const useServices = () => useQuery({ queryKey: ['services'], queryFn: () => ask(api.GET('/api/services')) })
+
+export const useService = (id: string) =>
+  useQuery({ queryKey: ['service', id], queryFn: () => ask(api.GET('/api/services/{id}', { params: { path: { id } } })), enabled: id !== '' })
+
+export const useRunUp = (id: string) =>
+  useQuery({ queryKey: ['run-up', id], queryFn: () => ask(api.GET('/api/services/{id}/runup', { params: { path: { id } } })), enabled: id !== '' })
+
+export const useDishes = () => useQuery({ queryKey: ['dishes'], queryFn: () => ask(api.GET('/api/dishes')) })
+
+export const useDish = (id: string) =>
+  useQuery({ queryKey: ['dish', id], queryFn: () => ask(api.GET('/api/dishes/{id}', { params: { path: { id } } })), enabled: id !== '' })
+
+export const useUndoable = (screen: string) =>
+  useQuery({ queryKey: ['undo', screen], queryFn: () => ask(api.GET('/api/undo', { params: { query: { screen } } })) })
+
+/** reread drops what is running and reads again, so that no old answer wins. */
+export async function reread() {
+  const ours = (q: { queryKey: readonly unknown[] }) => q.queryKey[0] !== 'session'
+  await client.cancelQueries({ predicate: ours })
+  await client.invalidateQueries({ predicate: ours })
+}

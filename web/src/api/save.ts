@@ -1,0 +1,63 @@
+// Writing: every write carries the version it was made from, a key that makes
+// a repeat harmless, and the screen, for taking it back there.
+import { api, ask, Refused, writeKey, type Problem, type Schemas } from './client'
+import { reread } from './queries'
+
+export type Kind = 'component' | 'dish' | 'service'
+
+type Values = { component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service'] }
+
+export type Edit<K extends Kind = Kind> = { kind: K; id: string; version: number; value: Values[K]; what: string; screen: string }
+
+/** Clash is a lost race that the server could not join: both changed the same. */
+export class Clash extends Error {
+  constructor(
+    readonly problem: Problem,
+    readonly edit: Edit,
+  ) {
+    super(problem.detail)
+  }
+}
+
+function put(edit: Edit, key: string) {
+  const params = { path: { id: edit.id }, header: { 'Idempotency-Key': key, 'Jointime-Screen': edit.screen } }
+  const { version, what } = edit
+  switch (edit.kind) {
+    case 'component':
+      return ask(api.PUT('/api/components/{id}', { params, body: { version, what, value: edit.value as Values['component'] } }))
+    case 'dish':
+      return ask(api.PUT('/api/dishes/{id}', { params, body: { version, what, value: edit.value as Values['dish'] } }))
+    case 'service':
+      return ask(api.PUT('/api/services/{id}', { params, body: { version, what, value: edit.value as Values['service'] } }))
+  }
+}
+
+/**
+ * save stores an edit. Where somebody else was first and changed something
+ * else, the two are joined; where both changed the same, it throws Clash. A
+ * write whose answer was lost is sent once more with the same key.
+ */
+export async function save(edit: Edit): Promise<number> {
+  const key = writeKey()
+  const twice = async (e: Edit, k: string) => {
+    try {
+      return await put(e, k)
+    } catch (error) {
+      if (error instanceof Refused && error.problem.status !== 503) throw error
+      await new Promise((done) => window.setTimeout(done, 600))
+      return await put(e, k)
+    }
+  }
+  try {
+    const saved = await twice(edit, key)
+    await reread()
+    return saved.version
+  } catch (error) {
+    if (!(error instanceof Refused) || error.problem.status !== 409) throw error
+    const { merged, version } = error.problem
+    if (!merged || version === undefined) throw new Clash(error.problem, edit)
+    const joined = await twice({ ...edit, version, value: merged as Values[Kind] }, writeKey())
+    await reread()
+    return joined.version
+  }
+}

@@ -1,0 +1,161 @@
+// The desk is where changes are handed in: it saves, tells what happened, and,
+// where somebody else changed the same, shows both.
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { Button, Modal } from 'react-bootstrap'
+import { api, ask, Refused } from '../api/client'
+import { reread, useUndoable } from '../api/queries'
+import { Clash, save, type Edit } from '../api/save'
+import { differences } from './differences'
+
+type Desk = { hand: (edit: Edit) => Promise<boolean>; say: (text: string) => void }
+
+const Context = createContext<Desk>({ hand: () => Promise.resolve(false), say: () => {} })
+
+export const useDesk = () => useContext(Context)
+
+export function DeskProvider({ children }: { children: ReactNode }) {
+  const [said, setSaid] = useState('')
+  const [clash, setClash] = useState<{ clash: Clash; done: (ok: boolean) => void }>()
+  const [failed, setFailed] = useState<{ edit: Edit; done: (ok: boolean) => void }>()
+
+  const hand = useCallback(async (edit: Edit): Promise<boolean> => {
+    try {
+      await save(edit)
+      setSaid('')
+      return true
+    } catch (error) {
+      if (error instanceof Clash) return new Promise((done) => setClash({ clash: error, done }))
+      setSaid(error instanceof Error ? error.message : 'This was not saved.')
+      if (error instanceof Refused && error.problem.status !== 503) return false
+      return new Promise((done) => setFailed({ edit, done }))
+    }
+  }, [])
+
+  const desk = useMemo(() => ({ hand, say: setSaid }), [hand])
+  const retry = async () => {
+    if (!failed) return
+    setFailed(undefined)
+    failed.done(await hand(failed.edit))
+  }
+  const giveUp = () => {
+    failed?.done(false)
+    setFailed(undefined)
+    setSaid('')
+  }
+  return (
+    <Context value={desk}>
+      {children}
+      {said && (
+        <div className="said" role="alert">
+          {said}
+          {failed && <button onClick={() => void retry()}>Send again</button>}
+          <button onClick={giveUp}>Close</button>
+        </div>
+      )}
+      {clash && (
+        <ClashDialog
+          clash={clash.clash}
+          end={(ok) => {
+            setClash(undefined)
+            clash.done(ok)
+          }}
+        />
+      )}
+    </Context>
+  )
+}
+
+function ClashDialog({ clash, end }: { clash: Clash; end: (ok: boolean) => void }) {
+  const { problem, edit } = clash
+  const desk = useDesk()
+  const rows = differences(edit.value, problem.current, problem.conflicts ?? [])
+  const keepMine = async () => {
+    try {
+      await save({ ...edit, version: problem.version ?? 0, value: problem.merged as Edit['value'], what: edit.what + ' (over a change by ' + problem.who + ')' })
+      end(true)
+    } catch (error) {
+      desk.say(error instanceof Error ? error.message : 'This was not saved.')
+      end(false)
+    }
+  }
+  const takeTheirs = () => {
+    void reread()
+    end(true)
+  }
+  return (
+    <Modal show onHide={() => end(false)} aria-labelledby="clash-title" size="lg">
+      <Modal.Header>
+        <Modal.Title as="h2" id="clash-title">
+          {problem.who} changed the same in the meantime
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <table className="fire">
+          <thead>
+            <tr>
+              <th>what</th>
+              <th>yours</th>
+              <th>theirs, saved now</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((r) => (
+              <tr key={r.what}>
+                <td>{r.what}</td>
+                <td>{r.mine}</td>
+                <td>{r.theirs}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="outline-dark" onClick={() => end(false)}>
+          Go on editing
+        </Button>
+        <Button variant="outline-dark" onClick={takeTheirs}>
+          Take theirs
+        </Button>
+        <Button onClick={() => void keepMine()}>Keep mine</Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}
+
+/** TakeBack undoes one's own last change on a screen, and does it again. */
+export function TakeBack({ screen }: { screen: string }) {
+  const undoable = useUndoable(screen)
+  const desk = useDesk()
+  const act = useCallback(
+    async (again: boolean) => {
+      try {
+        await ask(api.POST('/api/undo', { body: { screen, again } }))
+        await reread()
+      } catch (error) {
+        desk.say(error instanceof Error ? error.message : 'It was not taken back.')
+      }
+    },
+    [screen, desk],
+  )
+  const { back = '', again = '' } = undoable.data ?? {}
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || typing) return
+      event.preventDefault()
+      if (event.shiftKey ? again : back) void act(event.shiftKey)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [act, back, again])
+  return (
+    <>
+      <Button variant="outline-dark" size="sm" disabled={!back} onClick={() => void act(false)} title={back && `Take back: ${back}`}>
+        Take back
+      </Button>
+      <Button variant="outline-dark" size="sm" disabled={!again} onClick={() => void act(true)} title={again && `Do again: ${again}`}>
+        Do again
+      </Button>
+    </>
+  )
+}

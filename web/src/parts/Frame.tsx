@@ -1,0 +1,110 @@
+// What stands round every screen: where one is, which service, who, and whether
+// changes arrive.
+import { useEffect, useState, type ReactNode } from 'react'
+import { Button, Modal } from 'react-bootstrap'
+import { NavLink, useNavigate } from 'react-router'
+import { useLive } from '../api/live'
+import { useDishes, useServices } from '../api/queries'
+import { day } from './words'
+
+type Place = { screen: string; service: string; dish: string }
+
+export function Frame({ name, place, children }: { name: string; place: Place; children: ReactNode }) {
+  const { joined } = useLive(true)
+  const go = useNavigate()
+  const dishes = useDishes()
+  const services = useServices()
+  const service = place.service || services.data?.services.find((s) => !s.past)?.id || services.data?.services[0]?.id || ''
+  const dish = place.dish || dishes.data?.dishes[0]?.id || ''
+  const [help, setHelp] = useState(false)
+  const links = [
+    ['Menu', `/menu/${service}`],
+    ['Dish', `/dish/${dish}`],
+    ['Run-up', `/run-up/${service}`],
+    ['Plate', `/plate/${dish}`],
+  ]
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+      const at = ['m', 'd', 'r', 'p'].indexOf(event.key)
+      if (event.key === '?') setHelp(true)
+      else if (at >= 0) void go(links[at][1])
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+  return (
+    <>
+      <header className="frame-bar">
+        <span className="brand">Lantern Quay</span>
+        <nav className="d-flex gap-4" aria-label="Screens">
+          {links.map(([label, to]) => (
+            <NavLink key={label} to={to}>
+              {label}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="side">
+          {(place.screen === 'menu' || place.screen === 'run-up') && services.data && (
+            <select aria-label="Service" value={service} onChange={(e) => void go(`/${place.screen}/${e.target.value}`)}>
+              {services.data.services.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {day(s.day, true)} · {s.name}
+                  {s.past ? ' (past)' : ''}
+                </option>
+              ))}
+            </select>
+          )}
+          <span role="status">{joined ? 'changes arrive' : 'not connected, trying again'}</span>
+          <span>{name}</span>
+          <button onClick={() => setHelp(true)} aria-label="Keys">
+            ?
+          </button>
+        </div>
+      </header>
+      <main className="page">{children}</main>
+      <Keys show={help} close={() => setHelp(false)} />
+    </>
+  )
+}
+
+const keys = [
+  ['m d r p', 'Menu, Dish, Run-up, Plate'],
+  ['← →', 'in a run-up: the step before, the step after'],
+  ['↑ ↓', 'in a run-up: the strand above, the strand below'],
+  ['Enter', 'open what is selected; in a form: save'],
+  ['Esc', 'close without saving; what was typed is kept'],
+  ['Ctrl Z', 'take back one’s own last change on this screen'],
+  ['Ctrl Shift Z', 'do it again'],
+  ['?', 'this list'],
+]
+
+function Keys({ show, close }: { show: boolean; close: () => void }) {
+  return (
+    <Modal show={show} onHide={close} aria-labelledby="keys-title">
+      <Modal.Header>
+        <Modal.Title as="h2" id="keys-title">
+          Keys
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <table className="fire">
+          <tbody>
+            {keys.map(([key, what]) => (
+              <tr key={key}>
+                <td>
+                  <kbd>{key}</kbd>
+                </td>
+                <td>{what}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button onClick={close}>Close</Button>
+      </Modal.Footer>
+    </Modal>
+  )
+}

@@ -1,0 +1,39 @@
+// The states that every screen has: waiting, failed, empty.
+import type { ReactNode } from 'react'
+import { Refused, Unreachable } from '../api/client'
+
+export const Waiting = ({ what }: { what: string }) => (
+  <p className="waiting" role="status">
+    Reading {what} …
+  </p>
+)
+
+/** Bracket is a fault or a caution: do not pass this without looking. */
+export function Bracket({ what, children, alert }: { what: ReactNode; children?: ReactNode; alert?: boolean }) {
+  return (
+    <div className="bracket" role={alert ? 'alert' : undefined}>
+      <div className="what">{what}</div>
+      {children && <div className="advice">{children}</div>}
+    </div>
+  )
+}
+
+export function Failed({ error, again }: { error: unknown; again?: () => void }) {
+  const words = error instanceof Refused || error instanceof Unreachable ? error.message : 'This could not be shown.'
+  return (
+    <Bracket what={words} alert>
+      {again && (
+        <button className="plain-button" onClick={again}>
+          Try again
+        </button>
+      )}
+    </Bracket>
+  )
+}
+
+export const Empty = ({ title, children }: { title: string; children: ReactNode }) => (
+  <div className="empty">
+    <p className="h1">{title}</p>
+    <p className="quiet">{children}</p>
+  </div>
+)

@@ -1,0 +1,36 @@
+// How times and such are written. Only writing: no rule of the job is here.
+
+/** clock cuts the hour out of a moment as the server wrote it, in the kitchen's zone. */
+export const clock = (moment: string, seconds = true) => moment.slice(11, seconds ? 19 : 16)
+
+/** lasts writes seconds as m:ss, or h:mm:ss. */
+export function lasts(seconds: number): string {
+  const s = Math.abs(Math.round(seconds))
+  const two = (n: number) => String(n).padStart(2, '0')
+  const text = s < 3600 ? `${Math.floor(s / 60)}:${two(s % 60)}` : `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))}:${two(s % 60)}`
+  return (seconds < 0 ? '−' : '') + text
+}
+
+/** spoken writes seconds in words that fit into a sentence: 45 s, 7 min, 1 h 30. */
+export function spoken(seconds: number): string {
+  const s = Math.round(seconds)
+  if (s < 60) return `${s} s`
+  if (s < 3600) return s % 60 ? lasts(s) : `${s / 60} min`
+  if (s >= 172800 && s % 86400 === 0) return `${s / 86400} d`
+  const h = Math.floor(s / 3600)
+  const m = Math.round((s % 3600) / 60)
+  return m ? `${h} h ${m}` : `${h} h`
+}
+
+/** day writes 2026-11-28 as Saturday 28 November. */
+export function day(iso: string, short = false): string {
+  const at = new Date(iso + 'T12:00:00Z')
+  if (Number.isNaN(at.getTime())) return iso
+  const o: Intl.DateTimeFormatOptions = short
+    ? { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }
+    : { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }
+  return new Intl.DateTimeFormat('en-GB', o).format(at)
+}
+
+/** hour12 writes a clock hour on the plate. */
+export const hour12 = (h: number) => `${h === 0 ? 12 : Number.isInteger(h) ? h : h.toFixed(1)} o’clock`

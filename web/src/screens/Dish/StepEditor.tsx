@@ -1,0 +1,248 @@
+// A step, opened: every fact of it can be changed, and what a time was
+// understood as stands beside it while it is typed.
+import { useEffect, useState, type FormEvent, type ReactNode } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import { Refused, type Schemas } from '../../api/client'
+import { useDraft } from '../../parts/draft'
+import { FieldError, say, toForm, toStep, type Step, type StepForm } from './form'
+
+type Props = {
+  step: Step
+  draft: string
+  kitchen: Schemas['Kitchen']
+  focus: string
+  save: (step: Step) => Promise<boolean>
+  close: () => void
+  actions: ReactNode
+}
+
+export function StepEditor({ step, draft, kitchen, focus, save, close, actions }: Props) {
+  const form = useDraft<StepForm>(draft, toForm(step))
+  const [wrong, setWrong] = useState<{ field: string; what: string }>()
+  const [busy, setBusy] = useState(false)
+  const f = form.value
+  const set = (part: Partial<StepForm>) => form.set({ ...f, ...part })
+
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    setBusy(true)
+    try {
+      const next = await toStep(f, step)
+      setWrong(undefined)
+      if (await save(next)) {
+        form.drop()
+        close()
+      }
+    } catch (error) {
+      if (error instanceof FieldError) setWrong({ field: error.field, what: error.message })
+      else setWrong({ field: '', what: error instanceof Refused ? error.problem.detail : 'The server cannot be reached. What you typed is kept; save again.' })
+    }
+    setBusy(false)
+  }
+  useEffect(() => {
+    if (focus) document.getElementById(`step-${focus}`)?.focus()
+  }, [focus])
+
+  const kinds = [...new Set(kitchen.equipment.map((e) => e.kind))]
+  const field = { f, set, wrong }
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Step ${step.name}`}>
+      <div className="pair">
+        <Text {...field} name="name" label="step" />
+        <Time {...field} name="time" label="how long (2–2½ min, 0:45, 1 h 30)" />
+        <Form.Group controlId="step-per">
+          <Form.Label>that is for</Form.Label>
+          <Form.Select value={f.per} onChange={(e) => set({ per: e.target.value as StepForm['per'] })}>
+            <option value="once">all of it at once</option>
+            <option value="portion">each portion</option>
+            <option value="batch">each batch</option>
+          </Form.Select>
+        </Form.Group>
+        {f.per === 'batch' ? <Text {...field} name="batch" label="portions in a batch" /> : <Text {...field} name="cue" label="done when (see, hear, feel, measure)" />}
+        {f.per === 'batch' && <Text {...field} name="cue" label="done when (see, hear, feel, measure)" />}
+      </div>
+      <Hands {...field} kitchen={kitchen} />
+      <Equipment {...field} kinds={kinds} kitchen={kitchen} />
+      <fieldset>
+        <legend>then wait</legend>
+        <div className="pair">
+          <Time {...field} name="least" label="at least" />
+          <Time {...field} name="most" label="at most (empty: no limit)" />
+          <Text {...field} name="reason" label="why, how" />
+          <Form.Group controlId="step-place">
+            <Form.Label>it keeps a place in or on</Form.Label>
+            <Form.Select value={f.place} onChange={(e) => set({ place: e.target.value })}>
+              <option value="">nothing</option>
+              {kinds.filter((k) => !kitchen.equipment.some((e) => e.kind === k && e.heating)).map((k) => (
+                <option key={k}>{k}</option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+        </div>
+        <Form.Check id="step-soft" className="mt-2" label="a little longer is better than a late table" checked={f.soft} onChange={(e) => set({ soft: e.target.checked })} />
+      </fieldset>
+      <fieldset>
+        <legend>when</legend>
+        <div className="pair">
+          <Text {...field} name="by" label="should be over by (empty: as late as it may)" />
+          <Text {...field} name="daysBefore" label="days before the service" />
+        </div>
+        <Form.Check id="step-wave" className="mt-2" label="for each wave of plates by itself" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
+      </fieldset>
+      <Cautions {...field} />
+      {wrong && (
+        <p className="wrong mt-3 mb-0" role="alert">
+          {wrong.what}
+        </p>
+      )}
+      <div className="editor-actions">
+        <Button type="submit" disabled={busy}>
+          Save the step
+        </Button>
+        <Button variant="outline-dark" onClick={close}>
+          Close
+        </Button>
+        {form.typed && (
+          <Button variant="outline-dark" onClick={form.drop}>
+            Forget what I typed
+          </Button>
+        )}
+        {actions}
+      </div>
+    </Form>
+  )
+}
+
+type FieldProps = { f: StepForm; set: (part: Partial<StepForm>) => void; wrong?: { field: string; what: string } }
+type TextName = { [K in keyof StepForm]: StepForm[K] extends string ? K : never }[keyof StepForm]
+
+function Text({ f, set, wrong, name, label }: FieldProps & { name: TextName; label: string }) {
+  return (
+    <Form.Group controlId={`step-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={f[name]} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+    </Form.Group>
+  )
+}
+
+// Time is a text that is read as a time while it is typed.
+function Time({ f, set, wrong, name, label }: FieldProps & { name: 'time' | 'least' | 'most'; label: string }) {
+  const text = f[name]
+  const [heard, setHeard] = useState<{ text: string; means?: string }>({ text: '' })
+  useEffect(() => {
+    if (!text.trim()) return
+    const later = window.setTimeout(() => void say(text).then((means) => setHeard({ text, means })), 120)
+    return () => window.clearTimeout(later)
+  }, [text])
+  const settled = text.trim() !== '' && heard.text === text
+  return (
+    <Form.Group controlId={`step-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={text} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+      {settled && (heard.means ? <span className="understood">{heard.means}</span> : <span className="wrong">not understood yet</span>)}
+      {name === 'time' && !text.trim() && <span className="gap mt-1">how long?</span>}
+    </Form.Group>
+  )
+}
+
+function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitchen'] }) {
+  const edit = (i: number, part: Partial<StepForm['slices'][number]>) => set({ slices: f.slices.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+  return (
+    <fieldset>
+      <legend>hands</legend>
+      <div className="pair">
+        <Form.Group controlId="step-work">
+          <Form.Label>needed</Form.Label>
+          <Form.Select value={f.work} onChange={(e) => set({ work: e.target.value as StepForm['work'], ...(e.target.value === 'slices' && f.slices.length === 0 ? { slices: [{ at: '0', side: 'start', for: '1 min' }] } : {}) })}>
+            <option value="all">throughout</option>
+            <option value="slices">in slices</option>
+            <option value="none">not at all</option>
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="step-cook">
+          <Form.Label>whose</Form.Label>
+          <Form.Select value={f.cook} onChange={(e) => set({ cook: e.target.value })}>
+            <option value="">whoever is free</option>
+            {kitchen.cooks.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      </div>
+      {f.work === 'slices' && (
+        <div className="mt-2">
+          {f.slices.map((p, i) => (
+            <div key={i} className="d-flex gap-2 align-items-center mb-1">
+              <Form.Control style={{ width: 86 }} aria-label={`slice ${i + 1}, how long after or before`} value={p.at} isInvalid={wrong?.field === `slices.${i}.at`} onChange={(e) => edit(i, { at: e.target.value })} />
+              <Form.Select style={{ width: 178 }} aria-label={`slice ${i + 1}, counted from`} value={p.side} onChange={(e) => edit(i, { side: e.target.value as 'start' | 'end' })}>
+                <option value="start">after the start</option>
+                <option value="end">before the end</option>
+              </Form.Select>
+              for
+              <Form.Control style={{ width: 86 }} aria-label={`slice ${i + 1}, for how long`} value={p.for} isInvalid={wrong?.field === `slices.${i}.for`} onChange={(e) => edit(i, { for: e.target.value })} />
+              <button type="button" className="plain-button" onClick={() => set({ slices: f.slices.filter((_, k) => k !== i) })}>
+                remove
+              </button>
+            </div>
+          ))}
+          <button type="button" className="plain-button" onClick={() => set({ slices: [...f.slices, { at: '0', side: 'start', for: '30 s' }] })}>
+            add a slice
+          </button>
+        </div>
+      )}
+    </fieldset>
+  )
+}
+
+function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: string[]; kitchen: Schemas['Kitchen'] }) {
+  const edit = (i: number, part: Partial<StepForm['equipment'][number]>) => set({ equipment: f.equipment.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+  const heats = (kind: string) => kitchen.equipment.some((e) => e.kind === kind && e.heating)
+  return (
+    <fieldset>
+      <legend>equipment</legend>
+      {f.equipment.map((e, i) => (
+        <div key={i} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
+          <Form.Select style={{ width: 150 }} aria-label={`equipment ${i + 1}`} value={e.kind} onChange={(v) => edit(i, { kind: v.target.value })}>
+            {[...new Set([...kinds, e.kind])].map((k) => (
+              <option key={k}>{k}</option>
+            ))}
+          </Form.Select>
+          {heats(e.kind) && (
+            <>
+              <Form.Control style={{ width: 76 }} aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
+              °C
+            </>
+          )}
+          <Form.Control style={{ width: 64 }} aria-label={`equipment ${i + 1}, portions on one place`} value={e.holds} placeholder="all" isInvalid={wrong?.field === `equipment.${i}.holds`} onChange={(v) => edit(i, { holds: v.target.value })} />
+          <span className="small quiet">portions a place</span>
+          <button type="button" className="plain-button" onClick={() => set({ equipment: f.equipment.filter((_, k) => k !== i) })}>
+            remove
+          </button>
+        </div>
+      ))}
+      <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '' }] })}>
+        add equipment
+      </button>
+    </fieldset>
+  )
+}
+
+function Cautions({ f, set }: FieldProps) {
+  const edit = (i: number, part: Partial<StepForm['cautions'][number]>) => set({ cautions: f.cautions.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+  return (
+    <fieldset>
+      <legend>cautions</legend>
+      {f.cautions.map((c, i) => (
+        <div key={i} className="d-flex gap-2 mb-1">
+          <Form.Control aria-label={`caution ${i + 1}`} value={c.text} onChange={(e) => edit(i, { text: e.target.value })} />
+          <Form.Control style={{ width: 190 }} aria-label={`caution ${i + 1}, source of a limit`} placeholder="source of a limit" value={c.source} onChange={(e) => edit(i, { source: e.target.value })} />
+        </div>
+      ))}
+      <button type="button" className="plain-button" onClick={() => set({ cautions: [...f.cautions, { text: '', source: '' }] })}>
+        add a caution
+      </button>
+    </fieldset>
+  )
+}

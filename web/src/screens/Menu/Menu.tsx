@@ -1,0 +1,232 @@
+// Menu: what is served when, and to how many.
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { Button, Form } from 'react-bootstrap'
+import { api, ask, writeKey, type Schemas } from '../../api/client'
+import { reread, useRunUp, useService } from '../../api/queries'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { clock, day, lasts } from '../../parts/words'
+
+type View = Schemas['ServiceView']
+
+export function Menu({ id }: { id: string }) {
+  const service = useService(id)
+  if (service.isPending) return <Waiting what="the menu" />
+  if (service.isError) return <Failed error={service.error} again={() => void service.refetch()} />
+  return <Sheet view={service.data} />
+}
+
+function Sheet({ view }: { view: View }) {
+  const { service, readOnly } = view
+  return (
+    <>
+      <div className="page-head">
+        <h1>{service.name}</h1>
+        <span className="quiet">
+          {day(service.day)} · {view.kitchen.name}
+        </span>
+        <div className="tools">{readOnly ? null : <TakeBack screen={`menu:${service.id}`} />}</div>
+      </div>
+      {readOnly && <Past view={view} />}
+      <State id={service.id} />
+      {view.rows.length === 0 && <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty>}
+      <div className="courses">
+        {view.rows.map((row) => (
+          <Course key={row.course} view={view} row={row} />
+        ))}
+      </div>
+      {!readOnly && <Copy view={view} />}
+    </>
+  )
+}
+
+// State says whether the plan holds together: the loudest thing when it does not.
+function State({ id }: { id: string }) {
+  const runUp = useRunUp(id)
+  if (!runUp.data) return null
+  const { runUp: plan } = runUp.data
+  const gaps = plan.stops.filter((s) => s.gap)
+  return (
+    <>
+      {plan.message && <Bracket what={plan.message} />}
+      {plan.clashes.map((c) => (
+        <Bracket key={c.what} what={c.what}>
+          {c.advice} · <Link to={`/run-up/${id}`}>see it in the run-up</Link>
+        </Bracket>
+      ))}
+      {gaps.map((g) => (
+        <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
+          The rest is planned. <Link to={`/dish/${g.dish}`}>Decide it</Link>
+        </Bracket>
+      ))}
+    </>
+  )
+}
+
+type Row = View['rows'][number]
+
+function Course({ view, row }: { view: View; row: Row }) {
+  const desk = useDesk()
+  const { service } = view
+  const change = (what: string, edit: (c: Schemas['CourseHour']) => Schemas['CourseHour']) => {
+    const there = service.courses.some((c) => c.course === row.course)
+    const courses = there ? service.courses : [...service.courses, { course: row.course, hour: row.hour || '20:00', covers: [] }]
+    return desk.hand({
+      kind: 'service', id: service.id, version: view.version, screen: `menu:${service.id}`, what,
+      value: { ...service, courses: courses.map((c) => (c.course === row.course ? edit(c) : c)) },
+    })
+  }
+  const setPlates = (dish: string, name: string, plates: number) =>
+    change(`${name}: ${plates} plates`, (c) => {
+      const covers = c.covers.some((n) => n.dish === dish) ? c.covers : [...c.covers, { dish, plates }]
+      return { ...c, covers: covers.map((n) => (n.dish === dish ? { dish, plates } : n)) }
+    })
+  return (
+    <section className="course" aria-label={row.name}>
+      <div className="hour">
+        <Typed id={`hour-${row.course}`} label="to the pass" value={row.hour} readOnly={view.readOnly} save={(text) => change(`${row.name} at ${text}`, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
+        <RunUpHint id={service.id} course={row.course} />
+      </div>
+      <div>
+        {row.dishes.map((d) => (
+          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} setPlates={(n) => setPlates(d.dish, d.name, n)} />
+        ))}
+      </div>
+    </section>
+  )
+}
+
+// RunUpHint tells when a course's work begins, from the plan.
+function RunUpHint({ id, course }: { id: string; course: string }) {
+  const { data } = useRunUp(id)
+  const row = data?.runUp.courses.find((c) => c.id === course)
+  const first = data?.runUp.bars.find((b) => b.id === row?.first)
+  if (!row || !first) return null
+  return (
+    <div className="small quiet mt-2">
+      begins {day(first.start.slice(0, 10), true)} <span className="clock">{clock(first.start, false)}</span>
+    </div>
+  )
+}
+
+// Typed is a value that is saved when it is left or Enter is pressed; what does
+// not save stays as it was typed.
+function Typed(props: { id: string; label: string; value: string; readOnly: boolean; draft: string; type?: string; save: (text: string) => Promise<boolean> }) {
+  const draft = useDraft(props.draft, props.value)
+  const [busy, setBusy] = useState(false)
+  const commit = async () => {
+    if (!draft.typed || busy) return
+    if (draft.value.trim() === props.value) return draft.drop()
+    setBusy(true)
+    if (await props.save(draft.value.trim())) draft.drop()
+    setBusy(false)
+  }
+  return (
+    <Form.Group controlId={props.id}>
+      <Form.Label className="quiet">{props.label}</Form.Label>
+      <Form.Control
+        value={draft.value} readOnly={props.readOnly} autoComplete="off" inputMode={props.type === 'number' ? 'numeric' : undefined}
+        onChange={(e) => draft.set(e.target.value)} onBlur={() => void commit()}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') void commit()
+          if (e.key === 'Escape') draft.drop()
+        }}
+      />
+      {draft.typed && draft.value.trim() !== props.value && !busy && <span className="understood">not saved yet: Enter saves, Esc gives up</span>}
+    </Form.Group>
+  )
+}
+
+function DishLine({ line, readOnly, draft, setPlates }: { line: Row['dishes'][number]; readOnly: boolean; draft: string; setPlates: (n: number) => Promise<boolean> }) {
+  const desk = useDesk()
+  const [open, setOpen] = useState<string>()
+  const need = line.needs.find((n) => n.component === open)
+  const graver = line.gaps.filter((g) => !g.lesser).length
+  const lesser = line.gaps.length - graver
+  const save = (text: string) => {
+    const n = Number(text)
+    if (/^\d{1,6}$/.test(text)) return setPlates(n)
+    desk.say(`“${text}” is no number of plates.`)
+    return Promise.resolve(false)
+  }
+  return (
+    <>
+      <div className="dish-line">
+        <div className="plates">
+          <Typed id={`plates-${line.dish}`} label="plates" value={String(line.plates)} readOnly={readOnly} save={save} draft={draft} type="number" />
+        </div>
+        <div>
+          <Link className="name" to={`/dish/${line.dish}`}>
+            {line.name}
+          </Link>
+          <div className="small quiet">
+            <Link to={`/plate/${line.dish}`}>plate</Link> built in <span className="clock">{lasts(line.build)}</span> each, alone
+            {graver > 0 && <> · <span className="gap">{graver} {graver === 1 ? 'gap holds' : 'gaps hold'} it up</span></>}
+            {lesser > 0 && ` · ${lesser} ${lesser === 1 ? 'step' : 'steps'} on the heat without a cue`}
+          </div>
+        </div>
+      </div>
+      <div className="needs">
+        {line.needs.map((n) => (
+          <button key={n.component} aria-expanded={open === n.component} onClick={() => setOpen(open === n.component ? undefined : n.component)}>
+            <span>{n.make.name}</span>
+            <span className="mono">{n.make.known ? n.make.text : <span className="gap">how much?</span>}</span>
+          </button>
+        ))}
+      </div>
+      {need && (
+        <div className="opened">
+          <div className="mono">{need.make.working}</div>
+          {need.ingredients.map((i) => (
+            <div key={i.name}>
+              <b>{i.known ? i.text : '?'}</b> {i.name} <span className="quiet mono">= {i.working}</span>
+            </div>
+          ))}
+        </div>
+      )}
+    </>
+  )
+}
+
+function Past({ view }: { view: View }) {
+  return (
+    <div className="read-only-note">
+      <b>This service is past.</b> It is shown as it was planned and can only be read. <Copy view={view} />
+    </div>
+  )
+}
+
+// Copy makes the same service on another day.
+function Copy({ view }: { view: View }) {
+  const [date, setDate] = useState('')
+  const desk = useDesk()
+  const go = useNavigate()
+  const copy = async () => {
+    try {
+      const made = await ask(api.POST('/api/services/{id}/copy', { params: { path: { id: view.service.id }, header: { 'Idempotency-Key': writeKey() } }, body: { day: date } }))
+      await reread()
+      void go(`/menu/${made.id}`)
+    } catch (error) {
+      desk.say(error instanceof Error ? error.message : 'It was not copied.')
+    }
+  }
+  return (
+    <form
+      className="d-flex gap-2 align-items-end mt-3 tools"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void copy()
+      }}
+    >
+      <Form.Group controlId="copy-day">
+        <Form.Label className="quiet">the same on another day</Form.Label>
+        <Form.Control type="date" value={date} onChange={(e) => setDate(e.target.value)} />
+      </Form.Group>
+      <Button type="submit" variant="outline-dark" disabled={!date}>
+        Copy
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,129 @@
+// One placing, opened: amount, form, place, tool and seconds.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import { api, ask, Refused, type Schemas } from '../../api/client'
+
+type Placing = Schemas['Placing']
+
+const forms: Placing['form'][] = ['pool', 'ring', 'mound', 'piece', 'block', 'slices', 'leaf', 'swipe', 'dots', 'scatter']
+const textures: Placing['texture'][] = ['crisp', 'soft', 'wet', 'firm']
+
+/** PlacingForm is a placing as it was typed. */
+export type PlacingForm = Record<'component' | 'amount' | 'form' | 'hour' | 'distance' | 'turn' | 'length' | 'width' | 'count' | 'texture' | 'colour' | 'tool' | 'seconds' | 'note', string>
+
+export function toForm(p?: Placing): PlacingForm {
+  const text = (v: number | undefined) => (v ? String(v) : '')
+  return {
+    component: p?.component ?? '', amount: p?.amount ? `${p.amount.quantity}${p.amount.unit === 'piece' ? '' : ' ' + p.amount.unit}` : '', form: p?.form ?? 'mound',
+    hour: String(p?.hour ?? 12), distance: String(p?.distance ?? 0), turn: text(p?.turn), length: String(p?.length ?? 40), width: text(p?.width), count: text(p?.count),
+    texture: p?.texture ?? 'soft', colour: p?.colour ?? '#d9cba3', tool: p?.tool ?? '', seconds: String(p?.seconds ?? 0), note: p?.note ?? '',
+  }
+}
+
+/** read makes a placing of a form; it throws an Error that says what is wrong. */
+export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
+  const number = (label: string, text: string) => {
+    const v = Number(text.trim().replace(',', '.').replace('−', '-'))
+    if (text.trim() === '' || !Number.isFinite(v)) throw new Error(`${label}: “${text}” is no number`)
+    return v
+  }
+  const maybe = (label: string, text: string) => (text.trim() === '' ? undefined : number(label, text))
+  const amount = f.amount.trim() === '' ? undefined : (await ask(api.GET('/api/read/amount', { params: { query: { text: f.amount } } }))).amount
+  return {
+    ...over, component: f.component, amount, form: f.form as Placing['form'], hour: number('clock hour', f.hour), distance: number('mm from the centre', f.distance),
+    turn: maybe('turned', f.turn), length: number('length', f.length), width: maybe('width', f.width), count: maybe('how many', f.count),
+    texture: f.texture as Placing['texture'], colour: f.colour, tool: f.tool.trim() || undefined, seconds: number('seconds', f.seconds), note: f.note.trim() || undefined,
+  }
+}
+
+type Props = {
+  placing: Placing
+  form: { value: PlacingForm; set: (f: PlacingForm) => void; drop: () => void }
+  components: { id: string; name: string }[]
+  save: (p: Placing) => Promise<boolean>
+  close: () => void
+  move: (by: number) => void
+  remove: () => Promise<void>
+  first: boolean
+  last: boolean
+}
+
+export function PlacingEditor({ placing, form, components, save, close, move, remove, first, last }: Props) {
+  const [wrong, setWrong] = useState('')
+  const f = form.value
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const next = await read(f, placing)
+      setWrong('')
+      if (await save(next)) {
+        form.drop()
+        close()
+      }
+    } catch (error) {
+      setWrong(error instanceof Refused ? (error.problem.errors?.[0]?.message ?? error.message) : error instanceof Error ? error.message : 'This cannot be read.')
+    }
+  }
+  const text = (name: keyof PlacingForm, label: string, wide = 110) => (
+    <Form.Group controlId={`placing-${name}`} style={{ width: wide }}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={f[name]} autoComplete="off" onChange={(e) => form.set({ ...f, [name]: e.target.value })} />
+    </Form.Group>
+  )
+  const choice = (name: keyof PlacingForm, label: string, options: [string, string][]) => (
+    <Form.Group controlId={`placing-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Select value={f[name]} onChange={(e) => form.set({ ...f, [name]: e.target.value })}>
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  )
+  return (
+    <Form className="editor mb-2" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Placing">
+      <div className="d-flex gap-3 flex-wrap">
+        {choice('component', 'what', components.map((c) => [c.id, c.name]))}
+        {text('amount', 'amount')}
+        {choice('form', 'form', forms.map((x) => [x, x]))}
+        {text('hour', 'clock hour', 84)}
+        {text('distance', 'mm from the centre', 130)}
+        {text('turn', 'turned, degrees', 104)}
+        {text('length', 'length, mm', 92)}
+        {text('width', 'width, mm', 92)}
+        {(f.form === 'dots' || f.form === 'slices' || f.form === 'scatter') && text('count', 'how many', 84)}
+        {choice('texture', 'texture', textures.map((x) => [x, x]))}
+        <Form.Group controlId="placing-colour">
+          <Form.Label>colour</Form.Label>
+          <Form.Control type="color" value={f.colour} onChange={(e) => form.set({ ...f, colour: e.target.value })} />
+        </Form.Group>
+        {text('tool', 'tool', 150)}
+        {text('seconds', 'seconds', 84)}
+        {text('note', 'how', 320)}
+      </div>
+      {wrong && (
+        <p className="wrong mt-2 mb-0" role="alert">
+          {wrong}
+        </p>
+      )}
+      <div className="editor-actions">
+        <Button type="submit">Save the placing</Button>
+        <Button variant="outline-dark" onClick={close}>
+          Close
+        </Button>
+        <span className="flex-grow-1" />
+        <Button variant="outline-dark" size="sm" disabled={first} onClick={() => move(-1)}>
+          Before
+        </Button>
+        <Button variant="outline-dark" size="sm" disabled={last} onClick={() => move(1)}>
+          After
+        </Button>
+        <Button variant="outline-danger" size="sm" onClick={() => void remove()}>
+          Take off
+        </Button>
+      </div>
+    </Form>
+  )
+}

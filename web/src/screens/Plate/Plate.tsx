@@ -1,0 +1,171 @@
+// Plate: how it is built, in order, drawn to scale.
+import { useEffect, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { Button } from 'react-bootstrap'
+import { api, ask, type Schemas } from '../../api/client'
+import { useDish } from '../../api/queries'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { hour12, lasts } from '../../parts/words'
+import { DishSelect } from '../Dish/Dish'
+import { Drawing } from './Drawing'
+import { PlacingEditor, read, toForm, type PlacingForm } from './PlacingEditor'
+
+type View = Schemas['DishView']
+type Placing = Schemas['Placing']
+
+export function Plate({ id }: { id: string }) {
+  const dish = useDish(id)
+  if (dish.isPending) return <Waiting what="the plate" />
+  if (dish.isError) return <Failed error={dish.error} again={() => void dish.refetch()} />
+  return <Sheet view={dish.data} />
+}
+
+function Sheet({ view }: { view: View }) {
+  const [params, setParams] = useSearchParams()
+  const desk = useDesk()
+  const { dish } = view
+  const picked = params.get('placing') ?? ''
+  const pick = (id: string) => setParams(id ? { placing: id } : {}, { replace: true })
+  const open = dish.plate.placings.find((p) => p.id === picked)
+  const save = (what: string, placings: Placing[]) =>
+    desk.hand({ kind: 'dish', id: dish.id, version: view.version, screen: `plate:${dish.id}`, what, value: { ...dish, plate: { ...dish.plate, placings } } })
+  const name = (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
+  const add = async () => {
+    const made = newPlacing(view)
+    if (await save('a placing added', [...dish.plate.placings, made])) pick(made.id)
+  }
+  const form = useDraft<PlacingForm>(`placing/${dish.id}/${picked}`, toForm(open))
+  const drawing = useLiveDrawing(view, open, form.typed ? form.value : undefined)
+  return (
+    <>
+      <div className="page-head">
+        <DishSelect id={dish.id} name={dish.name} screen="plate" />
+        <span className="quiet">
+          on the {dish.plate.ware.name}, {dish.plate.ware.note} · revision {view.version}
+        </span>
+        <div className="tools">
+          <TakeBack screen={`plate:${dish.id}`} />
+        </div>
+      </div>
+      <div className="plate-screen">
+        <Drawing drawing={drawing} picked={picked} pick={pick} />
+        <div>
+          <div className="d-flex justify-content-between align-items-baseline mb-2">
+            <h2>Build</h2>
+            <span className="quiet">
+              <span className="clock">{lasts(view.build)}</span> alone
+            </span>
+          </div>
+          {dish.plate.placings.length === 0 && <Empty title="Nothing is placed yet">Add the first placing below.</Empty>}
+          <ol className="list-unstyled m-0">
+            {dish.plate.placings.map((p, i) => (
+              <li key={p.id}>
+                <Line placing={p} number={i + 1} name={name(p.component)} build={view.build} before={dish.plate.placings.slice(0, i).reduce((s, q) => s + q.seconds, 0)} picked={p.id === picked} pick={() => pick(p.id === picked ? '' : p.id)} />
+                {p.id === picked && (
+                  <PlacingEditor
+                    key={p.id} placing={p} form={form} components={view.components.map((c) => ({ id: c.component.id, name: c.component.name }))}
+                    save={(next) => save(`${name(next.component)} placed`, dish.plate.placings.map((q) => (q.id === p.id ? next : q)))}
+                    close={() => pick('')}
+                    first={i === 0} last={i === dish.plate.placings.length - 1}
+                    move={(by) => {
+                      const list = [...dish.plate.placings]
+                      list.splice(i + by, 0, ...list.splice(i, 1))
+                      void save(`${name(p.component)}: another order`, list)
+                    }}
+                    remove={async () => {
+                      if (await save(`${name(p.component)}: taken off`, dish.plate.placings.filter((q) => q.id !== p.id))) pick('')
+                    }}
+                  />
+                )}
+              </li>
+            ))}
+          </ol>
+          <Button variant="outline-dark" size="sm" onClick={() => void add()}>
+            Add a placing
+          </Button>
+          {view.findings.map((f) => (
+            <Bracket key={f.placing + f.what} what={f.what}>
+              {f.advice}
+              {f.placing && (
+                <>
+                  {' · '}
+                  <button className="plain-button" onClick={() => pick(f.placing!)}>
+                    open it
+                  </button>
+                </>
+              )}
+            </Bracket>
+          ))}
+        </div>
+      </div>
+    </>
+  )
+}
+
+// useLiveDrawing draws what is being typed, as soon as it can be read.
+function useLiveDrawing(view: View, open: Placing | undefined, typed: PlacingForm | undefined) {
+  const [live, setLive] = useState<{ of: PlacingForm; drawing: View['drawing'] }>()
+  const { plate } = view.dish
+  useEffect(() => {
+    if (!open || !typed) return
+    let over = false
+    const draw = async () => {
+      try {
+        const next = await read(typed, open)
+        const drawing = await ask(api.POST('/api/draw', { body: { ...plate, placings: plate.placings.map((p) => (p.id === open.id ? next : p)) } }))
+        if (!over) setLive({ of: typed, drawing })
+      } catch {
+        // what cannot be read yet is not drawn yet
+      }
+    }
+    void draw()
+    return () => {
+      over = true
+    }
+  }, [open, typed, plate])
+  return typed && live ? live.drawing : view.drawing
+}
+
+function Line({ placing, number, name, build, before, picked, pick }: { placing: Placing; number: number; name: string; build: number; before: number; picked: boolean; pick: () => void }) {
+  const total = Math.max(build, 1)
+  return (
+    <button className="placing" aria-current={picked} onClick={pick}>
+      <span className="number">{number}</span>
+      <span>
+        <span className="name">{name}</span>
+        <div className="small quiet">
+          {placing.form}
+          {placing.note && `, ${placing.note}`}
+        </div>
+      </span>
+      <span>
+        <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>
+        <div className="strip">
+          <i style={{ left: `${(100 * before) / total}%`, width: `${(100 * placing.seconds) / total}%` }} />
+        </div>
+      </span>
+      <span className="small">
+        {hour12(placing.hour)}, {Math.round(placing.distance)} mm
+        <div className="quiet">{placing.tool}</div>
+      </span>
+      <span className="mono text-end">{placing.seconds} s</span>
+    </button>
+  )
+}
+
+const signs: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾', '1.5': '1½' }
+
+function words(a: Schemas['Amount']) {
+  return a.unit === 'piece' ? (signs[String(a.quantity)] ?? String(a.quantity)) : `${a.quantity} ${a.unit}`
+}
+
+function newPlacing(view: View): Placing {
+  const { placings } = view.dish.plate
+  let n = placings.length + 1
+  while (placings.some((p) => p.id === `placing-${n}`)) n++
+  const unplaced = view.components.find((c) => !placings.some((p) => p.component === c.component.id)) ?? view.components[0]
+  const portion = view.dish.parts.find((p) => p.component === unplaced?.component.id)?.portion
+  return { id: `placing-${n}`, component: unplaced?.component.id ?? '', ...(portion ? { amount: portion } : {}), form: 'mound', hour: 12, distance: 0, length: 40, texture: 'soft', colour: '#d9cba3', seconds: 5 }
+}

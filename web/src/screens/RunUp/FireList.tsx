@@ -1,0 +1,42 @@
+// The plan as a list in the order of the clock: to print, to read aloud.
+import { day, clock, lasts } from '../../parts/words'
+import type { Plan } from './RunUp'
+
+export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: string; picked: string; pick: (id: string) => void }) {
+  const bars = plan.bars.filter((b) => !focus || b.dish === focus).sort((a, b) => a.from - b.from)
+  const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
+  return (
+    <table className="fire">
+      <thead>
+        <tr>
+          <th>starts</th>
+          <th>lasts</th>
+          <th>what</th>
+          <th>who, with what</th>
+          <th>done when</th>
+        </tr>
+      </thead>
+      <tbody>
+        {bars.map((b, i) => (
+          <tr key={b.id} aria-current={picked === b.id ? 'true' : undefined}>
+            <td className="clock">
+              {(i === 0 || bars[i - 1].start.slice(0, 10) !== b.start.slice(0, 10)) && <div className="small quiet">{day(b.start.slice(0, 10), true)}</div>}
+              {clock(b.start)}
+            </td>
+            <td className="clock">{lasts(b.to - b.from)}</td>
+            <td>
+              <button className="plain-button" onClick={() => pick(b.id)}>
+                {name(b.dish, b.component)}, {b.name}
+              </button>
+            </td>
+            <td>
+              {b.with.join(', ')}
+              {b.setting !== undefined && ` ${b.setting} °C`}
+            </td>
+            <td className="small">{b.cue}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

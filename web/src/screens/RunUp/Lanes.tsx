@@ -1,0 +1,120 @@
+// The same plan by cook and by equipment on an even clock, where a double
+// booking would show.
+import { useState } from 'react'
+import { clock } from '../../parts/words'
+import { evenAxis, ticks } from './axis'
+import type { Plan } from './RunUp'
+
+type Props = { plan: Plan; focus: string; picked: string; pick: (id: string) => void }
+type Lane = Plan['lanes'][number]
+type Block = Lane['blocks'][number]
+
+const width = 1200
+const left = 140
+const right = 1190
+const top = 30
+const place = 26
+
+export function Lanes({ plan, focus, picked, pick }: Props) {
+  const [at, setAt] = useState(plan.days.length - 1)
+  const dayAt = plan.days[Math.min(at, plan.days.length - 1)]
+  const [zoom, setZoom] = useState(true)
+  const lastDay = dayAt === plan.days.at(-1)
+  const from = zoom && lastDay ? Math.max(dayAt.from, dayAt.to - 80 * 60) : dayAt.from
+  const x = evenAxis(from, dayAt.to, left, right)
+  const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < dayAt.to) })).filter((l) => l.lane.cook || l.blocks.length > 0)
+  const heights = lanes.map((l) => Math.max(1, ...l.blocks.map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
+  const tops = heights.map((_, i) => top + heights.slice(0, i).reduce((a, b) => a + b, 0))
+  const bottom = top + heights.reduce((a, b) => a + b, 0)
+  return (
+    <>
+      <div className="d-flex gap-3 mb-2 tools">
+        <div className="choices" role="group" aria-label="Day">
+          {plan.days.map((d, i) => (
+            <button key={d.from} aria-pressed={i === at} onClick={() => setAt(i)}>
+              {d.label}
+            </button>
+          ))}
+        </div>
+        {lastDay && (
+          <div className="choices" role="group" aria-label="Stretch">
+            <button aria-pressed={zoom} onClick={() => setZoom(true)}>
+              the last 80 minutes
+            </button>
+            <button aria-pressed={!zoom} onClick={() => setZoom(false)}>
+              the whole day
+            </button>
+          </div>
+        )}
+      </div>
+      <svg viewBox={`0 0 ${width} ${bottom + 8}`} role="group" aria-label={`Cooks and equipment, ${dayAt.label}`}>
+        <defs>
+          <pattern id="turning" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <rect width="7" height="7" fill="#ffffff" />
+            <line x1="0" y1="0" x2="0" y2="7" stroke="#3f4f5a" strokeWidth="2" />
+          </pattern>
+        </defs>
+        {ticks(plan.origin, from, dayAt.to, 16).map((t) => (
+          <g key={t.at} aria-hidden="true">
+            <line x1={x(t.at)} x2={x(t.at)} y1={top - 4} y2={bottom} stroke="#c3cdd3" />
+            <text className="clock" x={x(t.at)} y={top - 10} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
+              {t.label}
+            </text>
+          </g>
+        ))}
+        {plan.courses.map((c) => c.leaves > from && c.leaves < dayAt.to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
+        {lanes.map(({ lane, blocks }, i) => (
+          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} x={x} window={[from, dayAt.to]} focus={focus} picked={picked} pick={pick} />
+        ))}
+      </svg>
+    </>
+  )
+}
+
+type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; x: (s: number) => number; window: [number, number]; focus: string; picked: string; pick: (id: string) => void }
+
+function LaneRow({ plan, lane, blocks, y, height, x, window, focus, picked, pick }: RowProps) {
+  return (
+    <g>
+      <line x1={0} x2={width} y1={y + height} y2={y + height} stroke="#c3cdd3" />
+      <text x={4} y={y + 24} fontSize="16" fontWeight="700">
+        {lane.name}
+      </text>
+      {lane.pauses.filter((p) => p.to > window[0] && p.from < window[1]).map((p) => (
+        <g key={p.to}>
+          <rect x={x(p.from)} y={y + 7} width={Math.max(x(p.to) - x(p.from), 2)} height={height - 14} fill="url(#turning)" stroke="#3f4f5a" />
+          {x(p.to) - x(p.from) > 30 && (
+            <title>
+              from {p.fromC} to {p.toC} °C
+            </title>
+          )}
+        </g>
+      ))}
+      {blocks.map((b, k) => (
+        <BlockMark key={k} plan={plan} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={focus !== '' && plan.bars[b.bar].dish !== focus} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
+      ))}
+    </g>
+  )
+}
+
+function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan; lane: Lane; block: Block; y: number; x: (s: number) => number; pale: boolean; picked: boolean; pick: () => void }) {
+  const bar = plan.bars[block.bar]
+  const a = x(block.from)
+  const w = Math.max(x(block.to) - a, 4)
+  const h = block.places * place - 4
+  const solid = lane.cook
+  const component = plan.strands.find((s) => s.dish === bar.dish && s.component === bar.component)?.name ?? ''
+  const words = [block.setting !== undefined ? `${component} ${block.setting} °C` : `${component} ${block.label}`, component, block.label].find((t) => t.length * 7 < w - 10) ?? ''
+  const ink = picked ? '#1554b8' : '#14202b'
+  return (
+    <g className="bar" role="button" tabIndex={0} aria-pressed={picked} aria-label={`${lane.name}: ${clock(bar.start)} ${component} ${bar.name}${block.hold ? ', waiting' : ''}`} opacity={pale ? 0.35 : 1} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
+      <rect className="halo" x={a - 2} y={y - 2} width={w + 4} height={h + 4} fill="transparent" rx="3" />
+      <rect x={a} y={y} width={w} height={h} rx="3" fill={solid ? ink : '#ffffff'} stroke={ink} strokeWidth={block.hold ? 1 : 2} strokeDasharray={block.hold ? '5 3' : undefined} />
+      {words && (
+        <text x={a + 6} y={y + 16} fontSize="14" style={{ fill: solid ? '#ffffff' : ink }}>
+          {words}
+        </text>
+      )}
+    </g>
+  )
+}

@@ -1,0 +1,202 @@
+// The strands of each dish on a folded axis, meeting at the pass.
+import type { KeyboardEvent } from 'react'
+import { clock } from '../../parts/words'
+import { foldedAxis, type Axis } from './axis'
+import type { Bar, Plan } from './RunUp'
+
+type Props = { plan: Plan; focus: string; picked: string; pick: (id: string) => void }
+type Strand = Plan['strands'][number]
+
+const width = 1200
+const left = 178
+const right = 1128
+const row = 49
+const top = 34
+const between = 16 // two dishes
+const half = 11
+
+export function Strands({ plan, focus, picked, pick }: Props) {
+  const strands = plan.strands.filter((s) => !focus || s.dish === focus)
+  const axis = foldedAxis(plan, focus, left, right)
+  const rows = strands.map((s, i) => ({ s, y: top + 30 + i * row + (plan.courses.length > 1 && !focus ? strands.slice(0, i + 1).filter((o, k) => k > 0 && o.dish !== strands[k - 1].dish).length * between : 0) }))
+  const bottom = (rows.at(-1)?.y ?? top) + 32
+  const onKey = (event: KeyboardEvent) => move(event, plan, rows.map((r) => r.s), picked, pick)
+  return (
+    <svg viewBox={`0 0 ${width} ${bottom + 24}`} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
+      <Ground axis={axis} bottom={bottom} />
+      {rows.map(({ s, y }) => (
+        <Row key={s.dish + s.component} plan={plan} strand={s} y={y} axis={axis} picked={picked} pick={pick} />
+      ))}
+      {[...new Set(strands.map((s) => s.dish))].map((dish) => (
+        <Pass key={dish} plan={plan} rows={rows.filter((r) => r.s.dish === dish)} axis={axis} />
+      ))}
+    </svg>
+  )
+}
+
+// Ground shows the folds: a new ground and a torn edge where the scale changes.
+function Ground({ axis, bottom }: { axis: Axis; bottom: number }) {
+  return (
+    <g aria-hidden="true">
+      {axis.folds.map((f, i) => (
+        <g key={f.from}>
+          <rect x={f.left} y={top} width={f.right - f.left} height={bottom - top} fill={i % 2 ? '#ffffff' : '#e9edee'} />
+          <text x={(f.left + f.right) / 2} y={top - 10} textAnchor="middle" fontSize="14" fontWeight="600" style={{ fill: '#3f4f5a' }}>
+            {f.label}
+          </text>
+          {i > 0 && <path d={torn(f.left, top, bottom)} fill="none" stroke="#3f4f5a" />}
+        </g>
+      ))}
+    </g>
+  )
+}
+
+function torn(x: number, from: number, to: number) {
+  let d = `M${x} ${from}`
+  for (let y = from, k = 0; y < to; y += 8, k++) d += `L${x + (k % 2 ? -4 : 4)} ${Math.min(y + 8, to)}`
+  return d
+}
+
+function Row({ plan, strand, y, axis, picked, pick }: { plan: Plan; strand: Strand; y: number; axis: Axis; picked: string; pick: (id: string) => void }) {
+  const bars = strand.bars.map((i) => plan.bars[i])
+  const labels = place(bars, axis)
+  const last = bars.at(-1)
+  const first = bars[0]
+  return (
+    <g>
+      <text x={16} y={y + 5} fontSize="16" fontWeight="700">
+        {strand.name}
+      </text>
+      {first && last && <line x1={axis.x(first.from)} x2={axis.x(last.to)} y1={y} y2={y} stroke="#14202b" strokeWidth="2" />}
+      {strand.holds.map((h) => (
+        <HoldMark key={h.from + '-' + h.to} hold={h} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
+      ))}
+      {bars.map((b, i) => (
+        <BarMark key={b.id} bar={b} y={y} axis={axis} label={labels[i]} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
+      ))}
+      {strand.stop && <StopMark strand={strand} y={y} x={first ? axis.x(first.from) : axis.x(plan.courses[strand.course].leaves)} />}
+    </g>
+  )
+}
+
+// place gives each bar's name room above it, and leaves it out where there is
+// none: it is read when the bar is selected.
+function place(bars: Bar[], axis: Axis): { text: string; x: number }[] {
+  let free = left - 40
+  return bars.map((b) => {
+    const text = b.placing && b.number ? `${b.number} ${b.name}` : b.name
+    const wide = text.length * 7
+    const mid = (axis.x(b.from) + axis.x(b.to)) / 2
+    const x = Math.min(Math.max(mid - wide / 2, free), mid - 4)
+    if (x < free || x > mid + 4) return { text: '', x: 0 }
+    free = x + wide + 8
+    return { text, x }
+  })
+}
+
+function BarMark({ bar, y, axis, label, picked, pick, first }: { bar: Bar; y: number; axis: Axis; label: { text: string; x: number }; picked: boolean; pick: () => void; first: boolean }) {
+  const a = axis.x(bar.from)
+  const b = Math.max(axis.x(bar.to), a + 5)
+  const color = picked ? '#1554b8' : '#14202b'
+  return (
+    <g className="bar" role="button" tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${clock(bar.start)} ${bar.name}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
+      <rect className="halo" x={a - 5} y={y - 24} width={b - a + 10} height={48} fill="transparent" rx="3" />
+      <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
+      {bar.hands.map(({ from, to }) => (
+        <rect key={from} x={axis.x(from)} y={y - half} width={Math.max(Math.min(axis.x(to), b) - axis.x(from), 2)} height={half * 2} fill={color} rx="2" />
+      ))}
+      {label.text && (
+        <text x={label.x} y={y - half - 5} fontSize="14" fontWeight={picked ? 700 : 400} style={{ fill: picked ? '#1554b8' : '#14202b' }}>
+          {label.text}
+        </text>
+      )}
+    </g>
+  )
+}
+
+// HoldMark is the bracket in which a wait must end, and its words if they fit.
+function HoldMark({ hold, from, to, y, axis }: { hold: Strand['holds'][number]; from: Bar; to: Bar; y: number; axis: Axis }) {
+  const a = axis.x(from.to)
+  const b = axis.x(to.from)
+  const wide = hold.text.length * 6.6
+  return (
+    <g aria-hidden="true">
+      {hold.text && b - a > wide + 6 && (
+        <text x={(a + b) / 2} y={y + 20} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
+          {hold.text}
+        </text>
+      )}
+      {hold.limit !== undefined && <path d={`M${b - 6} ${y - 9}h4v18h-4`} fill="none" stroke="#a3261b" strokeWidth={hold.over ? 4 : 2} />}
+    </g>
+  )
+}
+
+function StopMark({ strand, y, x }: { strand: Strand; y: number; x: number }) {
+  const stop = strand.stop!
+  const words = stop.gap ? stop.why : 'cannot be done'
+  const wide = words.length * 7 + 20
+  const at = Math.max(x - wide - 14, left)
+  return (
+    <g>
+      <line x1={at + wide} x2={x} y1={y} y2={y} stroke="#a3261b" strokeWidth="2" strokeDasharray="3 4" />
+      <path d={`M${at + 6} ${y - 12}h-6v24h6M${at + wide - 6} ${y - 12}h6v24h-6`} fill="none" stroke="#a3261b" strokeWidth="2" />
+      <text x={at + 10} y={y + 5} fontSize="14" fontWeight="600" style={{ fill: '#a3261b' }}>
+        {words}
+      </text>
+      <text x={at} y={y - 17} fontSize="14" style={{ fill: '#3f4f5a' }}>
+        {stop.name.split(', ').slice(1).join(', ') || stop.name}
+      </text>
+    </g>
+  )
+}
+
+// Pass is the blue line at which the strands of a dish meet.
+function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }[]; axis: Axis }) {
+  const course = plan.courses[rows[0].s.course]
+  const from = rows[0].y - 28
+  const to = rows.at(-1)!.y + 26
+  const end = axis.x(course.leaves)
+  const last = end >= axis.right - 1
+  const x = last ? end + 30 : end + 20
+  const y = (from + to) / 2
+  const hour = course.hour.slice(11, 19)
+  return (
+    <g>
+      {rows.map((r) => {
+        const bar = r.s.bars.map((i) => plan.bars[i]).at(-1)
+        return bar && <path key={r.s.component} d={`M${Math.max(axis.x(bar.to), axis.x(bar.from) + 5)} ${r.y}C${x - 6} ${r.y} ${x - 26} ${y} ${x - 12} ${y}`} fill="none" stroke="#14202b" strokeWidth="2" />
+      })}
+      <line x1={x} x2={x} y1={from} y2={to} stroke="#1554b8" strokeWidth="5" />
+      <circle cx={x} cy={y} r="17" fill="#ffffff" stroke="#1554b8" strokeWidth="5" />
+      <text x={x} y={y + 5} textAnchor="middle" fontSize="14" fontWeight="700" style={{ fill: '#1554b8' }}>
+        {course.plates}
+      </text>
+      <text className="clock" x={last ? width - 4 : x + 10} y={last ? to + 18 : from + 12} fontSize="16" fontWeight="700" textAnchor={last ? 'end' : 'start'}>
+        {hour}
+      </text>
+    </g>
+  )
+}
+
+// move walks with the arrow keys: along a strand, and to the strand above or below.
+function move(event: KeyboardEvent, plan: Plan, strands: Strand[], picked: string, pick: (id: string) => void) {
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+  if (!way) return
+  event.preventDefault()
+  const at = strands.findIndex((s) => s.bars.some((i) => plan.bars[i].id === picked))
+  let next: Bar | undefined
+  if (at < 0) next = plan.bars[strands[0]?.bars[0]]
+  else if (way[0]) {
+    const k = strands[at].bars.findIndex((i) => plan.bars[i].id === picked)
+    next = plan.bars[strands[at].bars[k + way[0]]]
+  } else {
+    const now = plan.bars.find((b) => b.id === picked)!
+    const row = strands[at + way[1]]
+    next = row?.bars.map((i) => plan.bars[i]).sort((a, b) => Math.abs(a.from - now.from) - Math.abs(b.from - now.from))[0]
+  }
+  if (!next) return
+  pick(next.id)
+  const id = next.id
+  const svg = event.currentTarget
+  requestAnimationFrame(() => svg.querySelector<SVGElement>(`[data-bar="${CSS.escape(id)}"]`)?.focus())
+}

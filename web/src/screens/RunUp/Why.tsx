@@ -1,0 +1,49 @@
+// Why a step is where it is, as a sum of figures, and how far it could move.
+import { Link } from 'react-router'
+import { Bracket } from '../../parts/States'
+import { clock, lasts, spoken } from '../../parts/words'
+import type { Bar, Plan } from './RunUp'
+
+export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
+  if (!bar)
+    return (
+      <div className="card-plain mt-3 quiet" aria-live="polite">
+        Select a step to see why it is at its minute, and how far it could move.
+      </div>
+    )
+  const component = plan.strands.find((s) => s.dish === bar.dish && s.component === bar.component)?.name
+  return (
+    <section className="card-plain why" aria-live="polite" aria-label="Why">
+      <div>
+        <h2>
+          Why does {component ? `${component}, ` : ''}
+          {bar.name} start at <span className="clock">{clock(bar.start)}</span>?
+        </h2>
+        <div className="sum mono">{bar.why.sum}</div>
+        <div className="mt-1">
+          <b>Later</b>: {bar.why.later > 0 ? `by ${spoken(bar.why.later)} at most; then ` : 'no; '}
+          {bar.why.laterTo}. <b>Earlier</b>: {bar.why.earlier > 0 ? `by ${spoken(bar.why.earlier)} at most; then ` : 'no; '}
+          {bar.why.earlierTo}.
+        </div>
+      </div>
+      <div>
+        <div>
+          <span className="clock">{lasts(bar.to - bar.from)}</span> <span className="working">{bar.working}</span>
+        </div>
+        <div>
+          {bar.with.join(', ')}
+          {bar.setting !== undefined && ` at ${bar.setting} °C`}
+        </div>
+        {bar.cue && <div className="quiet">until: {bar.cue}</div>}
+        <div className="small">
+          {bar.placing ? <Link to={`/plate/${bar.dish}?placing=${bar.placing}`}>open the plate</Link> : <Link to={`/dish/${bar.dish}?step=${bar.component}/${bar.step}`}>change the step</Link>}
+        </div>
+      </div>
+      {(bar.cautions ?? []).map((c) => (
+        <Bracket key={c.text} what={c.text}>
+          {c.source}
+        </Bracket>
+      ))}
+    </section>
+  )
+}
