@@ -56,21 +56,10 @@ func (s Spec) Draw() Drawing {
 		pen := newPen(x, y, p.Turn)
 		p.draw(pen)
 		shape.Outline, shape.Detail = pen.outline.String(), pen.detail.String()
-		shape.LabelX, shape.LabelY = p.label(x, y)
 		d.Shapes = append(d.Shapes, shape)
 	}
+	s.label(&d)
 	return d
-}
-
-// label stands at the end of the longer side, towards the rim.
-func (p Placing) label(x, y float64) (float64, float64) {
-	r := math.Hypot(x, y)
-	reach := p.Length / 2
-	if p.Form == Pool || r < 1 {
-		a := (p.Turn + 150) * math.Pi / 180
-		return round(x + reach*0.85*math.Sin(a)), round(y - reach*0.85*math.Cos(a))
-	}
-	return round(x + x/r*reach*0.6), round(y + y/r*reach*0.6)
 }
 
 // width of the shape, its length where none was given.
@@ -198,12 +187,19 @@ func (p *pen) blob(a, b float64, lobes int, depth float64) {
 	})
 }
 
-// fillet is thick at one end and thin at the other.
+// fillet is a superellipse (of the fourth order; Lamé), thicker at one end.
 func (p *pen) fillet(a, b float64) {
-	p.around(0, 0, func(t float64) (float64, float64) { return a, b * (0.82 - 0.18*math.Cos(t)) })
+	const chords = 48
+	points := make([][2]float64, chords)
+	for i := range points {
+		sin, cos := math.Sincos(2 * math.Pi * float64(i) / chords)
+		x, y := math.Copysign(math.Sqrt(math.Abs(cos)), cos), math.Copysign(math.Sqrt(math.Abs(sin)), sin)
+		points[i] = [2]float64{a * x, b * y * (0.87 - 0.13*x)}
+	}
+	p.path(true, points...)
 	p.onto(&p.detail)
-	for _, f := range []float64{-0.5, -0.15, 0.2, 0.55} {
-		p.path(false, [2]float64{a * f, -b * 0.55}, [2]float64{a * (f + 0.12), 0}, [2]float64{a * f, b * 0.55})
+	for _, f := range []float64{-0.6, -0.2, 0.2, 0.55} {
+		p.path(false, [2]float64{a * f, -b * 0.5}, [2]float64{a * (f + 0.1), 0}, [2]float64{a * f, b * 0.5})
 	}
 }
 
@@ -239,7 +235,7 @@ func (p *pen) swipe(a, b float64) {
 	var upper, lower [][2]float64
 	for i := range 17 {
 		t := float64(i)/8 - 1
-		middle, half := b*0.9*t*t-b*0.45, b*0.5*(1-0.35*(t+1))
+		middle, half := b*0.9*t*t-b*0.45, b*0.5*(1-0.25*(t+1))*math.Sqrt(1-math.Pow(t, 6))
 		upper = append(upper, [2]float64{a * t, middle - half})
 		lower = append([][2]float64{{a * t, middle + half}}, lower...)
 	}

@@ -11,10 +11,11 @@ import (
 // The folded axis: days, then hours, then minutes and at last seconds take
 // equal room, and a stretch in which nothing happens takes none.
 const (
-	emptyStretch = 45 * 60 // on the day itself, longer ones are folded away
-	lastMinutes  = 5 * 60  // before a course, drawn large
-	rush         = 35 * 60 // before the first course, drawn by itself
-	longBar      = 40 * 60 // of longer bars only the ends count as happening
+	emptyStretch = 150 * 60 // longer ones are folded away
+	shortStretch = 15 * 60  // shorter ones do not get a fold of their own
+	lastMinutes  = 5 * 60   // before a course, drawn large
+	rush         = 35 * 60  // before the first course, drawn by itself
+	longBar      = 40 * 60  // of longer bars only the ends count as happening
 	maxFolds     = 8
 )
 
@@ -30,7 +31,7 @@ func (r *reading) folds() []Fold {
 		}
 		from := s[0]
 		for _, c := range cuts {
-			if c > from+60 && c < s[1] {
+			if c > from && c < s[1] && (c-from >= shortStretch || r.leaves(c) || r.leaves(c+lastMinutes)) {
 				out = append(out, Fold{From: from, To: c})
 				from = c
 			}
@@ -46,17 +47,33 @@ func (r *reading) folds() []Fold {
 	return out
 }
 
+// leaves reports whether a course leaves at a moment.
+func (r *reading) leaves(at int64) bool {
+	for c := range r.courses {
+		if r.leaving(c) == at {
+			return true
+		}
+	}
+	return false
+}
+
+// leaving is when a course has left: its hour, or later where it is late.
+func (r *reading) leaving(c int) int64 {
+	at := r.seconds(r.courses[c].at)
+	for i, w := range r.works {
+		if w.course == c && w.step == nil {
+			at = max(at, r.plan.Tasks[i].End)
+		}
+	}
+	return at
+}
+
 // cuts are the moments at which the scale changes: before the rush, five
 // minutes before each course leaves, and when it has left.
 func (r *reading) cuts() []int64 {
 	var out []int64
-	for c, k := range r.courses {
-		at := r.seconds(k.at)
-		for i, w := range r.works {
-			if w.course == c && w.step == nil {
-				at = max(at, r.plan.Tasks[i].End)
-			}
-		}
+	for c := range r.courses {
+		at := r.leaving(c)
 		out = append(out, at, at-lastMinutes)
 		if c == 0 {
 			out = append(out, at-rush)

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/reason"
@@ -167,15 +168,18 @@ func waitText(reason string, l schedule.Link, place bool, r *reading) string {
 		reason = r.names[l.Holds[0].OneOf[0]]
 	}
 	least := l.Least()
+	if reason != "" {
+		reason += ", "
+	}
 	switch {
 	case l.Max == nil && least == 0:
-		return reason
+		return strings.TrimSuffix(reason, ", ")
 	case l.Max == nil:
-		return fmt.Sprintf("%s, at least %s", reason, units.FormatDuration(least))
+		return fmt.Sprintf("%sat least %s", reason, units.FormatDuration(least))
 	case least == 0:
-		return fmt.Sprintf("%s, at most %s", reason, units.FormatDuration(*l.Max))
+		return fmt.Sprintf("%sat most %s", reason, units.FormatDuration(*l.Max))
 	}
-	return fmt.Sprintf("%s, %s", reason, units.FormatRange(units.Range{Quick: least, Usual: (least + *l.Max) / 2, Slow: *l.Max}))
+	return fmt.Sprintf("%s%s", reason, units.FormatRange(units.Range{Quick: least, Usual: (least + *l.Max) / 2, Slow: *l.Max}))
 }
 
 func (r *reading) courseRows(out *RunUp) {

@@ -37,7 +37,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
   return (
     <>
       <header className="frame-bar">
-        <span className="brand">Lantern Quay</span>
+        <span className="brand">Jointime</span>
         <nav className="d-flex gap-4" aria-label="Screens">
           {links.map(([label, to]) => (
             <NavLink key={label} to={to}>

@@ -15,7 +15,8 @@ export function lasts(seconds: number): string {
 export function spoken(seconds: number): string {
   const s = Math.round(seconds)
   if (s < 60) return `${s} s`
-  if (s < 3600) return s % 60 ? lasts(s) : `${s / 60} min`
+  if (s < 600 && s % 60) return lasts(s)
+  if (s < 3600) return `${Math.round(s / 60)} min`
   if (s >= 172800 && s % 86400 === 0) return `${s / 86400} d`
   const h = Math.floor(s / 3600)
   const m = Math.round((s % 3600) / 60)
@@ -33,4 +34,9 @@ export function day(iso: string, short = false): string {
 }
 
 /** hour12 writes a clock hour on the plate. */
-export const hour12 = (h: number) => `${h === 0 ? 12 : Number.isInteger(h) ? h : h.toFixed(1)} o’clock`
+export function hour12(h: number): string {
+  const parts: Record<number, string> = { 0: '', 0.25: '¼', 0.5: '½', 0.75: '¾' }
+  const whole = Math.floor(h)
+  const part = parts[h - whole]
+  return `${part === undefined ? h.toFixed(1) : `${whole || (part ? '' : 12)}${part}`} o’clock`
+}

@@ -144,7 +144,7 @@ function StepLines({ step, said, gaps, open, pick }: { step: Step; said: string;
           {gap && <span className="gap me-2">{gap.question}</span>}
           <span className="facts">{facts.filter(Boolean).join(', ')}</span>
         </span>
-        <span className="cue">{step.cue && `until ${step.cue.split(';')[0]}`}</span>
+        {step.cue && <span className="cue">until {step.cue.split(';')[0]}</span>}
       </button>
       {wait && (
         <button className="step-line wait" onClick={pick} tabIndex={-1}>
@@ -152,7 +152,6 @@ function StepLines({ step, said, gaps, open, pick }: { step: Step; said: string;
           <span>
             <span className="facts">{wait}</span>
           </span>
-          <span />
         </button>
       )}
     </>

@@ -198,9 +198,17 @@ function Past({ view }: { view: View }) {
   )
 }
 
+// nextWeek is the first day a week on, or several, that is still to come.
+function nextWeek(day: string): string {
+  const at = new Date(day + 'T12:00:00Z')
+  do at.setUTCDate(at.getUTCDate() + 7)
+  while (at.getTime() < Date.now())
+  return at.toISOString().slice(0, 10)
+}
+
 // Copy makes the same service on another day.
 function Copy({ view }: { view: View }) {
-  const [date, setDate] = useState('')
+  const [date, setDate] = useState(() => nextWeek(view.service.day))
   const desk = useDesk()
   const go = useNavigate()
   const copy = async () => {

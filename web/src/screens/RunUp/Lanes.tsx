@@ -18,11 +18,11 @@ const place = 26
 export function Lanes({ plan, focus, picked, pick }: Props) {
   const [at, setAt] = useState(plan.days.length - 1)
   const dayAt = plan.days[Math.min(at, plan.days.length - 1)]
-  const [zoom, setZoom] = useState(true)
+  const [stretch, setStretch] = useState('evening')
   const lastDay = dayAt === plan.days.at(-1)
-  const from = zoom && lastDay ? Math.max(dayAt.from, dayAt.to - 80 * 60) : dayAt.from
-  const x = evenAxis(from, dayAt.to, left, right)
-  const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < dayAt.to) })).filter((l) => l.lane.cook || l.blocks.length > 0)
+  const [from, to] = (lastDay && stretches(plan, dayAt).find((s) => s.key === stretch)?.span) || [dayAt.from, dayAt.to]
+  const x = evenAxis(from, to, left, right)
+  const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => l.lane.cook || l.blocks.length > 0)
   const heights = lanes.map((l) => Math.max(1, ...l.blocks.map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
   const tops = heights.map((_, i) => top + heights.slice(0, i).reduce((a, b) => a + b, 0))
   const bottom = top + heights.reduce((a, b) => a + b, 0)
@@ -38,12 +38,11 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
         </div>
         {lastDay && (
           <div className="choices" role="group" aria-label="Stretch">
-            <button aria-pressed={zoom} onClick={() => setZoom(true)}>
-              the last 80 minutes
-            </button>
-            <button aria-pressed={!zoom} onClick={() => setZoom(false)}>
-              the whole day
-            </button>
+            {stretches(plan, dayAt).map((s) => (
+              <button key={s.key} aria-pressed={stretch === s.key} onClick={() => setStretch(s.key)}>
+                {s.label}
+              </button>
+            ))}
           </div>
         )}
       </div>
@@ -54,7 +53,7 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
             <line x1="0" y1="0" x2="0" y2="7" stroke="#3f4f5a" strokeWidth="2" />
           </pattern>
         </defs>
-        {ticks(plan.origin, from, dayAt.to, 16).map((t) => (
+        {ticks(plan.origin, from, to - 1, 16).map((t) => (
           <g key={t.at} aria-hidden="true">
             <line x1={x(t.at)} x2={x(t.at)} y1={top - 4} y2={bottom} stroke="#c3cdd3" />
             <text className="clock" x={x(t.at)} y={top - 10} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
@@ -62,13 +61,25 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
             </text>
           </g>
         ))}
-        {plan.courses.map((c) => c.leaves > from && c.leaves < dayAt.to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
+        {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
         {lanes.map(({ lane, blocks }, i) => (
-          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} x={x} window={[from, dayAt.to]} focus={focus} picked={picked} pick={pick} />
+          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} x={x} window={[from, to]} focus={focus} picked={picked} pick={pick} />
         ))}
       </svg>
     </>
   )
+}
+
+// stretches are what one looks at on the day itself: the evening, each course
+// on its way, the whole day.
+function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: string; span: [number, number] }[] {
+  const first = Math.min(...plan.courses.map((c) => c.leaves))
+  const last = Math.max(...plan.courses.map((c) => c.leaves))
+  return [
+    { key: 'evening', label: 'the evening', span: [Math.max(on.from, first - 40 * 60), last + 120] },
+    ...plan.courses.map((c): { key: string; label: string; span: [number, number] } => ({ key: c.id, label: `to ${c.hour.slice(11, 16)}`, span: [c.leaves - 38 * 60, c.leaves + 60] })),
+    { key: 'day', label: 'the whole day', span: [on.from, on.to] },
+  ]
 }
 
 type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; x: (s: number) => number; window: [number, number]; focus: string; picked: string; pick: (id: string) => void }
@@ -83,10 +94,10 @@ function LaneRow({ plan, lane, blocks, y, height, x, window, focus, picked, pick
       {lane.pauses.filter((p) => p.to > window[0] && p.from < window[1]).map((p) => (
         <g key={p.to}>
           <rect x={x(p.from)} y={y + 7} width={Math.max(x(p.to) - x(p.from), 2)} height={height - 14} fill="url(#turning)" stroke="#3f4f5a" />
-          {x(p.to) - x(p.from) > 30 && (
-            <title>
-              from {p.fromC} to {p.toC} °C
-            </title>
+          {x(p.to) - x(p.from) > 96 && (
+            <text className="over" x={(x(p.from) + x(p.to)) / 2} y={y + 24} fontSize="14" textAnchor="middle">
+              {p.toC > p.fromC ? 'heats' : 'cools'} to {p.toC} °C
+            </text>
           )}
         </g>
       ))}
@@ -109,7 +120,7 @@ function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan
   return (
     <g className="bar" role="button" tabIndex={0} aria-pressed={picked} aria-label={`${lane.name}: ${clock(bar.start)} ${component} ${bar.name}${block.hold ? ', waiting' : ''}`} opacity={pale ? 0.35 : 1} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
       <rect className="halo" x={a - 2} y={y - 2} width={w + 4} height={h + 4} fill="transparent" rx="3" />
-      <rect x={a} y={y} width={w} height={h} rx="3" fill={solid ? ink : '#ffffff'} stroke={ink} strokeWidth={block.hold ? 1 : 2} strokeDasharray={block.hold ? '5 3' : undefined} />
+      <rect x={a} y={y} width={w} height={h} rx="3" fill={solid ? ink : '#ffffff'} stroke={solid ? '#f3f5f4' : ink} strokeWidth={block.hold || solid ? 1 : 2} strokeDasharray={block.hold ? '5 3' : undefined} />
       {words && (
         <text x={a + 6} y={y + 16} fontSize="14" style={{ fill: solid ? '#ffffff' : ink }}>
           {words}

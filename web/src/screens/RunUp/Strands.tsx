@@ -10,7 +10,7 @@ type Strand = Plan['strands'][number]
 const width = 1200
 const left = 178
 const right = 1128
-const row = 49
+const row = 44
 const top = 34
 const between = 16 // two dishes
 const half = 11
@@ -18,11 +18,11 @@ const half = 11
 export function Strands({ plan, focus, picked, pick }: Props) {
   const strands = plan.strands.filter((s) => !focus || s.dish === focus)
   const axis = foldedAxis(plan, focus, left, right)
-  const rows = strands.map((s, i) => ({ s, y: top + 30 + i * row + (plan.courses.length > 1 && !focus ? strands.slice(0, i + 1).filter((o, k) => k > 0 && o.dish !== strands[k - 1].dish).length * between : 0) }))
-  const bottom = (rows.at(-1)?.y ?? top) + 32
+  const rows = strands.map((s, i) => ({ s, y: top + 26 + i * row + (plan.courses.length > 1 && !focus ? strands.slice(0, i + 1).filter((o, k) => k > 0 && o.dish !== strands[k - 1].dish).length * between : 0) }))
+  const bottom = (rows.at(-1)?.y ?? top) + 24
   const onKey = (event: KeyboardEvent) => move(event, plan, rows.map((r) => r.s), picked, pick)
   return (
-    <svg viewBox={`0 0 ${width} ${bottom + 24}`} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
+    <svg viewBox={`0 0 ${width} ${bottom + 18}`} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
       <Ground axis={axis} bottom={bottom} />
       {rows.map(({ s, y }) => (
         <Row key={s.dish + s.component} plan={plan} strand={s} y={y} axis={axis} picked={picked} pick={pick} />
@@ -100,13 +100,13 @@ function BarMark({ bar, y, axis, label, picked, pick, first }: { bar: Bar; y: nu
   const color = picked ? '#1554b8' : '#14202b'
   return (
     <g className="bar" role="button" tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${clock(bar.start)} ${bar.name}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
-      <rect className="halo" x={a - 5} y={y - 24} width={b - a + 10} height={48} fill="transparent" rx="3" />
+      <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
       {bar.hands.map(({ from, to }) => (
         <rect key={from} x={axis.x(from)} y={y - half} width={Math.max(Math.min(axis.x(to), b) - axis.x(from), 2)} height={half * 2} fill={color} rx="2" />
       ))}
       {label.text && (
-        <text x={label.x} y={y - half - 5} fontSize="14" fontWeight={picked ? 700 : 400} style={{ fill: picked ? '#1554b8' : '#14202b' }}>
+        <text className="over" x={label.x} y={y - half - 4} fontSize="14" fontWeight={picked ? 700 : 400} style={{ fill: picked ? '#1554b8' : '#14202b' }}>
           {label.text}
         </text>
       )}
@@ -122,7 +122,7 @@ function HoldMark({ hold, from, to, y, axis }: { hold: Strand['holds'][number]; 
   return (
     <g aria-hidden="true">
       {hold.text && b - a > wide + 6 && (
-        <text x={(a + b) / 2} y={y + 20} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
+        <text className="over" x={(a + b) / 2} y={y + 17} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
           {hold.text}
         </text>
       )}
@@ -153,8 +153,8 @@ function StopMark({ strand, y, x }: { strand: Strand; y: number; x: number }) {
 // Pass is the blue line at which the strands of a dish meet.
 function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }[]; axis: Axis }) {
   const course = plan.courses[rows[0].s.course]
-  const from = rows[0].y - 28
-  const to = rows.at(-1)!.y + 26
+  const from = rows[0].y - 24
+  const to = rows.at(-1)!.y + 22
   const end = axis.x(course.leaves)
   const last = end >= axis.right - 1
   const x = last ? end + 30 : end + 20
@@ -171,7 +171,7 @@ function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }
       <text x={x} y={y + 5} textAnchor="middle" fontSize="14" fontWeight="700" style={{ fill: '#1554b8' }}>
         {course.plates}
       </text>
-      <text className="clock" x={last ? width - 4 : x + 10} y={last ? to + 18 : from + 12} fontSize="16" fontWeight="700" textAnchor={last ? 'end' : 'start'}>
+      <text className="clock" x={last ? width - 4 : x + 10} y={last ? to + 17 : from + 12} fontSize="16" fontWeight="700" textAnchor={last ? 'end' : 'start'}>
         {hour}
       </text>
     </g>

@@ -19,12 +19,17 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
           Why does {component ? `${component}, ` : ''}
           {bar.name} start at <span className="clock">{clock(bar.start)}</span>?
         </h2>
-        <div className="sum mono">{bar.why.sum}</div>
+        <div className="sum">{bar.why.sum}</div>
         <div className="mt-1">
           <b>Later</b>: {bar.why.later > 0 ? `by ${spoken(bar.why.later)} at most; then ` : 'no; '}
           {bar.why.laterTo}. <b>Earlier</b>: {bar.why.earlier > 0 ? `by ${spoken(bar.why.earlier)} at most; then ` : 'no; '}
           {bar.why.earlierTo}.
         </div>
+        {(bar.cautions ?? []).map((c) => (
+          <Bracket key={c.text} what={c.text}>
+            {c.source}
+          </Bracket>
+        ))}
       </div>
       <div>
         <div>
@@ -39,11 +44,6 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
           {bar.placing ? <Link to={`/plate/${bar.dish}?placing=${bar.placing}`}>open the plate</Link> : <Link to={`/dish/${bar.dish}?step=${bar.component}/${bar.step}`}>change the step</Link>}
         </div>
       </div>
-      {(bar.cautions ?? []).map((c) => (
-        <Bracket key={c.text} what={c.text}>
-          {c.source}
-        </Bracket>
-      ))}
     </section>
   )
 }
