@@ -111,8 +111,9 @@ func (d *draft) reach(x strand, built [][]int) {
 		if len(from) > 1 {
 			source = from[w : w+1]
 		}
+		shared := len(from) == 1 && then.Place != nil && then.Place.Holds == 0
 		for k, i := range takers {
-			d.wait(then, source, []int{i}, k == len(takers)-1)
+			d.wait(then, source, []int{i}, k == len(takers)-1 && (!shared || w == len(built)-1))
 		}
 	}
 }

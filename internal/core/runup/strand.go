@@ -191,7 +191,8 @@ func (d *draft) needed(n recipe.Needed, portions int) schedule.Use {
 }
 
 // wait links the tasks of one step with those of the next, wave by wave.
-// Holding says whether the place is kept for this taker.
+// Holding says whether the place is kept for this taker. What was made at once
+// and stands on one place keeps it until the last wave has taken from it.
 func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 	for a, i := range from {
 		for b, j := range to {
@@ -202,7 +203,8 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 			if w.Most != nil && w.Soft {
 				l.Over = ptr(priceSoftWait)
 			}
-			if w.Place != nil && holding {
+			last := len(from) == len(to) || b == len(to)-1 || (w.Place != nil && w.Place.Holds > 0)
+			if w.Place != nil && holding && last {
 				l.Holds = []schedule.Use{d.needed(*w.Place, min(d.works[i].portions, d.works[j].portions))}
 			}
 			d.problem.Links = append(d.problem.Links, l)

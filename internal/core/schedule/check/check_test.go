@@ -68,7 +68,7 @@ func TestEveryRuleIsJudged(t *testing.T) {
 		"lasts":                    func(p *schedule.Problem, _ *schedule.Plan) { p.Tasks[0].Duration = 90 },
 		"has 1 units, 2 are taken": func(p *schedule.Problem, _ *schedule.Plan) { p.Links[0].Holds[0].Units = 2 },
 		"needs 240 s": func(p *schedule.Problem, _ *schedule.Plan) {
-			p.Resources[2].Setting.Down = 5
+			p.Resources[2].Setting.Down = 10
 			*p.Tasks[1].Uses[0].Setting = 176
 		},
 		"stands at 200 °C only at": func(p *schedule.Problem, _ *schedule.Plan) { p.Resources[2].Setting.Up = 2 },

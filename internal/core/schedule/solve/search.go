@@ -236,12 +236,17 @@ func (s *search) worstWait() (task int, by int64) {
 	return task, by
 }
 
-// improve takes a part of the plan out and puts it back, rounds times.
+// harder is how many times the rounds are gone through at most while a strict
+// limit is still passed: there the plan matters most.
+const harder = 12
+
+// improve takes a part of the plan out and puts it back, rounds times, and more
+// often while a strict limit is passed.
 func (s *search) improve(ctx context.Context, rounds int) {
 	if len(s.m.tasks) == 0 {
 		return
 	}
-	for k := 0; rounds < 0 || k < rounds; k++ {
+	for k := 0; rounds < 0 || k < rounds || (s.value.violation > 0 && k < harder*rounds); k++ {
 		if k%16 == 0 && ctx.Err() != nil {
 			return
 		}
@@ -282,13 +287,22 @@ func (s *search) settle(ctx context.Context) {
 	}
 }
 
-// nudge bids one of the tasks taken out, now and then, to come earlier.
+// nudge bids one of the tasks taken out, now and then, to come earlier, or
+// later.
 func (s *search) nudge(out []int) {
 	if s.rng.IntN(2) == 0 {
 		return
 	}
 	i := out[s.rng.IntN(len(out))]
 	by := s.rng.Int64N(1 << s.rng.IntN(13))
+	if s.rng.IntN(3) == 0 {
+		if at := s.now.start[i] + by; at <= s.bounds.ls[i] {
+			s.bounds.es[i] = max(s.bounds.es[i], at)
+			s.bounds.push(i)
+			s.bounds.spread(s.now.placed)
+		}
+		return
+	}
 	if at := s.now.start[i] - by; at >= s.bounds.es[i] {
 		s.bounds.ls[i] = min(s.bounds.ls[i], at)
 		s.bounds.push(i)
@@ -300,6 +314,11 @@ func (s *search) nudge(out []int) {
 func (s *search) pick() []int {
 	size := 2 + s.rng.IntN(min(14, len(s.m.tasks)))
 	seed := s.rng.IntN(len(s.m.tasks))
+	if s.value.violation > 0 && s.rng.IntN(2) == 0 {
+		if i, by := s.worstWait(); by > 0 {
+			seed = i
+		}
+	}
 	if s.rng.IntN(2) == 0 {
 		return s.strand(seed, size)
 	}

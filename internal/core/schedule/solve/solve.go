@@ -24,7 +24,7 @@ import (
 
 // Options steer a solve.
 type Options struct {
-	Rounds int    // parts taken out and put back; below 0: until the context ends
+	Rounds int    // parts taken out and put back, see harder; below 0: until the context ends
 	Seed   uint64 // of chance
 }
 

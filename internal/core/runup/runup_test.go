@@ -1,0 +1,297 @@
+package runup_test
+
+import (
+	"context"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/schedule/check"
+	"jointime/internal/demo"
+)
+
+// input gathers a book as the program does.
+func input(t testing.TB, book demo.Book) runup.Input {
+	t.Helper()
+	zone, err := time.LoadLocation(demo.Zone)
+	require.NoError(t, err)
+	in := runup.Input{Kitchen: book.Kitchen, Menu: book.Menu, Service: book.Service, Zone: zone,
+		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
+	for _, d := range book.Dishes {
+		in.Dishes[d.ID] = d
+	}
+	for _, c := range book.Components {
+		require.NoError(t, c.Validate())
+		in.Components[c.ID] = c
+	}
+	return in
+}
+
+func demoInput(t testing.TB) runup.Input {
+	return input(t, demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)))
+}
+
+// makePlan plans, and holds the plan against the checker.
+func makePlan(t testing.TB, in runup.Input) runup.Result {
+	t.Helper()
+	r, err := runup.Make(context.Background(), in)
+	require.NoError(t, err)
+	require.True(t, r.Found, r.RunUp.Message)
+	require.Empty(t, check.Plan(r.Problem, r.Plan))
+	return r
+}
+
+func bars(r runup.Result) map[string]runup.Bar {
+	out := map[string]runup.Bar{}
+	for _, b := range r.RunUp.Bars {
+		out[b.ID] = b
+	}
+	return out
+}
+
+func at(b runup.Bar) (string, string) { return b.Start.Format("15:04:05"), b.End.Format("15:04:05") }
+
+func TestTheDemoSupperIsKept(t *testing.T) {
+	r := makePlan(t, demoInput(t))
+	assert.Equal(t, "kept", r.RunUp.Status)
+	assert.Empty(t, r.RunUp.Clashes)
+	b := bars(r)
+	_, hakeOut := at(b["roast-hake/plate/broth"])
+	_, fowlOut := at(b["guinea-fowl/plate/croquette"])
+	assert.Equal(t, "20:25:00", hakeOut)
+	assert.Equal(t, "21:00:00", fowlOut)
+	assert.Less(t, b["guinea-fowl/crown/temper"].From, b["roast-hake/plate/broth"].To, "the fowl is begun before the hake goes out")
+}
+
+// The oven heats at 6 s a degree and cools at 8: from 200 to 165 °C it needs
+// 35 × 8 = 280 s, from 165 to 200 °C 35 × 6 = 210 s.
+func TestHakeAndFowlNeverShareTheOven(t *testing.T) {
+	b := bars(makePlan(t, demoInput(t)))
+	hake, fowl := b["roast-hake/hake/roast"], b["guinea-fowl/crown/roast"]
+	require.Equal(t, int64(200), *hake.Setting)
+	require.Equal(t, int64(165), *fowl.Setting)
+	if hake.From < fowl.From {
+		assert.GreaterOrEqual(t, fowl.From-hake.To, int64(280))
+	} else {
+		assert.GreaterOrEqual(t, hake.From-fowl.To, int64(210))
+	}
+}
+
+func TestNoCookIsInTwoPlaces(t *testing.T) {
+	r := makePlan(t, demoInput(t))
+	cooks := 0
+	for _, lane := range r.RunUp.Lanes {
+		if !lane.Cook {
+			continue
+		}
+		cooks++
+		for i, a := range lane.Blocks {
+			for _, b := range lane.Blocks[i+1:] {
+				assert.False(t, a.From < b.To && b.From < a.To, "%s: %s and %s", lane.Name, a.Label, b.Label)
+			}
+		}
+	}
+	assert.Equal(t, 2, cooks)
+}
+
+func TestWhatMayNotWaitDoesNotWait(t *testing.T) {
+	r := makePlan(t, demoInput(t))
+	limited := 0
+	for _, s := range r.RunUp.Strands {
+		for _, h := range s.Holds {
+			assert.Zero(t, h.Over, "%s: %s", s.Name, h.Text)
+			if h.Limit != nil {
+				limited++
+				assert.LessOrEqual(t, r.RunUp.Bars[h.To].From, *h.Limit)
+			}
+		}
+	}
+	assert.Greater(t, limited, 15)
+}
+
+func TestAGapStandsAndTheRestIsPlanned(t *testing.T) {
+	r := makePlan(t, demoInput(t))
+	require.Len(t, r.RunUp.Stops, 1)
+	stop := r.RunUp.Stops[0]
+	assert.True(t, stop.Gap)
+	assert.Equal(t, "reduce", stop.Step)
+	b := bars(r)
+	assert.NotContains(t, b, "roast-hake/fish-broth/simmer", "the strand stops at the gap")
+	assert.Contains(t, b, "roast-hake/plate/broth")
+	assert.Len(t, b, 35)
+}
+
+// The terms of every reason add up to the start that they explain.
+func TestEveryReasonAddsUp(t *testing.T) {
+	r := makePlan(t, demoInput(t))
+	for _, b := range r.RunUp.Bars {
+		require.NotEmpty(t, b.Why.Terms, b.ID)
+		sum := int64(0)
+		for _, term := range b.Why.Terms {
+			sum += term.Seconds
+		}
+		assert.Equal(t, b.From, sum, "%s: %s", b.ID, b.Why.Sum)
+		assert.True(t, strings.HasPrefix(b.Why.Sum, b.Start.Format("15:04:05")+" = "))
+	}
+}
+
+// The sketch of the run-up has the same figures:
+// 20:25:00 − 0:28 − 0:40 − 0:48 − 2:00 − 7:00 − 2:15 = 20:11:49.
+func TestWhyTheSearingStartsAsItDoes(t *testing.T) {
+	b := bars(makePlan(t, demoInput(t)))
+	assert.Equal(t, "20:11:49 = 20:25:00 (Roast hake) − pour fish broth 0:28 − spoon brown-shrimp butter 0:40 − lay hake 0:48 − rest at least 2:00 − oven 200 hake 7:00 − sear hake 2:15",
+		b["roast-hake/hake/sear"].Why.Sum)
+	roast := b["guinea-fowl/crown/roast"].Why
+	assert.Zero(t, roast.Later)
+	assert.Contains(t, roast.LaterTo, "rest, loosely covered would be too short")
+}
+
+func TestTheSameServiceGivesTheSamePlan(t *testing.T) {
+	first := makePlan(t, demoInput(t))
+	for range 3 {
+		assert.Equal(t, first.Plan, makePlan(t, demoInput(t)).Plan)
+	}
+}
+
+func TestAKeptPlanIsReadBackAsItWas(t *testing.T) {
+	in := demoInput(t)
+	r := makePlan(t, in)
+	back, ok := runup.Restore(in, r.Blocked, r.Plan)
+	require.True(t, ok)
+	assert.Equal(t, r.RunUp, back)
+
+	step := in.Components["hake"].Steps[2]
+	step.Time = &recipe.Time{Quick: 60, Usual: 60, Slow: 60, Per: recipe.Once}
+	in.Components["hake"].Steps[2] = step
+	_, ok = runup.Restore(in, r.Blocked, r.Plan)
+	assert.False(t, ok, "a plan of other durations is no plan of this service")
+}
+
+func TestMoreCoversThanThePassIsWideLeaveInWaves(t *testing.T) {
+	in := demoInput(t)
+	in.Service.Courses[0].Covers[0].Plates = 7
+	r := makePlan(t, in)
+	b := bars(r)
+	first, second := b["roast-hake/plate/broth/wave 1"], b["roast-hake/plate/broth/wave 2"]
+	assert.Equal(t, 4, first.Portions)
+	assert.Equal(t, 3, second.Portions)
+	assert.LessOrEqual(t, first.To, b["roast-hake/plate/swede/wave 2"].From, "the pass is four plates wide")
+	assert.LessOrEqual(t, second.To-first.To, int64(900), "a course leaves within a quarter of an hour")
+	assert.Equal(t, "7 portions × 4 min = 28 min", b["roast-hake/hake/fillet"].Working)
+}
+
+func TestTwoDishesOfOneCourseLeaveTogether(t *testing.T) {
+	in := demoInput(t)
+	in.Menu.Courses = []recipe.Course{{ID: "fish", Name: "Main", Dishes: []string{"roast-hake", "guinea-fowl"}}}
+	in.Service.Courses = in.Service.Courses[:1]
+	in.Service.Courses[0].Covers = append(in.Service.Courses[0].Covers, in.Service.Courses[0].Covers[0])
+	in.Service.Courses[0].Covers[0].Plates, in.Service.Courses[0].Covers[1].Plates = 2, 2
+	in.Service.Courses[0].Covers[1].Dish = "guinea-fowl"
+	r := makePlan(t, in)
+	require.Len(t, r.Problem.Together, 1)
+	assert.Equal(t, int64(60), *r.Problem.Together[0].Within)
+}
+
+func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
+	oven := func(in runup.Input, holds int) {
+		step := &in.Components["hake"].Steps[3]
+		step.Equipment[0].Holds = holds
+	}
+	for name, c := range map[string]struct {
+		spoil func(*runup.Input)
+		says  string
+	}{
+		"three ovens where there is one": {func(in *runup.Input) {
+			oven(*in, 1)
+			in.Kitchen.PassWidth = 3
+			in.Service.Courses[0].Covers[0].Plates = 3
+		}, "3 portions take 3 places, Oven has 1"},
+		"no such equipment":       {func(in *runup.Input) { in.Kitchen.Equipment = in.Kitchen.Equipment[1:] }, "the kitchen has no burner"},
+		"no cook":                 {func(in *runup.Input) { in.Kitchen.Cooks = nil }, "there is no cook in this kitchen"},
+		"a cook who is not there": {func(in *runup.Input) { in.Components["hake"].Steps[2].Hands.Cook = "baker" }, `there is no cook "baker"`},
+		"a shift too short": {func(in *runup.Input) {
+			for i := range in.Kitchen.Cooks {
+				in.Kitchen.Cooks[i].Shifts[0].From, in.Kitchen.Cooks[i].Shifts[0].To = "20:00", "20:10"
+			}
+		}, "the windows of"},
+	} {
+		t.Run(name, func(t *testing.T) {
+			in := demoInput(t)
+			c.spoil(&in)
+			r, err := runup.Make(context.Background(), in)
+			require.NoError(t, err)
+			var all []string
+			for _, x := range r.RunUp.Clashes {
+				all = append(all, x.What)
+			}
+			assert.Contains(t, strings.Join(all, "\n"), c.says)
+			if r.Found {
+				assert.Empty(t, check.Plan(r.Problem, r.Plan))
+			}
+		})
+	}
+}
+
+func TestACircleOfWaitsIsAClash(t *testing.T) {
+	in := demoInput(t)
+	in.Components["crown"].Steps[0].After = []string{"gravy/bones"}
+	r, err := runup.Make(context.Background(), in)
+	require.NoError(t, err)
+	require.NotEmpty(t, r.RunUp.Clashes)
+	assert.Contains(t, r.RunUp.Clashes[0].What, "cycle of minimum gaps")
+}
+
+func TestALateCourseIsToldWithItsMinutes(t *testing.T) {
+	in := demoInput(t)
+	in.Kitchen.Cooks = in.Kitchen.Cooks[:1]
+	in.Service.Courses[1].Hour = "20:26"
+	r := makePlan(t, in)
+	var all []string
+	for _, x := range r.RunUp.Clashes {
+		all = append(all, x.What)
+	}
+	assert.Contains(t, strings.Join(all, "\n"), "late, at")
+}
+
+// A clock that is put forward inside the run-up: seconds are seconds, and the
+// hours of the courses are those of the wall. On 29 March 2026 the zone CET
+// goes from 02:00 to 03:00.
+func TestASummerTimeChangeInsideTheRunUp(t *testing.T) {
+	in := demoInput(t)
+	in.Service.Day = "2026-03-29"
+	b := bars(makePlan(t, in))
+	_, out := at(b["roast-hake/plate/broth"])
+	assert.Equal(t, "20:25:00", out)
+	fillet := b["roast-hake/hake/fillet"]
+	assert.Equal(t, "Sat 16:15", fillet.End.Format("Mon 15:04"))
+	assert.Equal(t, fillet.To-fillet.From, int64(fillet.End.Sub(fillet.Start)/time.Second))
+}
+
+func TestFoldsCoverTheWorkInOrder(t *testing.T) {
+	r := makePlan(t, demoInput(t)).RunUp
+	require.NotEmpty(t, r.Folds)
+	assert.LessOrEqual(t, len(r.Folds), 8)
+	for i := 1; i < len(r.Folds); i++ {
+		assert.LessOrEqual(t, r.Folds[i-1].To, r.Folds[i].From)
+	}
+	for _, b := range r.Bars {
+		covered := false
+		for _, f := range r.Folds {
+			covered = covered || (f.From <= b.From && b.From <= f.To)
+		}
+		assert.True(t, covered, b.ID)
+	}
+}
+
+func BenchmarkMake(b *testing.B) {
+	in := demoInput(b)
+	for b.Loop() {
+		_, err := runup.Make(context.Background(), in)
+		require.NoError(b, err)
+	}
+}
