@@ -216,6 +216,13 @@ func (s *Server) copyService(ctx context.Context, in *copyInput) (*savedOutput, 
 	if err != nil {
 		return nil, s.fail(err)
 	}
+	if in.Key != "" {
+		if done, ok, err := s.store.Done(ctx, in.Key); err != nil {
+			return nil, s.fail(err)
+		} else if ok {
+			return &savedOutput{SavedView{done.ID, done.Version}}, nil
+		}
+	}
 	old, known := b.services[in.ID]
 	if !known {
 		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))

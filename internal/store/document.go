@@ -164,6 +164,16 @@ func (s *Store) Save(ctx context.Context, w Write) (rev Revision, err error) {
 	return rev, err
 }
 
+// Done finds the revision that a write with a key made; false where there was
+// none.
+func (s *Store) Done(ctx context.Context, key string) (rev Revision, ok bool, err error) {
+	err = s.DB.GetContext(ctx, &rev, `select * from revision where write_key = $1`, key)
+	if errors.Is(err, sql.ErrNoRows) {
+		return rev, false, nil
+	}
+	return rev, err == nil, wrap(err, "look for a repeated write")
+}
+
 func digest(w Write, body []byte) string {
 	h := sha256.New()
 	fmt.Fprintf(h, "%s\n%s\n%d\n%s", w.Kind, w.ID, w.Base, body)

@@ -129,7 +129,7 @@ func figure(text string) (float64, bool) {
 		}
 	}
 	whole, err := strconv.ParseFloat(text, 64)
-	return whole + value, err == nil && !math.IsInf(whole, 0)
+	return whole + value, err == nil && whole >= 0 && !math.IsInf(whole, 0)
 }
 
 // FormatDuration writes seconds as a kitchen reads them: 0:45, 7 min, 2:15,

@@ -54,8 +54,8 @@ export async function save(edit: Edit): Promise<number> {
     return saved.version
   } catch (error) {
     if (!(error instanceof Refused) || error.problem.status !== 409) throw error
-    const { merged, version } = error.problem
-    if (!merged || version === undefined) throw new Clash(error.problem, edit)
+    const { merged, version, conflicts } = error.problem
+    if (!merged || version === undefined || conflicts?.length) throw new Clash(error.problem, edit)
     const joined = await twice({ ...edit, version, value: merged as Values[Kind] }, writeKey())
     await reread()
     return joined.version

@@ -1,0 +1,37 @@
+package api_test
+
+import (
+	"context"
+	"log/slog"
+	"net/http/httptest"
+	"slices"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/api"
+	"jointime/internal/demo"
+	"jointime/internal/store"
+)
+
+// benchmarkPath measures a request from end to end, and reports the median and
+// the 95th percentile.
+func benchmarkPath(b *testing.B, st *store.Store, path string) {
+	b.Helper()
+	now := time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)
+	require.NoError(b, demo.LoadInto(context.Background(), st, now))
+	s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Now: func() time.Time { return now }})
+	var took []time.Duration
+	for b.Loop() {
+		r := httptest.NewRequest("GET", "http://localhost"+path, nil)
+		w := httptest.NewRecorder()
+		start := time.Now()
+		s.ServeHTTP(w, r)
+		took = append(took, time.Since(start))
+		require.Equal(b, 200, w.Code)
+	}
+	slices.Sort(took)
+	b.ReportMetric(float64(took[len(took)/2].Microseconds())/1000, "ms-median")
+	b.ReportMetric(float64(took[len(took)*95/100].Microseconds())/1000, "ms-p95")
+}

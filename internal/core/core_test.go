@@ -1,0 +1,55 @@
+// Package core_test holds the rule that the core computes and nothing else.
+package core_test
+
+import (
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// allowed are the packages of the standard library that do no I/O, read no
+// clock and log nothing. io and time are here for io.Reader and for values of
+// time; the clock itself is looked for below.
+var allowed = map[string]bool{
+	"bytes": true, "cmp": true, "context": true, "encoding/json": true, "errors": true, "fmt": true, "io": true, "math": true, "math/rand/v2": true,
+	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "time": true,
+}
+
+func TestTheCoreImportsNothingOfOursOutsideItAndNoIO(t *testing.T) {
+	files := 0
+	err := filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		files++
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, parser.ImportsOnly)
+		require.NoError(t, err)
+		for _, i := range f.Imports {
+			name, _ := strconv.Unquote(i.Path.Value)
+			assert.True(t, allowed[name] || strings.HasPrefix(name, "jointime/internal/core/"), "%s imports %s", path, name)
+		}
+		return nil
+	})
+	require.NoError(t, err)
+	assert.Greater(t, files, 30)
+}
+
+func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
+	forbidden := map[string]bool{"time.Now": true, "time.Since": true, "time.LoadLocation": true, "time.Sleep": true, "fmt.Print": true, "fmt.Println": true, "fmt.Printf": true}
+	require.NoError(t, filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		for _, call := range calls(t, path) {
+			assert.False(t, forbidden[call], "%s calls %s", path, call)
+		}
+		return nil
+	}))
+}

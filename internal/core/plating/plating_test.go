@@ -1,0 +1,153 @@
+package plating_test
+
+import (
+	"encoding/xml"
+	"math"
+	"regexp"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/plating"
+	"jointime/internal/core/units"
+)
+
+var forms = []plating.Form{plating.Pool, plating.Ring, plating.Mound, plating.Piece, plating.Block, plating.Slices, plating.Leaf, plating.Swipe, plating.Dots, plating.Scatter}
+
+func spec(p ...plating.Placing) plating.Spec {
+	return plating.Spec{Ware: plating.Ware{Name: "plate", Diameter: 280, Well: 208}, Placings: p}
+}
+
+// By the definition of the package: 12 o'clock is up, 3 o'clock right; at 2
+// o'clock and 46 mm, x = 46·sin 60° = 39.84 and y = −46·cos 60° = −23.
+func TestPlacesAreClockHoursAndMillimetres(t *testing.T) {
+	for _, c := range []struct{ hour, distance, x, y float64 }{
+		{12, 50, 0, -50}, {3, 50, 50, 0}, {6, 50, 0, 50}, {9, 50, -50, 0}, {2, 46, 39.8372, -23}, {0, 10, 0, -10},
+	} {
+		x, y := plating.Placing{Hour: c.hour, Distance: c.distance}.At()
+		assert.InDelta(t, c.x, x, 1e-4)
+		assert.InDelta(t, c.y, y, 1e-4)
+	}
+}
+
+var figure = regexp.MustCompile(`-?\d+(\.\d+)?`)
+
+func points(t *testing.T, path string) (out [][2]float64) {
+	t.Helper()
+	figures := figure.FindAllString(path, -1)
+	require.Zero(t, len(figures)%2)
+	for i := 0; i < len(figures); i += 2 {
+		x, _ := strconv.ParseFloat(figures[i], 64)
+		y, _ := strconv.ParseFloat(figures[i+1], 64)
+		out = append(out, [2]float64{x, y})
+	}
+	return out
+}
+
+// Every form stays within its length and width, whatever its turn, and is
+// drawn with numbers only.
+func TestFormsAreDrawnToScale(t *testing.T) {
+	for _, f := range forms {
+		t.Run(string(f), func(t *testing.T) {
+			d := spec(plating.Placing{ID: "a", Form: f, Hour: 3, Distance: 40, Turn: 30, Length: 80, Width: 40, Count: 5}).Draw()
+			require.Len(t, d.Shapes, 1)
+			assert.Regexp(t, `^[MLZ0-9. -]+$`, d.Shapes[0].Outline)
+			sin, cos := math.Sincos(30 * math.Pi / 180)
+			longest := 0.0
+			for _, q := range points(t, d.Shapes[0].Outline) {
+				x, y := q[0]-40, q[1]
+				along, across := x*cos+y*sin, -x*sin+y*cos
+				assert.LessOrEqual(t, math.Abs(along), 40.02)
+				assert.LessOrEqual(t, math.Abs(across), 27.0, "a bow may sag below its width")
+				longest = math.Max(longest, math.Abs(along))
+			}
+			assert.Greater(t, longest, 25.0)
+		})
+	}
+}
+
+func area(path string, t *testing.T) (sum float64) {
+	p := points(t, path)
+	for i := range p {
+		k := (i + 1) % len(p)
+		sum += p[i][0]*p[k][1] - p[k][0]*p[i][1]
+	}
+	return math.Abs(sum) / 2
+}
+
+// The area of a disc of 77 mm is π·38.5² = 4,656.6 mm²; 48 chords lose
+// 1 − sin(2π/48)/(2π/48) = 0.29 % of it.
+func TestARingHasTheAreaOfItsDisc(t *testing.T) {
+	d := spec(plating.Placing{ID: "a", Form: plating.Ring, Length: 77}).Draw()
+	assert.InEpsilon(t, math.Pi*38.5*38.5, area(d.Shapes[0].Outline, t), 0.003)
+}
+
+func TestExtremePlatesAreDrawnWithoutFail(t *testing.T) {
+	for _, f := range forms {
+		for _, p := range []plating.Placing{{Form: f}, {Form: f, Length: 1000, Width: 1000, Distance: 1000, Hour: 11.99, Turn: -360, Count: 200}, {Form: f, Length: 0.001, Count: 1}} {
+			for _, s := range spec(p, p).Draw().Shapes {
+				assert.NotContains(t, s.Outline+s.Detail, "NaN", "%s", f)
+				assert.NotContains(t, s.Outline+s.Detail, "Inf", "%s", f)
+				require.NoError(t, xml.Unmarshal([]byte(`<path d="`+s.Outline+`"/>`), new(struct{})))
+			}
+		}
+	}
+}
+
+func TestNumbersStandApart(t *testing.T) {
+	d := spec(plating.Placing{ID: "a", Form: plating.Ring, Length: 80}, plating.Placing{ID: "b", Form: plating.Piece, Length: 90, Width: 40}, plating.Placing{ID: "c", Form: plating.Pool, Length: 170}).Draw()
+	for i, a := range d.Shapes {
+		for _, b := range d.Shapes[i+1:] {
+			assert.Greater(t, math.Hypot(a.LabelX-b.LabelX, a.LabelY-b.LabelY), 14.0)
+		}
+	}
+}
+
+func TestFindings(t *testing.T) {
+	g := func(q float64) *units.Amount { return &units.Amount{Quantity: q, Unit: units.Gram} }
+	portions := []plating.Portion{{Component: "swede", Name: "Swede", Amount: g(110)}, {Component: "oil", Name: "Oil", Amount: g(6)}, {Component: "dill", Name: "Dill", Amount: g(1)}}
+	s := spec(
+		plating.Placing{ID: "1", Component: "swede", Amount: g(91), Form: plating.Ring, Length: 70},
+		plating.Placing{ID: "2", Component: "oil", Amount: g(2), Form: plating.Dots, Length: 10},
+		plating.Placing{ID: "3", Component: "oil", Amount: g(4), Form: plating.Dots, Length: 10},
+		plating.Placing{ID: "4", Component: "salt", Form: plating.Scatter, Length: 20, Distance: 135},
+	)
+	var all []string
+	for _, f := range s.Findings(portions) {
+		all = append(all, f.What)
+	}
+	assert.Equal(t, []string{
+		"Swede: 91 g on the plate, the portion says 110 g.",
+		"Dill is on the dish and never reaches the plate.",
+		"salt is placed and is not on the dish.",
+		"It reaches 5 mm over the edge of the plate.",
+	}, all)
+	assert.Equal(t, int64(0), s.Seconds())
+}
+
+func TestMalformedPlates(t *testing.T) {
+	var faults fault.List
+	s := spec(plating.Placing{ID: "a", Length: math.NaN()}, plating.Placing{ID: "a", Distance: -1, Length: 5, Seconds: -1})
+	s.Ware.Well = 300
+	s.Validate("plate", &faults)
+	text := faults.Error()
+	for _, field := range []string{"plate.ware.well", "plate.placings[0].length", "plate.placings[1].id", "plate.placings[1].distance", "plate.placings[1].seconds"} {
+		assert.Contains(t, text, field)
+	}
+	assert.Equal(t, 5, strings.Count(text, "\n")+1)
+}
+
+func BenchmarkDraw40(b *testing.B) {
+	var p []plating.Placing
+	for i := range 40 {
+		p = append(p, plating.Placing{ID: strconv.Itoa(i), Form: forms[i%len(forms)], Hour: float64(i % 12), Distance: 50, Length: 60, Count: 9})
+	}
+	s := spec(p...)
+	for b.Loop() {
+		s.Draw()
+	}
+}

@@ -1,0 +1,157 @@
+package recipe_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+)
+
+func grams(q float64) units.Amount { return units.Amount{Quantity: q, Unit: units.Gram} }
+
+func ptr[T any](v T) *T { return &v }
+
+func simple(id string) recipe.Step {
+	return recipe.Step{ID: id, Name: id, Time: &recipe.Time{Quick: 60, Usual: 120, Slow: 180, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}, Cue: "done"}
+}
+
+func TestMalformedStepsAreToldWithTheirField(t *testing.T) {
+	for field, spoil := range map[string]func(*recipe.Step){
+		"steps[0].time":         func(s *recipe.Step) { s.Time.Quick = 130 },
+		"steps[0].time.batch":   func(s *recipe.Step) { s.Time.Per = recipe.PerBatch },
+		"steps[0].hands.slices": func(s *recipe.Step) { s.Hands.Work = recipe.SliceHands },
+		"steps[0].hands.slices[0]": func(s *recipe.Step) {
+			s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 100, For: 30}}}
+		},
+		"steps[0].hands.slices[1]": func(s *recipe.Step) {
+			s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 30}, {At: 20, For: 30}}}
+		},
+		"steps[0].then.most":         func(s *recipe.Step) { s.Then = recipe.Wait{Least: 100, Most: ptr(int64(99))} },
+		"steps[0].then.least":        func(s *recipe.Step) { s.Then.Least = -1 },
+		"steps[0].by.clock":          func(s *recipe.Step) { s.By = &recipe.Deadline{Clock: "noon"} },
+		"steps[0].equipment[0].kind": func(s *recipe.Step) { s.Equipment = []recipe.Needed{{}} },
+	} {
+		t.Run(field, func(t *testing.T) {
+			s := simple("a")
+			spoil(&s)
+			err := recipe.Component{Steps: []recipe.Step{s}}.Validate()
+			var faults fault.List
+			require.ErrorAs(t, err, &faults)
+			assert.Equal(t, field, faults[0].Field)
+		})
+	}
+	assert.Error(t, recipe.Component{Steps: []recipe.Step{simple("a"), simple("a")}}.Validate(), "an id twice")
+	assert.NoError(t, recipe.Component{Steps: []recipe.Step{simple("a"), simple("b")}}.Validate())
+}
+
+func TestTimesGrowWithPortionsAndBatches(t *testing.T) {
+	for _, c := range []struct {
+		time    recipe.Time
+		plates  int
+		want    int64
+		working string
+	}{
+		{recipe.Time{Usual: 420, Per: recipe.Once}, 9, 420, "7 min"},
+		{recipe.Time{Usual: 240, Per: recipe.PerPortion}, 4, 960, "4 portions × 4 min = 16 min"},
+		{recipe.Time{Usual: 180, Per: recipe.PerBatch, Batch: 4}, 9, 540, "3 batches × 3 min = 9 min"},
+		{recipe.Time{Usual: 180, Per: recipe.PerBatch, Batch: 4}, 4, 180, "3 min"},
+	} {
+		got, working := c.time.For(c.plates)
+		assert.Equal(t, c.want, got)
+		assert.Equal(t, c.working, working)
+	}
+}
+
+func TestSlicesCountFromBothEnds(t *testing.T) {
+	s := simple("sear")
+	s.Time.Per = recipe.PerPortion
+	s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 10}, {At: -20, For: 20}}}
+	assert.Equal(t, [][2]int64{{0, 10}, {460, 480}}, s.HandSpans(4))
+}
+
+func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
+	k := kitchen.Kitchen{Equipment: []kitchen.Equipment{
+		{Name: "Oven", Kind: "oven", Cooks: true, Heating: &kitchen.Heater{}}, {Name: "Burners", Kind: "burner", Cooks: true}, {Name: "Rack", Kind: "rack"}}}
+	timeless, cueOnly, unset, unjudged, resting := simple("a"), simple("b"), simple("c"), simple("d"), simple("e")
+	timeless.Time, timeless.Cue = nil, ""
+	cueOnly.Time = nil
+	unset.Equipment = []recipe.Needed{{Kind: "oven"}}
+	unjudged.Cue, unjudged.Equipment = "", []recipe.Needed{{Kind: "burner"}}
+	resting.Cue, resting.Equipment = "", []recipe.Needed{{Kind: "rack"}}
+	components := map[string]recipe.Component{
+		"full":  {ID: "full", Name: "Full", Steps: []recipe.Step{timeless, cueOnly, unset, unjudged, resting}},
+		"empty": {ID: "empty", Name: "Empty"},
+	}
+	d := recipe.Dish{Parts: []recipe.Part{{Component: "full", Portion: ptr(grams(1))}, {Component: "empty"}}}
+	var got []string
+	for _, g := range d.Gaps(components, k) {
+		got = append(got, g.Title+": "+string(g.HoldsUp))
+		assert.Equal(t, g.HoldsUp == recipe.CannotBeJudged, g.Lesser)
+	}
+	assert.Equal(t, []string{"Full, a: cannot be timed", "Full, b: cannot be timed", "Full, c: cannot be set", "Full, d: cannot be judged",
+		"Empty: cannot be bought", "Empty: cannot be made"}, got)
+}
+
+// 165 g × 4 covers = 660 g; a yield of 330 g from 700 g of fish asks for twice
+// that, 1.4 kg.
+func TestAmountsFollowTheCovers(t *testing.T) {
+	c := recipe.Component{Name: "Hake", Yield: grams(330), Ingredients: []recipe.Ingredient{{Name: "fish", Amount: grams(700)}}}
+	n := c.NeedFor(ptr(grams(165)), 4)
+	assert.Equal(t, "4 covers × 165 g = 660 g", n.Make.Working)
+	assert.Equal(t, "1.4 kg", n.Ingredients[0].Text)
+	assert.Equal(t, "700 g × 660 g ÷ 330 g = 1.4 kg", n.Ingredients[0].Working)
+	n = c.NeedFor(ptr(units.Amount{Quantity: 1, Unit: units.Piece}), 4)
+	assert.False(t, n.Ingredients[0].Known, "a piece cannot be measured against grams")
+	assert.False(t, c.NeedFor(nil, 4).Make.Known)
+}
+
+// Backwards from the plate: rest 2 min, roast 7 min, sear 2 min: must be begun
+// 11 min before; with the longest wait of 4 min it may be begun 13 min before.
+func TestLeadTimes(t *testing.T) {
+	roast := recipe.Step{ID: "roast", Time: &recipe.Time{Usual: 420}, Hands: recipe.Hands{Work: recipe.NoHands}, Then: recipe.Wait{Least: 120, Most: ptr(int64(240))}}
+	sear := simple("sear")
+	sear.Then.Most = ptr(int64(0))
+	l := recipe.Component{Steps: []recipe.Step{sear, roast}}.Lead(1)
+	assert.Equal(t, int64(660), l.Must)
+	require.NotNil(t, l.May)
+	assert.Equal(t, int64(780), *l.May)
+	assert.Equal(t, int64(120), l.Hands)
+	assert.Equal(t, int64(660), l.Steps[0].From)
+
+	gap := recipe.Step{ID: "gap"}
+	l = recipe.Component{Steps: []recipe.Step{sear, gap, roast}}.Lead(1)
+	assert.True(t, l.Open)
+	assert.Len(t, l.Steps, 1)
+}
+
+func TestCirclesOfWaitsAreToldWithTheWholeWay(t *testing.T) {
+	a, b := simple("a"), simple("b")
+	a.After = []string{"sauce/s"}
+	s := simple("s")
+	s.After = []string{"fish/b"}
+	components := map[string]recipe.Component{"fish": {Steps: []recipe.Step{a, b}}, "sauce": {Steps: []recipe.Step{s}}}
+	err := recipe.Circles("fish", components)
+	var faults fault.List
+	require.ErrorAs(t, err, &faults)
+	assert.Equal(t, "steps[0].after[0]", faults[0].Field)
+	assert.Contains(t, faults[0].What, "sauce/s after fish/b after fish/a")
+	s.After = nil
+	components["sauce"] = recipe.Component{Steps: []recipe.Step{s}}
+	assert.NoError(t, recipe.Circles("fish", components))
+}
+
+func TestDishesAndMenusRefuseWhatIsNotThere(t *testing.T) {
+	d := recipe.Dish{Parts: []recipe.Part{{Component: "x"}, {Component: "x"}}, Plate: plating.Spec{Ware: plating.Ware{Diameter: 100, Well: 120}}}
+	var faults fault.List
+	require.ErrorAs(t, d.Validate(map[string]recipe.Component{}), &faults)
+	assert.Len(t, faults, 4)
+	m := recipe.Menu{Courses: []recipe.Course{{ID: "a", Dishes: []string{"x", "y", "y"}}, {ID: "a"}}}
+	require.ErrorAs(t, m.Validate(map[string]recipe.Dish{"y": {}}), &faults)
+	assert.Len(t, faults, 3)
+}

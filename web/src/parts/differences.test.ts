@@ -1,0 +1,16 @@
+import { expect, it } from 'vitest'
+import { differences } from './differences'
+
+const mine = { name: 'Hake', steps: [{ id: 'rest', then: { least: 120 }, cue: 'warm' }] }
+const theirs = { name: 'Cod', steps: [{ id: 'rest', then: { least: 180 }, cue: 'warm' }] }
+
+it('lists only what differs, at the places that clash', () => {
+  expect(differences(mine, theirs, ['steps[rest]'])).toEqual([{ what: 'rest then least', mine: '2:00', theirs: '3:00' }])
+  expect(differences(mine, theirs, ['name'])).toEqual([{ what: 'name', mine: 'Hake', theirs: 'Cod' }])
+})
+
+it('says nothing where one side has deleted', () => {
+  const rows = differences(mine, { name: 'Hake', steps: [] }, ['steps[rest]'])
+  expect(rows.map((r) => r.theirs)).toEqual(rows.map(() => 'nothing'))
+  expect(rows.length).toBeGreaterThan(1)
+})

@@ -1,0 +1,43 @@
+import { afterEach, expect, it, vi } from 'vitest'
+import { FieldError, toForm, toStep, type Step } from './form'
+
+const step: Step = {
+  id: 'sear', name: 'sear', time: { quick: 120, usual: 135, slow: 150, per: 'once' },
+  hands: { work: 'slices', slices: [{ at: 0, for: 45 }, { at: -30, for: 30 }] },
+  equipment: [{ kind: 'oven', setting: 200, holds: 4 }], after: ['hake/fillet'],
+  then: { least: 120, most: 240, place: { kind: 'rack' }, reason: 'rest' }, eachWave: true, by: { daysBefore: 1, clock: '16:15' },
+  cue: 'pale rim', cautions: [{ text: 'hot fat' }],
+}
+
+// The server’s part is played by a reader of the texts that the form itself writes.
+const spans: Record<string, [number, number, number]> = {
+  '2 min – 2:30': [120, 135, 150], '0:45': [45, 45, 45], '0:30': [30, 30, 30], '2 min': [120, 120, 120], '4 min': [240, 240, 240],
+}
+function play() {
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const text = new URL(request.url).searchParams.get('text')!
+    const s = spans[text]
+    const body = s ? { quick: s[0], usual: s[1], slow: s[2], text } : { status: 422, detail: 'no', errors: [{ message: `“${text}” is no time` }] }
+    return new Response(JSON.stringify(body), { status: s ? 200 : 422, headers: { 'Content-Type': 'application/json' } })
+  })
+}
+afterEach(() => vi.unstubAllGlobals())
+
+it('loses nothing of a step on the way to the form and back', async () => {
+  play()
+  expect(await toStep(toForm(step), step)).toEqual(step)
+})
+
+it('names the field that is not understood', async () => {
+  play()
+  const form = { ...toForm(step), most: 'a while' }
+  await expect(toStep(form, step)).rejects.toMatchObject({ field: 'most', message: '“a while” is no time' })
+  await expect(toStep({ ...toForm(step), name: ' ' }, step)).rejects.toBeInstanceOf(FieldError)
+  await expect(toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'hot', holds: '' }] }, step)).rejects.toMatchObject({ field: 'equipment.0.setting' })
+})
+
+it('makes a gap of an empty time, and takes away what was emptied', async () => {
+  play()
+  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', cue: '', cautions: [], eachWave: false, work: 'none' }, step)
+  expect(bare).toEqual({ id: 'sear', name: 'sear', hands: { work: 'none' }, equipment: step.equipment, then: {}, after: step.after })
+})

@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { evenAxis, foldedAxis, ticks } from './axis'
+import type { Plan } from './RunUp'
+
+const plan = {
+  folds: [
+    { from: 0, to: 3600, label: 'a' },
+    { from: 86400, to: 86700, label: 'b' },
+  ],
+  bars: [
+    { from: 0, to: 600, dish: 'hake' },
+    { from: 86400, to: 86700, dish: 'fowl' },
+  ],
+} as unknown as Plan
+
+describe('the folded axis', () => {
+  it('gives folds equal room and what lies between them none', () => {
+    const { x, folds } = foldedAxis(plan, '', 100, 300)
+    expect(folds.map((f) => [f.left, f.right])).toEqual([
+      [100, 200],
+      [200, 300],
+    ])
+    expect([0, 1800, 3600, 40000, 86400, 86550, 86700, 99999].map(x)).toEqual([100, 150, 200, 200, 200, 250, 300, 300])
+  })
+  it('leaves out folds that show nothing of the dish', () => {
+    expect(foldedAxis(plan, 'hake', 0, 100).folds.map((f) => f.label)).toEqual(['a'])
+  })
+})
+
+describe('the even clock', () => {
+  it('is straight, and ends at its ends', () => {
+    const x = evenAxis(0, 100, 0, 10)
+    expect([-5, 0, 50, 100, 200].map(x)).toEqual([0, 0, 5, 10, 10])
+  })
+  it('has round hours of the wall', () => {
+    expect(ticks('2026-11-25T00:00:00+01:00', 3500, 4300, 4)).toEqual([
+      { at: 3600, label: '01:00' },
+      { at: 3900, label: '01:05' },
+      { at: 4200, label: '01:10' },
+    ])
+  })
+})
