@@ -82,6 +82,15 @@ type tablet struct {
 // open opens a path as somebody.
 func (h *house) open(who, path string) *tablet {
 	h.Helper()
+	t := h.stranger(path)
+	t.do(chromedp.SendKeys(chromedp.CSS("#asked"), who+"\r"))
+	t.gone("Who is at this screen?")
+	return t
+}
+
+// stranger opens a path in a browser that has no name yet.
+func (h *house) stranger(path string) *tablet {
+	h.Helper()
 	ctx, end := chromedp.NewContext(browser, chromedp.WithNewBrowserContext())
 	h.Cleanup(end)
 	t := &tablet{h, ctx}
@@ -89,8 +98,6 @@ func (h *house) open(who, path string) *tablet {
 	t.size(1280, 800)
 	t.do(chromedp.Navigate(h.server.URL + path))
 	t.see("Who is at this screen?")
-	t.do(chromedp.SendKeys(chromedp.CSS("#asked"), who+"\r"))
-	t.gone("Who is at this screen?")
 	return t
 }
 

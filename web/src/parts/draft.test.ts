@@ -5,20 +5,20 @@ import { useDraft } from './draft'
 beforeEach(() => window.localStorage.clear())
 
 it('keeps what is typed over a reload, until it is dropped', () => {
-  const first = renderHook(() => useDraft('a', 'base'))
+  const first = renderHook(() => useDraft('a', 'base', 1))
   expect(first.result.current).toMatchObject({ value: 'base', typed: false })
   act(() => first.result.current.set('typed'))
   first.unmount()
 
-  const second = renderHook(() => useDraft('a', 'base'))
-  expect(second.result.current).toMatchObject({ value: 'typed', typed: true })
+  const second = renderHook(() => useDraft('a', 'base', 2))
+  expect(second.result.current).toMatchObject({ value: 'typed', typed: true, origin: 1 })
   act(() => second.result.current.drop())
-  expect(second.result.current).toMatchObject({ value: 'base', typed: false })
+  expect(second.result.current).toMatchObject({ value: 'base', typed: false, origin: 2 })
   expect(window.localStorage.length).toBe(0)
 })
 
 it('follows its base while nothing is typed, and its key', () => {
-  const { result, rerender } = renderHook(({ k, b }) => useDraft(k, b), { initialProps: { k: 'a', b: 'one' } })
+  const { result, rerender } = renderHook(({ k, b }) => useDraft(k, b, 0), { initialProps: { k: 'a', b: 'one' } })
   rerender({ k: 'a', b: 'two' })
   expect(result.current.value).toBe('two')
   act(() => result.current.set('typed'))
@@ -28,5 +28,5 @@ it('follows its base while nothing is typed, and its key', () => {
 
 it('passes over a draft that cannot be read', () => {
   window.localStorage.setItem('draft:a', '{')
-  expect(renderHook(() => useDraft('a', 'base')).result.current.value).toBe('base')
+  expect(renderHook(() => useDraft('a', 'base', 0)).result.current.value).toBe('base')
 })

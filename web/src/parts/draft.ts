@@ -21,20 +21,30 @@ const store = {
   },
 }
 
-/** useDraft holds what is typed over a base; undefined gives the base back. */
-export function useDraft<T>(key: string, base: T): { value: T; typed: boolean; set: (next: T) => void; drop: () => void } {
-  const [held, setHeld] = useState<{ key: string; value?: T }>(() => ({ key, value: store.read<T>(key) }))
-  const current = held.key === key ? held.value : store.read<T>(key)
+type Held<T, O> = { value: T; origin: O }
+
+export type Draft<T, O> = { value: T; typed: boolean; origin: O; set: (next: T) => void; drop: () => void }
+
+/**
+ * useDraft holds what is typed over a base. The origin, the document and the
+ * version that typing began from, is kept with it: saved from there, a change
+ * that somebody else made meanwhile is seen and not overwritten.
+ */
+export function useDraft<T, O>(key: string, base: T, origin: O): Draft<T, O> {
+  const [held, setHeld] = useState<{ key: string; draft?: Held<T, O> }>(() => ({ key, draft: store.read<Held<T, O>>(key) }))
+  const draft = held.key === key ? held.draft : store.read<Held<T, O>>(key)
+  const began = draft?.origin ?? origin
   const set = useCallback(
     (value: T) => {
-      store.write(key, value)
-      setHeld({ key, value })
+      const next = { value, origin: began }
+      store.write(key, next)
+      setHeld({ key, draft: next })
     },
-    [key],
+    [key, began],
   )
   const drop = useCallback(() => {
     store.write(key, undefined)
     setHeld({ key })
   }, [key])
-  return { value: current ?? base, typed: current !== undefined, set, drop }
+  return { value: draft ? draft.value : base, typed: draft !== undefined, origin: began, set, drop }
 }

@@ -6,7 +6,8 @@ import { useDish, useDishes } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { lasts, spoken } from '../../parts/words'
-import type { Step } from './form'
+import { useDraft } from '../../parts/draft'
+import { toForm, type Step } from './form'
 import { Lead } from './Lead'
 import { StepEditor } from './StepEditor'
 
@@ -177,15 +178,19 @@ function newStep(steps: Step[]): Step {
   return { id: `step-${n}`, name: 'new step', hands: { work: 'all' }, equipment: [], then: {} }
 }
 
-function useComponentSave(view: View, part: Part) {
+// Origin is the component that a change was made from.
+type Origin = { component: Part['component']; version: number }
+
+function useComponentSave(view: View, part: Origin) {
   const desk = useDesk()
-  return (what: string, steps: Step[]) =>
-    desk.hand({ kind: 'component', id: part.component.id, version: part.version, screen: `dish:${view.dish.id}`, what, value: { ...part.component, steps } })
+  return (what: string, steps: Step[], from = part) =>
+    desk.hand({ kind: 'component', id: from.component.id, version: from.version, screen: `dish:${view.dish.id}`, what, value: { ...from.component, steps } })
 }
 
 function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; step: Step; focus: string; pick: (c: string, s: string) => void }) {
   const save = useComponentSave(view, part)
-  const { component } = part
+  const { component, version } = part
+  const form = useDraft(`step/${component.id}/${step.id}`, toForm(step), { component, version } as Origin)
   const at = component.steps.findIndex((s) => s.id === step.id)
   const move = (by: number) => {
     const steps = [...component.steps]
@@ -205,8 +210,8 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
         {component.name}, {step.name}
       </h2>
       <StepEditor
-        step={step} kitchen={view.kitchen} focus={focus} draft={`step/${component.id}/${step.id}`}
-        save={(next) => save(`${component.name}, ${next.name}`, component.steps.map((s) => (s.id === step.id ? next : s)))}
+        step={step} kitchen={view.kitchen} focus={focus} form={form} stale={form.typed && form.origin.version !== version}
+        save={(next) => save(`${component.name}, ${next.name}`, form.origin.component.steps.map((s) => (s.id === step.id ? next : s)), form.origin)}
         close={() => pick('', '')}
         actions={
           <>

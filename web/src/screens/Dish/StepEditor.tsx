@@ -3,12 +3,13 @@
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { Refused, type Schemas } from '../../api/client'
-import { useDraft } from '../../parts/draft'
-import { FieldError, say, toForm, toStep, type Step, type StepForm } from './form'
+import type { Draft } from '../../parts/draft'
+import { FieldError, say, toStep, type Step, type StepForm } from './form'
 
 type Props = {
   step: Step
-  draft: string
+  form: Draft<StepForm, unknown>
+  stale: boolean
   kitchen: Schemas['Kitchen']
   focus: string
   save: (step: Step) => Promise<boolean>
@@ -16,8 +17,7 @@ type Props = {
   actions: ReactNode
 }
 
-export function StepEditor({ step, draft, kitchen, focus, save, close, actions }: Props) {
-  const form = useDraft<StepForm>(draft, toForm(step))
+export function StepEditor({ step, form, stale, kitchen, focus, save, close, actions }: Props) {
   const [wrong, setWrong] = useState<{ field: string; what: string }>()
   const [busy, setBusy] = useState(false)
   const f = form.value
@@ -90,6 +90,7 @@ export function StepEditor({ step, draft, kitchen, focus, save, close, actions }
         <Form.Check id="step-wave" className="mt-2" label="for each wave of plates by itself" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
       </fieldset>
       <Cautions {...field} />
+      {stale && <p className="wrong mt-3 mb-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
       {wrong && (
         <p className="wrong mt-3 mb-0" role="alert">
           {wrong.what}

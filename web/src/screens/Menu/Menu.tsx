@@ -67,31 +67,35 @@ function State({ id }: { id: string }) {
 
 type Row = View['rows'][number]
 
+// Origin is the service that typing began from.
+type Origin = { service: View['service']; version: number }
+
 function Course({ view, row }: { view: View; row: Row }) {
   const desk = useDesk()
   const { service } = view
-  const change = (what: string, edit: (c: Schemas['CourseHour']) => Schemas['CourseHour']) => {
+  const change = (what: string, { service, version }: Origin, edit: (c: Schemas['CourseHour']) => Schemas['CourseHour']) => {
     const there = service.courses.some((c) => c.course === row.course)
     const courses = there ? service.courses : [...service.courses, { course: row.course, hour: row.hour || '20:00', covers: [] }]
     return desk.hand({
-      kind: 'service', id: service.id, version: view.version, screen: `menu:${service.id}`, what,
+      kind: 'service', id: service.id, version, screen: `menu:${service.id}`, what,
       value: { ...service, courses: courses.map((c) => (c.course === row.course ? edit(c) : c)) },
     })
   }
-  const setPlates = (dish: string, name: string, plates: number) =>
-    change(`${name}: ${plates} plates`, (c) => {
+  const origin = { service, version: view.version }
+  const setPlates = (dish: string, name: string, plates: number, from: Origin) =>
+    change(`${name}: ${plates} plates`, from, (c) => {
       const covers = c.covers.some((n) => n.dish === dish) ? c.covers : [...c.covers, { dish, plates }]
       return { ...c, covers: covers.map((n) => (n.dish === dish ? { dish, plates } : n)) }
     })
   return (
     <section className="course" aria-label={row.name}>
       <div className="hour">
-        <Typed id={`hour-${row.course}`} label="to the pass" value={row.hour} readOnly={view.readOnly} save={(text) => change(`${row.name} at ${text}`, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
+        <Typed id={`hour-${row.course}`} label="to the pass" value={row.hour} readOnly={view.readOnly} origin={origin} save={(text, from) => change(`${row.name} at ${text}`, from, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
         <RunUpHint id={service.id} course={row.course} />
       </div>
       <div>
         {row.dishes.map((d) => (
-          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} setPlates={(n) => setPlates(d.dish, d.name, n)} />
+          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from) => setPlates(d.dish, d.name, n, from)} />
         ))}
       </div>
     </section>
@@ -113,14 +117,14 @@ function RunUpHint({ id, course }: { id: string; course: string }) {
 
 // Typed is a value that is saved when it is left or Enter is pressed; what does
 // not save stays as it was typed.
-function Typed(props: { id: string; label: string; value: string; readOnly: boolean; draft: string; type?: string; save: (text: string) => Promise<boolean> }) {
-  const draft = useDraft(props.draft, props.value)
+function Typed(props: { id: string; label: string; value: string; readOnly: boolean; draft: string; type?: string; origin: Origin; save: (text: string, from: Origin) => Promise<boolean> }) {
+  const draft = useDraft(props.draft, props.value, props.origin)
   const [busy, setBusy] = useState(false)
   const commit = async () => {
     if (!draft.typed || busy) return
     if (draft.value.trim() === props.value) return draft.drop()
     setBusy(true)
-    if (await props.save(draft.value.trim())) draft.drop()
+    if (await props.save(draft.value.trim(), draft.origin)) draft.drop()
     setBusy(false)
   }
   return (
@@ -139,15 +143,15 @@ function Typed(props: { id: string; label: string; value: string; readOnly: bool
   )
 }
 
-function DishLine({ line, readOnly, draft, setPlates }: { line: Row['dishes'][number]; readOnly: boolean; draft: string; setPlates: (n: number) => Promise<boolean> }) {
+function DishLine({ line, readOnly, draft, origin, setPlates }: { line: Row['dishes'][number]; readOnly: boolean; draft: string; origin: Origin; setPlates: (n: number, from: Origin) => Promise<boolean> }) {
   const desk = useDesk()
   const [open, setOpen] = useState<string>()
   const need = line.needs.find((n) => n.component === open)
   const graver = line.gaps.filter((g) => !g.lesser).length
   const lesser = line.gaps.length - graver
-  const save = (text: string) => {
+  const save = (text: string, from: Origin) => {
     const n = Number(text)
-    if (/^\d{1,6}$/.test(text)) return setPlates(n)
+    if (/^\d{1,6}$/.test(text)) return setPlates(n, from)
     desk.say(`“${text}” is no number of plates.`)
     return Promise.resolve(false)
   }
@@ -155,7 +159,7 @@ function DishLine({ line, readOnly, draft, setPlates }: { line: Row['dishes'][nu
     <>
       <div className="dish-line">
         <div className="plates">
-          <Typed id={`plates-${line.dish}`} label="plates" value={String(line.plates)} readOnly={readOnly} save={save} draft={draft} type="number" />
+          <Typed id={`plates-${line.dish}`} label="plates" value={String(line.plates)} readOnly={readOnly} save={save} draft={draft} origin={origin} type="number" />
         </div>
         <div>
           <Link className="name" to={`/dish/${line.dish}`}>

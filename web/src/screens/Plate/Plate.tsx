@@ -15,6 +15,9 @@ import { PlacingEditor, read, toForm, type PlacingForm } from './PlacingEditor'
 type View = Schemas['DishView']
 type Placing = Schemas['Placing']
 
+// Origin is the dish that a change was made from.
+type Origin = { dish: View['dish']; version: number }
+
 export function Plate({ id }: { id: string }) {
   const dish = useDish(id)
   if (dish.isPending) return <Waiting what="the plate" />
@@ -29,14 +32,15 @@ function Sheet({ view }: { view: View }) {
   const picked = params.get('placing') ?? ''
   const pick = (id: string) => setParams(id ? { placing: id } : {}, { replace: true })
   const open = dish.plate.placings.find((p) => p.id === picked)
-  const save = (what: string, placings: Placing[]) =>
-    desk.hand({ kind: 'dish', id: dish.id, version: view.version, screen: `plate:${dish.id}`, what, value: { ...dish, plate: { ...dish.plate, placings } } })
+  const now: Origin = { dish, version: view.version }
+  const save = (what: string, placings: Placing[], { dish, version } = now) =>
+    desk.hand({ kind: 'dish', id: dish.id, version, screen: `plate:${dish.id}`, what, value: { ...dish, plate: { ...dish.plate, placings } } })
   const name = (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
   const add = async () => {
     const made = newPlacing(view)
     if (await save('a placing added', [...dish.plate.placings, made])) pick(made.id)
   }
-  const form = useDraft<PlacingForm>(`placing/${dish.id}/${picked}`, toForm(open))
+  const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
   const drawing = useLiveDrawing(view, open, form.typed ? form.value : undefined)
   return (
     <>
@@ -66,7 +70,7 @@ function Sheet({ view }: { view: View }) {
                 {p.id === picked && (
                   <PlacingEditor
                     key={p.id} placing={p} form={form} components={view.components.map((c) => ({ id: c.component.id, name: c.component.name }))}
-                    save={(next) => save(`${name(next.component)} placed`, dish.plate.placings.map((q) => (q.id === p.id ? next : q)))}
+                    save={(next) => save(`${name(next.component)} placed`, form.origin.dish.plate.placings.map((q) => (q.id === p.id ? next : q)), form.origin)}
                     close={() => pick('')}
                     first={i === 0} last={i === dish.plate.placings.length - 1}
                     move={(by) => {

@@ -99,7 +99,7 @@ function BarMark({ bar, y, axis, label, picked, pick, first }: { bar: Bar; y: nu
   const b = Math.max(axis.x(bar.to), a + 5)
   const color = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" role="button" tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${clock(bar.start)} ${bar.name}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
+    <g className="bar" role="button" tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
       <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
       {bar.hands.map(({ from, to }) => (

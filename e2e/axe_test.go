@@ -1,0 +1,42 @@
+package e2e
+
+import (
+	"os"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// findings runs axe on the page and gives its serious and critical findings.
+func (t *tablet) findings() []string {
+	t.Helper()
+	axe, err := os.ReadFile("../web/node_modules/axe-core/axe.min.js")
+	require.NoError(t, err, "make install brings axe")
+	js[bool](t, string(axe)+"\n;true")
+	return js[[]string](t, `axe.run(document, {resultTypes: ['violations']}).then(r => r.violations
+		.filter(v => v.impact === 'serious' || v.impact === 'critical')
+		.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html.slice(0, 120)).join(' | ')))`)
+}
+
+func TestEveryScreenIsAccessible(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/")
+	for _, v := range []struct{ path, shows string }{
+		{"/menu/supper", "Guinea fowl"}, {"/menu/supper@2026-02-28", "past"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
+		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"},
+		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"},
+	} {
+		t.Run(v.path, func(t *testing.T) {
+			tab := &tablet{&house{T: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
+			tab.go_(v.path)
+			tab.see(v.shows)
+			assert.Empty(t, tab.findings(), strings.ReplaceAll(v.path, "/", " "))
+		})
+	}
+	t.Run("who is there", func(t *testing.T) {
+		tab := (&house{T: t, store: h.store, server: h.server, now: h.now}).stranger("/")
+		assert.Empty(t, tab.findings())
+	})
+}

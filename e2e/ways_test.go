@@ -1,0 +1,356 @@
+package e2e
+
+import (
+	"context"
+	"encoding/json"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/chromedp"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// 1. The page that the start prints shows Lantern Quay with its supper.
+func TestOneOpensThePageAndSeesTheSupper(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/")
+	for _, text := range []string{"Small supper", "Saturday 14 March", "Lantern Quay, back kitchen", "Roast hake", "Guinea fowl", "660 g", "begins Fri 13 Mar"} {
+		chef.see(text)
+	}
+	assert.Equal(t, "20:25", chef.value("#hour-fish"))
+	assert.Equal(t, "4", chef.value("#plates-guinea-fowl"))
+}
+
+// 2. Menu: covers and hours are changed, and what depends on them follows.
+func TestMenuChangesCoversAndHours(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/menu/supper")
+	chef.see("660 g")
+	before := chef.plan()
+	chef.type_("#plates-roast-hake", "3\r")
+	chef.see("495 g")
+	chef.type_("#hour-main", "21:10\r")
+	chef.until("the plan follows", `fetch('/api/services/supper/runup').then(r => r.json()).then(r => window.__at = r.runUp.courses[1].hour), (window.__at ?? '').includes('21:10')`)
+	after := chef.plan()
+	assert.Equal(t, before["guinea-fowl/plate/croquette"].To+600, after["guinea-fowl/plate/croquette"].To)
+	assert.Equal(t, before["roast-hake/plate/broth"].To, after["roast-hake/plate/broth"].To)
+	assert.Less(t, after["roast-hake/hake/fillet"].To-after["roast-hake/hake/fillet"].From, before["roast-hake/hake/fillet"].To-before["roast-hake/hake/fillet"].From)
+	chef.click("Hake")
+	chef.see("3 covers × 165 g = 495 g")
+
+	chef.type_("#hour-main", "nonsense\r")
+	chef.see(`"nonsense" is no hour`)
+	assert.Equal(t, "nonsense", chef.value("#hour-main"), "what was typed stays")
+	chef.do(chromedp.Reload())
+	chef.see("not saved yet")
+	assert.Equal(t, "nonsense", chef.value("#hour-main"), "also over a reload")
+	chef.do(chromedp.SendKeys(chromedp.CSS("#hour-main"), "\x1b"))
+	chef.until("given up", `document.querySelector('#hour-main').value === '21:10'`)
+}
+
+// 3. Dish: a step's facts are changed, a step is added, moved, deleted, and
+// that is taken back.
+func TestDishChangesAStep(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/dish/roast-hake")
+	chef.see("Fish broth, reduce by half")
+	chef.see("how long, how do you know?")
+	chef.click("sear")
+	chef.see("Save the step")
+	chef.type_("#step-time", "3–4 min")
+	chef.see("3–4 min")
+	chef.pick("#step-cook", "chef")
+	chef.type_("[aria-label='slice 2, for how long']", "20 s")
+	chef.click("add a slice")
+	chef.type_("[aria-label='slice 3, how long after or before']", "2 min")
+	chef.see("add equipment")
+	chef.type_("#step-least", "20 s")
+	chef.type_("#step-most", "1 min")
+	chef.type_("#step-reason", "in the pan")
+	chef.type_("#step-cue", "skin like glass")
+	chef.click("add a caution")
+	chef.type_("[aria-label='caution 2']", "Long sleeves.")
+	chef.click("Save the step")
+	// the third slice, at 2:00 from the start for 0:30, begins before the end's slice but after it in the list
+	chef.see("begins before the slice before it ends")
+	js[bool](chef, `(document.querySelector('[aria-label="slice 3, how long after or before"]').closest('div').querySelector('button').click(), true)`)
+	chef.click("Save the step")
+	chef.gone("Save the step")
+	chef.see("hands 2 × (0:45, 0:20)")
+	chef.see("until skin like glass")
+	chef.see("20 s to 1 min")
+	assert.Equal(t, int64(210), duration(chef.plan()["roast-hake/hake/sear"]))
+	assert.Equal(t, []string{"Head chef", "Burners"}, chef.plan()["roast-hake/hake/sear"].With)
+}
+
+func duration(b bar) int64 { return b.To - b.From }
+
+// steps are the ids of a component's steps as they are stored.
+func (t *tablet) steps(component string) []string {
+	t.Helper()
+	return js[[]string](t, `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => d.components.find(c => c.component.id === `+quote(component)+`).component.steps.map(s => s.id))`)
+}
+
+func TestDishAddsMovesDeletesAndTakesBack(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=lettuce/sear")
+	chef.see("Save the step")
+	chef.click("Add a step after")
+	chef.see("Gem lettuce, new step")
+	assert.Equal(t, []string{"trim", "sear", "step-4", "braise"}, chef.steps("lettuce"))
+	chef.type_("#step-name", "butter over")
+	chef.type_("#step-time", "30 s\r")
+	chef.gone("Save the step")
+	chef.click("butter over")
+	chef.see("Gem lettuce, butter over")
+	chef.press(".editor-actions button:nth-last-child(4)") // earlier
+	chef.until("moved", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => window.__s = d.components[3].component.steps[1].id), window.__s === 'step-4'`)
+	chef.click("Delete")
+	chef.gone("butter over")
+	assert.Equal(t, []string{"trim", "sear", "braise"}, chef.steps("lettuce"))
+	chef.click("Take back")
+	chef.see("butter over")
+	assert.Equal(t, []string{"trim", "step-4", "sear", "braise"}, chef.steps("lettuce"))
+	chef.do(chromedp.Reload())
+	chef.see("butter over")
+	chef.until("taking back outlives a reload", `[...document.querySelectorAll('button')].some(b => b.innerText === 'Take back' && !b.disabled)`)
+	chef.click("Take back")
+	chef.until("moved back", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => window.__s = d.components[3].component.steps[1].id), window.__s === 'sear'`)
+}
+
+func TestDishDecidesAGapAndTheStrandIsPlanned(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake")
+	chef.see("Gaps that hold this dish up")
+	assert.NotContains(t, chef.plan(), "roast-hake/fish-broth/simmer")
+	chef.click("decide")
+	chef.see("Fish broth, reduce by half")
+	chef.until("the field is ready", `document.activeElement?.id === 'step-time'`)
+	chef.type_("#step-time", "18 to 22 min\r")
+	chef.see("Nothing holds this dish up")
+	plan := chef.plan()
+	assert.Equal(t, int64(1200), duration(plan["roast-hake/fish-broth/reduce"]))
+	assert.Contains(t, plan, "roast-hake/fish-broth/simmer")
+}
+
+// 4. Run-up: both dishes on one plan, in both views; a step says why.
+func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/run-up/supper")
+	for _, text := range []string{"Hake", "Thyme gravy", "20:25:00", "21:00:00", "how long, how do you know?", "Fri 15:05"} {
+		chef.until(text, `document.querySelector('.run-up svg')?.textContent.includes(`+quote(text)+`)`)
+	}
+	chef.see("Select a step to see why")
+	chef.do(chromedp.Focus(chromedp.CSS(`[data-bar="roast-hake/hake/fillet"]`)), chromedp.KeyEvent("\r"))
+	chef.see("16:15:00 (to be over by then) − fillet, pin bones out hake 16:00")
+	for range 2 { // temper, sear
+		js[bool](chef, `document.activeElement.dispatchEvent(new KeyboardEvent('keydown', {key: 'ArrowRight', bubbles: true}))`)
+		time.Sleep(100 * time.Millisecond)
+	}
+	chef.see("20:11:49 = 20:25:00 (Roast hake) − pour fish broth 0:28 − spoon brown-shrimp butter 0:40 − lay hake 0:48 − rest at least 2:00 − oven 200 hake 7:00 − sear hake 2:15")
+	chef.see("Later: no;")
+	chef.see("Hot fat: press with the slice")
+
+	chef.click("Cooks and equipment")
+	chef.until("the oven at both settings", `(t => t.includes('Hake 200 °C') && t.includes('Roast crown 165 °C') && t.includes('heats to 200 °C'))(document.querySelector('.run-up svg').textContent)`)
+	chef.click("Friday 13 March")
+	chef.until("Friday", `document.querySelector('.run-up svg').textContent.includes('Poached quince')`)
+	chef.click("By the clock")
+	chef.see("until") // the panel of the selected step stays
+	chef.see("a leg comes away with a tug")
+	chef.pick("select[aria-label=Dish]", "roast-hake")
+	chef.gone("a leg comes away with a tug")
+
+	for _, file := range []string{"problem", "plan"} {
+		text := js[string](chef, `fetch(document.querySelector('a[href$="`+file+`.json"]').href).then(r => r.text())`)
+		assert.Contains(t, text, `"format": "jointime/`+file+`"`)
+	}
+}
+
+func TestRunUpShowsAClash(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=hake/roast")
+	chef.see("Save the step")
+	chef.type_("[aria-label='equipment 1, portions on one place']", "1")
+	chef.click("Save the step")
+	chef.gone("Save the step")
+	chef.go_("/run-up/supper")
+	chef.see("Hake, oven 200: 4 portions take 4 places, Oven has 1.")
+	chef.until("the strand stops there", `document.querySelector('.run-up svg').textContent.includes('cannot be done')`)
+	assert.Contains(t, chef.plan(), "guinea-fowl/crown/roast", "the rest is planned")
+}
+
+// 5. Plate: the order of building, to scale; changed, and the drawing follows.
+func TestPlateIsChangedAndTheDrawingFollows(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
+	for _, text := range []string{"Crushed swede", "110 g", "9 o’clock, 22 mm", "ring, spoon", "15 s", "0:53 alone"} {
+		chef.see(text)
+	}
+	outline := `document.querySelector('.plate-svg [aria-label="placing 2"] path').getAttribute('d')`
+	before := js[string](chef, outline)
+	chef.click("Gem lettuce")
+	chef.type_("#placing-distance", "70")
+	chef.until("drawn while it is typed", outline+` !== `+quote(before))
+	chef.type_("#placing-amount", "1")
+	chef.type_("#placing-seconds", "11")
+	chef.type_("#placing-tool", "long tweezers")
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.see("2 o’clock, 70 mm")
+	chef.see("long tweezers")
+	chef.see("0:55 alone")
+	chef.see("Gem lettuce: 1 on the plate, the portion says ½.")
+	assert.Equal(t, int64(44), duration(chef.plan()["roast-hake/plate/lettuce"]), "four plates of 11 s each in the run-up")
+	chef.click("Take back")
+	chef.see("2 o’clock, 46 mm")
+}
+
+func TestPlateAddsMovesAndTakesOff(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl")
+	order := `[...document.querySelectorAll('.placing .name')].map(e => e.innerText).join(', ')`
+	chef.until("all placings", order+` === 'Pearl barley, Poached quince, Roast crown, Thyme gravy, Leg croquette'`)
+	chef.click("Leg croquette")
+	chef.click("Before")
+	chef.until("moved", order+` === 'Pearl barley, Poached quince, Roast crown, Leg croquette, Thyme gravy'`)
+	chef.click("Take off")
+	chef.see("Leg croquette is on the dish and never reaches the plate.")
+	chef.click("Add a placing")
+	chef.until("added", order+`.endsWith('Leg croquette')`)
+	chef.pick("#placing-form", "dots")
+	chef.type_("#placing-count", "3")
+	chef.type_("#placing-length", "far")
+	chef.click("Save the placing")
+	chef.see("length: “far” is no number")
+	chef.type_("#placing-length", "50")
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.gone("never reaches the plate")
+}
+
+// 6. All is there after a reload and on a second tablet; changes arrive within
+// a second; neither overwrites the other silently; the past is read only.
+func TestTwoTablets(t *testing.T) {
+	h := newHouse(t)
+	chef, commis := h.open("Head chef", "/menu/supper"), h.open("Commis", "/menu/supper")
+	commis.see("660 g")
+	commis.see("changes arrive")
+	chef.type_("#plates-roast-hake", "2\r")
+	start := time.Now()
+	commis.see("330 g")
+	assert.Less(t, time.Since(start), 3*time.Second) // a second is asked for; a loaded machine gets some air
+	chef.do(chromedp.Reload())
+	chef.see("330 g")
+	assert.Equal(t, "2", chef.value("#plates-roast-hake"))
+}
+
+func TestTwoTabletsOnOneStep(t *testing.T) {
+	h := newHouse(t)
+	chef, commis := h.open("Head chef", "/dish/roast-hake?step=hake/roast"), h.open("Commis", "/dish/roast-hake?step=hake/roast")
+	commis.see("Save the step")
+	commis.type_("#step-cue", "when the commis says so")
+	chef.see("Save the step")
+	chef.type_("#step-cue", "when the chef says so\r")
+	chef.gone("Save the step")
+	commis.see("Somebody has changed this component since you began to type")
+	commis.click("Save the step")
+	commis.see("Head chef changed the same in the meantime")
+	commis.see("when the commis says so")
+	commis.see("when the chef says so")
+	commis.click("Keep mine")
+	commis.gone("changed the same")
+	chef.see("until when the commis says so")
+	history := js[string](chef, `fetch('/api/history/component/hake').then(r => r.json()).then(h => h.revisions.map(r => r.who).join(', '))`)
+	assert.Equal(t, "Commis, Head chef, demo", history, "both are kept, one after the other")
+}
+
+func TestTwoTabletsOnTwoStepsBothStand(t *testing.T) {
+	h := newHouse(t)
+	chef, commis := h.open("Head chef", "/dish/roast-hake?step=hake/roast"), h.open("Commis", "/dish/roast-hake?step=hake/sear")
+	commis.see("Save the step")
+	commis.type_("#step-cue", "when the commis says so")
+	chef.see("Save the step")
+	chef.type_("#step-cue", "when the chef says so\r")
+	chef.gone("Save the step")
+	commis.see("Somebody has changed this component")
+	commis.click("Save the step")
+	commis.gone("Save the step")
+	commis.see("until when the commis says so")
+	commis.see("until when the chef says so")
+}
+
+func TestAPastServiceIsReadOnlyAndCanBeCopied(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/menu/supper@2026-02-28")
+	chef.see("This service is past.")
+	assert.True(t, js[bool](chef, `document.querySelector('#hour-fish').readOnly`))
+	assert.False(t, js[bool](chef, `document.body.innerText.includes('Take back')`))
+	js[bool](chef, `(() => { const e = document.querySelector('#copy-day'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '2026-03-21'); return e.dispatchEvent(new Event('input', {bubbles: true})) })()`)
+	chef.click("Copy")
+	chef.see("Saturday 21 March")
+	assert.False(t, js[bool](chef, `document.querySelector('#hour-fish').readOnly`))
+	chef.go_("/run-up/supper@2026-02-28")
+	chef.see("past, as it was planned")
+}
+
+func TestMarkupInNamesIsShownAsText(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=hake/temper")
+	chef.see("Save the step")
+	chef.type_("#step-name", `<img src=x onerror="window.__hit=1">`)
+	chef.click("Save the step")
+	chef.see(`<img src=x onerror="window.__hit=1">`)
+	chef.go_("/run-up/supper?view=list")
+	chef.see(`<img src=x onerror=`)
+	assert.False(t, js[bool](chef, `window.__hit === 1`))
+}
+
+// A server that goes away: the screen says so, keeps what was typed, and sends
+// it when asked again.
+func TestAServerThatGoesAwayLosesNothing(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/menu/supper")
+	chef.see("660 g")
+	chef.do(offline(true))
+	chef.type_("#plates-roast-hake", "5\r")
+	chef.see("cannot be reached. What you typed is kept here.")
+	assert.Equal(t, "5", chef.value("#plates-roast-hake"))
+	chef.do(offline(false))
+	chef.click("Send again")
+	chef.see("825 g")
+	chef.gone("cannot be reached")
+}
+
+// offline cuts the tablet off, or joins it again.
+func offline(off bool) chromedp.Action[chromedp.Void] {
+	return chromedp.Func(func(ctx context.Context, t *chromedp.Target) error {
+		_, err := cdp.Call(ctx, t, network.EmulateNetworkConditionsByRule, network.EmulateNetworkConditionsByRuleParams{
+			MatchedNetworkConditions: []*network.Conditions{{Offline: off, DownloadThroughput: -1, UploadThroughput: -1}}})
+		return err
+	})
+}
+
+func TestKeysAreListedAndWork(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/menu/supper")
+	chef.see("660 g")
+	chef.do(chromedp.KeyEvent("?"))
+	chef.see("take back one’s own last change on this screen")
+	chef.click("Close")
+	chef.gone("take back one’s own last change")
+	chef.do(chromedp.KeyEvent("p"))
+	chef.see("Build")
+	chef.do(chromedp.KeyEvent("r"))
+	chef.see("Select a step")
+}
+
+func TestTheFirstLoadIsSmall(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/run-up/supper")
+	chef.see("Save the plan")
+	var sizes []struct {
+		Name string `json:"name"`
+		Size int    `json:"size"`
+	}
+	text := js[string](chef, `JSON.stringify(performance.getEntriesByType('resource').filter(e => e.name.endsWith('.js')).map(e => ({name: e.name, size: e.encodedBodySize})))`)
+	require.NoError(t, json.Unmarshal([]byte(text), &sizes))
+	total := 0
+	for _, s := range sizes {
+		total += s.Size
+	}
+	t.Logf("%d bytes of script, compressed", total)
+	assert.Greater(t, total, 1000)
+	assert.Less(t, total, 250_000)
+}
