@@ -91,10 +91,11 @@ func (s *Store) At(ctx context.Context, kind Kind, id string, version int64) (r 
 	return r, wrap(err, "read %s %q, revision %d", kind, id, version)
 }
 
-// AllAt reads every thing as it was at a moment.
+// AllAt reads every thing as it was at a moment; what was not there yet, in its
+// first revision.
 func (s *Store) AllAt(ctx context.Context, at time.Time) (list []Document, err error) {
 	err = s.DB.SelectContext(ctx, &list, `select distinct on (kind, id) kind, id, version, body from revision
-		where at <= $1 order by kind, id, version desc`, at)
+		order by kind, id, at <= $1 desc, case when at <= $1 then -version else version end`, at)
 	return list, wrap(err, "read all things as of %s", at)
 }
 

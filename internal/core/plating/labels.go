@@ -10,12 +10,33 @@ func (s Spec) label(d *Drawing) {
 		for k := range 16 {
 			sin, cos := math.Sincos(2 * math.Pi * float64(k) / 16)
 			x, y := p.edge(0.72*cos, 0.72*sin)
-			if room := d.room(i, x, y); room > best+1e-9 {
+			room := d.room(i, x, y)
+			if s.covered(i, x, y) {
+				room *= 0.2
+			}
+			if room > best+1e-9 {
 				best = room
 				d.Shapes[i].LabelX, d.Shapes[i].LabelY = round(x), round(y)
 			}
 		}
 	}
+}
+
+// covered reports whether what is placed later lies over a point of a shape. A
+// pool flows under the others.
+func (s Spec) covered(own int, x, y float64) bool {
+	for k, p := range s.Placings {
+		if k == own || p.Form == Pool || (k < own && s.Placings[own].Form != Pool) {
+			continue
+		}
+		cx, cy := p.At()
+		sin, cos := math.Sincos(p.Turn * math.Pi / 180)
+		u, v := ((x-cx)*cos+(y-cy)*sin)/(p.Length/2), (-(x-cx)*sin+(y-cy)*cos)/(p.width()/2)
+		if u*u+v*v < 1.2 {
+			return true
+		}
+	}
+	return false
 }
 
 // edge is a point of the shape's own ellipse, u and v in parts of its halves.

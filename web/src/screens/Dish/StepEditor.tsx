@@ -90,13 +90,13 @@ export function StepEditor({ step, form, stale, kitchen, focus, save, close, act
         <Form.Check id="step-wave" className="mt-2" label="for each wave of plates by itself" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
       </fieldset>
       <Cautions {...field} />
-      {stale && <p className="wrong mt-3 mb-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
-      {wrong && (
-        <p className="wrong mt-3 mb-0" role="alert">
-          {wrong.what}
-        </p>
-      )}
       <div className="editor-actions">
+        {stale && <p className="wrong w-100 m-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
+        {wrong && (
+          <p className="wrong w-100 m-0" role="alert">
+            {wrong.what}
+          </p>
+        )}
         <Button type="submit" disabled={busy}>
           Save the step
         </Button>

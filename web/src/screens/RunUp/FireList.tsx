@@ -20,7 +20,7 @@ export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: str
         {bars.map((b, i) => (
           <tr key={b.id} aria-current={picked === b.id ? 'true' : undefined}>
             <td className="clock">
-              {(i === 0 || bars[i - 1].start.slice(0, 10) !== b.start.slice(0, 10)) && <div className="small quiet">{day(b.start.slice(0, 10), true)}</div>}
+              {(i === 0 || bars[i - 1].start.slice(0, 10) !== b.start.slice(0, 10)) && <div className="small quiet text-nowrap">{day(b.start.slice(0, 10), true)}</div>}
               {clock(b.start)}
             </td>
             <td className="clock">{lasts(b.to - b.from)}</td>

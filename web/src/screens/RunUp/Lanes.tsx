@@ -1,6 +1,7 @@
 // The same plan by cook and by equipment on an even clock, where a double
 // booking would show.
 import { useState } from 'react'
+import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
 import type { Plan } from './RunUp'
@@ -9,26 +10,25 @@ type Props = { plan: Plan; focus: string; picked: string; pick: (id: string) => 
 type Lane = Plan['lanes'][number]
 type Block = Lane['blocks'][number]
 
-const width = 1200
 const left = 140
-const right = 1190
 const top = 30
 const place = 26
 
 export function Lanes({ plan, focus, picked, pick }: Props) {
+  const [box, width] = useWidth(1200)
   const [at, setAt] = useState(plan.days.length - 1)
   const dayAt = plan.days[Math.min(at, plan.days.length - 1)]
   const [stretch, setStretch] = useState('evening')
   const lastDay = dayAt === plan.days.at(-1)
   const [from, to] = (lastDay && stretches(plan, dayAt).find((s) => s.key === stretch)?.span) || [dayAt.from, dayAt.to]
-  const x = evenAxis(from, to, left, right)
+  const x = evenAxis(from, to, left, width - 10)
   const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => l.lane.cook || l.blocks.length > 0)
   const heights = lanes.map((l) => Math.max(1, ...l.blocks.map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
   const tops = heights.map((_, i) => top + heights.slice(0, i).reduce((a, b) => a + b, 0))
   const bottom = top + heights.reduce((a, b) => a + b, 0)
   return (
-    <>
-      <div className="d-flex gap-3 mb-2 tools">
+    <div ref={box}>
+      <div className="d-flex gap-3 mb-2 tools flex-wrap">
         <div className="choices" role="group" aria-label="Day">
           {plan.days.map((d, i) => (
             <button key={d.from} aria-pressed={i === at} onClick={() => setAt(i)}>
@@ -53,7 +53,7 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
             <line x1="0" y1="0" x2="0" y2="7" stroke="#3f4f5a" strokeWidth="2" />
           </pattern>
         </defs>
-        {ticks(plan.origin, from, to - 1, 16).map((t) => (
+        {ticks(plan.origin, from, to - 1, (width - left) / 62).map((t) => (
           <g key={t.at} aria-hidden="true">
             <line x1={x(t.at)} x2={x(t.at)} y1={top - 4} y2={bottom} stroke="#c3cdd3" />
             <text className="clock" x={x(t.at)} y={top - 10} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
@@ -63,10 +63,10 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
         ))}
         {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
         {lanes.map(({ lane, blocks }, i) => (
-          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} x={x} window={[from, to]} focus={focus} picked={picked} pick={pick} />
+          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={[from, to]} focus={focus} picked={picked} pick={pick} />
         ))}
       </svg>
-    </>
+    </div>
   )
 }
 
@@ -82,9 +82,9 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
   ]
 }
 
-type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; x: (s: number) => number; window: [number, number]; focus: string; picked: string; pick: (id: string) => void }
+type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; focus: string; picked: string; pick: (id: string) => void }
 
-function LaneRow({ plan, lane, blocks, y, height, x, window, focus, picked, pick }: RowProps) {
+function LaneRow({ plan, lane, blocks, y, height, width, x, window, focus, picked, pick }: RowProps) {
   return (
     <g>
       <line x1={0} x2={width} y1={y + height} y2={y + height} stroke="#c3cdd3" />

@@ -1,15 +1,15 @@
 // The strands of each dish on a folded axis, meeting at the pass.
 import type { KeyboardEvent } from 'react'
 import { clock } from '../../parts/words'
+import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
 import type { Bar, Plan } from './RunUp'
 
 type Props = { plan: Plan; focus: string; picked: string; pick: (id: string) => void }
 type Strand = Plan['strands'][number]
 
-const width = 1200
 const left = 178
-const right = 1128
+const passRoom = 72 // right of the axis, for the pass
 const row = 44
 const top = 34
 const between = 16 // two dishes
@@ -17,12 +17,14 @@ const half = 11
 
 export function Strands({ plan, focus, picked, pick }: Props) {
   const strands = plan.strands.filter((s) => !focus || s.dish === focus)
-  const axis = foldedAxis(plan, focus, left, right)
+  const [box, width] = useWidth(1200)
+  const axis = foldedAxis(plan, focus, left, width - passRoom)
   const rows = strands.map((s, i) => ({ s, y: top + 26 + i * row + (plan.courses.length > 1 && !focus ? strands.slice(0, i + 1).filter((o, k) => k > 0 && o.dish !== strands[k - 1].dish).length * between : 0) }))
   const bottom = (rows.at(-1)?.y ?? top) + 24
   const onKey = (event: KeyboardEvent) => move(event, plan, rows.map((r) => r.s), picked, pick)
   return (
-    <svg viewBox={`0 0 ${width} ${bottom + 18}`} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
+    <div ref={box}>
+    <svg viewBox={`0 0 ${width} ${bottom + 4}`} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
       <Ground axis={axis} bottom={bottom} />
       {rows.map(({ s, y }) => (
         <Row key={s.dish + s.component} plan={plan} strand={s} y={y} axis={axis} picked={picked} pick={pick} />
@@ -31,6 +33,7 @@ export function Strands({ plan, focus, picked, pick }: Props) {
         <Pass key={dish} plan={plan} rows={rows.filter((r) => r.s.dish === dish)} axis={axis} />
       ))}
     </svg>
+    </div>
   )
 }
 
@@ -171,7 +174,7 @@ function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }
       <text x={x} y={y + 5} textAnchor="middle" fontSize="14" fontWeight="700" style={{ fill: '#1554b8' }}>
         {course.plates}
       </text>
-      <text className="clock" x={last ? width - 4 : x + 10} y={last ? to + 17 : from + 12} fontSize="16" fontWeight="700" textAnchor={last ? 'end' : 'start'}>
+      <text className="clock" x={last ? x + 38 : x + 10} y={last ? from - 5 : from + 12} fontSize="16" fontWeight="700" textAnchor={last ? 'end' : 'start'}>
         {hour}
       </text>
     </g>

@@ -1,0 +1,162 @@
+package main
+
+import (
+	"bufio"
+	"context"
+	"io"
+	"net"
+	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"regexp"
+	"strings"
+	"syscall"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// program builds the real program once for the tests of this file.
+func program(t *testing.T) string {
+	t.Helper()
+	bin := filepath.Join(t.TempDir(), "jointime")
+	out, err := exec.Command("go", "build", "-o", bin, ".").CombinedOutput()
+	require.NoError(t, err, string(out))
+	return bin
+}
+
+// place is a folder that the database's account can reach.
+func place(t *testing.T) string {
+	t.Helper()
+	dir, err := os.MkdirTemp("/dev/shm", "jointime-serve-")
+	require.NoError(t, err)
+	require.NoError(t, os.Chmod(dir, 0o755))
+	t.Cleanup(func() { os.RemoveAll(dir) })
+	return dir
+}
+
+type running struct {
+	cmd  *exec.Cmd
+	url  string
+	text chan string
+}
+
+var address = regexp.MustCompile(`http://localhost:(\d+)`)
+
+// start runs the demo and waits for the address that it prints.
+func start(t *testing.T, bin, dir string, args ...string) *running {
+	t.Helper()
+	r := &running{cmd: exec.Command(bin, append([]string{"demo"}, args...)...), text: make(chan string, 100)}
+	r.cmd.Dir = dir
+	r.cmd.Stderr = os.Stderr
+	out, err := r.cmd.StdoutPipe()
+	require.NoError(t, err)
+	require.NoError(t, r.cmd.Start())
+	go func() {
+		for s := bufio.NewScanner(out); s.Scan(); {
+			r.text <- s.Text()
+		}
+		close(r.text)
+	}()
+	for timeout := time.After(60 * time.Second); r.url == ""; {
+		select {
+		case line, open := <-r.text:
+			require.True(t, open, "it ended at once")
+			if m := address.FindStringSubmatch(line); m != nil {
+				r.url = "http://127.0.0.1:" + m[1]
+			}
+		case <-timeout:
+			require.Fail(t, "it printed no address")
+		}
+	}
+	return r
+}
+
+func (r *running) body(t *testing.T, path string) string {
+	t.Helper()
+	resp, err := http.Get(r.url + path)
+	require.NoError(t, err)
+	defer resp.Body.Close()
+	text, err := io.ReadAll(resp.Body)
+	require.NoError(t, err)
+	return string(text)
+}
+
+func (r *running) stop(t *testing.T, sig os.Signal) error {
+	t.Helper()
+	require.NoError(t, r.cmd.Process.Signal(sig))
+	done := make(chan error, 1)
+	go func() { done <- r.cmd.Wait() }()
+	select {
+	case err := <-done:
+		return err
+	case <-time.After(40 * time.Second):
+		require.Fail(t, "it does not stop")
+		return nil
+	}
+}
+
+// servers counts database servers on a folder.
+func servers(dir string) (n int) {
+	lines, _ := filepath.Glob("/proc/[0-9]*/cmdline")
+	for _, f := range lines {
+		if text, err := os.ReadFile(f); err == nil && strings.Contains(string(text), "postgres\x00-D\x00"+dir) {
+			n++
+		}
+	}
+	return n
+}
+
+// Started, stopped, started again, killed, started again: the data is kept, the
+// database goes with the program, and a port in use is avoided.
+func TestTheDemoStartsStopsAndSurvivesAKill(t *testing.T) {
+	bin, dir := program(t), place(t)
+	first := start(t, bin, dir)
+	assert.Contains(t, first.body(t, "/api/health"), "answers")
+	assert.Contains(t, first.body(t, "/api/services"), "Small supper")
+	day := first.body(t, "/api/services")
+	assert.Equal(t, 1, servers(dir))
+
+	blocked := exec.Command(bin, "demo")
+	blocked.Dir = dir
+	out, err := blocked.CombinedOutput()
+	require.Error(t, err)
+	assert.Contains(t, string(out), "another Jointime already runs the database")
+
+	require.NoError(t, first.stop(t, syscall.SIGINT), "Ctrl-C ends it cleanly")
+	assert.Zero(t, servers(dir), "the database ended with it")
+
+	second := start(t, bin, dir)
+	assert.Equal(t, day, second.body(t, "/api/services"), "the data is kept")
+	require.Error(t, second.stop(t, syscall.SIGKILL))
+
+	third := start(t, bin, dir)
+	assert.Equal(t, day, third.body(t, "/api/services"), "a kill loses nothing")
+	require.NoError(t, third.stop(t, syscall.SIGTERM))
+	assert.Eventually(t, func() bool { return servers(dir) == 0 }, 10*time.Second, 50*time.Millisecond)
+}
+
+func TestAPortInUseIsNamedOrAvoided(t *testing.T) {
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	require.NoError(t, err)
+	defer l.Close()
+	port := l.Addr().(*net.TCPAddr).Port
+	_, err = listen(serveFlags{port: port, listen: "127.0.0.1"})
+	assert.ErrorContains(t, err, "is in use by another program")
+
+	one, err := listen(serveFlags{listen: "127.0.0.1"})
+	require.NoError(t, err)
+	defer one.Close()
+	two, err := listen(serveFlags{listen: "127.0.0.1"})
+	require.NoError(t, err)
+	defer two.Close()
+	assert.NotEqual(t, one.Addr(), two.Addr())
+}
+
+func TestADatabaseThatCannotBeReachedIsAClearError(t *testing.T) {
+	err := serveUntilDone(context.Background(), serveFlags{listen: "127.0.0.1", database: "postgres://nobody@127.0.0.1:1/none?connect_timeout=1"}, false, io.Discard, io.Discard)
+	assert.ErrorContains(t, err, "connect to the database")
+}

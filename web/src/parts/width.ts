@@ -1,0 +1,18 @@
+// The room that a drawing has, so that its letters keep their size.
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react'
+
+/** useWidth gives the width in pixels of what the ref is put on. */
+export function useWidth(first: number): [RefObject<HTMLDivElement | null>, number] {
+  const ref = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(first)
+  useLayoutEffect(() => {
+    const box = ref.current
+    if (!box) return
+    const look = () => setWidth(Math.max(box.clientWidth, 640))
+    look()
+    const watch = new ResizeObserver(look)
+    watch.observe(box)
+    return () => watch.disconnect()
+  }, [])
+  return [ref, width]
+}
