@@ -2,6 +2,8 @@ module jointime
 
 go 1.26.0
 
+ignore ./web/node_modules
+
 require (
 	github.com/alexedwards/scs/postgresstore v0.0.0-20251002162104-209de6e426de
 	github.com/alexedwards/scs/v2 v2.9.0
