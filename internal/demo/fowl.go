@@ -19,10 +19,10 @@ func fowlComponents() []recipe.Component {
 			step("sear", "sear", takes(5, 6, 7)).on("burner").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: 150, For: 40}, recipe.Slice{At: -60, For: 60}).
 				cue("even brown, also along the keel").rest("", "", 0, 12).
 				care("Hot fat: lay the crown away from you.", ""),
-			step("roast", "oven 165", takes(18, 20, 24)).in("oven", 165, 4).slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -30, For: 30}).
-				cue("core 70 °C at the thickest, clear of bone; juices clear. Pink: four minutes more").rest("rest, loosely covered", "rack", 6, 14).
+			step("roast", "oven 165", takes(18, 20, 24)).in("oven", 165, 8).slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -30, For: 30}).
+				cue("core 70 °C at the thickest, clear of bone; juices clear. Pink: four minutes more").rest("rest, loosely covered", "rack", 6, 14).soft().
 				care(poultry, "USDA FSIS, safe minimum internal temperatures (from memory)"),
-			step("carve", "twine off, carve", takes(3, 4, 5)).hands().rest("", "", 0, 2).cue("grain across, skin on every slice").
+			step("carve", "twine off, carve", takes(3, 4, 5)).wave().hands().rest("", "", 0, 2).cue("grain across, skin on every slice").
 				care("Twine: count two ends into the bin.", ""),
 		),
 		component("croquette", "Leg croquette", pieces(4), []recipe.Ingredient{line("guinea fowl legs", pieces(4), "from the fowl"), line("stock", ml(500), ""), line("flour", grams(40), ""), line("egg", pieces(1), ""), line("breadcrumbs", grams(80), "")},

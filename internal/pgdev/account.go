@@ -43,6 +43,9 @@ func (a account) apply(cmd *exec.Cmd) {
 }
 
 func (a account) makeDir(dir string) error {
+	if err := os.MkdirAll(filepath.Dir(dir), 0o755); err != nil { // the account must be able to pass
+		return err
+	}
 	if err := os.MkdirAll(dir, 0o700); err != nil {
 		return err
 	}

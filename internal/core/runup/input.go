@@ -28,7 +28,7 @@ type Input struct {
 const (
 	priceEarly    = 2
 	priceLate     = 20
-	priceLaterOn  = 2  // waves after the first, counted from the course's hour
+	priceLaterOn  = 4  // waves after the first
 	priceSpread   = 10 // a course that leaves for too long
 	priceTable    = 5  // plates of one table apart
 	priceSoftWait = 2

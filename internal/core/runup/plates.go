@@ -26,7 +26,7 @@ func (d *draft) course(c int) {
 				ends = append(ends, wave[len(wave)-1])
 			}
 		}
-		d.hour(c, ends)
+		d.hour(c, built, ends)
 		last = append(last, ends)
 	}
 	d.tables(last)
@@ -131,12 +131,16 @@ func (d *draft) takers(component string, wave []int) (out []int) {
 }
 
 // hour gives the first wave the hour of the course, and the others the time
-// in which a course leaves.
-func (d *draft) hour(c int, ends []int) {
+// that it takes to build those before them, one after the other.
+func (d *draft) hour(c int, built [][]int, ends []int) {
+	at := d.seconds(d.courses[c].at)
 	for w, i := range ends {
-		t := schedule.Target{Task: d.id(i), At: d.seconds(d.courses[c].at), Early: priceEarly, Late: priceLate}
+		t := schedule.Target{Task: d.id(i), At: at, Early: priceEarly, Late: priceLate}
 		if w > 0 {
-			t.Early, t.Late = priceLate, priceLaterOn
+			for _, k := range built[w] {
+				t.At += d.problem.Tasks[k].Duration
+			}
+			at, t.Late = t.At, priceLaterOn
 		}
 		d.problem.Targets = append(d.problem.Targets, t)
 	}

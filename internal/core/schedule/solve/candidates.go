@@ -140,24 +140,36 @@ func pauses(set *schedule.Setting, t taking, n *need) (before, after int64) {
 	return before, after
 }
 
-// atHolds adds the starts at which a wait that this task completes just fits.
+// atHolds adds the starts at which a wait before or after this task just fits
+// between what a resource does already.
 func (s *state) atHolds(at []int64, i int) []int64 {
 	for _, e := range s.m.linksOf[i] {
 		l := &s.m.links[e]
-		if other := l.from + l.to - i; other == i || !s.placed[other] {
+		if l.from == l.to {
 			continue
 		}
 		for h := range l.holds {
 			for _, r := range s.options(&l.holds[h]) {
-				for _, t := range s.board.on[r] {
-					before, after := pauses(s.m.resources[r].Setting, t, &l.holds[h])
-					if l.from == i {
-						at = append(at, t.span[1]+after-s.m.tasks[i].dur)
-					} else {
-						at = append(at, t.span[0]-before)
-					}
-				}
+				at = s.atHold(at, i, r, &l.holds[h], l.from == i)
 			}
+		}
+	}
+	return at
+}
+
+// atHold adds the starts for one hold; first tells a task whose end begins it
+// from one whose start ends it.
+func (s *state) atHold(at []int64, i, r int, n *need, first bool) []int64 {
+	set := s.m.resources[r].Setting
+	if set != nil && first && !n.settle {
+		at = append(at, s.m.p.Horizon[0]+set.Pause(set.Initial, n.setting)-s.m.tasks[i].dur)
+	}
+	for _, t := range s.board.on[r] {
+		before, after := pauses(set, t, n)
+		if first {
+			at = append(at, t.span[1]+after-s.m.tasks[i].dur)
+		} else {
+			at = append(at, t.span[0]-before)
 		}
 	}
 	return at

@@ -241,13 +241,14 @@ func (s *search) worstWait() (task int, by int64) {
 const harder = 12
 
 // improve takes a part of the plan out and puts it back, rounds times, and more
-// often while a strict limit is passed.
+// often while a strict limit is passed. A plan that breaks nothing and costs
+// nothing cannot be bettered; settling makes it fresh.
 func (s *search) improve(ctx context.Context, rounds int) {
 	if len(s.m.tasks) == 0 {
 		return
 	}
 	for k := 0; rounds < 0 || k < rounds || (s.value.violation > 0 && k < harder*rounds); k++ {
-		if k%16 == 0 && ctx.Err() != nil {
+		if (k%16 == 0 && ctx.Err() != nil) || s.value.perfect() {
 			return
 		}
 		out := s.pick()
@@ -313,6 +314,9 @@ func (s *search) nudge(out []int) {
 // pick chooses tasks that belong together: neighbours by waits, or by time.
 func (s *search) pick() []int {
 	size := 2 + s.rng.IntN(min(14, len(s.m.tasks)))
+	if s.rng.IntN(10) == 0 {
+		size = max(size, min(len(s.m.tasks)/2, 40))
+	}
 	seed := s.rng.IntN(len(s.m.tasks))
 	if s.value.violation > 0 && s.rng.IntN(2) == 0 {
 		if i, by := s.worstWait(); by > 0 {

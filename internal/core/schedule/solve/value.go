@@ -14,6 +14,9 @@ func (v value) better(o value) bool {
 	return v.starts > o.starts
 }
 
+// perfect reports a plan whose violation and cost no plan can better.
+func (v value) perfect() bool { return v.violation == 0 && v.cost == 0 }
+
 func (v *value) add(o value) {
 	v.violation += o.violation
 	v.cost += o.cost
