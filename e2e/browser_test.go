@@ -9,6 +9,7 @@ import (
 	"log/slog"
 	"net/http/httptest"
 	"os"
+	"sync/atomic"
 	"testing"
 	"time"
 
@@ -51,12 +52,22 @@ type house struct {
 	*testing.T
 	store  *store.Store
 	server *httptest.Server
-	now    time.Time
+	now    *atomic.Pointer[time.Time]
 }
+
+// set turns the clock of the server.
+func (h *house) set(now time.Time) { h.now.Store(&now) }
 
 func newHouse(t *testing.T) *house {
 	t.Helper()
-	h := &house{T: t, store: pgtest.Store(t), now: morning}
+	return houseOn(t, pgtest.Store(t))
+}
+
+// houseOn is a Jointime on a store of the caller's.
+func houseOn(t *testing.T, st *store.Store) *house {
+	t.Helper()
+	h := &house{T: t, store: st, now: new(atomic.Pointer[time.Time])}
+	h.set(morning)
 	require.NoError(t, demo.LoadInto(context.Background(), h.store, morning))
 	h.serve()
 	return h
@@ -65,7 +76,7 @@ func newHouse(t *testing.T) *house {
 func (h *house) serve() {
 	screens, built := web.Screens()
 	require.True(h, built, "the screens are not built: make web")
-	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return h.now }})
+	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { server.Run(ctx); close(done) }()

@@ -157,18 +157,23 @@ func (s *Server) putComponent(ctx context.Context, in *saveInput[recipe.Componen
 	if in.Body.Value.ID != in.ID {
 		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
 	}
-	if err := in.Body.Value.Validate(); err != nil {
-		return nil, s.fail(under("value", err))
-	}
 	b, err := s.book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	b.components[in.ID] = in.Body.Value
-	if err := recipe.Circles(in.ID, b.components); err != nil {
+	if err := b.soundComponent(in.Body.Value); err != nil {
 		return nil, s.fail(under("value", err))
 	}
 	return s.save(ctx, w)
+}
+
+// soundComponent judges a component among the others.
+func (b book) soundComponent(c recipe.Component) error {
+	if err := c.Validate(); err != nil {
+		return err
+	}
+	b.components[c.ID] = c
+	return recipe.Circles(c.ID, b.components)
 }
 
 // under puts the fields of faults below a member of the body.

@@ -181,21 +181,29 @@ func (s *Server) putService(ctx context.Context, in *saveInput[service.Service])
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	old, known := b.services[in.ID]
-	zone := b.zone(in.Body.Value.Kitchen)
-	menu, hasMenu := b.menus[in.Body.Value.Menu]
-	switch {
-	case !known:
-		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))
-	case old.Past(s.Now(), zone):
-		return nil, problem(http.StatusForbidden, "This service is past and can only be read. Copy it to a new day.")
-	case !hasMenu || in.Body.Value.ID != in.ID || in.Body.Value.Kitchen != old.Kitchen:
-		return nil, problem(http.StatusUnprocessableEntity, "value: menu, kitchen and id of a service stay as they are")
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
 	}
-	if err := in.Body.Value.Validate(menu, zone, s.Now()); err != nil {
+	if err := s.soundService(b, in.Body.Value); err != nil {
 		return nil, s.fail(under("value", err))
 	}
 	return s.save(ctx, w)
+}
+
+// soundService judges a service that is to take the place of the stored one.
+func (s *Server) soundService(b book, next service.Service) error {
+	old, known := b.services[next.ID]
+	zone := b.zone(next.Kitchen)
+	menu, hasMenu := b.menus[next.Menu]
+	switch {
+	case !known:
+		return fmt.Errorf("service %q: %w", next.ID, store.ErrNotFound)
+	case old.Past(s.Now(), zone):
+		return problem(http.StatusForbidden, "This service is past and can only be read. Copy it to a new day.")
+	case !hasMenu || next.Kitchen != old.Kitchen:
+		return problem(http.StatusUnprocessableEntity, "value: menu and kitchen of a service stay as they are")
+	}
+	return next.Validate(menu, zone, s.Now())
 }
 
 type copyInput struct {

@@ -2,10 +2,14 @@ package api
 
 import (
 	"context"
+	"encoding/json"
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/core/recipe"
 	"jointime/internal/core/revise"
+	"jointime/internal/core/service"
+	"jointime/internal/store"
 )
 
 func (s *Server) undoRoutes(api huma.API) {
@@ -46,9 +50,38 @@ func (s *Server) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput,
 	if err != nil {
 		return nil, err
 	}
-	rev, err := s.store.Undo(ctx, who, person, in.Body.Screen, in.Body.Again, revise.Merge)
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	rev, err := s.store.Undo(ctx, who, person, in.Body.Screen, in.Body.Again, revise.Merge, func(r store.Revision) error { return s.sound(b, r) })
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
+}
+
+// sound judges a document as a write of it would be judged.
+func (s *Server) sound(b book, r store.Revision) error {
+	switch r.Kind {
+	case store.Component:
+		var c recipe.Component
+		if err := json.Unmarshal(r.Body, &c); err != nil {
+			return err
+		}
+		return b.soundComponent(c)
+	case store.Dish:
+		var d recipe.Dish
+		if err := json.Unmarshal(r.Body, &d); err != nil {
+			return err
+		}
+		return d.Validate(b.components)
+	case store.Service:
+		var v service.Service
+		if err := json.Unmarshal(r.Body, &v); err != nil {
+			return err
+		}
+		return s.soundService(b, v)
+	}
+	return nil
 }

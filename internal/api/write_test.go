@@ -227,6 +227,16 @@ func TestTakingBackIsOnesOwnAndOnItsScreen(t *testing.T) {
 	assert.Equal(t, "Ling", now["name"])
 }
 
+func TestWhatIsPastCannotBeTakenBack(t *testing.T) {
+	h := newHouse(t)
+	c := h.cook("Chef")
+	view := get[api.ServiceView](c, "/api/services/supper")
+	view.Service.Courses[0].Hour = "20:15"
+	require.Equal(t, 200, c.send("PUT", "/api/services/supper", edit(view.Version, view.Service), "Jointime-Screen", "menu:supper").status)
+	h.set(time.Date(2026, 3, 16, 9, 0, 0, 0, time.UTC))
+	assert.Equal(t, 403, c.send("POST", "/api/undo", map[string]any{"screen": "menu:supper"}).problem(t).Status)
+}
+
 func TestADishIsChangedAndItsPlateFollows(t *testing.T) {
 	h := newHouse(t)
 	c := h.cook("Chef")

@@ -105,6 +105,8 @@ func TestARepeatedWriteDoesNothing(t *testing.T) {
 	assert.ErrorIs(t, err, store.ErrKeyTaken)
 }
 
+func always(store.Revision) error { return nil }
+
 func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	s := pgtest.Store(t)
 	ctx := context.Background()
@@ -112,7 +114,7 @@ func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	save(t, s, 1, "chef", doc{Steps: []entry{{"sear", 2}, {"roast", 1}}})
 	save(t, s, 2, "commis", doc{Steps: []entry{{"sear", 2}, {"roast", 9}}})
 
-	_, err := s.Undo(ctx, "chef", "chef", "dish", false, revise.Merge)
+	_, err := s.Undo(ctx, "chef", "chef", "dish", false, revise.Merge, always)
 	require.NoError(t, err)
 	d, _ := now(t, s)
 	assert.Equal(t, []entry{{"sear", 1}, {"roast", 9}}, d.Steps)
@@ -122,7 +124,7 @@ func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	assert.Empty(t, back)
 	assert.Equal(t, "change", again)
 
-	_, err = s.Undo(ctx, "chef", "chef", "dish", true, revise.Merge)
+	_, err = s.Undo(ctx, "chef", "chef", "dish", true, revise.Merge, always)
 	require.NoError(t, err)
 	d, _ = now(t, s)
 	assert.Equal(t, []entry{{"sear", 2}, {"roast", 9}}, d.Steps)
@@ -133,7 +135,7 @@ func TestUndoRefusesWhatSomebodyElseChangedSince(t *testing.T) {
 	save(t, s, 0, "chef", doc{Steps: []entry{{"sear", 1}}})
 	save(t, s, 1, "chef", doc{Steps: []entry{{"sear", 2}}})
 	save(t, s, 2, "commis", doc{Steps: []entry{{"sear", 3}}})
-	_, err := s.Undo(context.Background(), "chef", "chef", "dish", false, revise.Merge)
+	_, err := s.Undo(context.Background(), "chef", "chef", "dish", false, revise.Merge, always)
 	var clash *store.Clash
 	require.True(t, errors.As(err, &clash), "got %v", err)
 	assert.Equal(t, []string{"steps[sear]"}, clash.Places)
@@ -141,11 +143,22 @@ func TestUndoRefusesWhatSomebodyElseChangedSince(t *testing.T) {
 	assert.Equal(t, 3, d.Steps[0].Time)
 }
 
+func TestUndoThatIsNotAllowedChangesNothing(t *testing.T) {
+	s := pgtest.Store(t)
+	save(t, s, 0, "chef", doc{Name: "one"})
+	save(t, s, 1, "chef", doc{Name: "two"})
+	no := errors.New("no")
+	_, err := s.Undo(context.Background(), "chef", "chef", "dish", false, revise.Merge, func(store.Revision) error { return no })
+	assert.ErrorIs(t, err, no)
+	_, version := now(t, s)
+	assert.Equal(t, int64(2), version)
+}
+
 func TestSomebodyElsesChangeCannotBeTakenBack(t *testing.T) {
 	s := pgtest.Store(t)
 	save(t, s, 0, "chef", doc{Name: "one"})
 	save(t, s, 1, "chef", doc{Name: "two"})
-	_, err := s.Undo(context.Background(), "commis", "commis", "dish", false, revise.Merge)
+	_, err := s.Undo(context.Background(), "commis", "commis", "dish", false, revise.Merge, always)
 	assert.ErrorIs(t, err, store.ErrNothing)
 }
 

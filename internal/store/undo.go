@@ -26,8 +26,9 @@ type Clash struct {
 
 // Undo takes back the newest change that a person made on a screen and that
 // still stands; again true does the newest taken-back one again. What others
-// changed elsewhere in the document stays.
-func (s *Store) Undo(ctx context.Context, who, person, screen string, again bool, join Joiner) (rev Revision, err error) {
+// changed elsewhere in the document stays. Allow may refuse what would come of
+// it.
+func (s *Store) Undo(ctx context.Context, who, person, screen string, again bool, join Joiner, allow func(Revision) error) (rev Revision, err error) {
 	err = s.inTx(ctx, func(tx *sqlx.Tx) error {
 		if err := oneAfterAnother(ctx, tx); err != nil {
 			return err
@@ -45,6 +46,9 @@ func (s *Store) Undo(ctx context.Context, who, person, screen string, again bool
 		rev.Act, rev.What, rev.Reverts = "undo", "took back: "+last.What, &last.Seq
 		if again {
 			rev.Act, rev.What = "redo", "did again: "+original(last.What)
+		}
+		if err := allow(rev); err != nil {
+			return err
 		}
 		if err := put(ctx, tx, &rev, now); err != nil {
 			return err

@@ -34,7 +34,11 @@ var fractions = map[string]float64{"½": 0.5, "¼": 0.25, "¾": 0.75, "⅓": 1.0
 // seconds), "1:30:00", "2 to 4 min" or "half an hour". The error says what is
 // not understood.
 func ParseRange(text string) (Range, error) {
-	parts := rangeSplit.Split(strings.TrimSpace(strings.ToLower(text)), -1)
+	text = strings.TrimSpace(strings.ToLower(text))
+	if strings.HasPrefix(text, "-") || strings.HasPrefix(text, "−") {
+		return Range{}, fmt.Errorf("%q: a time cannot be less than nothing", text)
+	}
+	parts := rangeSplit.Split(text, -1)
 	switch len(parts) {
 	case 1:
 		v, err := parseOne(parts[0])

@@ -10,7 +10,7 @@ export const api = createClient<paths>({ fetch: (request) => globalThis.fetch(re
 /** Refused is an answer that says no, with the server's reasons. */
 export class Refused extends Error {
   constructor(readonly problem: Problem) {
-    super(problem.detail)
+    super(problem.errors?.map((e) => e.message).join(' · ') || problem.detail)
   }
 }
 

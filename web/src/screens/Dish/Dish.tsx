@@ -172,6 +172,10 @@ function waitWords(step: Step) {
   return span + (place ? `, ${place.kind}` : '') + (soft ? ', a little longer if need be' : '')
 }
 
+// others are the steps of the other components, as an id and a name.
+const others = (view: View, own: string): [string, string][] =>
+  view.components.filter((c) => c.component.id !== own).flatMap((c) => c.component.steps.map((s): [string, string] => [`${c.component.id}/${s.id}`, `${c.component.name}, ${s.name}`]))
+
 function newStep(steps: Step[]): Step {
   let n = steps.length + 1
   while (steps.some((s) => s.id === `step-${n}`)) n++
@@ -210,7 +214,7 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
         {component.name}, {step.name}
       </h2>
       <StepEditor
-        step={step} kitchen={view.kitchen} focus={focus} form={form} stale={form.typed && form.origin.version !== version}
+        step={step} steps={others(view, component.id)} kitchen={view.kitchen} focus={focus} form={form} stale={form.typed && form.origin.version !== version}
         save={(next) => save(`${component.name}, ${next.name}`, form.origin.component.steps.map((s) => (s.id === step.id ? next : s)), form.origin)}
         close={() => pick('', '')}
         actions={

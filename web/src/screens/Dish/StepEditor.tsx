@@ -8,6 +8,7 @@ import { FieldError, say, toStep, type Step, type StepForm } from './form'
 
 type Props = {
   step: Step
+  steps: [string, string][] // of the other components, and how they are called
   form: Draft<StepForm, unknown>
   stale: boolean
   kitchen: Schemas['Kitchen']
@@ -17,7 +18,7 @@ type Props = {
   actions: ReactNode
 }
 
-export function StepEditor({ step, form, stale, kitchen, focus, save, close, actions }: Props) {
+export function StepEditor({ step, steps, form, stale, kitchen, focus, save, close, actions }: Props) {
   const [wrong, setWrong] = useState<{ field: string; what: string }>()
   const [busy, setBusy] = useState(false)
   const f = form.value
@@ -35,7 +36,7 @@ export function StepEditor({ step, form, stale, kitchen, focus, save, close, act
       }
     } catch (error) {
       if (error instanceof FieldError) setWrong({ field: error.field, what: error.message })
-      else setWrong({ field: '', what: error instanceof Refused ? error.problem.detail : 'The server cannot be reached. What you typed is kept; save again.' })
+      else setWrong({ field: '', what: error instanceof Refused ? error.message : 'The server cannot be reached. What you typed is kept; save again.' })
     }
     setBusy(false)
   }
@@ -89,6 +90,7 @@ export function StepEditor({ step, form, stale, kitchen, focus, save, close, act
         </div>
         <Form.Check id="step-wave" className="mt-2" label="for each wave of plates by itself" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
       </fieldset>
+      <After {...field} steps={steps} />
       <Cautions {...field} />
       <div className="editor-actions">
         {stale && <p className="wrong w-100 m-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
@@ -226,6 +228,34 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
       <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '' }] })}>
         add equipment
       </button>
+    </fieldset>
+  )
+}
+
+// After names steps of other components that must end first.
+function After({ f, set, steps }: FieldProps & { steps: [string, string][] }) {
+  return (
+    <fieldset>
+      <legend>only after</legend>
+      {f.after.map((ref, i) => (
+        <div key={i} className="d-flex gap-2 align-items-center mb-1">
+          <Form.Select style={{ width: 320 }} aria-label={`only after ${i + 1}`} value={ref} onChange={(e) => set({ after: f.after.map((r, k) => (k === i ? e.target.value : r)) })}>
+            {(steps.some(([id]) => id === ref) ? steps : [...steps, [ref, ref]]).map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Form.Select>
+          <button type="button" className="plain-button" onClick={() => set({ after: f.after.filter((_, k) => k !== i) })}>
+            remove
+          </button>
+        </div>
+      ))}
+      {steps.length > 0 && (
+        <button type="button" className="plain-button" onClick={() => set({ after: [...f.after, steps[0][0]] })}>
+          add a step of another component
+        </button>
+      )}
     </fieldset>
   )
 }

@@ -26,6 +26,7 @@ export type StepForm = {
   by: string
   cue: string
   cautions: { text: string; source: string }[]
+  after: string[]
 }
 
 const words = (s: number) => (s === 0 ? '0' : s >= 3600 && s % 60 === 0 ? `${Math.floor(s / 3600)} h${s % 3600 ? ` ${(s % 3600) / 60} min` : ''}` : s % 60 === 0 ? `${s / 60} min` : lasts(s))
@@ -51,6 +52,7 @@ export function toForm(s: Step): StepForm {
     by: s.by?.clock ?? '',
     cue: s.cue ?? '',
     cautions: (s.cautions ?? []).map((c) => ({ text: c.text, source: c.source ?? '' })),
+    after: s.after ?? [],
   }
 }
 
@@ -121,7 +123,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
       ...(place ? { place } : {}),
       ...(f.reason.trim() ? { reason: f.reason.trim() } : {}),
     },
-    ...(over.after?.length ? { after: over.after } : {}),
+    ...(f.after.length ? { after: f.after } : {}),
     ...(f.eachWave ? { eachWave: true } : {}),
     ...(f.by.trim() ? { by: { daysBefore: whole('daysBefore', f.daysBefore || '0'), clock: f.by.trim() } } : {}),
     ...(f.cue.trim() ? { cue: f.cue.trim() } : {}),
