@@ -240,17 +240,20 @@ func (s *Server) copyService(ctx context.Context, in *copyInput) (*savedOutput, 
 	if err := next.Validate(b.menus[old.Menu], b.zone(old.Kitchen), s.Now()); err != nil {
 		return nil, s.fail(err)
 	}
-	stem := strings.SplitN(old.ID, "@", 2)[0]
-	for n := 1; ; n++ {
-		next.ID = fmt.Sprintf("%s@%s", stem, next.Day)
-		if n > 1 {
-			next.ID += fmt.Sprintf("-%d", n)
-		}
-		if _, taken := b.services[next.ID]; !taken {
-			break
-		}
-	}
+	next.ID = b.freeID(old.ID, next.Day)
 	return s.save(ctx, store.Write{Kind: store.Service, ID: next.ID, Body: next, Who: who, Person: person, What: "copied from " + old.Day, Key: in.Key})
+}
+
+// freeID makes an id for a service like another, on a day.
+func (b book) freeID(like, day string) string {
+	stem := strings.SplitN(like, "@", 2)[0] + "@" + day
+	id := stem
+	for n := 2; ; n++ {
+		if _, taken := b.services[id]; !taken {
+			return id
+		}
+		id = fmt.Sprintf("%s-%d", stem, n)
+	}
 }
 
 // RunUpView is the run-up of a service.

@@ -141,19 +141,7 @@ func (s *Scene) moments(i int, way int64) []int64 {
 			out = append(out, d)
 		}
 	}
-	add(s.p.Horizon[1] - at.End)
-	add(s.p.Horizon[0] - at.Start)
-	for _, limit := range []*int64{t.Earliest} {
-		if limit != nil {
-			add(*limit - at.Start)
-		}
-	}
-	if t.Latest != nil {
-		add(*t.Latest - at.End)
-	}
-	for _, g := range s.targets[i] {
-		add(g.At - at.End)
-	}
+	s.limitMoments(i, add)
 	for _, e := range s.linksOf[i] {
 		s.linkMoments(e, i, add)
 	}
@@ -171,6 +159,22 @@ func (s *Scene) moments(i int, way int64) []int64 {
 	}
 	slices.Sort(out)
 	return slices.Compact(out)
+}
+
+// limitMoments are those of the task by itself.
+func (s *Scene) limitMoments(i int, add func(int64)) {
+	t, at := s.p.Tasks[i], s.plan.Tasks[i]
+	add(s.p.Horizon[1] - at.End)
+	add(s.p.Horizon[0] - at.Start)
+	if t.Earliest != nil {
+		add(*t.Earliest - at.Start)
+	}
+	if t.Latest != nil {
+		add(*t.Latest - at.End)
+	}
+	for _, g := range s.targets[i] {
+		add(g.At - at.End)
+	}
 }
 
 func (s *Scene) linkMoments(e, i int, add func(int64)) {

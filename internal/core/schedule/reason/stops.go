@@ -7,35 +7,23 @@ import (
 )
 
 // stops says which rule is broken, or gets worse, when task i moves by so many
-// seconds and all others stay.
+// seconds and all others stay: hard rules and hours first, for they are the
+// better reasons.
 func (s *Scene) stops(i int, by int64) Stop {
 	t, at := s.p.Tasks[i], s.plan.Tasks[i]
-	start, end := at.Start+by, at.End+by
-	none := Stop{Other: -1, Link: -1}
-	rule := func(r Rule) Stop { none.Rule = r; return none }
-	switch {
-	case start < s.p.Horizon[0] || end > s.p.Horizon[1]:
-		return rule(Horizon)
-	case t.Earliest != nil && start < *t.Earliest:
-		return rule(Earliest)
-	case t.Latest != nil && end > max(*t.Latest, at.End):
-		return rule(Latest)
+	if rule := s.limitStops(i, by); rule != Nothing {
+		return Stop{Rule: rule, Other: -1, Link: -1}
 	}
 	for _, e := range s.linksOf[i] {
 		if stop := s.minStops(e, i, by); stop.Rule != Nothing {
 			return stop
 		}
 	}
-	for _, g := range s.targets[i] {
-		late := g.Late > 0 && end > max(g.At, at.End)
-		early := g.Early > 0 && end < min(g.At, at.End)
-		if late || early {
-			return rule(Target)
-		}
+	if s.missesTarget(i, by) {
+		return Stop{Rule: Target, Other: -1, Link: -1}
 	}
 	for k, u := range t.Uses {
-		spans := parts(t, u, start)
-		if stop := s.resourceStops(at.Resources[k], u, spans, i); stop.Rule != Nothing {
+		if stop := s.resourceStops(at.Resources[k], u, parts(t, u, at.Start+by), i); stop.Rule != Nothing {
 			return stop
 		}
 	}
@@ -44,15 +32,53 @@ func (s *Scene) stops(i int, by int64) Stop {
 			return stop
 		}
 	}
-	for _, g := range s.p.Together {
-		if slices.Contains(g.Tasks, t.ID) && g.Within != nil {
-			first, last := s.ends(g, t.ID)
-			if spread := max(last, end) - min(first, end); spread > max(*g.Within, max(last, at.End)-min(first, at.End)) {
-				return rule(Together)
-			}
+	if s.spreads(i, by) {
+		return Stop{Rule: Together, Other: -1, Link: -1}
+	}
+	return Stop{Other: -1, Link: -1}
+}
+
+// limitStops judges the task by itself.
+func (s *Scene) limitStops(i int, by int64) Rule {
+	t, at := s.p.Tasks[i], s.plan.Tasks[i]
+	switch start, end := at.Start+by, at.End+by; {
+	case start < s.p.Horizon[0] || end > s.p.Horizon[1]:
+		return Horizon
+	case t.Earliest != nil && start < *t.Earliest:
+		return Earliest
+	case t.Latest != nil && end > max(*t.Latest, at.End):
+		return Latest
+	}
+	return Nothing
+}
+
+// missesTarget reports whether a target that costs is missed by more than now.
+func (s *Scene) missesTarget(i int, by int64) bool {
+	now := s.plan.Tasks[i].End
+	for _, g := range s.targets[i] {
+		late := g.Late > 0 && now+by > max(g.At, now)
+		early := g.Early > 0 && now+by < min(g.At, now)
+		if late || early {
+			return true
 		}
 	}
-	return none
+	return false
+}
+
+// spreads reports whether tasks that should end together end further apart
+// than they may, and than now.
+func (s *Scene) spreads(i int, by int64) bool {
+	id, now := s.p.Tasks[i].ID, s.plan.Tasks[i].End
+	for _, g := range s.p.Together {
+		if g.Within == nil || !slices.Contains(g.Tasks, id) {
+			continue
+		}
+		first, last := s.ends(g, id)
+		if max(last, now+by)-min(first, now+by) > max(*g.Within, max(last, now)-min(first, now)) {
+			return true
+		}
+	}
+	return false
 }
 
 // moved is a link's gap before and after task i moves, what is held then, and
