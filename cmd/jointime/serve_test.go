@@ -10,6 +10,7 @@ import (
 	"os/exec"
 	"path/filepath"
 	"regexp"
+	"slices"
 	"strings"
 	"syscall"
 	"testing"
@@ -20,7 +21,7 @@ import (
 )
 
 // program builds the real program once for the tests of this file.
-func program(t *testing.T) string {
+func program(t testing.TB) string {
 	t.Helper()
 	bin := filepath.Join(t.TempDir(), "jointime")
 	out, err := exec.Command("go", "build", "-o", bin, ".").CombinedOutput()
@@ -29,7 +30,7 @@ func program(t *testing.T) string {
 }
 
 // place is a folder that the database's account can reach.
-func place(t *testing.T) string {
+func place(t testing.TB) string {
 	t.Helper()
 	dir, err := os.MkdirTemp("/dev/shm", "jointime-serve-")
 	require.NoError(t, err)
@@ -47,7 +48,7 @@ type running struct {
 var address = regexp.MustCompile(`http://localhost:(\d+)`)
 
 // start runs the demo and waits for the address that it prints.
-func start(t *testing.T, bin, dir string, args ...string) *running {
+func start(t testing.TB, bin, dir string, args ...string) *running {
 	t.Helper()
 	r := &running{cmd: exec.Command(bin, append([]string{"demo"}, args...)...), text: make(chan string, 100)}
 	r.cmd.Dir = dir
@@ -75,7 +76,7 @@ func start(t *testing.T, bin, dir string, args ...string) *running {
 	return r
 }
 
-func (r *running) body(t *testing.T, path string) string {
+func (r *running) body(t testing.TB, path string) string {
 	t.Helper()
 	resp, err := http.Get(r.url + path)
 	require.NoError(t, err)
@@ -85,7 +86,7 @@ func (r *running) body(t *testing.T, path string) string {
 	return string(text)
 }
 
-func (r *running) stop(t *testing.T, sig os.Signal) error {
+func (r *running) stop(t testing.TB, sig os.Signal) error {
 	t.Helper()
 	require.NoError(t, r.cmd.Process.Signal(sig))
 	done := make(chan error, 1)
@@ -159,4 +160,23 @@ func TestAPortInUseIsNamedOrAvoided(t *testing.T) {
 func TestADatabaseThatCannotBeReachedIsAClearError(t *testing.T) {
 	err := serveUntilDone(context.Background(), serveFlags{listen: "127.0.0.1", database: "postgres://nobody@127.0.0.1:1/none?connect_timeout=1"}, false, io.Discard, io.Discard)
 	assert.ErrorContains(t, err, "connect to the database")
+}
+
+// BenchmarkFirstPage is the time from the start of the installed program, with
+// its database to be started, to the first page and its data.
+func BenchmarkFirstPage(b *testing.B) {
+	bin, dir := program(b), place(b)
+	require.NoError(b, start(b, bin, dir).stop(b, syscall.SIGINT))
+	var took []time.Duration
+	for b.Loop() {
+		begun := time.Now()
+		r := start(b, bin, dir)
+		r.body(b, "/")
+		r.body(b, "/api/services/supper/runup")
+		took = append(took, time.Since(begun))
+		require.NoError(b, r.stop(b, syscall.SIGINT))
+	}
+	slices.Sort(took)
+	b.ReportMetric(took[len(took)/2].Seconds(), "s-median")
+	b.ReportMetric(took[len(took)*95/100].Seconds(), "s-p95")
 }
