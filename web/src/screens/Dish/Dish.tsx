@@ -146,6 +146,11 @@ function StepLines({ step, said, gaps, open, pick }: { step: Step; said: string;
           <span className="facts">{facts.filter(Boolean).join(', ')}</span>
         </span>
         {step.cue && <span className="cue">until {step.cue.split(';')[0]}</span>}
+        {(step.cautions ?? []).map((c) => (
+          <span key={c.text} className="care">
+            {c.text}
+          </span>
+        ))}
       </button>
       {wait && (
         <button className="step-line wait" onClick={pick} tabIndex={-1}>

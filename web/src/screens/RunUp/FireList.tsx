@@ -33,7 +33,14 @@ export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: str
               {b.with.join(', ')}
               {b.setting !== undefined && ` ${b.setting} °C`}
             </td>
-            <td className="small">{b.cue}</td>
+            <td className="small">
+              {b.cue}
+              {(b.cautions ?? []).map((c) => (
+                <div key={c.text} className="care">
+                  {c.text}
+                </div>
+              ))}
+            </td>
           </tr>
         ))}
       </tbody>
