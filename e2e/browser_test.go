@@ -189,10 +189,12 @@ func (t *tablet) gone(text string) {
 	t.until("no "+text, `!document.body.innerText.includes(`+quote(text)+`)`)
 }
 
-// click presses the first button, link or step that has a text.
+// click presses the first button, link or step that has a text, one that has
+// nothing else before one that has more.
 func (t *tablet) click(text string) {
 	t.Helper()
-	find := `[...document.querySelectorAll('button, a, [role=button]')].find(e => !e.disabled && (e.innerText ?? e.textContent).trim().includes(` + quote(text) + `))`
+	find := `((all, words) => all.find(e => words(e) === ` + quote(text) + `) ?? all.find(e => words(e).includes(` + quote(text) + `)))(
+		[...document.querySelectorAll('button, a, [role=button]')].filter(e => !e.disabled), e => (e.innerText ?? e.textContent).trim())`
 	t.until("something to press: "+text, `!!`+find)
 	js[bool](t, `(() => { const e = `+find+`; e.click ? e.click() : e.dispatchEvent(new MouseEvent('click', {bubbles: true})); return true })()`)
 }
