@@ -2,7 +2,7 @@
 #   make demo   install what is missing, build, and serve the demo
 #   make test   run all tests, Go and browser
 
-.PHONY: demo test build install web types lint bench pictures
+.PHONY: demo test build install web types lint bench bench-planner pictures
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
@@ -30,6 +30,10 @@ lint: install
 
 bench:
 	go test -run '^$$' -bench . -benchmem ./internal/... ./e2e/...
+
+# the samples of the planning format, solved and held against what is known
+bench-planner:
+	go run ./cmd/bench-planner $(ARGS)
 
 # the pictures in docs/screenshots, from the demo data
 pictures: web

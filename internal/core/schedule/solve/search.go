@@ -5,6 +5,8 @@ import (
 	"context"
 	"math/rand/v2"
 	"slices"
+
+	"jointime/internal/core/schedule"
 )
 
 // search holds the best plan so far and the one being tried.
@@ -20,6 +22,7 @@ type search struct {
 	key     []int64 // of order, reused
 	urgency []int   // raised when a task found no place
 	caps    []int64 // last starts that pulling has set
+	found   func(schedule.Plan)
 }
 
 func newSearch(m *model, rng *rand.Rand) *search {
@@ -105,6 +108,7 @@ func (s *search) first(ctx context.Context) bool {
 		if s.build(jitter, noise) {
 			s.value = s.now.whole()
 			s.best.copyFrom(s.now)
+			s.tell()
 			return true
 		}
 		if try < firstTries/8 {
@@ -129,9 +133,20 @@ func (s *search) keep() bool {
 	if s.value.better(v) {
 		return false
 	}
+	better := v.violation < s.value.violation || v.cost < s.value.cost
 	s.value = v
 	s.best.copyFrom(s.now)
+	if better {
+		s.tell()
+	}
 	return true
+}
+
+// tell hands the best plan to whoever wants to see it.
+func (s *search) tell() {
+	if s.found != nil {
+		s.found(s.answer())
+	}
 }
 
 // maxPulls bounds how often a plan is made anew with a task pulled earlier.

@@ -26,6 +26,9 @@ import (
 type Options struct {
 	Rounds int    // parts taken out and put back, see harder; below 0: until the context ends
 	Seed   uint64 // of chance
+	// Found, if not nil, is given each plan that is better than the one before,
+	// the first among them, while the search goes on.
+	Found func(schedule.Plan)
 }
 
 // Impossible says that no plan can exist, and why: it is proven, not guessed.
@@ -55,6 +58,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		return schedule.Plan{}, err
 	}
 	s := newSearch(m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
+	s.found = o.Found
 	if !s.first(ctx) {
 		return schedule.Plan{}, ErrNotFound
 	}
