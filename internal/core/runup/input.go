@@ -37,8 +37,9 @@ const (
 )
 
 const (
-	tableWithin    = 60 // seconds between the plates of a table
-	buildingWithin = 30 // seconds between two placings of a plate
+	platesBefore   = 30 * 60 // seconds before its hour at which a plate may be begun at the earliest
+	tableWithin    = 60      // seconds between the plates of a table
+	buildingWithin = 30      // seconds between two placings of a plate
 	priceUnbuilt   = 3
 )
 

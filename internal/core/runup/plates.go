@@ -56,7 +56,8 @@ func (d *draft) plates(c int, s serving) [][]int {
 			t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
 			lasts, working := t.For(plates)
 			hands := schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d", s.dish.ID, w+1)}
-			i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: []schedule.Use{hands}},
+			first := d.seconds(d.courses[c].at) - platesBefore
+			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: []schedule.Use{hands}},
 				work{course: c, dish: s.dish.ID, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s, w), portions: plates, working: working})
 			if n > 0 {
 				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})

@@ -250,8 +250,9 @@ func TestACircleOfWaitsIsAClash(t *testing.T) {
 
 func TestALateCourseIsToldWithItsMinutes(t *testing.T) {
 	in := demoInput(t)
-	in.Kitchen.Cooks = in.Kitchen.Cooks[:1]
-	in.Service.Courses[1].Hour = "20:26"
+	for i := range in.Kitchen.Cooks {
+		in.Kitchen.Cooks[i].Shifts[0].From = "20:20"
+	}
 	r := makePlan(t, in)
 	var all []string
 	for _, x := range r.RunUp.Clashes {

@@ -1,6 +1,11 @@
 package solve
 
-import "jointime/internal/core/schedule"
+import (
+	"math"
+	"sort"
+
+	"jointime/internal/core/schedule"
+)
 
 // taking is one slice or hold on a resource.
 type taking struct {
@@ -11,20 +16,56 @@ type taking struct {
 	owner   int // task, or len(tasks)+link for a hold
 }
 
+// lane is what a resource does, by start.
+type lane struct {
+	taken   []taking
+	longest int64 // no span on it was ever longer
+}
+
 // board is who has what when.
 type board struct {
 	m     *model
-	on    [][]taking // by resource
-	label []int      // resource taken by a label; -1: none yet
-	count []int      // uses that hold a label
+	on    []lane
+	label []int // resource taken by a label; -1: none yet
+	count []int // uses that hold a label
 }
 
 func newBoard(m *model) *board {
-	b := &board{m: m, on: make([][]taking, len(m.resources)), label: make([]int, m.labels), count: make([]int, m.labels)}
+	b := &board{m: m, on: make([]lane, len(m.resources)), label: make([]int, m.labels), count: make([]int, m.labels)}
 	for i := range b.label {
 		b.label[i] = -1
 	}
 	return b
+}
+
+// copyFrom makes b the same as o.
+func (b *board) copyFrom(o *board) {
+	copy(b.label, o.label)
+	copy(b.count, o.count)
+	for r := range o.on {
+		b.on[r].taken = append(b.on[r].taken[:0], o.on[r].taken...)
+		b.on[r].longest = o.on[r].longest
+	}
+}
+
+// insert keeps the order by start.
+func (l *lane) insert(t taking) {
+	l.longest = max(l.longest, t.span[1]-t.span[0])
+	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] > t.span[0] })
+	l.taken = append(l.taken, taking{})
+	copy(l.taken[k+1:], l.taken[k:])
+	l.taken[k] = t
+}
+
+// remove takes one taking of an owner with a span off.
+func (l *lane) remove(owner int, s schedule.Span) {
+	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] >= s[0] })
+	for ; k < len(l.taken); k++ {
+		if l.taken[k].owner == owner && l.taken[k].span == s {
+			l.taken = append(l.taken[:k], l.taken[k+1:]...)
+			return
+		}
+	}
 }
 
 // demand is a need at a definite time.
@@ -51,7 +92,7 @@ func (b *board) take(demands []demand, turn int) bool {
 		if b.take(demands[1:], turn) {
 			return true
 		}
-		b.drop(d.owner, r, d.n, len(d.spans))
+		b.drop(d, r)
 	}
 	return false
 }
@@ -67,7 +108,7 @@ func (b *board) allowed(d demand, r int) bool {
 		return false
 	}
 	for _, s := range d.spans {
-		if !b.free(r, s, d.n) {
+		if c := b.clash(r, s, d.n); !c.free {
 			return false
 		}
 	}
@@ -94,14 +135,16 @@ func (b *board) put(d demand, r int) {
 		b.count[d.n.label]++
 	}
 	for _, s := range d.spans {
-		b.on[r] = append(b.on[r], taking{s, d.n.units, d.n.setting, d.n.settle, d.owner})
+		b.on[r].insert(taking{s, d.n.units, d.n.setting, d.n.settle, d.owner})
 	}
 }
 
-// drop takes back the newest takings of a need.
-func (b *board) drop(owner, r int, n *need, spans int) {
-	b.on[r] = b.on[r][:len(b.on[r])-spans]
-	b.unlabel(n)
+// drop takes a demand off again.
+func (b *board) drop(d demand, r int) {
+	for _, s := range d.spans {
+		b.on[r].remove(d.owner, s)
+	}
+	b.unlabel(d.n)
 }
 
 func (b *board) unlabel(n *need) {
@@ -113,65 +156,101 @@ func (b *board) unlabel(n *need) {
 	}
 }
 
-// clear removes all takings of an owner from a resource, and one hold on the
-// need's label.
-func (b *board) clear(owner, r int, n *need) {
-	kept := b.on[r][:0]
-	for _, t := range b.on[r] {
-		if t.owner != owner {
-			kept = append(kept, t)
+// clash is what keeps a span off a resource: nothing, or takings of which at
+// least one would be out of the way of a span that ends at before, or begins at
+// after.
+type clash struct {
+	free          bool
+	before, after int64
+}
+
+func (c *clash) hit(before, after int64) {
+	c.free = false
+	c.before, c.after = max(c.before, before), min(c.after, after)
+}
+
+// clash looks at what lies near a span, no further than the resource needs to
+// turn from one setting to another.
+func (b *board) clash(r int, s schedule.Span, n *need) clash {
+	c := clash{true, math.MinInt64 / 4, math.MaxInt64 / 4}
+	res, l := &b.m.resources[r], &b.on[r]
+	if n.units > res.Capacity {
+		c.free = false
+		return c
+	}
+	reach := b.m.reach[r]
+	if set := res.Setting; set != nil && !n.settle {
+		if hot := b.m.p.Horizon[0] + set.Pause(set.Initial, n.setting); s[0] < hot {
+			c.hit(math.MinInt64/4, hot)
 		}
 	}
-	b.on[r] = kept
-	b.unlabel(n)
+	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] > s[0]-l.longest-reach })
+	from, overlaps := k, false
+	for ; k < len(l.taken) && l.taken[k].span[0] < s[1]+reach; k++ {
+		t := &l.taken[k]
+		over := t.span.Overlaps(s)
+		overlaps = overlaps || over
+		if res.Setting != nil {
+			c.setting(res.Setting, s, n, t, over)
+		}
+	}
+	if overlaps {
+		c.load(l.taken[from:k], s, n.units, res.Capacity)
+	}
+	return c
 }
 
-// free reports whether a resource has the units and the setting for a span.
-func (b *board) free(r int, s schedule.Span, n *need) bool {
-	if n.units > b.m.resources[r].Capacity {
-		return false
+// setting judges a need beside a taking on a resource with a setting.
+func (c *clash) setting(set *schedule.Setting, s schedule.Span, n *need, t *taking, over bool) {
+	before, after := pauses(set, *t, n)
+	apart := t.setting - n.setting
+	switch {
+	case over && max(apart, -apart) > set.Tolerance,
+		!over && t.span[1] <= s[0] && s[0]-t.span[1] < after,
+		!over && s[1] <= t.span[0] && t.span[0]-s[1] < before:
+		c.hit(t.span[0]-before, t.span[1]+after)
 	}
-	if set := b.m.resources[r].Setting; set != nil && !b.settled(r, s, n, set) {
-		return false
-	}
-	return b.load(r, s)+n.units <= b.m.resources[r].Capacity
 }
 
-// load is the most units in use at one instant of a span.
-func (b *board) load(r int, s schedule.Span) (most int64) {
-	for i, t := range b.on[r] {
-		if !t.span.Overlaps(s) {
+// load judges the units in use: they can only grow at an opening.
+func (c *clash) load(near []taking, s schedule.Span, units, capacity int64) {
+	for i := range near {
+		if !near[i].span.Overlaps(s) {
 			continue
 		}
-		at := max(t.span[0], s[0])
-		sum := int64(0)
-		for k, o := range b.on[r] {
-			if k == i || (o.span[0] <= at && at < o.span[1]) {
-				sum += o.units
+		sum := units
+		if capacity > 1 {
+			at := max(near[i].span[0], s[0])
+			for k := range near {
+				if near[k].span[0] <= at && at < near[k].span[1] {
+					sum += near[k].units
+				}
 			}
+		} else {
+			sum++
 		}
-		most = max(most, sum)
+		if sum > capacity {
+			for k := range near {
+				if near[k].span.Overlaps(s) {
+					c.hit(near[k].span[0], near[k].span[1])
+				}
+			}
+			return
+		}
 	}
-	return most
 }
 
-func (b *board) settled(r int, s schedule.Span, n *need, set *schedule.Setting) bool {
-	if !n.settle && s[0] < b.m.p.Horizon[0]+set.Pause(set.Initial, n.setting) {
-		return false
+// pauses are what a resource needs between a need and a taking that follows
+// it, and between a taking and a need that follows that.
+func pauses(set *schedule.Setting, t taking, n *need) (before, after int64) {
+	if set == nil {
+		return 0, 0
 	}
-	for _, t := range b.on[r] {
-		switch {
-		case t.span.Overlaps(s):
-			if d := t.setting - n.setting; max(d, -d) > set.Tolerance {
-				return false
-			}
-		case t.span[1] <= s[0]:
-			if !n.settle && s[0]-t.span[1] < set.Pause(t.setting, n.setting) {
-				return false
-			}
-		case !t.settle && t.span[0]-s[1] < set.Pause(n.setting, t.setting):
-			return false
-		}
+	if !t.settle {
+		before = set.Pause(n.setting, t.setting)
 	}
-	return true
+	if !n.settle {
+		after = set.Pause(t.setting, n.setting)
+	}
+	return before, after
 }

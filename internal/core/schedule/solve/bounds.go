@@ -15,14 +15,17 @@ func (m *model) newBounds() *bounds {
 	return &bounds{m: m, es: make([]int64, n), ls: make([]int64, n), before: make([]int, n), after: make([]int, n), queued: make([]bool, n)}
 }
 
-// all computes the bounds anew. Placed tasks stand where start says; caps, if
-// not nil, are the last starts allowed.
-func (b *bounds) all(placed []bool, start []int64, caps ...[]int64) {
+// all computes the bounds anew. Placed tasks stand where start says; floors and
+// caps, if not nil, are the first and last starts allowed.
+func (b *bounds) all(placed []bool, start, floors, caps []int64) {
 	for i, t := range b.m.tasks {
 		b.es[i], b.ls[i] = t.earliest, b.m.p.Horizon[1]-t.dur
 		b.before[i], b.after[i] = -1, -1
-		for _, c := range caps {
-			b.ls[i] = min(b.ls[i], c[i])
+		if floors != nil {
+			b.es[i] = max(b.es[i], floors[i])
+		}
+		if caps != nil {
+			b.ls[i] = min(b.ls[i], caps[i])
 		}
 		if placed != nil && placed[i] {
 			b.es[i], b.ls[i] = start[i], start[i]

@@ -1,77 +1,98 @@
 package solve
 
-import (
-	"slices"
+import "slices"
 
-	"jointime/internal/core/schedule"
-)
-
-// candidate is a start worth trying, with its value against what stands.
-type candidate struct {
-	at int64
-	v  value
+// stretch is a part of a task's bounds in which its value is a straight line:
+// from its better end to the other.
+type stretch struct {
+	from, to int64
+	v        value // at from
 }
 
-// candidates lists the starts of a task between its bounds at which something
-// changes: a bound, a target, a limit, the edge of a window, or a moment when
-// a resource becomes free or is set, each with its value and bid. The list is good until the next call.
-func (s *state) candidates(i int, low, high, wished int64, bid func(i int, at int64) int64) []candidate {
-	at := append(s.at[:0], low, high, wished)
-	at = s.atRules(at, i)
-	for k := range s.m.tasks[i].needs {
-		n := &s.m.tasks[i].needs[k]
-		if len(n.slices) == 0 {
+// place puts a task at the start with the best value, its bid included, at
+// which it fits. Where several are as good, the later one is taken, or, while
+// the search goes forwards, the earlier one.
+func (s *search) place(i int, low, high int64) bool {
+	found, at := false, int64(0)
+	var most value
+	for _, x := range s.stretches(i, low, high) {
+		if found && !s.prefers(x.v, most) {
+			break
+		}
+		way := int64(1)
+		if x.to < x.from {
+			way = -1
+		}
+		got, ok := s.now.near(i, x.from, way, x.to)
+		if !ok {
 			continue
 		}
-		for _, r := range s.options(n) {
-			at = s.atResource(at, r, n)
+		s.now.lift(i)
+		if v := s.valueAt(i, got); !found || s.prefers(v, most) {
+			found, at, most = true, got, v
 		}
 	}
-	at = s.atHolds(at, i)
+	return found && s.now.put(i, at)
+}
+
+// valueAt is the value of a start against what stands, with the bid of what
+// does not.
+func (s *search) valueAt(i int, at int64) value {
+	v := s.now.local(i, at)
+	v.cost += s.bid(i, at)
+	return v
+}
+
+// prefers compares values; among equals the later start, or the earlier.
+func (s *search) prefers(a, b value) bool {
+	if s.forwards && a.violation == b.violation && a.cost == b.cost {
+		return a.starts < b.starts
+	}
+	return a.better(b)
+}
+
+// stretches cuts the bounds at every moment at which the value bends; best end
+// first.
+func (s *search) stretches(i int, low, high int64) []stretch {
+	if low > high {
+		return nil
+	}
+	at := s.now.atRules(append(s.at[:0], low, high, s.due[i]), i)
 	in := at[:0]
 	for _, t := range at {
 		if low <= t && t <= high {
 			in = append(in, t)
 		}
 	}
-	at = in
-	slices.Sort(at)
-	s.at = slices.Compact(at)
-	out := s.tried[:0]
-	for _, t := range s.at {
-		v := s.local(i, t)
-		v.cost += bid(i, t)
-		out = append(out, candidate{t, v})
+	slices.Sort(in)
+	s.at = slices.Compact(in)
+	out := s.line[:0]
+	if len(s.at) == 1 {
+		out = append(out, stretch{low, low, s.valueAt(i, low)})
 	}
-	s.tried = out
-	return out
-}
-
-// best takes the best candidate out of a list. Seldom are more than a few
-// asked for, so the list is not sorted.
-func best(list []candidate) (candidate, []candidate) {
-	k := 0
-	for i := range list {
-		if list[i].v.better(list[k].v) {
-			k = i
+	for k := 0; k+1 < len(s.at); k++ {
+		a, b := stretch{s.at[k], s.at[k+1], s.valueAt(i, s.at[k])}, stretch{s.at[k+1], s.at[k], s.valueAt(i, s.at[k+1])}
+		if s.prefers(b.v, a.v) {
+			a = b
 		}
+		out = append(out, a)
 	}
-	c, last := list[k], len(list)-1
-	list[k] = list[last]
-	return c, list[:last]
-}
-
-// options are the resources that a need may still take.
-func (s *state) options(n *need) []int {
-	if n.label >= 0 && s.board.label[n.label] >= 0 {
-		return s.board.label[n.label : n.label+1]
-	}
-	return n.options
+	slices.SortFunc(out, func(a, b stretch) int {
+		switch {
+		case s.prefers(a.v, b.v):
+			return -1
+		case s.prefers(b.v, a.v):
+			return 1
+		}
+		return 0
+	})
+	s.line = out
+	return out
 }
 
 // atRules adds the starts that targets, limits and waits ask for.
 func (s *state) atRules(at []int64, i int) []int64 {
-	t := s.m.tasks[i]
+	t := &s.m.tasks[i]
 	for _, g := range t.targets {
 		at = append(at, g.At-t.dur)
 	}
@@ -79,19 +100,13 @@ func (s *state) atRules(at []int64, i int) []int64 {
 		at = append(at, *t.latest-t.dur)
 	}
 	for _, e := range s.m.linksOf[i] {
-		l := s.m.links[e]
+		l := &s.m.links[e]
 		if other := l.from + l.to - i; other == i || !s.placed[other] {
 			continue
 		}
-		for _, gap := range []*int64{&l.least, l.most} {
-			if gap == nil {
-				continue
-			}
-			if l.from == i {
-				at = append(at, s.start[l.to]+l.off-*gap)
-			} else {
-				at = append(at, s.start[l.from]-l.off+*gap)
-			}
+		at = s.atGap(at, l, i, l.least)
+		if l.most != nil {
+			at = s.atGap(at, l, i, *l.most)
 		}
 	}
 	for _, g := range s.m.groupsOf[i] {
@@ -105,72 +120,10 @@ func (s *state) atRules(at []int64, i int) []int64 {
 	return at
 }
 
-// atResource adds the starts at which a slice just fits before or after what
-// a resource does already.
-func (s *state) atResource(at []int64, r int, n *need) []int64 {
-	begin, end := n.slices[0][0], n.slices[len(n.slices)-1][1]
-	for _, w := range s.m.windows(r) {
-		at = append(at, w[0]-begin, w[1]-end)
+// atGap adds the start at which a link has a gap.
+func (s *state) atGap(at []int64, l *link, i int, gap int64) []int64 {
+	if l.from == i {
+		return append(at, s.start[l.to]+l.off-gap)
 	}
-	set := s.m.resources[r].Setting
-	if set != nil && !n.settle {
-		at = append(at, s.m.p.Horizon[0]+set.Pause(set.Initial, n.setting)-begin)
-	}
-	for _, t := range s.board.on[r] {
-		before, after := pauses(set, t, n)
-		for _, part := range n.slices {
-			at = append(at, t.span[0]-before-part[1], t.span[1]+after-part[0])
-		}
-	}
-	return at
-}
-
-// pauses are what a resource needs between a need and a taking that follows
-// it, and between a taking and a need that follows that.
-func pauses(set *schedule.Setting, t taking, n *need) (before, after int64) {
-	if set == nil {
-		return 0, 0
-	}
-	if !t.settle {
-		before = set.Pause(n.setting, t.setting)
-	}
-	if !n.settle {
-		after = set.Pause(t.setting, n.setting)
-	}
-	return before, after
-}
-
-// atHolds adds the starts at which a wait before or after this task just fits
-// between what a resource does already.
-func (s *state) atHolds(at []int64, i int) []int64 {
-	for _, e := range s.m.linksOf[i] {
-		l := &s.m.links[e]
-		if l.from == l.to {
-			continue
-		}
-		for h := range l.holds {
-			for _, r := range s.options(&l.holds[h]) {
-				at = s.atHold(at, i, r, &l.holds[h], l.from == i)
-			}
-		}
-	}
-	return at
-}
-
-// atHold adds the starts for one hold; first tells a task whose end begins it
-// from one whose start ends it.
-func (s *state) atHold(at []int64, i, r int, n *need, first bool) []int64 {
-	set := s.m.resources[r].Setting
-	if set != nil && first && !n.settle {
-		at = append(at, s.m.p.Horizon[0]+set.Pause(set.Initial, n.setting)-s.m.tasks[i].dur)
-	}
-	for _, t := range s.board.on[r] {
-		before, after := pauses(set, t, n)
-		if first {
-			at = append(at, t.span[1]+after-s.m.tasks[i].dur)
-		} else {
-			at = append(at, t.span[0]-before)
-		}
-	}
-	return at
+	return append(at, s.start[l.from]-l.off+gap)
 }

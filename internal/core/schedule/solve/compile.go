@@ -12,6 +12,8 @@ type model struct {
 	groupsOf  [][]int // together rules that name a task
 	groups    [][]int // tasks of a together rule
 	labels    int
+	windows   [][]schedule.Span // by resource: its own, or the whole horizon
+	reach     []int64           // by resource: the longest pause that it can need
 }
 
 type task struct {
@@ -69,6 +71,7 @@ func compile(p schedule.Problem) *model {
 	c.compileLinks(m)
 	c.compileGroups(m)
 	m.labels = len(c.label)
+	m.compileResources()
 	return m
 }
 
@@ -196,10 +199,29 @@ func (c compiler) compileGroups(m *model) {
 	}
 }
 
-// windows of a resource: its own, or the whole horizon.
-func (m *model) windows(r int) []schedule.Span {
-	if w := m.resources[r].Windows; w != nil {
-		return w
+// compileResources fills in windows, and how far settings reach.
+func (m *model) compileResources() {
+	m.windows = make([][]schedule.Span, len(m.resources))
+	for r := range m.resources {
+		m.windows[r] = m.resources[r].Windows
+		if m.windows[r] == nil {
+			m.windows[r] = []schedule.Span{m.p.Horizon}
+		}
 	}
-	return []schedule.Span{m.p.Horizon}
+	low, high := make([]int64, len(m.resources)), make([]int64, len(m.resources))
+	seen := make([]bool, len(m.resources))
+	m.eachNeed(func(n *need) {
+		for _, r := range n.options {
+			if !seen[r] {
+				seen[r], low[r], high[r] = true, n.setting, n.setting
+			}
+			low[r], high[r] = min(low[r], n.setting), max(high[r], n.setting)
+		}
+	})
+	m.reach = make([]int64, len(m.resources))
+	for r, res := range m.resources {
+		if res.Setting != nil {
+			m.reach[r] = max(res.Setting.Up, res.Setting.Down) * (high[r] - low[r])
+		}
+	}
 }

@@ -72,7 +72,7 @@ func (m *model) tooShort(n need) string {
 	wanted := n.slices[len(n.slices)-1][1] - n.slices[0][0]
 	longest, who := int64(0), n.options[0]
 	for _, r := range n.options {
-		for _, w := range m.windows(r) {
+		for _, w := range m.windows[r] {
 			if length := min(w[1], m.p.Horizon[1]) - max(w[0], m.p.Horizon[0]); length > longest {
 				longest, who = length, r
 			}
@@ -133,7 +133,7 @@ func (m *model) cycle() []int {
 // disproveChain follows the longest chain of least gaps against the horizon.
 func (m *model) disproveChain() error {
 	b := m.newBounds()
-	b.all(nil, nil)
+	b.all(nil, nil, nil, nil)
 	for i := range m.tasks {
 		if b.es[i] > b.ls[i] {
 			chain := []int{i}

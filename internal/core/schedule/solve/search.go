@@ -5,6 +5,7 @@ import (
 	"context"
 	"math/rand/v2"
 	"slices"
+	"sort"
 
 	"jointime/internal/core/schedule"
 )
@@ -15,22 +16,27 @@ type search struct {
 	rng     *rand.Rand
 	now     *state
 	best    *state
-	value   value // of best
+	current *state // from which improve tries
+	value   value  // of best
 	bounds  *bounds
 	wishes  []wish
 	due     []int64 // of the wishes
 	key     []int64 // of order, reused
 	urgency []int   // raised when a task found no place
 	caps    []int64 // last starts that pulling has set
+	floors  []int64 // first starts that pushing has set
 	found   func(schedule.Plan)
+
+	forwards bool      // placing goes from the earliest on, and prefers early starts
+	at       []int64   // of stretches, reused
+	byTime   []int     // of pick, reused
+	line     []stretch // of stretches, reused
 }
 
 func newSearch(m *model, rng *rand.Rand) *search {
-	s := &search{m: m, rng: rng, now: newState(m), best: newState(m), bounds: m.newBounds(),
-		urgency: make([]int, len(m.tasks)), key: make([]int64, len(m.tasks)), caps: make([]int64, len(m.tasks))}
-	for i := range s.caps {
-		s.caps[i] = m.p.Horizon[1]
-	}
+	s := &search{m: m, rng: rng, now: newState(m), best: newState(m), current: newState(m), bounds: m.newBounds(),
+		urgency: make([]int, len(m.tasks)), key: make([]int64, len(m.tasks)), caps: make([]int64, len(m.tasks)), floors: make([]int64, len(m.tasks))}
+	s.widen()
 	s.dues()
 	return s
 }
@@ -45,6 +51,9 @@ func (s *search) order(tasks []int, jitter int64) {
 		}
 	}
 	slices.SortFunc(tasks, func(a, b int) int {
+		if s.forwards {
+			a, b = b, a
+		}
 		return cmp.Or(cmp.Compare(s.urgency[b], s.urgency[a]), cmp.Compare(s.key[b], s.key[a]), cmp.Compare(s.due[b], s.due[a]), cmp.Compare(b, a))
 	})
 }
@@ -62,28 +71,34 @@ func (s *search) insert(tasks []int, noise bool) bool {
 }
 
 func (s *search) insertOne(i int, noise bool) bool {
-	second := int64(-1)
-	found := false
-	list := s.now.candidates(i, s.bounds.es[i], s.bounds.ls[i], s.due[i], s.bid)
-	for len(list) > 0 {
-		var c candidate
-		c, list = best(list)
-		if noise && s.rng.IntN(8) == 0 {
-			if second < 0 {
-				second = c.at
-			}
-			continue
-		}
-		if s.now.put(i, c.at) {
-			found = true
-			break
-		}
+	low, high := s.bounds.es[i], s.bounds.ls[i]
+	if noise {
+		s.now.turn = s.rng.IntN(60)
 	}
-	if !found && (second < 0 || !s.now.put(i, second)) {
+	if !s.place(i, low, high) {
 		return false
+	}
+	if noise && s.rng.IntN(6) == 0 {
+		s.aside(i, low, high)
 	}
 	s.bounds.fix(i, s.now.start[i], s.now.placed)
 	return true
+}
+
+// aside moves a task a little earlier or later than its best place, by
+// distances of every size.
+func (s *search) aside(i int, low, high int64) {
+	at, by := s.now.start[i], 1+s.rng.Int64N(int64(2)<<s.rng.IntN(12))
+	s.now.lift(i)
+	ok := false
+	if s.rng.IntN(3) > 0 {
+		ok = s.place(i, low, at-by)
+	} else {
+		ok = s.place(i, at+by, high)
+	}
+	if !ok {
+		s.now.put(i, at)
+	}
 }
 
 // build makes a plan from nothing.
@@ -95,7 +110,7 @@ func (s *search) build(jitter int64, noise bool) bool {
 			s.now.lift(i)
 		}
 	}
-	s.bounds.all(nil, nil, s.caps)
+	s.bounds.all(nil, nil, s.floors, s.caps)
 	s.order(all, jitter)
 	return s.insert(all, noise)
 }
@@ -128,8 +143,10 @@ func (s *search) first(ctx context.Context) bool {
 }
 
 // keep makes the plan that was tried the best one if it is no worse.
-func (s *search) keep() bool {
-	v := s.now.whole()
+func (s *search) keep() bool { return s.keepIf(s.now.whole()) }
+
+// keepIf does the same for a value that is known.
+func (s *search) keepIf(v value) bool {
 	if s.value.better(v) {
 		return false
 	}
@@ -149,70 +166,167 @@ func (s *search) tell() {
 	}
 }
 
-// maxPulls bounds how often a plan is made anew with a task pulled earlier.
+// maxPulls bounds how often a plan is made anew with a task pulled or pushed.
 const maxPulls = 40
 
 // pull makes the plan anew while a strict wait is too long, each time with the
 // later of its two tasks capped earlier by as much as the wait is too long.
+// Where that does not do, the earlier task is pushed: it may not start before
+// the wait would be short enough, and what follows has to be later.
 func (s *search) pull(ctx context.Context) {
+	s.bend(ctx, func(l *link, by int64) {
+		s.caps[l.to] = min(s.caps[l.to], s.now.start[l.to]) - by
+	})
+	if s.value.violation > 0 {
+		clear(s.urgency)
+		s.bend(ctx, func(l *link, by int64) {
+			s.floors[l.from] = max(s.floors[l.from], s.now.start[l.from]+by)
+			s.urgency[l.from]++
+		})
+		clear(s.urgency)
+	}
+	s.now.copyFrom(s.best)
+}
+
+// bend changes the bounds of the tasks of the worst wait, and makes the plan
+// anew, until none is too long or no plan comes of it. The bounds are as wide as
+// ever afterwards.
+func (s *search) bend(ctx context.Context, how func(l *link, by int64)) {
+	s.now.copyFrom(s.best)
 	for range maxPulls {
-		i, by := s.worstWait()
+		e, by := s.worstWait()
 		if by == 0 || ctx.Err() != nil {
 			break
 		}
-		s.caps[i] = min(s.caps[i], s.now.start[i]) - by
+		how(&s.m.links[e], by)
 		if !s.build(0, false) {
 			break
 		}
 		s.keep()
 	}
-	for i := range s.caps {
-		s.caps[i] = s.m.p.Horizon[1]
-	}
-	s.now.copyFrom(s.best)
+	s.widen()
 }
 
-// worstWait is the strict wait furthest beyond its limit: its later task, and
-// by how much.
-func (s *search) worstWait() (task int, by int64) {
-	for _, l := range s.m.links {
+// widen takes all caps and floors away.
+func (s *search) widen() {
+	for i := range s.caps {
+		s.caps[i], s.floors[i] = s.m.p.Horizon[1], s.m.p.Horizon[0]
+	}
+}
+
+// worstWait is the link whose strict wait is furthest beyond its limit, and by
+// how much.
+func (s *search) worstWait() (worst int, by int64) {
+	for e := range s.m.links {
+		l := &s.m.links[e]
 		if l.most == nil || l.over != nil || l.from == l.to {
 			continue
 		}
 		if over := s.now.start[l.to] - s.now.start[l.from] + l.off - *l.most; over > by {
-			task, by = l.to, over
+			worst, by = e, over
 		}
 	}
-	return task, by
+	return worst, by
 }
 
 // harder is how many times the rounds are gone through at most while a strict
 // limit is still passed: there the plan matters most.
 const harder = 12
 
+// calmRounds are spent on a plan that costs nothing, and one more for each task.
+const calmRounds = 60
+
+// strictWeight stands for a second of violation where a step to a worse plan is
+// weighed; between plans that are kept, violation always comes first.
+const strictWeight = 60
+
 // improve takes a part of the plan out and puts it back, rounds times, and more
-// often while a strict limit is passed. A plan that breaks nothing and costs
-// nothing cannot be bettered; settling makes it fresh.
+// often while a strict limit is passed. A little worse is let pass, less and
+// less in each cycle (threshold accepting; Dueck and Scheuer 1990, from
+// memory); each cycle is longer than the one before, and begins from the best
+// plan. A plan that breaks nothing and costs nothing is only tried to be made
+// fresher, some rounds long.
 func (s *search) improve(ctx context.Context, rounds int) {
 	if len(s.m.tasks) == 0 {
 		return
 	}
-	for k := 0; rounds < 0 || k < rounds || (s.value.violation > 0 && k < harder*rounds); k++ {
-		if (k%16 == 0 && ctx.Err() != nil) || s.value.perfect() {
+	limit, calm := max(rounds, rounds*harder), 0
+	for k, c := 0, s.newCycle(0, rounds); rounds < 0 || k < rounds || (s.value.violation > 0 && k < limit); k++ {
+		if s.value.perfect() {
+			calm++
+		}
+		if (k%8 == 0 && ctx.Err() != nil) || calm > calmRounds+len(s.m.tasks) {
 			return
 		}
-		out := s.pick()
-		for _, i := range out {
-			s.now.lift(i)
+		if c.over() {
+			c = s.newCycle(c.number+1, rounds)
 		}
-		s.bounds.all(s.now.placed, s.now.start)
-		s.nudge(out)
-		s.order(out, s.rng.Int64N(1800)+1)
-		s.now.turn = s.rng.IntN(64)
-		if !s.insert(out, true) || !s.keep() {
-			s.now.copyFrom(s.best)
+		c.step++
+		v, ok := s.attempt()
+		if ok && c.lets(v) {
+			c.standing = v
+			s.current.copyFrom(s.now)
+			s.keepIf(v)
+		} else {
+			s.now.copyFrom(s.current)
 		}
 	}
+}
+
+// cycle is one cooling of improve.
+type cycle struct {
+	number, step, length int
+	standing             value
+	worse                int64 // how much worse tries were of late, the median
+	warmth               int64 // see warmths
+}
+
+func (s *search) newCycle(number, rounds int) cycle {
+	length := (150 + 8*len(s.m.tasks)) << min(number/len(warmths), 8)
+	if rounds >= 0 {
+		length = min(length, max(rounds/2, 1))
+	}
+	s.now.copyFrom(s.best)
+	s.current.copyFrom(s.best)
+	return cycle{number: number, length: length, standing: s.value, worse: s.value.energy() / 50, warmth: warmths[number%len(warmths)]}
+}
+
+// warmths are eighths of the median worsening that a cycle lets pass at first:
+// problems differ in how rough they are, so cycles take turns.
+var warmths = []int64{1, 4, 8, 2}
+
+func (c *cycle) over() bool { return c.step >= c.length }
+
+// lets reports whether a try may stand.
+func (c *cycle) lets(v value) bool {
+	by := v.energy() - c.standing.energy()
+	switch {
+	case by > c.worse:
+		c.worse += c.worse/16 + 1
+	case by > 0:
+		c.worse -= c.worse / 16
+	}
+	left, length := int64(c.length-c.step), int64(c.length)
+	return by <= c.worse*c.warmth/8*left/length*left/length
+}
+
+// attempt takes a part of the plan out and puts it back, and gives the value of
+// what came of it.
+func (s *search) attempt() (value, bool) {
+	out := s.pick()
+	for _, i := range out {
+		s.now.lift(i)
+	}
+	s.bounds.all(s.now.placed, s.now.start, nil, nil)
+	s.nudge(out)
+	s.forwards = s.rng.IntN(3) == 0
+	s.order(out, s.rng.Int64N(1800)+1)
+	ok := s.insert(out, true)
+	s.forwards = false
+	if !ok {
+		return value{}, false
+	}
+	return s.now.whole(), true
 }
 
 // settle moves single tasks to their best place, the last first, until none
@@ -229,7 +343,7 @@ func (s *search) settle(ctx context.Context) {
 		for _, i := range byEnd {
 			before := s.value
 			s.now.lift(i)
-			s.bounds.all(s.now.placed, s.now.start)
+			s.bounds.all(s.now.placed, s.now.start, nil, nil)
 			if !s.insertOne(i, false) || !s.keep() {
 				s.now.copyFrom(s.best)
 			}
@@ -268,31 +382,79 @@ func (s *search) pick() []int {
 		size = max(size, min(len(s.m.tasks)/2, 40))
 	}
 	seed := s.rng.IntN(len(s.m.tasks))
-	if s.value.violation > 0 && s.rng.IntN(2) == 0 {
-		if i, by := s.worstWait(); by > 0 {
-			seed = i
+	if s.rng.IntN(2) == 0 {
+		seed = s.dear(seed)
+	}
+	near := s.byTime[:0]
+	switch s.rng.IntN(3) {
+	case 0:
+		return s.strand([]int{seed}, size)
+	case 1:
+		if with := s.sharers(seed, 2+s.rng.IntN(4)); len(with) > 1 {
+			return s.strand(with, max(size, len(with)))
+		}
+		fallthrough
+	default:
+		for i := range s.m.tasks {
+			near = append(near, i)
 		}
 	}
-	if s.rng.IntN(2) == 0 {
-		return s.strand(seed, size)
-	}
-	near := make([]int, len(s.m.tasks))
-	for i := range near {
-		near[i] = i
-	}
 	away := func(i int) int64 { d := s.now.start[i] - s.now.start[seed]; return max(d, -d) }
-	slices.SortStableFunc(near, func(a, b int) int { return cmp.Compare(away(a), away(b)) })
+	slices.SortFunc(near, func(a, b int) int { return cmp.Or(cmp.Compare(away(a), away(b)), cmp.Compare(a, b)) })
+	s.byTime = near
 	return near[:min(size, len(near))]
 }
 
-// strand gathers tasks along the waits from a seed.
-func (s *search) strand(seed, size int) []int {
-	out, seen := []int{seed}, map[int]bool{seed: true}
+// sharers are tasks next to a seed, in time, on one of its resources.
+func (s *search) sharers(seed, most int) []int {
+	chosen := s.now.chosen[seed]
+	if len(chosen) == 0 {
+		return nil
+	}
+	out := []int{seed}
+	taken := s.now.board.on[chosen[s.rng.IntN(len(chosen))]].taken
+	at := sort.Search(len(taken), func(k int) bool { return taken[k].span[0] >= s.now.start[seed] })
+	for step := 0; step < len(taken) && len(out) < most; step++ {
+		k := at + (step+1)/2*(1-step%2*2)
+		if k < 0 || k >= len(taken) {
+			continue
+		}
+		owner := taken[k].owner
+		if owner >= len(s.m.tasks) {
+			owner = s.m.links[owner-len(s.m.tasks)].from
+		}
+		if !slices.Contains(out, owner) {
+			out = append(out, owner)
+		}
+	}
+	return out
+}
+
+// dear is a task that costs something, found by walking on from a seed; the
+// seed itself where none does.
+func (s *search) dear(seed int) int {
+	n := len(s.m.tasks)
+	for k := range n {
+		i := (seed + k) % n
+		if v := s.m.taskValue(i, s.now.start[i]); v.violation > 0 || v.cost > 0 {
+			return i
+		}
+		for _, e := range s.m.linksOf[i] {
+			l := &s.m.links[e]
+			if v := s.m.linkValue(l, s.now.start[l.from], s.now.start[l.to]); v.violation > 0 || v.cost > 0 {
+				return i
+			}
+		}
+	}
+	return seed
+}
+
+// strand gathers tasks along the waits from some seeds.
+func (s *search) strand(out []int, size int) []int {
 	for k := 0; k < len(out) && len(out) < size; k++ {
 		for _, e := range s.m.linksOf[out[k]] {
-			l := s.m.links[e]
-			if other := l.from + l.to - out[k]; !seen[other] && len(out) < size {
-				seen[other] = true
+			l := &s.m.links[e]
+			if other := l.from + l.to - out[k]; len(out) < size && !slices.Contains(out, other) {
 				out = append(out, other)
 			}
 		}

@@ -13,8 +13,6 @@ type state struct {
 	turn   int
 	wants  []demand // reused by put
 	spans  []schedule.Span
-	at     []int64     // reused by candidates
-	tried  []candidate // reused by candidates
 }
 
 func newState(m *model) *state {
@@ -91,28 +89,39 @@ func (s *state) wantHolds(e, i int, at int64) {
 // lift takes a task, and the waits that it completes, off the board.
 func (s *state) lift(i int) {
 	for k := range s.m.tasks[i].needs {
-		s.board.clear(i, s.chosen[i][k], &s.m.tasks[i].needs[k])
+		n, l := &s.m.tasks[i].needs[k], &s.board.on[s.chosen[i][k]]
+		for _, part := range n.slices {
+			l.remove(i, part.Shift(s.start[i]))
+		}
+		s.board.unlabel(n)
 	}
 	for _, e := range s.m.linksOf[i] {
-		for h, r := range s.held[e] {
-			if r >= 0 {
-				s.board.clear(len(s.m.tasks)+e, r, &s.m.links[e].holds[h])
-				s.held[e][h] = -1
-			}
-		}
+		s.unhold(e)
 	}
 	s.placed[i] = false
+}
+
+// unhold takes the waits of a link off the board.
+func (s *state) unhold(e int) {
+	l := &s.m.links[e]
+	span := schedule.Span{s.start[l.from] + s.m.tasks[l.from].dur, s.start[l.to]}
+	for h, r := range s.held[e] {
+		if r < 0 {
+			continue
+		}
+		if span[0] < span[1] {
+			s.board.on[r].remove(len(s.m.tasks)+e, span)
+		}
+		s.board.unlabel(&l.holds[h])
+		s.held[e][h] = -1
+	}
 }
 
 // copyFrom makes s the same as o.
 func (s *state) copyFrom(o *state) {
 	copy(s.start, o.start)
 	copy(s.placed, o.placed)
-	copy(s.board.label, o.board.label)
-	copy(s.board.count, o.board.count)
-	for r := range o.board.on {
-		s.board.on[r] = append(s.board.on[r][:0], o.board.on[r]...)
-	}
+	s.board.copyFrom(o.board)
 	for i := range o.chosen {
 		copy(s.chosen[i], o.chosen[i])
 	}

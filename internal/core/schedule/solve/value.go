@@ -17,6 +17,9 @@ func (v value) better(o value) bool {
 // perfect reports a plan whose violation and cost no plan can better.
 func (v value) perfect() bool { return v.violation == 0 && v.cost == 0 }
 
+// energy weighs violation and cost together.
+func (v value) energy() int64 { return v.violation*strictWeight + v.cost }
+
 func (v *value) add(o value) {
 	v.violation += o.violation
 	v.cost += o.cost
@@ -33,7 +36,7 @@ func beyond(by int64, price *int64) value {
 	return value{cost: by * *price}
 }
 
-func (m *model) linkValue(l link, from, to int64) value {
+func (m *model) linkValue(l *link, from, to int64) value {
 	gap := to - from + l.off
 	v := value{cost: l.weight * max(0, gap-l.least)}
 	if l.most != nil {
@@ -43,7 +46,7 @@ func (m *model) linkValue(l link, from, to int64) value {
 }
 
 func (m *model) taskValue(i int, start int64) (v value) {
-	t := m.tasks[i]
+	t := &m.tasks[i]
 	end := start + t.dur
 	for _, g := range t.targets {
 		v.cost += g.Early*max(0, g.At-end) + g.Late*max(0, end-g.At)
@@ -69,7 +72,8 @@ func (s *state) whole() (v value) {
 		v.add(s.m.taskValue(i, s.start[i]))
 		v.starts += s.start[i]
 	}
-	for _, l := range s.m.links {
+	for e := range s.m.links {
+		l := &s.m.links[e]
 		v.add(s.m.linkValue(l, s.start[l.from], s.start[l.to]))
 	}
 	for g := range s.m.groups {
@@ -99,7 +103,7 @@ func (s *state) local(i int, at int64) value {
 	v := s.m.taskValue(i, at)
 	v.starts = at
 	for _, e := range s.m.linksOf[i] {
-		l := s.m.links[e]
+		l := &s.m.links[e]
 		switch {
 		case l.from == i && l.to == i:
 		case l.from == i && s.placed[l.to]:
