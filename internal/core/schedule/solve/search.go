@@ -51,10 +51,13 @@ func (s *search) order(tasks []int, jitter int64) {
 		}
 	}
 	slices.SortFunc(tasks, func(a, b int) int {
+		if u := cmp.Compare(s.urgency[b], s.urgency[a]); u != 0 {
+			return u
+		}
 		if s.forwards {
 			a, b = b, a
 		}
-		return cmp.Or(cmp.Compare(s.urgency[b], s.urgency[a]), cmp.Compare(s.key[b], s.key[a]), cmp.Compare(s.due[b], s.due[a]), cmp.Compare(b, a))
+		return cmp.Or(cmp.Compare(s.key[b], s.key[a]), cmp.Compare(s.due[b], s.due[a]), cmp.Compare(b, a))
 	})
 }
 
@@ -119,11 +122,19 @@ func (s *search) build(jitter int64, noise bool) bool {
 // further in front. Later tries shuffle the order and the choice of resources.
 func (s *search) first(ctx context.Context) bool {
 	jitter, noise := int64(0), false
+	defer func() { s.forwards = false }()
 	for try := range firstTries {
+		if s.forwards = try%2 == 1; try == 1 {
+			clear(s.urgency)
+		}
 		if s.build(jitter, noise) {
 			s.value = s.now.whole()
 			s.best.copyFrom(s.now)
 			s.tell()
+			s.forwards = !s.forwards
+			if !s.value.perfect() && s.build(0, false) {
+				s.keep()
+			}
 			return true
 		}
 		if try < firstTries/8 {
@@ -273,6 +284,39 @@ func (s *search) improve(ctx context.Context, rounds int) {
 	}
 }
 
+// again puts all tasks back in the order in which they stand, or nearly so,
+// from the first on or from the last: what the order leaves open closes up
+// (justification; Valls, Ballestín and Quintanilla 2005, from memory).
+func (s *search) again() (value, bool) {
+	return s.justify(s.rng.IntN(2) == 0, int64(1)<<s.rng.IntN(11), s.rng.IntN(2) == 0)
+}
+
+// justify puts all tasks back in the order of their starts, or of their ends
+// from the last on, shuffled by up to jitter seconds.
+func (s *search) justify(forwards bool, jitter int64, noise bool) (value, bool) {
+	all := s.byTime[:0]
+	s.forwards = forwards
+	for i := range s.m.tasks {
+		all = append(all, i)
+		s.key[i] = s.now.start[i] + s.rng.Int64N(jitter)
+		if !s.forwards {
+			s.key[i] = -s.key[i] - s.m.tasks[i].dur
+		}
+	}
+	s.byTime = all
+	slices.SortFunc(all, func(a, b int) int { return cmp.Or(cmp.Compare(s.key[a], s.key[b]), cmp.Compare(a, b)) })
+	for _, i := range all {
+		s.now.lift(i)
+	}
+	s.bounds.all(nil, nil, nil, nil)
+	ok := s.insert(all, noise)
+	s.forwards = false
+	if !ok {
+		return value{}, false
+	}
+	return s.now.whole(), true
+}
+
 // cycle is one cooling of improve.
 type cycle struct {
 	number, step, length int
@@ -300,6 +344,9 @@ func (c *cycle) over() bool { return c.step >= c.length }
 // lets reports whether a try may stand.
 func (c *cycle) lets(v value) bool {
 	by := v.energy() - c.standing.energy()
+	if by == 0 && v.starts < c.standing.starts-int64(c.length-c.step) {
+		return false // as good, but staler
+	}
 	switch {
 	case by > c.worse:
 		c.worse += c.worse/16 + 1
@@ -313,6 +360,9 @@ func (c *cycle) lets(v value) bool {
 // attempt takes a part of the plan out and puts it back, and gives the value of
 // what came of it.
 func (s *search) attempt() (value, bool) {
+	if s.rng.IntN(len(s.m.tasks)+8) < 6 {
+		return s.again()
+	}
 	out := s.pick()
 	for _, i := range out {
 		s.now.lift(i)
@@ -333,8 +383,13 @@ func (s *search) attempt() (value, bool) {
 // moves: food made later is fresher.
 func (s *search) settle(ctx context.Context) {
 	byEnd := make([]int, len(s.m.tasks))
+	s.now.copyFrom(s.best)
 	for moved := true; moved && ctx.Err() == nil; {
-		moved = false
+		before := s.value
+		if v, ok := s.justify(false, 1, false); !ok || !s.keepIf(v) {
+			s.now.copyFrom(s.best)
+		}
+		moved = s.value.better(before)
 		for i := range byEnd {
 			byEnd[i] = i
 		}
