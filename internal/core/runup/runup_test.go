@@ -145,12 +145,19 @@ func TestEveryReasonAddsUp(t *testing.T) {
 // The sketch of the run-up has the same figures:
 // 20:25:00 − 0:28 − 0:40 − 0:48 − 2:00 − 7:00 − 2:15 = 20:11:49.
 func TestWhyTheSearingStartsAsItDoes(t *testing.T) {
-	b := bars(makePlan(t, demoInput(t)))
+	alone := demoInput(t)
+	hake := alone.Dishes["roast-hake"]
+	hake.Parts = hake.Parts[:1]
+	alone.Dishes["roast-hake"] = hake
+	alone.Service.Courses = alone.Service.Courses[:1]
+	b := bars(makePlan(t, alone))
 	assert.Equal(t, "20:11:49 = 20:25:00 (Roast hake) − pour fish broth 0:28 − spoon brown-shrimp butter 0:40 − lay hake 0:48 − rest at least 2:00 − oven 200 hake 7:00 − sear hake 2:15",
 		b["roast-hake/hake/sear"].Why.Sum)
-	roast := b["guinea-fowl/crown/roast"].Why
+	roast := b["roast-hake/hake/roast"].Why
 	assert.Zero(t, roast.Later)
-	assert.Contains(t, roast.LaterTo, "rest, loosely covered would be too short")
+	assert.Equal(t, "rest would be too short", roast.LaterTo)
+	assert.Equal(t, int64(0), roast.Early)
+	assert.Equal(t, "sear hake is not over", roast.EarlyTo)
 }
 
 func TestTheSameServiceGivesTheSamePlan(t *testing.T) {

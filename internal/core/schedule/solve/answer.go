@@ -6,6 +6,10 @@ import "jointime/internal/core/schedule"
 func (s *search) answer() schedule.Plan {
 	zero := int64(0)
 	p := schedule.Plan{Problem: s.m.p.Name, Status: schedule.Kept, Violation: s.value.violation, Cost: s.value.cost, ViolationBound: &zero, Bound: &zero}
+	if s.proven {
+		violation, cost := p.Violation, p.Cost
+		p.ViolationBound, p.Bound = &violation, &cost
+	}
 	if p.Violation > 0 {
 		p.Status = schedule.Broken
 	}

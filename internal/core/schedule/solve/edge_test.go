@@ -2,7 +2,6 @@ package solve_test
 
 import (
 	"context"
-	"errors"
 	"fmt"
 	"testing"
 
@@ -74,13 +73,26 @@ func TestAChainLongerThanTheHorizonIsDisproved(t *testing.T) {
 }
 
 // "Cannot" is said only of what is proven: two tasks that one cook has no room
-// for are not found, and not disproved.
+// for are disproved where every start can be tried, and elsewhere not found.
 func TestWhatIsNotProvenIsNotCalledImpossible(t *testing.T) {
 	use := []schedule.Use{{OneOf: []string{"cook"}}}
-	p := schedule.Problem{Horizon: schedule.Span{0, 10}, Resources: []schedule.Resource{{ID: "cook", Capacity: 1}},
-		Tasks: []schedule.Task{{ID: "a", Duration: 6, Uses: use}, {ID: "b", Duration: 6, Uses: use}}}
-	_, err := solve.Solve(context.Background(), p, solve.Options{Rounds: 10})
-	assert.True(t, errors.Is(err, solve.ErrNotFound))
+	for scale, want := range map[int64]string{1: "every start was tried", 1000: solve.ErrNotFound.Error()} {
+		p := schedule.Problem{Horizon: schedule.Span{0, 10 * scale}, Resources: []schedule.Resource{{ID: "cook", Capacity: 1}},
+			Tasks: []schedule.Task{{ID: "a", Duration: 6 * scale, Uses: use}, {ID: "b", Duration: 6 * scale, Uses: use}}}
+		_, err := solve.Solve(context.Background(), p, solve.Options{Rounds: 10})
+		assert.ErrorContains(t, err, want)
+	}
+}
+
+func TestATinyProblemIsProvenOptimal(t *testing.T) {
+	use := []schedule.Use{{OneOf: []string{"cook"}}}
+	p := schedule.Problem{Horizon: schedule.Span{0, 30}, Resources: []schedule.Resource{{ID: "cook", Capacity: 1}},
+		Tasks:   []schedule.Task{{ID: "a", Duration: 6, Uses: use}, {ID: "b", Duration: 6, Uses: use}},
+		Targets: []schedule.Target{{Task: "a", At: 20, Early: 1, Late: 3}, {Task: "b", At: 20, Early: 2, Late: 3}}}
+	got := plan(t, p)
+	assert.Equal(t, int64(6), got.Cost)
+	require.NotNil(t, got.Bound)
+	assert.Equal(t, int64(6), *got.Bound)
 }
 
 // Pinned as the format says: one more use of a resource of its own with one

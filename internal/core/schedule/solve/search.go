@@ -26,6 +26,7 @@ type search struct {
 	caps    []int64 // last starts that pulling has set
 	floors  []int64 // first starts that pushing has set
 	found   func(schedule.Plan)
+	proven  bool // best is an optimum: everything was tried
 
 	forwards bool      // placing goes from the earliest on, and prefers early starts
 	at       []int64   // of stretches, reused
@@ -64,13 +65,17 @@ func (s *search) order(tasks []int, jitter int64) {
 // insert places tasks in order, and reports whether all found a place. With
 // noise, a start that is not the best is taken now and then.
 func (s *search) insert(tasks []int, noise bool) bool {
-	for _, i := range tasks {
+	return s.insertAll(tasks, noise) == len(tasks)
+}
+
+// insertAll gives the place in the list of the first task that found none.
+func (s *search) insertAll(tasks []int, noise bool) int {
+	for k, i := range tasks {
 		if !s.insertOne(i, noise) {
-			s.urgency[i]++
-			return false
+			return k
 		}
 	}
-	return true
+	return len(tasks)
 }
 
 func (s *search) insertOne(i int, noise bool) bool {
@@ -104,8 +109,9 @@ func (s *search) aside(i int, low, high int64) {
 	}
 }
 
-// build makes a plan from nothing.
-func (s *search) build(jitter int64, noise bool) bool {
+// build makes a plan from nothing. A task that finds no place may so many times
+// eject what is in its way.
+func (s *search) build(jitter int64, noise bool, ejections int) bool {
 	all := make([]int, len(s.m.tasks))
 	for i := range all {
 		all[i] = i
@@ -115,7 +121,49 @@ func (s *search) build(jitter int64, noise bool) bool {
 	}
 	s.bounds.all(nil, nil, s.floors, s.caps)
 	s.order(all, jitter)
-	return s.insert(all, noise)
+	for left := ejections; ; left-- {
+		k := s.insertAll(all, noise)
+		if k == len(all) {
+			return true
+		}
+		if s.urgency[all[k]]++; left == 0 {
+			return false
+		}
+		out := s.eject(all[k])
+		s.bounds.all(s.now.placed, s.now.start, s.floors, s.caps)
+		s.order(out, jitter)
+		all = append(append([]int{all[k]}, out...), all[k+1:]...)
+	}
+}
+
+// eject lifts what is in the way of a task that found no place: its neighbours
+// by waits, and what has one of its resources about the time at which it is due.
+func (s *search) eject(i int) (out []int) {
+	lift := func(k int) {
+		if k < len(s.m.tasks) && k != i && s.now.placed[k] {
+			s.now.lift(k)
+			out = append(out, k)
+		}
+	}
+	for _, e := range s.m.linksOf[i] {
+		lift(s.m.links[e].from)
+		lift(s.m.links[e].to)
+	}
+	reach := 2*s.m.tasks[i].dur + 1800
+	for k := range s.m.tasks[i].needs {
+		for _, r := range s.m.tasks[i].needs[k].options {
+			var owners []int
+			for _, t := range s.now.board.on[r].taken {
+				if at := t.span[0] - s.due[i]; -reach < at && at < reach {
+					owners = append(owners, t.owner)
+				}
+			}
+			for _, o := range owners {
+				lift(o)
+			}
+		}
+	}
+	return out
 }
 
 // first finds any plan; each failed try puts the task that found no place
@@ -127,12 +175,16 @@ func (s *search) first(ctx context.Context) bool {
 		if s.forwards = try%2 == 1; try == 1 {
 			clear(s.urgency)
 		}
-		if s.build(jitter, noise) {
+		ejections := 0 // in a small problem beginning anew is better and costs nothing
+		if try >= firstTries/30 || len(s.m.tasks) > 200 {
+			ejections = len(s.m.tasks)/2 + 20
+		}
+		if s.build(jitter, noise, ejections) {
 			s.value = s.now.whole()
 			s.best.copyFrom(s.now)
 			s.tell()
 			s.forwards = !s.forwards
-			if !s.value.perfect() && s.build(0, false) {
+			if !s.value.perfect() && s.build(0, false, 0) {
 				s.keep()
 			}
 			return true
@@ -210,7 +262,7 @@ func (s *search) bend(ctx context.Context, how func(l *link, by int64)) {
 			break
 		}
 		how(&s.m.links[e], by)
-		if !s.build(0, false) {
+		if !s.build(0, false, 0) {
 			break
 		}
 		s.keep()
@@ -288,7 +340,7 @@ func (s *search) improve(ctx context.Context, rounds int) {
 // from the first on or from the last: what the order leaves open closes up
 // (justification; Valls, Ballestín and Quintanilla 2005, from memory).
 func (s *search) again() (value, bool) {
-	return s.justify(s.rng.IntN(2) == 0, int64(1)<<s.rng.IntN(11), s.rng.IntN(2) == 0)
+	return s.justify(!s.value.perfect() && s.rng.IntN(2) == 0, int64(1)<<s.rng.IntN(11), s.rng.IntN(2) == 0)
 }
 
 // justify puts all tasks back in the order of their starts, or of their ends
@@ -368,10 +420,13 @@ func (s *search) attempt() (value, bool) {
 		s.now.lift(i)
 	}
 	s.bounds.all(s.now.placed, s.now.start, nil, nil)
-	s.nudge(out)
-	s.forwards = s.rng.IntN(3) == 0
+	calm := s.value.perfect() // nothing but freshness is left to win
+	if !calm {
+		s.nudge(out)
+	}
+	s.forwards = !calm && s.rng.IntN(3) == 0
 	s.order(out, s.rng.Int64N(1800)+1)
-	ok := s.insert(out, true)
+	ok := s.insert(out, !calm || s.rng.IntN(3) == 0)
 	s.forwards = false
 	if !ok {
 		return value{}, false

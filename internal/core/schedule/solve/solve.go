@@ -59,12 +59,31 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	}
 	s := newSearch(m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
 	s.found = o.Found
-	if !s.first(ctx) {
+	found := s.first(ctx)
+	if found {
+		s.pull(ctx)
+		s.settle(ctx)
+	}
+	if s.bounds.all(nil, nil, nil, nil); m.tiny(s.bounds) && !(found && s.value.perfect()) {
+		if found, s.proven = s.tryAll(ctx, found); !found && s.proven {
+			return schedule.Plan{}, &Impossible{"together they fit nowhere: every start was tried", m.ids(all(len(m.tasks)))}
+		}
+	}
+	if !found {
 		return schedule.Plan{}, ErrNotFound
 	}
-	s.pull(ctx)
-	s.settle(ctx)
-	s.improve(ctx, o.Rounds)
-	s.settle(context.WithoutCancel(ctx))
+	if !s.proven {
+		s.improve(ctx, o.Rounds)
+		s.settle(ctx)
+	}
 	return s.answer(), nil
+}
+
+// all is the tasks from 0 on.
+func all(n int) []int {
+	out := make([]int, n)
+	for i := range out {
+		out[i] = i
+	}
+	return out
 }

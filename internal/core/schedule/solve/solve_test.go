@@ -3,11 +3,8 @@ package solve_test
 import (
 	"context"
 	"errors"
-	"fmt"
-	"math/rand/v2"
 	"os"
 	"path/filepath"
-	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -102,129 +99,6 @@ func TestACancelledSolveStillGivesAPlan(t *testing.T) {
 	plan, err := solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: 1})
 	require.NoError(t, err)
 	assert.Empty(t, check.Plan(p, plan))
-}
-
-// Random tiny problems, solved and also tried out start by start: whenever a
-// plan exists one is found, none is refused by the checker, and "cannot" is
-// never said where there is a plan.
-func TestRandomTinyProblemsAgainstTryingEverything(t *testing.T) {
-	found, none, missed := 0, 0, 0
-	for seed := range uint64(150) {
-		p := randomProblem(rand.New(rand.NewPCG(seed, 1)))
-		require.Empty(t, p.Validate())
-		plan, err := solve.Solve(context.Background(), p, solve.Options{Rounds: 50, Seed: seed})
-		exists := anyPlan(p)
-		var no *solve.Impossible
-		switch {
-		case err == nil:
-			require.Empty(t, check.Plan(p, plan), "seed %d", seed)
-			require.True(t, exists)
-			found++
-		case errors.As(err, &no):
-			require.False(t, exists, "seed %d: %v", seed, err)
-			none++
-		default:
-			if exists {
-				missed++
-			}
-		}
-	}
-	t.Logf("%d planned, %d disproved, %d missed", found, none, missed)
-	assert.Zero(t, missed)
-}
-
-func randomProblem(r *rand.Rand) schedule.Problem {
-	n := func(low, high int64) *int64 { v := low + r.Int64N(high-low+1); return &v }
-	p := schedule.Problem{Name: "random", Horizon: schedule.Span{0, 10}, Resources: []schedule.Resource{
-		{ID: "cook", Capacity: 1 + r.Int64N(2)}, {ID: "help", Capacity: 1, Windows: []schedule.Span{{2, 9}}},
-		{ID: "oven", Capacity: 2, Setting: &schedule.Setting{Initial: 0, Up: r.Int64N(2), Down: r.Int64N(3), Tolerance: 0}},
-	}}
-	for i := range 3 {
-		t := schedule.Task{ID: fmt.Sprint("t", i), Duration: r.Int64N(5)}
-		t.Uses = append(t.Uses, schedule.Use{OneOf: []string{"cook", "help"}[:1+r.IntN(2)], Units: 1})
-		if r.IntN(2) == 0 {
-			t.Uses = append(t.Uses, schedule.Use{OneOf: []string{"oven"}, Units: 1, Setting: n(0, 3), Settle: r.IntN(4) == 0})
-		}
-		if r.IntN(4) == 0 {
-			t.Earliest = n(0, 8)
-		}
-		if i > 0 && r.IntN(2) == 0 {
-			l := schedule.Link{From: fmt.Sprint("t", r.IntN(i)), To: t.ID, Min: n(0, 3)}
-			if r.IntN(2) == 0 {
-				l.Max = n(*l.Min, 6)
-			}
-			if r.IntN(3) == 0 {
-				l.Holds = []schedule.Use{{OneOf: []string{"oven"}, Setting: n(0, 3), Settle: r.IntN(2) == 0}}
-			}
-			p.Links = append(p.Links, l)
-		}
-		p.Tasks = append(p.Tasks, t)
-	}
-	p.Targets = []schedule.Target{{Task: "t2", At: 10, Early: 1, Late: 2}}
-	return p
-}
-
-// anyPlan tries every start of every task with every choice of resources.
-func anyPlan(p schedule.Problem) bool {
-	plan := schedule.Plan{Problem: p.Name, Status: schedule.Kept, Tasks: make([]schedule.PlannedTask, len(p.Tasks))}
-	held := 0
-	for i, l := range p.Links {
-		if len(l.Holds) > 0 {
-			plan.Links = append(plan.Links, schedule.PlannedLink{Link: i, From: l.From, To: l.To, Resources: []string{"oven"}})
-			held++
-		}
-	}
-	return tryTask(p, &plan, 0)
-}
-
-func tryTask(p schedule.Problem, plan *schedule.Plan, i int) bool {
-	if i == len(p.Tasks) {
-		return hardKept(p, *plan)
-	}
-	t := p.Tasks[i]
-	for at := p.Horizon[0]; at+t.Duration <= p.Horizon[1]; at++ {
-		for _, who := range t.Uses[0].OneOf {
-			resources := []string{who}
-			if len(t.Uses) > 1 {
-				resources = append(resources, "oven")
-			}
-			plan.Tasks[i] = schedule.PlannedTask{ID: t.ID, Start: at, End: at + t.Duration, Resources: resources}
-			if partKept(p, *plan, i) && tryTask(p, plan, i+1) {
-				return true
-			}
-		}
-	}
-	return false
-}
-
-// partKept judges the first tasks alone, so that the trial can turn back.
-func partKept(p schedule.Problem, plan schedule.Plan, last int) bool {
-	part := p
-	part.Tasks, part.Targets, part.Links = p.Tasks[:last+1], nil, nil
-	cut := schedule.Plan{Problem: p.Name, Status: schedule.Kept, Tasks: plan.Tasks[:last+1]}
-	return hardKept(part, cut)
-}
-
-// hardKept asks the checker, and passes over what it says of sums.
-func hardKept(p schedule.Problem, plan schedule.Plan) bool {
-	for i, l := range plan.Links {
-		from, to := 0, 0
-		for k, t := range p.Tasks {
-			if t.ID == l.From {
-				from = k
-			}
-			if t.ID == l.To {
-				to = k
-			}
-		}
-		plan.Links[i].Gap = plan.Tasks[to].Start - plan.Tasks[from].End
-	}
-	for _, line := range check.Plan(p, plan) {
-		if !strings.HasPrefix(line, "the ") && !strings.Contains(line, "limits are passed") {
-			return false
-		}
-	}
-	return true
 }
 
 func BenchmarkKitchen20(b *testing.B) {

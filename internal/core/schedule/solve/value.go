@@ -66,19 +66,26 @@ func (m *model) spreadValue(g int, first, last int64) value {
 	return v
 }
 
-// whole judges a complete state.
+// whole judges what stands: of a complete state all, of another a lower bound,
+// as what is missing can only add.
 func (s *state) whole() (v value) {
 	for i := range s.m.tasks {
-		v.add(s.m.taskValue(i, s.start[i]))
-		v.starts += s.start[i]
+		if s.placed[i] {
+			v.add(s.m.taskValue(i, s.start[i]))
+			v.starts += s.start[i]
+		}
 	}
 	for e := range s.m.links {
 		l := &s.m.links[e]
+		if !s.placed[l.from] || !s.placed[l.to] {
+			continue
+		}
 		v.add(s.m.linkValue(l, s.start[l.from], s.start[l.to]))
 	}
 	for g := range s.m.groups {
-		first, last, _ := s.ends(g, -1)
-		v.add(s.m.spreadValue(g, first, last))
+		if first, last, any := s.ends(g, -1); any {
+			v.add(s.m.spreadValue(g, first, last))
+		}
 	}
 	return v
 }

@@ -1,0 +1,102 @@
+package solve_test
+
+import (
+	"context"
+	"fmt"
+	"runtime"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/check"
+	"jointime/internal/core/schedule/solve"
+)
+
+// enlarged is a problem as many times over, one evening after another in the
+// same kitchen.
+func enlarged(p schedule.Problem, times int) schedule.Problem {
+	length := p.Horizon[1] - p.Horizon[0]
+	out := schedule.Problem{Name: p.Name, Horizon: schedule.Span{p.Horizon[0], p.Horizon[0] + length*int64(times)}}
+	for _, r := range p.Resources {
+		windows := r.Windows
+		r.Windows = nil
+		for n := range int64(times) {
+			for _, w := range windows {
+				r.Windows = append(r.Windows, w.Shift(n*length))
+			}
+		}
+		out.Resources = append(out.Resources, r)
+	}
+	for n := range times {
+		by := length * int64(n)
+		name := func(id string) string { return fmt.Sprintf("%s/%d", id, n) }
+		later := func(v *int64) *int64 {
+			if v == nil {
+				return nil
+			}
+			w := *v + by
+			return &w
+		}
+		for _, t := range p.Tasks {
+			t.ID, t.Earliest, t.Latest = name(t.ID), later(t.Earliest), later(t.Latest)
+			t.Uses = append([]schedule.Use{}, t.Uses...)
+			for k := range t.Uses {
+				if t.Uses[k].Same != "" {
+					t.Uses[k].Same = name(t.Uses[k].Same)
+				}
+			}
+			out.Tasks = append(out.Tasks, t)
+		}
+		for _, l := range p.Links {
+			l.From, l.To = name(l.From), name(l.To)
+			l.Holds = append([]schedule.Use{}, l.Holds...)
+			for k := range l.Holds {
+				if l.Holds[k].Same != "" {
+					l.Holds[k].Same = name(l.Holds[k].Same)
+				}
+			}
+			out.Links = append(out.Links, l)
+		}
+		for _, t := range p.Targets {
+			t.Task, t.At = name(t.Task), t.At+by
+			out.Targets = append(out.Targets, t)
+		}
+	}
+	return out
+}
+
+func TestALargeProblemHasAPlanThatTheCheckerAccepts(t *testing.T) {
+	p := enlarged(sample(t, "kitchen-300"), 3)
+	require.Empty(t, p.Validate())
+	ctx, cancel := context.WithCancel(context.Background())
+	defer cancel()
+	plan, err := solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: 1, Found: func(schedule.Plan) { cancel() }})
+	require.NoError(t, err)
+	assert.Empty(t, check.Plan(p, plan))
+}
+
+// The time to the first plan, and the memory that is then in use.
+func BenchmarkFirstPlan(b *testing.B) {
+	for _, times := range []int{1, 5, 10} {
+		p := enlarged(sample(b, "kitchen-300"), times)
+		b.Run(fmt.Sprint(len(p.Tasks)), func(b *testing.B) {
+			var first time.Duration
+			for b.Loop() {
+				ctx, cancel := context.WithCancel(context.Background())
+				start := time.Now()
+				_, err := solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: 1, Found: func(schedule.Plan) {
+					first += time.Since(start)
+					cancel()
+				}})
+				require.NoError(b, err)
+			}
+			var mem runtime.MemStats
+			runtime.ReadMemStats(&mem)
+			b.ReportMetric(first.Seconds()/float64(b.N), "s-first")
+			b.ReportMetric(float64(mem.Sys)/(1<<20), "MB")
+		})
+	}
+}

@@ -1,0 +1,265 @@
+package solve_test
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math/rand/v2"
+	"os"
+	"strconv"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/check"
+	"jointime/internal/core/schedule/solve"
+)
+
+// Random tiny problems of four tasks in a horizon of about 15, solved and also
+// tried out start by start by a program that shares nothing with the solver:
+// whenever a plan exists one is found, violation and cost are the least there
+// are, no plan is refused by the checker, and "cannot" is never said where
+// there is a plan.
+func TestRandomTinyProblemsAgainstTryingEverything(t *testing.T) {
+	problems := uint64(2000)
+	if many, err := strconv.ParseUint(os.Getenv("JOINTIME_TINY"), 10, 32); err == nil {
+		problems = many
+	}
+	found, none := 0, 0
+	for seed := range problems {
+		p := randomProblem(rand.New(rand.NewPCG(seed, 1)))
+		require.Empty(t, p.Validate())
+		plan, err := solve.Solve(context.Background(), p, solve.Options{Rounds: 50, Seed: seed})
+		best, exists := tryEverything(p)
+		var no *solve.Impossible
+		switch {
+		case err == nil:
+			require.Empty(t, check.Plan(p, plan), "seed %d", seed)
+			require.True(t, exists, "seed %d", seed)
+			require.Equal(t, best, [2]int64{plan.Violation, plan.Cost}, "seed %d", seed)
+			found++
+		case errors.As(err, &no):
+			require.False(t, exists, "seed %d: %v", seed, err)
+			none++
+		default:
+			require.False(t, exists, "seed %d: a plan exists and was not found", seed)
+		}
+	}
+	t.Logf("%d planned at the optimum, %d disproved, none missed", found, none)
+	assert.Greater(t, found, int(problems)/2)
+	assert.Greater(t, none, int(problems)/20)
+}
+
+func randomProblem(r *rand.Rand) schedule.Problem {
+	n := func(low, high int64) *int64 { v := low + r.Int64N(high-low+1); return &v }
+	p := schedule.Problem{Name: "random", Horizon: schedule.Span{0, 15}, Resources: []schedule.Resource{
+		{ID: "cook", Capacity: 1 + r.Int64N(2)}, {ID: "help", Capacity: 1, Windows: []schedule.Span{{2, 12}}},
+		{ID: "oven", Capacity: 2, Setting: &schedule.Setting{Initial: 0, Up: r.Int64N(2), Down: r.Int64N(3), Tolerance: 0}},
+	}}
+	for i := range 4 {
+		t := schedule.Task{ID: fmt.Sprint("t", i), Duration: r.Int64N(7)}
+		t.Uses = append(t.Uses, schedule.Use{OneOf: []string{"cook", "help"}[:1+r.IntN(2)], Units: 1})
+		if r.IntN(3) > 0 && t.Duration > 2 {
+			t.Uses[0].Slices = []schedule.Span{{0, 1}, {t.Duration - 1, t.Duration}}
+		}
+		if r.IntN(2) == 0 {
+			t.Uses = append(t.Uses, schedule.Use{OneOf: []string{"oven"}, Units: 1, Setting: n(0, 3), Settle: r.IntN(4) == 0})
+		}
+		if r.IntN(4) == 0 {
+			t.Earliest = n(0, 8)
+		}
+		if r.IntN(4) == 0 {
+			t.Latest = n(t.Duration, 15)
+		}
+		if i > 0 && r.IntN(3) > 0 {
+			p.Links = append(p.Links, randomLink(r, i, t.ID))
+		}
+		p.Tasks = append(p.Tasks, t)
+	}
+	p.Targets = []schedule.Target{{Task: "t3", At: 10, Early: 1, Late: 2}}
+	if r.IntN(2) == 0 {
+		p.Together = []schedule.Together{{Tasks: []string{"t1", "t2"}, Within: n(0, 4), Weight: r.Int64N(3)}}
+	}
+	return p
+}
+
+func randomLink(r *rand.Rand, i int, to string) schedule.Link {
+	least := r.Int64N(4)
+	l := schedule.Link{From: fmt.Sprint("t", r.IntN(i)), To: to, Min: &least, Weight: r.Int64N(2)}
+	if r.IntN(2) == 0 {
+		most := least + r.Int64N(4)
+		l.Max = &most
+		if r.IntN(2) == 0 {
+			over := r.Int64N(4)
+			l.Over = &over
+		}
+	}
+	if r.IntN(3) == 0 {
+		degrees := r.Int64N(4)
+		l.Holds = []schedule.Use{{OneOf: []string{"oven"}, Setting: &degrees, Settle: r.IntN(2) == 0}}
+	}
+	return l
+}
+
+// trial tries every start of every task with every cook. It knows the three
+// resources of randomProblem by name, and the rules from the format alone.
+type trial struct {
+	p      schedule.Problem
+	start  [4]int64
+	who    [4]string
+	best   [2]int64
+	exists bool
+}
+
+func tryEverything(p schedule.Problem) ([2]int64, bool) {
+	x := &trial{p: p}
+	x.try(0)
+	return x.best, x.exists
+}
+
+func (x *trial) try(i int) {
+	if i == len(x.p.Tasks) {
+		if v := x.value(); !x.exists || v[0] < x.best[0] || (v[0] == x.best[0] && v[1] < x.best[1]) {
+			x.best, x.exists = v, true
+		}
+		return
+	}
+	t := x.p.Tasks[i]
+	first := int64(0)
+	if t.Earliest != nil {
+		first = *t.Earliest
+	}
+	for at := first; at+t.Duration <= 15; at++ {
+		x.start[i] = at
+		for _, who := range t.Uses[0].OneOf {
+			x.who[i] = who
+			if x.linksKept(i) && x.handsKept(i) && x.ovenKept(i) {
+				x.try(i + 1)
+			}
+		}
+	}
+}
+
+// linksKept looks at the least gaps to the tasks before.
+func (x *trial) linksKept(i int) bool {
+	for _, l := range x.p.Links {
+		if l.To == x.p.Tasks[i].ID && x.start[i]-x.end(l.From) < *l.Min {
+			return false
+		}
+	}
+	return true
+}
+
+func (x *trial) end(id string) int64 {
+	i := int(id[1] - '0')
+	return x.start[i] + x.p.Tasks[i].Duration
+}
+
+// handsKept counts the hands in use second by second.
+func (x *trial) handsKept(last int) bool {
+	var busy [2][15]int64
+	for i := 0; i <= last; i++ {
+		t, lane := x.p.Tasks[i], 0
+		if x.who[i] == "help" {
+			lane = 1
+		}
+		parts := t.Uses[0].Slices
+		if parts == nil {
+			parts = []schedule.Span{{0, t.Duration}}
+		}
+		for _, part := range parts {
+			for s := part[0]; s < part[1]; s++ {
+				now := x.start[i] + s
+				if busy[lane][now]++; busy[lane][now] > x.p.Resources[lane].Capacity || (lane == 1 && (now < 2 || now >= 12)) {
+					return false
+				}
+			}
+		}
+	}
+	return true
+}
+
+type baking struct {
+	from, to, degrees int64
+	settle            bool
+}
+
+// bakings are what the oven does for the first tasks, and for the waits between
+// them.
+func (x *trial) bakings(last int) (out []baking) {
+	for i := 0; i <= last; i++ {
+		if t := x.p.Tasks[i]; len(t.Uses) > 1 && t.Duration > 0 {
+			out = append(out, baking{x.start[i], x.start[i] + t.Duration, *t.Uses[1].Setting, t.Uses[1].Settle})
+		}
+	}
+	for _, l := range x.p.Links {
+		to := int64(l.To[1] - '0')
+		if len(l.Holds) > 0 && to <= int64(last) && x.end(l.From) < x.start[to] {
+			out = append(out, baking{x.end(l.From), x.start[to], *l.Holds[0].Setting, l.Holds[0].Settle})
+		}
+	}
+	return out
+}
+
+func (x *trial) ovenKept(last int) bool {
+	set := x.p.Resources[2].Setting
+	all := x.bakings(last)
+	for i, a := range all {
+		if !a.settle && a.from < set.Up*a.degrees {
+			return false
+		}
+		load := 0
+		for k, b := range all {
+			if b.from <= a.from && a.from < b.to {
+				load++
+			}
+			if i == k || a.degrees == b.degrees {
+				continue
+			}
+			pause := set.Up * (b.degrees - a.degrees)
+			if b.degrees < a.degrees {
+				pause = set.Down * (a.degrees - b.degrees)
+			}
+			if a.to <= b.from && !b.settle && b.from-a.to < pause || a.from < b.to && b.from < a.to {
+				return false
+			}
+		}
+		if load > 2 {
+			return false
+		}
+	}
+	return true
+}
+
+func (x *trial) value() (v [2]int64) {
+	beyond := func(by int64, price *int64) {
+		switch {
+		case by > 0 && price == nil:
+			v[0] += by
+		case by > 0:
+			v[1] += by * *price
+		}
+	}
+	for i, t := range x.p.Tasks {
+		if t.Latest != nil {
+			beyond(x.start[i]+t.Duration-*t.Latest, nil)
+		}
+	}
+	for _, l := range x.p.Links {
+		gap := x.start[l.To[1]-'0'] - x.end(l.From)
+		v[1] += l.Weight * (gap - *l.Min)
+		if l.Max != nil {
+			beyond(gap-*l.Max, l.Over)
+		}
+	}
+	end := x.end("t3")
+	v[1] += max(0, 10-end) + 2*max(0, end-10)
+	for _, g := range x.p.Together {
+		spread := max(x.end("t1"), x.end("t2")) - min(x.end("t1"), x.end("t2"))
+		v[1] += g.Weight * spread
+		beyond(spread-*g.Within, nil)
+	}
+	return v
+}
