@@ -100,3 +100,26 @@ func BenchmarkFirstPlan(b *testing.B) {
 		})
 	}
 }
+
+// FuzzChecker: no plan, however odd, makes the checker panic.
+func FuzzChecker(f *testing.F) {
+	p := sample(f, "tiny-shelf")
+	f.Add(int64(0), int64(600), "oven", uint8(0))
+	f.Fuzz(func(t *testing.T, start, gap int64, resource string, cut uint8) {
+		plan := schedule.Plan{Problem: p.Name, Status: schedule.Kept}
+		for _, task := range p.Tasks {
+			planned := schedule.PlannedTask{ID: task.ID, Start: start, End: start + task.Duration}
+			for range task.Uses {
+				planned.Resources = append(planned.Resources, resource)
+			}
+			plan.Tasks = append(plan.Tasks, planned)
+		}
+		for i, l := range p.Links {
+			if len(l.Holds) > 0 {
+				plan.Links = append(plan.Links, schedule.PlannedLink{Link: i, From: l.From, To: l.To, Gap: gap, Resources: []string{resource}})
+			}
+		}
+		plan.Tasks = plan.Tasks[:len(plan.Tasks)-int(cut)%len(plan.Tasks)]
+		check.Plan(p, plan)
+	})
+}
