@@ -19,20 +19,26 @@ func (s *search) place(i int, low, high int64) bool {
 		if found && !s.prefers(x.v, most) {
 			break
 		}
+		if found {
+			s.now.lift(i)
+		}
 		way := int64(1)
 		if x.to < x.from {
 			way = -1
 		}
-		got, ok := s.now.near(i, x.from, way, x.to)
-		if !ok {
-			continue
+		if got, ok := s.now.near(i, x.from, way, x.to); ok {
+			v := s.valueAt(i, got)
+			if !found || s.prefers(v, most) {
+				found, at, most = true, got, v
+				continue
+			}
+			s.now.lift(i)
 		}
-		s.now.lift(i)
-		if v := s.valueAt(i, got); !found || s.prefers(v, most) {
-			found, at, most = true, got, v
+		if found {
+			s.now.put(i, at)
 		}
 	}
-	return found && s.now.put(i, at)
+	return found
 }
 
 // valueAt is the value of a start against what stands, with the bid of what

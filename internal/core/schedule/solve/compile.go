@@ -44,6 +44,8 @@ type link struct {
 	over     *int64
 	weight   int64
 	holds    []need
+	after    []need // the holds as long as they last at least, seen from the start of from
+	before   []need // and from the start of to
 }
 
 // lag is the least difference of the two starts.
@@ -70,6 +72,7 @@ func compile(p schedule.Problem) *model {
 	m.linksOf, m.groupsOf = make([][]int, len(m.tasks)), make([][]int, len(m.tasks))
 	c.compileLinks(m)
 	c.compileGroups(m)
+	m.lookAhead()
 	m.labels = len(c.label)
 	m.compileResources()
 	return m
@@ -196,6 +199,20 @@ func (c compiler) compileGroups(m *model) {
 			m.groupsOf[i] = append(m.groupsOf[i], g)
 		}
 		m.groups = append(m.groups, members)
+	}
+}
+
+// lookAhead makes of each hold what its two tasks will want at least.
+func (m *model) lookAhead() {
+	for e := range m.links {
+		l := &m.links[e]
+		for _, n := range l.holds {
+			dur := m.tasks[l.from].dur
+			n.slices = []schedule.Span{{dur, dur + l.least}}
+			l.after = append(l.after, n)
+			n.slices = []schedule.Span{{-l.least, 0}}
+			l.before = append(l.before, n)
+		}
 	}
 }
 

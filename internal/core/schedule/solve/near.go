@@ -146,7 +146,10 @@ func (s *state) jumpWindow(r int, n *need, at, way int64) int64 {
 func (s *state) jumpHold(e, i int, at, way int64) int64 {
 	l := &s.m.links[e]
 	held, known := s.heldSpan(l, i, at)
-	if !known || held[0] >= held[1] {
+	if !known {
+		return s.jumpLeast(l, i, at, way)
+	}
+	if held[0] >= held[1] {
 		return at
 	}
 	shrinks := (l.from == i) == (way > 0)
@@ -178,6 +181,27 @@ func (s *state) jumpHold(e, i int, at, way int64) int64 {
 			return never
 		}
 		next = further(next, best, way)
+	}
+	return next
+}
+
+// jumpLeast looks ahead: a wait that will last at least so long wants a free
+// place right after the task, or right before it, whatever its other task does.
+func (s *state) jumpLeast(l *link, i int, at, way int64) int64 {
+	if l.from == l.to || l.least <= 0 {
+		return at
+	}
+	ahead := l.after
+	if l.to == i {
+		ahead = l.before
+	}
+	next := at
+	for h := range ahead {
+		to := s.jumpNeed(&ahead[h], at, way)
+		if to == never {
+			return never
+		}
+		next = further(next, to, way)
 	}
 	return next
 }

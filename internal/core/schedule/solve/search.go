@@ -296,8 +296,8 @@ func (s *search) worstWait() (worst int, by int64) {
 // limit is still passed: there the plan matters most.
 const harder = 12
 
-// calmRounds are spent on a plan that costs nothing, and one more for each task.
-const calmRounds = 60
+// calmRounds are spent on a plan that costs nothing.
+const calmRounds = 40
 
 // strictWeight stands for a second of violation where a step to a worse plan is
 // weighed; between plans that are kept, violation always comes first.
@@ -318,7 +318,7 @@ func (s *search) improve(ctx context.Context, rounds int) {
 		if s.value.perfect() {
 			calm++
 		}
-		if (k%8 == 0 && ctx.Err() != nil) || calm > calmRounds+len(s.m.tasks) {
+		if (k%8 == 0 && ctx.Err() != nil) || calm > calmRounds {
 			return
 		}
 		if c.over() {
