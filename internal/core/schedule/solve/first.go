@@ -1,0 +1,101 @@
+package solve
+
+import (
+	"context"
+)
+
+// build makes a plan from nothing. A task that finds no place may so many times
+// eject what is in its way.
+func (s *search) build(jitter int64, noise bool, ejections int) bool {
+	all := make([]int, len(s.m.tasks))
+	for i := range all {
+		all[i] = i
+		if s.now.placed[i] {
+			s.now.lift(i)
+		}
+	}
+	s.bounds.all(nil, nil, s.floors, s.caps)
+	s.order(all, jitter)
+	for left := ejections; ; left-- {
+		k := s.insertAll(all, noise)
+		if k == len(all) {
+			return true
+		}
+		if s.urgency[all[k]]++; left == 0 {
+			return false
+		}
+		out := s.eject(all[k])
+		s.bounds.all(s.now.placed, s.now.start, s.floors, s.caps)
+		s.order(out, jitter)
+		all = append(append([]int{all[k]}, out...), all[k+1:]...)
+	}
+}
+
+// eject lifts what is in the way of a task that found no place: its neighbours
+// by waits, and what has one of its resources about the time at which it is due.
+func (s *search) eject(i int) (out []int) {
+	lift := func(k int) {
+		if k < len(s.m.tasks) && k != i && s.now.placed[k] {
+			s.now.lift(k)
+			out = append(out, k)
+		}
+	}
+	for _, e := range s.m.linksOf[i] {
+		lift(s.m.links[e].from)
+		lift(s.m.links[e].to)
+	}
+	reach := 2*s.m.tasks[i].dur + 1800
+	for k := range s.m.tasks[i].needs {
+		for _, r := range s.m.tasks[i].needs[k].options {
+			var owners []int
+			for _, t := range s.now.board.on[r].taken {
+				if at := t.span[0] - s.due[i]; -reach < at && at < reach {
+					owners = append(owners, t.owner)
+				}
+			}
+			for _, o := range owners {
+				lift(o)
+			}
+		}
+	}
+	return out
+}
+
+// first finds any plan; each failed try puts the task that found no place
+// further in front. Later tries shuffle the order and the choice of resources.
+func (s *search) first(ctx context.Context) bool {
+	jitter, noise := int64(0), false
+	defer func() { s.forwards = false }()
+	for try := range firstTries {
+		if s.forwards = try%2 == 1; try == 1 {
+			clear(s.urgency)
+		}
+		ejections := 0 // in a small problem beginning anew is better and costs nothing
+		if try >= firstTries/30 || len(s.m.tasks) > 200 {
+			ejections = len(s.m.tasks)/2 + 20
+		}
+		if s.build(jitter, noise, ejections) {
+			s.value = s.now.whole()
+			s.best.copyFrom(s.now)
+			s.tell()
+			s.forwards = !s.forwards
+			if !s.value.perfect() && s.build(0, false, 0) {
+				s.keep()
+			}
+			return true
+		}
+		if try < firstTries/8 {
+			continue
+		}
+		if ctx.Err() != nil {
+			return false
+		}
+		if try%8 == 0 {
+			clear(s.urgency)
+		}
+		jitter = max(1, (s.m.p.Horizon[1]-s.m.p.Horizon[0])/int64(1+s.rng.IntN(20)))
+		noise = try%2 == 0
+		s.now.turn = s.rng.IntN(64)
+	}
+	return false
+}

@@ -1,0 +1,172 @@
+package solve
+
+import (
+	"cmp"
+	"context"
+	"slices"
+)
+
+// harder is how many times the rounds are gone through at most while a strict
+// limit is still passed: there the plan matters most.
+const harder = 12
+
+// calmRounds are spent on a plan that costs nothing.
+const calmRounds = 40
+
+// strictWeight stands for a second of violation where a step to a worse plan is
+// weighed; between plans that are kept, violation always comes first.
+const strictWeight = 60
+
+// improve takes a part of the plan out and puts it back, rounds times, and more
+// often while a strict limit is passed. A little worse is let pass, less and
+// less in each cycle (threshold accepting; Dueck and Scheuer 1990, from
+// memory); each cycle is longer than the one before, and begins from the best
+// plan. A plan that breaks nothing and costs nothing is only tried to be made
+// fresher, some rounds long.
+func (s *search) improve(ctx context.Context, rounds int) {
+	if len(s.m.tasks) == 0 {
+		return
+	}
+	limit, calm := max(rounds, rounds*harder), 0
+	for k, c := 0, s.newCycle(0, rounds); rounds < 0 || k < rounds || (s.value.violation > 0 && k < limit); k++ {
+		if s.value.perfect() {
+			calm++
+		}
+		if (k%8 == 0 && ctx.Err() != nil) || calm > calmRounds {
+			return
+		}
+		if c.over() {
+			c = s.newCycle(c.number+1, rounds)
+		}
+		c.step++
+		v, ok := s.attempt()
+		if ok && c.lets(v) {
+			c.standing = v
+			s.current.copyFrom(s.now)
+			s.keepIf(v)
+		} else {
+			s.now.copyFrom(s.current)
+		}
+	}
+}
+
+// again puts all tasks back in the order in which they stand, or nearly so,
+// from the first on or from the last: what the order leaves open closes up
+// (justification; Valls, Ballestín and Quintanilla 2005, from memory).
+func (s *search) again() (value, bool) {
+	return s.justify(!s.value.perfect() && s.rng.IntN(2) == 0, int64(1)<<s.rng.IntN(11), s.rng.IntN(2) == 0)
+}
+
+// justify puts all tasks back in the order of their starts, or of their ends
+// from the last on, shuffled by up to jitter seconds.
+func (s *search) justify(forwards bool, jitter int64, noise bool) (value, bool) {
+	all := s.byTime[:0]
+	s.forwards = forwards
+	for i := range s.m.tasks {
+		all = append(all, i)
+		s.key[i] = s.now.start[i] + s.rng.Int64N(jitter)
+		if !s.forwards {
+			s.key[i] = -s.key[i] - s.m.tasks[i].dur
+		}
+	}
+	s.byTime = all
+	slices.SortFunc(all, func(a, b int) int { return cmp.Or(cmp.Compare(s.key[a], s.key[b]), cmp.Compare(a, b)) })
+	for _, i := range all {
+		s.now.lift(i)
+	}
+	s.bounds.all(nil, nil, nil, nil)
+	ok := s.insert(all, noise)
+	s.forwards = false
+	if !ok {
+		return value{}, false
+	}
+	return s.now.whole(), true
+}
+
+// cycle is one cooling of improve.
+type cycle struct {
+	number, step, length int
+	standing             value
+	worse                int64 // how much worse tries were of late, the median
+	warmth               int64 // see warmths
+}
+
+func (s *search) newCycle(number, rounds int) cycle {
+	length := (150 + 8*len(s.m.tasks)) << min(number/len(warmths), 8)
+	if rounds >= 0 {
+		length = min(length, max(rounds/2, 1))
+	}
+	s.now.copyFrom(s.best)
+	s.current.copyFrom(s.best)
+	return cycle{number: number, length: length, standing: s.value, worse: s.value.energy() / 50, warmth: warmths[number%len(warmths)]}
+}
+
+// warmths are eighths of the median worsening that a cycle lets pass at first:
+// problems differ in how rough they are, so cycles take turns.
+var warmths = []int64{1, 4, 8, 2}
+
+func (c *cycle) over() bool { return c.step >= c.length }
+
+// lets reports whether a try may stand.
+func (c *cycle) lets(v value) bool {
+	by := v.energy() - c.standing.energy()
+	if by == 0 && v.starts < c.standing.starts-int64(c.length-c.step) {
+		return false // as good, but staler
+	}
+	switch {
+	case by > c.worse:
+		c.worse += c.worse/16 + 1
+	case by > 0:
+		c.worse -= c.worse / 16
+	}
+	left, length := int64(c.length-c.step), int64(c.length)
+	return by <= c.worse*c.warmth/8*left/length*left/length
+}
+
+// attempt takes a part of the plan out and puts it back, and gives the value of
+// what came of it.
+func (s *search) attempt() (value, bool) {
+	if s.rng.IntN(len(s.m.tasks)+8) < 6 {
+		return s.again()
+	}
+	out := s.pick()
+	for _, i := range out {
+		s.now.lift(i)
+	}
+	s.bounds.all(s.now.placed, s.now.start, nil, nil)
+	calm := s.value.perfect() // nothing but freshness is left to win
+	if !calm {
+		s.nudge(out)
+	}
+	s.forwards = !calm && s.rng.IntN(3) == 0
+	s.order(out, s.rng.Int64N(1800)+1)
+	ok := s.insert(out, !calm || s.rng.IntN(3) == 0)
+	s.forwards = false
+	if !ok {
+		return value{}, false
+	}
+	return s.now.whole(), true
+}
+
+// nudge bids one of the tasks taken out, now and then, to come earlier, or
+// later.
+func (s *search) nudge(out []int) {
+	if s.rng.IntN(2) == 0 {
+		return
+	}
+	i := out[s.rng.IntN(len(out))]
+	by := s.rng.Int64N(1 << s.rng.IntN(13))
+	if s.rng.IntN(3) == 0 {
+		if at := s.now.start[i] + by; at <= s.bounds.ls[i] {
+			s.bounds.es[i] = max(s.bounds.es[i], at)
+			s.bounds.push(i)
+			s.bounds.spread(s.now.placed)
+		}
+		return
+	}
+	if at := s.now.start[i] - by; at >= s.bounds.es[i] {
+		s.bounds.ls[i] = min(s.bounds.ls[i], at)
+		s.bounds.push(i)
+		s.bounds.spread(s.now.placed)
+	}
+}

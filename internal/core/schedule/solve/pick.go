@@ -1,0 +1,94 @@
+package solve
+
+import (
+	"cmp"
+	"slices"
+	"sort"
+)
+
+// pick chooses tasks that belong together: neighbours by waits, or by time.
+func (s *search) pick() []int {
+	size := 2 + s.rng.IntN(min(14, len(s.m.tasks)))
+	if s.rng.IntN(10) == 0 {
+		size = max(size, min(len(s.m.tasks)/2, 40))
+	}
+	seed := s.rng.IntN(len(s.m.tasks))
+	if s.rng.IntN(2) == 0 {
+		seed = s.dear(seed)
+	}
+	near := s.byTime[:0]
+	switch s.rng.IntN(3) {
+	case 0:
+		return s.strand([]int{seed}, size)
+	case 1:
+		if with := s.sharers(seed, 2+s.rng.IntN(4)); len(with) > 1 {
+			return s.strand(with, max(size, len(with)))
+		}
+		fallthrough
+	default:
+		for i := range s.m.tasks {
+			near = append(near, i)
+		}
+	}
+	away := func(i int) int64 { d := s.now.start[i] - s.now.start[seed]; return max(d, -d) }
+	slices.SortFunc(near, func(a, b int) int { return cmp.Or(cmp.Compare(away(a), away(b)), cmp.Compare(a, b)) })
+	s.byTime = near
+	return near[:min(size, len(near))]
+}
+
+// sharers are tasks next to a seed, in time, on one of its resources.
+func (s *search) sharers(seed, most int) []int {
+	chosen := s.now.chosen[seed]
+	if len(chosen) == 0 {
+		return nil
+	}
+	out := []int{seed}
+	taken := s.now.board.on[chosen[s.rng.IntN(len(chosen))]].taken
+	at := sort.Search(len(taken), func(k int) bool { return taken[k].span[0] >= s.now.start[seed] })
+	for step := 0; step < len(taken) && len(out) < most; step++ {
+		k := at + (step+1)/2*(1-step%2*2)
+		if k < 0 || k >= len(taken) {
+			continue
+		}
+		owner := taken[k].owner
+		if owner >= len(s.m.tasks) {
+			owner = s.m.links[owner-len(s.m.tasks)].from
+		}
+		if !slices.Contains(out, owner) {
+			out = append(out, owner)
+		}
+	}
+	return out
+}
+
+// dear is a task that costs something, found by walking on from a seed; the
+// seed itself where none does.
+func (s *search) dear(seed int) int {
+	n := len(s.m.tasks)
+	for k := range n {
+		i := (seed + k) % n
+		if v := s.m.taskValue(i, s.now.start[i]); v.violation > 0 || v.cost > 0 {
+			return i
+		}
+		for _, e := range s.m.linksOf[i] {
+			l := &s.m.links[e]
+			if v := s.m.linkValue(l, s.now.start[l.from], s.now.start[l.to]); v.violation > 0 || v.cost > 0 {
+				return i
+			}
+		}
+	}
+	return seed
+}
+
+// strand gathers tasks along the waits from some seeds.
+func (s *search) strand(out []int, size int) []int {
+	for k := 0; k < len(out) && len(out) < size; k++ {
+		for _, e := range s.m.linksOf[out[k]] {
+			l := &s.m.links[e]
+			if other := l.from + l.to - out[k]; len(out) < size && !slices.Contains(out, other) {
+				out = append(out, other)
+			}
+		}
+	}
+	return out
+}
