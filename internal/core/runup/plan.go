@@ -18,7 +18,7 @@ const Method = 1
 // and with the solve command.
 const (
 	Seed   = 1
-	Rounds = 300
+	Rounds = 600
 )
 
 // Result is a run-up with the problem and the plan that it was read from.

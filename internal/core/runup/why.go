@@ -28,7 +28,7 @@ func (r *reading) chain(i int, room reason.Room) []Term {
 	for {
 		seen[i] = true
 		next, anchor, label := r.follow(i, room.Stop)
-		if room.Seconds > 0 && room.Stop.Rule != reason.Horizon {
+		if room.Seconds > 0 && room.Stop.Rule != reason.Horizon && next >= 0 {
 			terms = append(terms, Term{"to spare", -room.Seconds})
 		}
 		if next < 0 || seen[next] {
@@ -38,9 +38,6 @@ func (r *reading) chain(i int, room reason.Room) []Term {
 			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration})
 			at := Term{label, anchor}
 			rest := r.plan.Tasks[i].Start - anchor + r.problem.Tasks[i].Duration
-			if room.Stop.Rule != reason.Horizon {
-				rest += room.Seconds
-			}
 			if rest != 0 {
 				terms = append(terms, Term{"before it", rest})
 			}
@@ -65,14 +62,23 @@ func ordered(terms []Term) []Term {
 	return out
 }
 
-// follow says which task a stop leads to; below 0, the moment that it is.
+// follow says which task a stop leads to; below 0, the moment that it is: where
+// a task hangs on one before it, or hands are wanted in the middle of it, the
+// sum would run to and fro, and the reason is told at once.
 func (r *reading) follow(i int, stop reason.Stop) (next int, anchor int64, label string) {
 	end := r.plan.Tasks[i].End
 	switch stop.Rule {
-	case reason.LinkMin, reason.LinkMax, reason.Busy, reason.Pause:
-		if stop.Other >= 0 {
+	case reason.LinkMin:
+		return stop.Other, 0, ""
+	case reason.Busy, reason.Pause:
+		if stop.Other >= 0 && r.plan.Tasks[stop.Other].Start >= end {
 			return stop.Other, 0, ""
 		}
+		if stop.Other >= 0 {
+			return -1, end, r.names[stop.Resource] + " has " + r.call(stop.Other)
+		}
+	case reason.LinkMax:
+		return -1, end, fmt.Sprintf("at most %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
 	case reason.Target:
 		for _, t := range r.problem.Targets {
 			if t.Task == r.id(i) && t.Late > 0 {
@@ -122,10 +128,6 @@ func (r *reading) step(i, next int, room reason.Room) []Term {
 		if s := r.works[i].step; s != nil && r.problem.Links[room.Stop.Link].Least() > 0 {
 			label = waitName(s.Then.Reason) + " at least"
 		}
-	case reason.LinkMax:
-		// it hangs on the task before it: its start is that one's end and a wait
-		return []Term{{fmt.Sprintf("%s, at most", waitName(r.reasonBefore(next))), r.plan.Tasks[i].Start + room.Seconds - r.plan.Tasks[next].Start - r.problem.Tasks[next].Duration},
-			{r.call(next), r.problem.Tasks[next].Duration}}
 	case reason.Pause:
 		label = fmt.Sprintf("%s turns to %s", r.names[room.Stop.Resource], r.settingOf(next, room.Stop.Resource))
 	case reason.Busy:
