@@ -2,7 +2,7 @@
 #   make demo   install what is missing, build, and serve the demo
 #   make test   run all tests, Go and browser
 
-.PHONY: demo test build install web types lint bench bench-planner pictures
+.PHONY: demo test build install web types lint bench bench-planner reference pictures
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
@@ -34,6 +34,10 @@ bench:
 # the samples of the planning format, solved and held against what is known
 bench-planner:
 	go run ./cmd/bench-planner $(ARGS)
+
+# the tiny and the eight-task samples as mixed-integer programs, solved by HiGHS
+reference: build
+	cd tools/reference && npm ci --loglevel=error --no-audit --no-fund && node reference.mjs
 
 # the pictures in docs/screenshots, from the demo data
 pictures: web

@@ -2,7 +2,10 @@ module jointime
 
 go 1.26.0
 
-ignore ./web/node_modules
+ignore (
+	./tools/reference/node_modules
+	./web/node_modules
+)
 
 require (
 	github.com/alexedwards/scs/postgresstore v0.0.0-20251002162104-209de6e426de

@@ -101,7 +101,9 @@ func (s *Server) runUp(ctx context.Context, id string) (planned, runup.Result, e
 			return p, r, nil
 		}
 	}
-	r, err := runup.Make(ctx, p.in)
+	end := s.progress.begin(id)
+	r, err := runup.MakeWatched(ctx, p.in, func(plan schedule.Plan) { s.progress.found(id, plan) })
+	end()
 	if err != nil {
 		return p, r, fmt.Errorf("plan service %s: %w", id, err)
 	}

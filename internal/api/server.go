@@ -35,6 +35,7 @@ type Server struct {
 	store    *store.Store
 	sessions *scs.SessionManager
 	hub      *hub
+	progress *progress
 	handler  http.Handler
 	doc      *huma.OpenAPI
 }
@@ -53,7 +54,7 @@ func New(st *store.Store, o Options) *Server {
 	if o.PingEach == 0 {
 		o.PingEach = 15 * time.Second
 	}
-	s := &Server{Options: o, store: st, hub: newHub(), sessions: scs.New()}
+	s := &Server{Options: o, store: st, hub: newHub(), progress: newProgress(), sessions: scs.New()}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
 	s.sessions.Cookie.Name = "jointime"
 	s.sessions.Cookie.SameSite = http.SameSiteStrictMode

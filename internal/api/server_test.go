@@ -115,6 +115,39 @@ func TestProblemAndPlanAreSavedAsFiles(t *testing.T) {
 	assert.JSONEq(t, jsonText(plan), jsonText(again))
 }
 
+// A plan that takes its time tells what it has come to while it is made.
+func TestPlanningTellsItsProgress(t *testing.T) {
+	h := newHouse(t)
+	c := h.cook("Chef")
+	view := get[api.ServiceView](c, "/api/services/supper")
+	for i := range view.Service.Courses {
+		view.Service.Courses[i].Covers[0].Plates = 20
+	}
+	require.Equal(t, 200, c.send("PUT", "/api/services/supper", edit(view.Version, view.Service)).status)
+	done := make(chan bool)
+	go func() {
+		defer close(done)
+		resp, err := c.client.Get(c.base + "/api/services/supper/runup")
+		if err == nil {
+			resp.Body.Close()
+		}
+	}()
+	seen := api.ProgressView{}
+	for open := true; open; {
+		select {
+		case <-done:
+			open = false
+		default:
+			if v := get[api.ProgressView](c, "/api/services/supper/progress"); v.Found > 0 {
+				seen = v
+			}
+		}
+	}
+	assert.True(t, seen.Planning)
+	assert.Positive(t, seen.Found)
+	assert.False(t, get[api.ProgressView](c, "/api/services/supper/progress").Planning, "it is over")
+}
+
 func TestWhatIsNotThereIsAProblem(t *testing.T) {
 	h := newHouse(t)
 	c := h.cook("Chef")

@@ -25,6 +25,7 @@ func (s *Server) serviceRoutes(api huma.API) {
 	huma.Put(api, "/api/services/{id}", s.putService)
 	huma.Post(api, "/api/services/{id}/copy", s.copyService)
 	huma.Get(api, "/api/services/{id}/runup", s.getRunUp)
+	huma.Get(api, "/api/services/{id}/progress", s.getProgress)
 }
 
 // ServiceLine is a service in the list.

@@ -38,6 +38,12 @@ const maxBlocked = 500
 // marked as a clash with its reason, and the rest is planned. The error is
 // only for a service that cannot be read, or a context that ended.
 func Make(ctx context.Context, in Input) (Result, error) {
+	return MakeWatched(ctx, in, nil)
+}
+
+// MakeWatched does the same, and hands each better plan to found while the
+// search goes on.
+func MakeWatched(ctx context.Context, in Input, found func(schedule.Plan)) (Result, error) {
 	blocked := map[string]string{}
 	for range maxBlocked {
 		d, err := newDraft(in, blocked)
@@ -47,7 +53,7 @@ func Make(ctx context.Context, in Input) (Result, error) {
 		if faults := d.problem.Validate(); len(faults) > 0 {
 			return Result{}, fmt.Errorf("expand the service: %w", faults)
 		}
-		plan, err := solve.Solve(ctx, d.problem, solve.Options{Rounds: Rounds, Seed: Seed})
+		plan, err := solve.Solve(ctx, d.problem, solve.Options{Rounds: Rounds, Seed: Seed, Found: found})
 		var no *solve.Impossible
 		switch {
 		case err == nil:

@@ -16,6 +16,10 @@ export const useService = (id: string) =>
 export const useRunUp = (id: string) =>
   useQuery({ queryKey: ['run-up', id], queryFn: () => ask(api.GET('/api/services/{id}/runup', { params: { path: { id } } })), enabled: id !== '' })
 
+/** useProgress asks how far a plan is, while one waits for it. */
+export const useProgress = (id: string) =>
+  useQuery({ queryKey: ['progress', id], queryFn: () => ask(api.GET('/api/services/{id}/progress', { params: { path: { id } } })), refetchInterval: 300, staleTime: 0 })
+
 export const useDishes = () => useQuery({ queryKey: ['dishes'], queryFn: () => ask(api.GET('/api/dishes')) })
 
 export const useDish = (id: string) =>

@@ -176,6 +176,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{id}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID progress */
+        get: operations["get-api-services-by-id-progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{id}/runup": {
         parameters: {
             query?: never;
@@ -791,6 +808,27 @@ export interface components {
             version?: number;
             /** @description 409: who changed it */
             who?: string;
+        };
+        ProgressView: {
+            /** Format: int64 */
+            cost: number;
+            /**
+             * Format: int64
+             * @description plans found so far, each better than the one before
+             */
+            found: number;
+            /** @description a plan is being made */
+            planning: boolean;
+            /**
+             * Format: double
+             * @description since it began
+             */
+            seconds: number;
+            /**
+             * Format: int64
+             * @description of the best: seconds by which strict limits are passed
+             */
+            violation: number;
         };
         RevisionLine: {
             /** Format: date-time */
@@ -1471,6 +1509,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-services-by-id-progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgressView"];
                 };
             };
             /** @description Error */

@@ -35,7 +35,7 @@ func (s *search) build(jitter int64, noise bool, ejections int) bool {
 // by waits, and what has one of its resources about the time at which it is due.
 func (s *search) eject(i int) (out []int) {
 	lift := func(k int) {
-		if k < len(s.m.tasks) && k != i && s.now.placed[k] {
+		if k != i && s.now.placed[k] {
 			s.now.lift(k)
 			out = append(out, k)
 		}
@@ -45,17 +45,31 @@ func (s *search) eject(i int) (out []int) {
 		lift(s.m.links[e].to)
 	}
 	reach := 2*s.m.tasks[i].dur + 1800
-	for k := range s.m.tasks[i].needs {
-		for _, r := range s.m.tasks[i].needs[k].options {
-			var owners []int
-			for _, t := range s.now.board.on[r].taken {
-				if at := t.span[0] - s.due[i]; -reach < at && at < reach {
-					owners = append(owners, t.owner)
-				}
+	for _, r := range s.m.touches(i) {
+		var owners []int
+		for _, t := range s.now.board.on[r].taken {
+			if at := t.span[0] - s.due[i]; -reach < at && at < reach {
+				owners = append(owners, t.owner)
 			}
-			for _, o := range owners {
-				lift(o)
+		}
+		for _, o := range owners {
+			if o >= len(s.m.tasks) {
+				o = s.m.links[o-len(s.m.tasks)].from
 			}
+			lift(o)
+		}
+	}
+	return out
+}
+
+// touches are the resources that a task, or a wait before or after it, may take.
+func (m *model) touches(i int) (out []int) {
+	for k := range m.tasks[i].needs {
+		out = append(out, m.tasks[i].needs[k].options...)
+	}
+	for _, e := range m.linksOf[i] {
+		for h := range m.links[e].holds {
+			out = append(out, m.links[e].holds[h].options...)
 		}
 	}
 	return out
@@ -72,7 +86,7 @@ func (s *search) first(ctx context.Context) bool {
 		}
 		ejections := 0 // in a small problem beginning anew is better and costs nothing
 		if try >= firstTries/30 || len(s.m.tasks) > 200 {
-			ejections = len(s.m.tasks)/2 + 20
+			ejections = 2*len(s.m.tasks) + 20
 		}
 		if s.build(jitter, noise, ejections) {
 			s.value = s.now.whole()
@@ -87,7 +101,7 @@ func (s *search) first(ctx context.Context) bool {
 		if try < firstTries/8 {
 			continue
 		}
-		if ctx.Err() != nil {
+		if ctx.Err() != nil || s.placings > firstWork+60*len(s.m.tasks) {
 			return false
 		}
 		if try%8 == 0 {

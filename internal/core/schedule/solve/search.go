@@ -11,21 +11,22 @@ import (
 
 // search holds the best plan so far and the one being tried.
 type search struct {
-	m       *model
-	rng     *rand.Rand
-	now     *state
-	best    *state
-	current *state // from which improve tries
-	value   value  // of best
-	bounds  *bounds
-	wishes  []wish
-	due     []int64 // of the wishes
-	key     []int64 // of order, reused
-	urgency []int   // raised when a task found no place
-	caps    []int64 // last starts that pulling has set
-	floors  []int64 // first starts that pushing has set
-	found   func(schedule.Plan)
-	proven  bool // best is an optimum: everything was tried
+	m        *model
+	rng      *rand.Rand
+	now      *state
+	best     *state
+	current  *state // from which improve tries
+	value    value  // of best
+	bounds   *bounds
+	wishes   []wish
+	due      []int64 // of the wishes
+	key      []int64 // of order, reused
+	urgency  []int   // raised when a task found no place
+	caps     []int64 // last starts that pulling has set
+	floors   []int64 // first starts that pushing has set
+	found    func(schedule.Plan)
+	placings int  // of tasks, so far
+	proven   bool // best is an optimum: everything was tried
 
 	forwards bool      // placing goes from the earliest on, and prefers early starts
 	at       []int64   // of stretches, reused
@@ -79,6 +80,7 @@ func (s *search) insertAll(tasks []int, noise bool) int {
 
 func (s *search) insertOne(i int, noise bool) bool {
 	low, high := s.bounds.es[i], s.bounds.ls[i]
+	s.placings++
 	if noise {
 		s.now.turn = s.rng.IntN(60)
 	}

@@ -49,6 +49,10 @@ var ErrNotFound = errors.New("no plan was found, and none was disproved")
 // that found no place put in front.
 const firstTries = 240
 
+// firstWork bounds the placings of tasks, and 60 more for each task, that are
+// spent on a first plan.
+const firstWork = 30_000
+
 // Solve finds a plan for a valid problem. It returns the best plan found when
 // the rounds are done or the context ends, *Impossible where it is proven that
 // there is none, or ErrNotFound.

@@ -2,9 +2,9 @@
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Schemas } from '../../api/client'
-import { useRunUp } from '../../api/queries'
+import { useProgress, useRunUp } from '../../api/queries'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { day } from '../../parts/words'
+import { day, lasts, spoken } from '../../parts/words'
 import { FireList } from './FireList'
 import { Lanes } from './Lanes'
 import { Strands } from './Strands'
@@ -21,9 +21,21 @@ const views = [
 
 export function RunUp({ id }: { id: string }) {
   const runUp = useRunUp(id)
-  if (runUp.isPending) return <Waiting what="the run-up" />
+  if (runUp.isPending) return <Planning id={id} />
   if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
   return <Sheet plan={runUp.data.runUp} readOnly={runUp.data.readOnly} />
+}
+
+// Planning shows what the search has come to, where it takes its time.
+function Planning({ id }: { id: string }) {
+  const { data } = useProgress(id)
+  if (!data?.planning || data.found === 0) return <Waiting what="the run-up" />
+  return (
+    <p className="waiting" role="status">
+      Planning since <span className="clock">{lasts(data.seconds)}</span>: {data.found} plans so far, the best{' '}
+      {data.violation === 0 ? 'keeps every limit' : `passes limits by ${spoken(data.violation)}`}.
+    </p>
+  )
 }
 
 function Sheet({ plan, readOnly }: { plan: Plan; readOnly: boolean }) {
