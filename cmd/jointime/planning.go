@@ -37,15 +37,15 @@ func solveCommand(ctx context.Context, args []string, in io.Reader, out, errs io
 	}
 	timed := *rounds < 0
 	flags.Visit(func(f *flag.Flag) { timed = timed || f.Name == "time" })
+	if timed { // reading counts
+		var cancel context.CancelFunc
+		ctx, cancel = context.WithTimeout(ctx, *within)
+		defer cancel()
+	}
 	p, err := readFile(flags.Arg(0), in, schedule.ReadProblem)
 	if err != nil {
 		fmt.Fprintln(errs, err)
 		return exitMalformed
-	}
-	if timed {
-		var cancel context.CancelFunc
-		ctx, cancel = context.WithTimeout(ctx, *within)
-		defer cancel()
 	}
 	plan, err := solve.Solve(ctx, p, solve.Options{Rounds: *rounds, Seed: *seed})
 	return answer(plan, err, out, errs)

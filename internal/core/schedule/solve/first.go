@@ -21,7 +21,7 @@ func (s *search) build(jitter int64, noise bool, ejections int) bool {
 		if k == len(all) {
 			return true
 		}
-		if s.urgency[all[k]]++; left == 0 {
+		if s.urgency[all[k]]++; left == 0 || s.late() {
 			return false
 		}
 		out := s.eject(all[k])
@@ -91,6 +91,7 @@ func (s *search) first(ctx context.Context) bool {
 		if s.build(jitter, noise, ejections) {
 			s.value = s.now.whole()
 			s.best.copyFrom(s.now)
+			s.planned = true
 			s.tell()
 			s.forwards = !s.forwards
 			if !s.value.perfect() && s.build(0, false, 0) {
@@ -98,7 +99,7 @@ func (s *search) first(ctx context.Context) bool {
 			}
 			return true
 		}
-		if try < firstTries/8 {
+		if try < firstTries/8 && !s.late() {
 			continue
 		}
 		if ctx.Err() != nil || s.placings > firstWork+60*len(s.m.tasks) {

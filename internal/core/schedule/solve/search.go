@@ -25,6 +25,8 @@ type search struct {
 	caps     []int64 // last starts that pulling has set
 	floors   []int64 // first starts that pushing has set
 	found    func(schedule.Plan)
+	ctx      context.Context
+	planned  bool // best is a plan
 	placings int  // of tasks, so far
 	proven   bool // best is an optimum: everything was tried
 
@@ -34,8 +36,8 @@ type search struct {
 	line     []stretch // of stretches, reused
 }
 
-func newSearch(m *model, rng *rand.Rand) *search {
-	s := &search{m: m, rng: rng, now: newState(m), best: newState(m), current: newState(m), bounds: m.newBounds(),
+func newSearch(ctx context.Context, m *model, rng *rand.Rand) *search {
+	s := &search{ctx: ctx, m: m, rng: rng, now: newState(m), best: newState(m), current: newState(m), bounds: m.newBounds(),
 		urgency: make([]int, len(m.tasks)), key: make([]int64, len(m.tasks)), caps: make([]int64, len(m.tasks)), floors: make([]int64, len(m.tasks))}
 	s.widen()
 	s.dues()
@@ -71,11 +73,19 @@ func (s *search) insert(tasks []int, noise bool) bool {
 // insertAll gives the place in the list of the first task that found none.
 func (s *search) insertAll(tasks []int, noise bool) int {
 	for k, i := range tasks {
-		if !s.insertOne(i, noise) {
+		if (k%32 == 31 && s.late()) || !s.insertOne(i, noise) {
 			return k
 		}
 	}
 	return len(tasks)
+}
+
+// small problems are given a first plan also when there is no time at all.
+const small = 200
+
+// late reports that the time is over and nothing more need be finished.
+func (s *search) late() bool {
+	return (s.planned || len(s.m.tasks) > small) && s.ctx.Err() != nil
 }
 
 func (s *search) insertOne(i int, noise bool) bool {
@@ -151,6 +161,9 @@ func (s *search) settle(ctx context.Context) {
 		end := func(i int) int64 { return s.now.start[i] + s.m.tasks[i].dur }
 		slices.SortFunc(byEnd, func(a, b int) int { return cmp.Compare(end(b), end(a)) })
 		for _, i := range byEnd {
+			if s.late() {
+				break
+			}
 			before := s.value
 			s.now.lift(i)
 			s.bounds.all(s.now.placed, s.now.start, nil, nil)

@@ -61,7 +61,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	if err := m.disprove(); err != nil {
 		return schedule.Plan{}, err
 	}
-	s := newSearch(m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
+	s := newSearch(ctx, m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
 	s.found = o.Found
 	found := s.first(ctx)
 	if found {
