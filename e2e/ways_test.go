@@ -333,6 +333,7 @@ func TestKeysAreListedAndWork(t *testing.T) {
 	chef.see("take back one’s own last change on this screen")
 	chef.click("Close")
 	chef.gone("take back one’s own last change")
+	chef.until("the dishes are known", `!!document.querySelector('nav a[href^="/plate/"]:not([href="/plate/"])') && !document.querySelector('.modal')`)
 	chef.do(chromedp.KeyEvent("p"))
 	chef.see("Build")
 	chef.do(chromedp.KeyEvent("r"))

@@ -29,7 +29,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
       const at = ['m', 'd', 'r', 'p'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
-      else if (at >= 0) void go(links[at][1])
+      else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
