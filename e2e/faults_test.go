@@ -130,8 +130,8 @@ func TestADishIsChangedWithKeysAlone(t *testing.T) {
 	chef.see("10–15 min, rack")
 }
 
-// What stays of a long text in the favourite browser's memory when the page is
-// reloaded in the middle of typing.
+// A page that is reloaded in the middle of typing shows what was typed, until it
+// is given up; then nothing of it is left in the browser.
 func TestAReloadInTheMiddleOfTypingLosesNothing(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=hake/sear")
 	chef.see("Save the step")

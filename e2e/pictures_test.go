@@ -42,3 +42,15 @@ func TestPictures(t *testing.T) {
 		})
 	}
 }
+
+// At a tablet's size nothing is cut off: no view is wider than the screen, and
+// no drawing wider than its page.
+func TestNothingIsCutOffOnATablet(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/")
+	chef.size(1024, 768)
+	for _, v := range views {
+		chef.go_(v.path)
+		chef.see(v.shows)
+		chef.until(v.path+" fits", `[document.documentElement, ...document.querySelectorAll('main svg')].every(e => (e.scrollWidth || 0) <= 1024 && e.getBoundingClientRect().right <= 1024)`)
+	}
+}

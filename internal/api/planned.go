@@ -7,6 +7,7 @@ import (
 	"encoding/hex"
 	"encoding/json"
 	"fmt"
+	"net/http"
 	"time"
 
 	"jointime/internal/core/runup"
@@ -104,7 +105,10 @@ func (s *Server) runUp(ctx context.Context, id string) (planned, runup.Result, e
 	end := s.progress.begin(id)
 	r, err := runup.MakeWatched(ctx, p.in, func(plan schedule.Plan) { s.progress.found(id, plan) })
 	end()
-	if err != nil {
+	switch {
+	case ctx.Err() != nil:
+		return p, r, problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
+	case err != nil:
 		return p, r, fmt.Errorf("plan service %s: %w", id, err)
 	}
 	if !p.past {

@@ -62,7 +62,7 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 	if err := c.takeLock(); err != nil {
 		return nil, err
 	}
-	err = errors.Join(c.init(ctx, bin, acc))
+	err = c.init(ctx, bin, acc)
 	if err == nil {
 		err = c.clearStale()
 	}

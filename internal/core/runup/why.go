@@ -35,13 +35,8 @@ func (r *reading) chain(i int, room reason.Room) []Term {
 			if next >= 0 {
 				anchor, label = r.plan.Tasks[i].Start+room.Seconds+r.problem.Tasks[i].Duration, "end of "+r.call(i)
 			}
-			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration})
-			at := Term{label, anchor}
-			rest := r.plan.Tasks[i].Start - anchor + r.problem.Tasks[i].Duration
-			if rest != 0 {
-				terms = append(terms, Term{"before it", rest})
-			}
-			terms = append(terms, at)
+			rest := r.plan.Tasks[i].End - anchor
+			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{"before it", rest}, Term{label, anchor})
 			break
 		}
 		terms = append(terms, r.step(i, next, room)...)

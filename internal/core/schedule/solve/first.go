@@ -1,8 +1,6 @@
 package solve
 
-import (
-	"context"
-)
+import "context"
 
 // build makes a plan from nothing. A task that finds no place may so many times
 // eject what is in its way.
@@ -85,7 +83,7 @@ func (s *search) first(ctx context.Context) bool {
 			clear(s.urgency)
 		}
 		ejections := 0 // in a small problem beginning anew is better and costs nothing
-		if try >= firstTries/30 || len(s.m.tasks) > 200 {
+		if try >= firstTries/30 || len(s.m.tasks) > small {
 			ejections = 2*len(s.m.tasks) + 20
 		}
 		if s.build(jitter, noise, ejections) {

@@ -1,17 +1,17 @@
 // How long before the plate each part begins, when nothing else is in the way.
 import type { Schemas } from '../../api/client'
+import { useWidth } from '../../parts/width'
 
 type View = Schemas['DishView']
 
-const width = 600
 const left = 8
-const right = 566
+const beyond = 34 // right of the axis, for the plate's name
 const row = 62
 
 // Equal room for days, hours, minutes and seconds: the axis is a logarithm.
 const nearest = 20
 const farthest = 3 * 86400
-function x(before: number) {
+const axis = (right: number) => (before: number) => {
   const at = Math.log(Math.min(Math.max(before, nearest), farthest) / nearest) / Math.log(farthest / nearest)
   return right - at * (right - left)
 }
@@ -28,9 +28,12 @@ const marks: [number, string][] = [
 ]
 
 export function Lead({ view, pick }: { view: View; pick: (component: string, step: string) => void }) {
+  const [box, width] = useWidth(600, 360)
+  const right = width - beyond
+  const x = axis(right)
   const bottom = 40 + view.components.length * row
   return (
-    <div className="lead-svg">
+    <div className="lead-svg" ref={box}>
       <h2>before the plate</h2>
       <svg viewBox={`0 0 ${width} ${bottom + 26}`} role="group" aria-label="How long before the plate each step stands at the latest">
         {marks.map(([s, label]) => (
@@ -42,7 +45,7 @@ export function Lead({ view, pick }: { view: View; pick: (component: string, ste
           </g>
         ))}
         {view.components.map((c, i) => (
-          <Strand key={c.component.id} component={c} y={52 + i * row} pick={pick} />
+          <Strand key={c.component.id} component={c} y={52 + i * row} right={right} pick={pick} />
         ))}
         <line x1={right} x2={right} y1={22} y2={bottom} stroke="#1554b8" strokeWidth="5" />
         <text x={right} y={bottom + 18} fontSize="14" fontWeight="700" textAnchor="middle" style={{ fill: '#1554b8' }}>
@@ -53,8 +56,9 @@ export function Lead({ view, pick }: { view: View; pick: (component: string, ste
   )
 }
 
-function Strand({ component, y, pick }: { component: View['components'][number]; y: number; pick: (component: string, step: string) => void }) {
+function Strand({ component, y, right, pick }: { component: View['components'][number]; y: number; right: number; pick: (component: string, step: string) => void }) {
   const { lead } = component
+  const x = axis(right)
   const cy = y + 18
   const begin = lead.steps.length ? x(lead.steps[0].from) : right
   return (
