@@ -143,11 +143,11 @@ export function TakeBack({ screen }: { screen: string }) {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || typing) return
       event.preventDefault()
-      if (event.shiftKey ? again : back) void act(event.shiftKey)
+      void act(event.shiftKey) // what there is to take back may not be known here yet
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [act, back, again])
+  }, [act])
   return (
     <>
       <Button variant="outline-dark" size="sm" disabled={!back} onClick={() => void act(false)} title={back && `Take back: ${back}`}>
