@@ -18,6 +18,7 @@ const usage = `jointime brings food to the pass on time.
   jointime serve [--port N] [--listen ADDRESS] [--database URL] serve a kitchen
   jointime solve [--time 2s] [--seed 1] [--rounds N] FILE       plan a problem; - is standard input
   jointime check PROBLEM PLAN                                   judge a plan
+  jointime read ingredients|steps                               understand lines from standard input, one JSON object each
   jointime openapi                                              print the description of the API
 `
 
@@ -31,6 +32,7 @@ var commands = map[string]func(ctx context.Context, args []string, in io.Reader,
 	},
 	"solve":   solveCommand,
 	"check":   checkCommand,
+	"read":    readCommand,
 	"openapi": openAPICommand,
 }
 

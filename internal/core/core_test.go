@@ -19,7 +19,7 @@ import (
 // time; the clock itself is looked for below.
 var allowed = map[string]bool{
 	"bytes": true, "cmp": true, "context": true, "encoding/json": true, "errors": true, "fmt": true, "io": true, "math": true, "math/rand/v2": true,
-	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "time": true,
+	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "time": true, "unicode": true, "unicode/utf8": true,
 }
 
 func TestTheCoreImportsNothingOfOursOutsideItAndNoIO(t *testing.T) {

@@ -1,0 +1,169 @@
+package reading
+
+import (
+	"math"
+	"regexp"
+	"strconv"
+	"strings"
+)
+
+const (
+	degree = ` ?(?:°|degrees?|degs?\.?)? ?(c|f|celsius|fahrenheit|centigrade)\b`
+	plainC = `(\d{2,3}(?:[.,]\d+)?)`
+)
+
+var (
+	// withUnit: low, its unit, high, unit.
+	withUnit  = regexp.MustCompile(`(-?\b\d{1,3}(?:[.,]\d+)?)(?: ?(?:°|degrees?)? ?([cf])?(?: ?- ?| to )(-?\d{1,3}(?:[.,]\d+)?))?` + degree)
+	degrees   = regexp.MustCompile(`(-?\b\d{1,3})(?:(?: ?- ?| to )(\d{1,3}))? ?(?:°|degrees?\b|degs?\b)`)
+	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d{1,2}|` + signs + `|\d/\d)\b|\bgas (?:mark )?(` + signs + `)`)
+	bareHeat  = regexp.MustCompile(`\b(?:at|to) ` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
+	otherHeat = regexp.MustCompile(`^ ?/ ?-?\d{1,3} ?(?:°|degrees?)? ?[cf]?\b ?(?:fan)?|^ ?(?:[(,]|or) ?\(?-?\d{1,3} ?(?:°|degrees?)? ?[cf]\b ?(?:fan)?\)?|^ ?(?:[/(,]|or) ?\(?(?:gas (?:mark )?\S+?|fan \d+ ?°? ?c?)\)?(?:[ ,;.]|$)|^ ?\(?fan(?: oven)?\)?|^ ?conventional`)
+	coreAfter = regexp.MustCompile(`^ ?(?:(?:in|at) (?:the )?)?(?:very )?(?:core|internal|centre|center|middle|inside|thickest)\b`)
+	coreWord  = regexp.MustCompile(`\b(?:core|internal|centre|center|middle|inside|probe|reads|thermometer|thickest)\b`)
+	bathWord  = regexp.MustCompile(`\b(?:oil|fat|oven|bath|water|fryer|room|grill)\b`)
+	toHeat    = regexp.MustCompile(`\b(?:to|until|till|reads|reaches|hits) (?:a |an |the )?(?:core |internal )?(?:temperature )?(?:of )?(?:below |under |above |over |about |around |at least )?$`)
+	coreCue   = regexp.MustCompile(`\b(?:(?:an? |the )?(?:core|internal|probe)[^,;.]*)`)
+)
+
+// gasMarks in °C: the usual conversion of British oven makers, from memory
+// (¼ is 110 °C, 1 is 140 °C, 4 is 180 °C, 6 is 200 °C, 9 is 240 °C).
+var gasMarks = map[string]float64{"¼": 110, "1/4": 110, "½": 120, "1/2": 120, "1": 140, "2": 150, "3": 170, "4": 180, "5": 190, "6": 200, "7": 220, "8": 230, "9": 240}
+
+// heat is a temperature in a text, in °C.
+type heat struct {
+	from, to  int
+	low       float64
+	high      *float64
+	core      bool // of the food, and so a cue
+	why       string
+	fan       bool
+	uncertain bool
+}
+
+// celsius of a figure in a unit, to a tenth of a degree.
+func celsius(v float64, unit string) float64 {
+	if strings.HasPrefix(unit, "f") {
+		v = (v - 32) / 1.8
+	}
+	return math.Round(v*10) / 10
+}
+
+// heats finds the temperatures in a text. The same heat said again in
+// another scale (200C/180C fan/gas 6) is one.
+func heats(text string) (out []heat) {
+	blank := []byte(text)
+	take := func(h heat) {
+		h.to += sayings(text[h.to:], &h)
+		copy(blank[h.from:h.to], strings.Repeat("#", h.to-h.from))
+		out = append(out, h)
+	}
+	for _, find := range []func(string) (heat, bool){unitHeat, degreeHeat, gasHeat, bareHeats} {
+		for {
+			h, ok := find(string(blank))
+			if !ok {
+				break
+			}
+			take(h)
+		}
+	}
+	for i := range out {
+		for k := i; k > 0 && out[k].from < out[k-1].from; k-- {
+			out[k], out[k-1] = out[k-1], out[k]
+		}
+	}
+	return out
+}
+
+// sayings counts the letters of other ways to say the same heat.
+func sayings(rest string, h *heat) (n int) {
+	for {
+		m := otherHeat.FindString(rest[n:])
+		if m == "" {
+			return n
+		}
+		h.fan = h.fan || strings.HasPrefix(strings.Trim(m, " ("), "fan") && n == 0 && !strings.ContainsAny(m, "0123456789")
+		n += len(strings.TrimRight(m, " ,;."))
+	}
+}
+
+func number64(s string) float64 {
+	v, _ := strconv.ParseFloat(strings.ReplaceAll(s, ",", "."), 64)
+	return v
+}
+
+func unitHeat(text string) (heat, bool) {
+	m := withUnit.FindStringSubmatchIndex(text)
+	if m == nil {
+		return heat{}, false
+	}
+	unit := group(text, m, 4)
+	own := group(text, m, 2)
+	if own == "" {
+		own = unit
+	}
+	h := heat{from: m[0], to: m[1], low: celsius(number64(group(text, m, 1)), own)}
+	if second := group(text, m, 3); second != "" {
+		high := celsius(number64(second), unit)
+		h.high = &high
+		if high < h.low {
+			h.why = "the second temperature is less than the first"
+		}
+	}
+	return h, true
+}
+
+func degreeHeat(text string) (heat, bool) {
+	m := degrees.FindStringSubmatchIndex(text)
+	if m == nil {
+		return heat{}, false
+	}
+	h := heat{from: m[0], to: m[1], low: number64(group(text, m, 1))}
+	if second := group(text, m, 2); second != "" {
+		high := number64(second)
+		h.high = &high
+	}
+	if h.low > 260 {
+		h.why = "degrees of which scale?"
+	}
+	return h, true
+}
+
+func gasHeat(text string) (heat, bool) {
+	m := gasMark.FindStringSubmatchIndex(text)
+	if m == nil {
+		return heat{}, false
+	}
+	v, known := gasMarks[group(text, m, 1)+group(text, m, 2)]
+	h := heat{from: m[0], to: m[1], low: v}
+	if !known {
+		h.why = "there is no such gas mark"
+	}
+	return h, true
+}
+
+// bareHeats reads "at 190": a temperature where nothing says so but the
+// preposition.
+func bareHeats(text string) (heat, bool) {
+	for _, m := range bareHeat.FindAllStringSubmatchIndex(text, -1) {
+		low := number64(group(text, m, 1))
+		if low < 40 || low > 500 || timeAfter.MatchString(text[m[3]:]) || measured.MatchString(text[m[3]:]) {
+			continue
+		}
+		h := heat{from: m[2], to: m[3], low: low, uncertain: true}
+		if m[4] >= 0 {
+			high := number64(group(text, m, 2))
+			h.high, h.to = &high, m[5]
+		}
+		if low > 260 {
+			h.why = "°C or °F?"
+		}
+		return h, true
+	}
+	return heat{}, false
+}
+
+var (
+	timeAfter = regexp.MustCompile(`^(?: ?- ?\d+)? ?` + timeUnit)
+	measured  = regexp.MustCompile(`^ ?(?:%|mm|cm|g|kg|ml|l|portions?|pieces?|bar|w|watts?)\b|^ ?%`)
+)

@@ -1,0 +1,325 @@
+package reading
+
+import (
+	"math"
+	"regexp"
+	"sort"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+)
+
+// StepLine is what a line of a method says. Seconds are of the main action,
+// all sides together, one batch; nil sides are open. Temperatures are of the
+// oven, fat, bath or room, never of the core: that is a cue.
+type StepLine struct {
+	Line          string   `json:"line"`
+	Kind          Kind     `json:"kind" enum:"step,heading,empty,unread"`
+	Verb          *string  `json:"verb" required:"true"`
+	Low           *float64 `json:"low_s" required:"true"`
+	High          *float64 `json:"high_s" required:"true"`
+	Temperature   *float64 `json:"temperature_c" required:"true"`
+	TemperatureTo *float64 `json:"temperature_high_c,omitempty"`
+	Fan           bool     `json:"fan,omitempty"`
+	Equipment     *string  `json:"equipment" required:"true"`
+	Cue           *string  `json:"cue" required:"true"`
+	Hands         *string  `json:"hands" required:"true" enum:"all,start,start and end,slices,none"`
+	HandsFor      *float64 `json:"hands_s" required:"true"`
+	Then          []Then   `json:"then" nullable:"false"`
+	UntilFraction *float64 `json:"until_fraction" required:"true"`
+	Doubt         bool     `json:"doubt"`
+	Why           []string `json:"why,omitempty"`
+	Spans         []Span   `json:"spans,omitempty"`
+}
+
+// Then is what follows the main action.
+type Then struct {
+	What string   `json:"what"`
+	Low  *float64 `json:"low_s" required:"true"`
+	High *float64 `json:"high_s" required:"true"`
+	Note *string  `json:"note" required:"true"`
+}
+
+var (
+	stepNumber  = regexp.MustCompile(`^(?:step )?\d{1,2} ?[.):]\s+|^step \d{1,2} ?[-:.]?\s*`)
+	stepHeading = regexp.MustCompile(`^(?i:#+ .*|\*.*\*:?|[^.;]*:|for (?:the |\pL+$).*|to (?:serve|finish|plate|garnish)|ingredients|methods?|preparation|(?:the )?(?:day|night|evening|morning)s? before|on the day|(?:one|two|three|1|2|3) days? (?:before|ahead)|to order|mise en place)$`)
+	notAStep    = regexp.MustCompile(`^(?:serves?|makes|yields?|prep(?:aration)? time|cook(?:ing)? time|total time|rating|source|notes?|difficulty)\b[: ]+(?:\d|about|approx|for \d)`)
+)
+
+// Step reads a line of a method.
+func Step(line string) StepLine {
+	r := stepReader{out: StepLine{Line: line, Kind: StepKind, Then: []Then{}}}
+	r.read()
+	return r.out
+}
+
+// stepReader works on text: the line in plain small letters, sign for sign.
+type stepReader struct {
+	out  StepLine
+	text string
+}
+
+// clause is one action of a line, from offset at of the text.
+type clause struct {
+	text, verb string
+	at         int
+	times      []clockTime
+	heats      []heat
+}
+
+func (r *stepReader) read() {
+	if kind := lineKind(r.out.Line, stepHeading); kind != "" {
+		r.out.Kind, r.out.Doubt = kind, kind == Unread
+		return
+	}
+	r.text = strings.Map(unicode.ToLower, plain(r.out.Line))
+	if notAStep.MatchString(strings.TrimSpace(r.text)) {
+		r.unread()
+		return
+	}
+	start := len(bullet.FindString(r.text))
+	start += len(stepNumber.FindString(r.text[start:]))
+	r.hands(start)
+	clauses := r.clauses(start)
+	r.main(clauses[0])
+	r.follow(clauses[1:])
+	r.settle()
+	sort.SliceStable(r.out.Spans, func(i, k int) bool { return r.out.Spans[i].From < r.out.Spans[k].From })
+}
+
+func (r *stepReader) unread() {
+	r.out.Kind, r.out.Doubt = Unread, true
+}
+
+func (r *stepReader) doubt(why ...string) {
+	for _, w := range why {
+		if w != "" {
+			r.out.Doubt = true
+			r.out.Why = append(r.out.Why, w)
+		}
+	}
+}
+
+// mark remembers that a part of the text was understood, in bytes.
+func (r *stepReader) mark(from, to int, as string) {
+	a := utf8.RuneCountInString(r.text[:from])
+	r.out.Spans = append(r.out.Spans, Span{a, a + utf8.RuneCountInString(r.text[from:to]), as})
+}
+
+// main reads the first action.
+func (r *stepReader) main(c clause) {
+	o := &r.out
+	if c.verb != "" {
+		o.Verb = text(c.verb)
+		if at := strings.Index(c.text, c.verb); at >= 0 {
+			r.mark(c.at+at, c.at+at+len(c.verb), "verb")
+		}
+	}
+	r.cue(c)
+	r.heat(c)
+	r.fraction(c)
+	low, high, why := r.duration(c)
+	o.Low, o.High = low, high
+	r.doubt(why...)
+	o.Equipment = r.equipment(c)
+}
+
+func text(s string) *string { return &s }
+
+// duration is the time of a clause: one time, or several that are parts of it.
+func (r *stepReader) duration(c clause) (low, high *float64, why []string) {
+	var own []clockTime
+	for _, t := range c.times {
+		if r.moment(c, t) {
+			continue
+		}
+		own = append(own, t)
+		r.mark(c.at+t.from, c.at+t.to, "time")
+		if t.why != "" {
+			why = append(why, t.why)
+		}
+	}
+	if len(own) == 0 {
+		return nil, nil, why
+	}
+	if len(own) > 1 && own[0].why != "" && own[1].why == "" { // "overnight (at least 8 h)"
+		own = own[1:]
+	}
+	total := own[0]
+	for _, t := range own[1:] {
+		if strings.Contains(c.text[t.to:], "total") || strings.Contains(c.text[t.to:], "altogether") || strings.Contains(c.text[:t.from], "total") {
+			total = t
+			break
+		}
+		if !anotherPart.MatchString(c.text[own[0].to:]) || total.low == nil || t.low == nil || total.high == nil || t.high == nil {
+			why = append(why, "which of the times is it?")
+			break
+		}
+		a, b := *total.low+*t.low, *total.high+*t.high
+		total.low, total.high = &a, &b
+	}
+	return total.low, total.high, why
+}
+
+var (
+	anotherPart = regexp.MustCompile(`\b(?:turn(?:ed)?|flip|more|another|further|other side|second side|flesh side|skin side|again)\b`)
+	beforeTime  = regexp.MustCompile(`\b(every|at|after|each|first|last|final|within the (?:first|last))(?: for)? ?$`)
+	lastOf      = regexp.MustCompile(`\b(?:for|in|during) the (?:last|final|first) ?$`)
+	aheadOf     = regexp.MustCompile(`^ ?(?:before|ahead|in advance|prior)\b`)
+	waits       = regexp.MustCompile(`^(?:leave|rest|soak|temper|stand|bring|chill|freeze|salt|cure|marinate)$`)
+)
+
+// moment tells a time that says when something is done, and not how long:
+// "turning at 12 h", "every 5 min", "10 min before serving".
+func (r *stepReader) moment(c clause, t clockTime) bool {
+	before := strings.TrimSuffix(c.text[:t.from], "the ")
+	switch {
+	case lastOf.MatchString(c.text[:t.from]):
+		if len(c.times) == 1 {
+			return false
+		}
+		r.slices()
+		return true
+	case beforeTime.MatchString(before):
+		word := beforeTime.FindStringSubmatch(before)[1]
+		if word == "every" || word == "at" {
+			r.slices()
+		} else {
+			r.doubt("when, or how long?")
+		}
+		return true
+	case aheadOf.MatchString(c.text[t.to:]) && !waits.MatchString(c.verb):
+		r.doubt("when, or how long?")
+		return true
+	}
+	return false
+}
+
+func (r *stepReader) slices() {
+	if r.out.Hands == nil {
+		r.out.Hands = text("slices")
+	}
+}
+
+// heat takes the temperature of a clause, unless it is of the food.
+func (r *stepReader) heat(c clause) {
+	for i, h := range c.heats {
+		r.mark(c.at+h.from, c.at+h.to, "heat")
+		if h.core {
+			continue
+		}
+		if r.out.Temperature != nil {
+			if i > 0 && math.Abs(*r.out.Temperature-h.low) > 1 {
+				r.doubt("which of the temperatures is it?")
+			}
+			continue
+		}
+		low := h.low
+		r.out.Temperature, r.out.TemperatureTo, r.out.Fan = &low, h.high, h.fan
+		r.doubt(h.why)
+		if h.uncertain && h.why == "" && !heated.MatchString(c.text) && !bathWord.MatchString(c.text) {
+			r.doubt("is that a temperature?")
+		}
+	}
+}
+
+var heated = regexp.MustCompile(`\b(?:oven|roast|bake|preheat|fry|deep-fry|fryer|toast|confit|poach|bath|vide|braise|slow-roast|cook|dry|dehydrate|hold|steam|grill)\b`)
+
+var (
+	reduceBy = regexp.MustCompile(`\b(?:reduc\w*|boil\w*|simmer\w*|cook\w*|volume)\b[^;]*?\b(by|to) (?:about |roughly |around )?(?:(?:a|one) )?(half|third|quarter|two[ -]thirds|three[ -]quarters|tenth|\d{1,2}(?:[.,]\d+)? ?(?:%|per ?cent)|\d/\d{1,2}|` + signs + `)`)
+	leftOver = regexp.MustCompile(`\b(half|a third|a quarter|two[ -]thirds|three[ -]quarters|\d/\d|\d{1,2} ?%)(?: of (?:it|the [\pL]+))? (?:is |are )?(?:left|remains?)\b`)
+	halved   = regexp.MustCompile(`\b(?:until|till) (?:reduced )?(?:to )?(?:by )?halved?\b|\bhalve the (?:liquid|volume|liquor)|\b(half) its volume`)
+)
+
+var parts = map[string]float64{"half": .5, "third": 1. / 3, "quarter": .25, "two thirds": 2. / 3, "three quarters": .75, "tenth": .1}
+
+// share is the value of "a third", "3/4" or "75 %".
+func share(said string) float64 {
+	said = strings.TrimPrefix(strings.ReplaceAll(said, "-", " "), "a ")
+	if v, known := parts[said]; known {
+		return v
+	}
+	v, _, _ := digits(strings.TrimRight(strings.TrimSuffix(strings.TrimSuffix(said, "per cent"), "percent"), "% "))
+	if strings.Contains(said, "%") || strings.Contains(said, "cent") {
+		v /= 100
+	}
+	return v
+}
+
+// fraction reads what is left after a reduction.
+func (r *stepReader) fraction(c clause) {
+	left := 0.0
+	m := reduceBy.FindStringSubmatchIndex(c.text)
+	switch {
+	case m != nil:
+		if left = share(group(c.text, m, 2)); group(c.text, m, 1) == "by" {
+			left = 1 - left
+		}
+		if left <= 0 || left >= 1 {
+			r.doubt("how much is left?")
+			return
+		}
+		r.mark(c.at+m[2], c.at+m[5], "left")
+	case halved.MatchString(c.text):
+		left = .5
+	case leftOver.MatchString(c.text):
+		left = share(leftOver.FindStringSubmatch(c.text)[1])
+		if r.out.Cue != nil && leftOver.MatchString(*r.out.Cue) {
+			r.out.Cue = nil
+		}
+	default:
+		return
+	}
+	r.out.UntilFraction = &left
+	if r.out.Cue != nil && (halved.MatchString("until "+*r.out.Cue) || reduceBy.MatchString(*r.out.Cue) || strings.HasPrefix(*r.out.Cue, "reduced")) {
+		r.out.Cue = nil
+	}
+}
+
+// equipment is what the clause names, or what its verb cannot do without.
+func (r *stepReader) equipment(c clause) *string {
+	best, word := len(c.text), ""
+	for _, a := range appliances {
+		for _, at := range a.words.FindAllStringIndex(c.text, -1) {
+			if at[0] < best && !outOf.MatchString(c.text[:at[0]]) {
+				best, word = at[0], a.word
+				r.mark(c.at+at[0], c.at+at[1], "equipment")
+			}
+		}
+	}
+	if word != "" {
+		return &word
+	}
+	fried := c.verb == "fry" || c.verb == "stir-fry" || c.verb == "stir fry"
+	switch {
+	case impliedBy[c.verb] != "":
+		return text(impliedBy[c.verb])
+	case fried && r.out.Temperature != nil && *r.out.Temperature >= 130:
+		return text("fryer")
+	case fried && !strings.Contains(c.text, "batches"):
+		return text("pan")
+	case gasMark.MatchString(c.text):
+		return text("oven")
+	}
+	return nil
+}
+
+var outOf = regexp.MustCompile(`\b(?:out of|from|off|into a cold|before the|for the) (?:the |a |an )?$`)
+
+// settle says what the line is when everything is read.
+func (r *stepReader) settle() {
+	o := &r.out
+	nothing := o.Low == nil && o.High == nil && o.Temperature == nil && o.UntilFraction == nil && len(o.Then) == 0
+	switch {
+	case o.Verb == nil && nothing:
+		r.unread()
+		r.doubt("what is done?")
+	case o.Verb == nil:
+		r.doubt("what is done?")
+	}
+	if leftFor.MatchString(r.text) {
+		r.doubt("how long: the unit is missing")
+	}
+}
+
+var leftFor = regexp.MustCompile(`\bfor (?:about )?\d+(?:-\d+)?(?:[,;.]\s|[,;.]?$)`)

@@ -1,0 +1,85 @@
+package reading_test
+
+import (
+	"fmt"
+	"math"
+	"strings"
+	"testing"
+
+	"jointime/internal/core/reading"
+)
+
+// shown writes what was understood in the words of the corpus.
+func shown(s reading.StepLine) string {
+	if s.Kind != reading.StepKind {
+		return "kind=" + string(s.Kind)
+	}
+	var out []string
+	add := func(name, value string) {
+		if value != "" {
+			out = append(out, name+"="+value)
+		}
+	}
+	text := func(p *string) string {
+		if p == nil {
+			return ""
+		}
+		return *p
+	}
+	add("verb", text(s.Verb))
+	add("time", sides(s.Low, s.High))
+	if s.Temperature != nil {
+		high := s.TemperatureTo
+		if high == nil {
+			high = s.Temperature
+		}
+		add("temp", sides(s.Temperature, high))
+	}
+	add("equip", text(s.Equipment))
+	add("cue", text(s.Cue))
+	hands := text(s.Hands)
+	if s.HandsFor != nil {
+		hands += ":" + amount(s.HandsFor)
+	}
+	add("hands", hands)
+	var then []string
+	for _, t := range s.Then {
+		then = append(then, t.What+":"+sides(t.Low, t.High)+":"+text(t.Note))
+	}
+	add("then", strings.Join(then, ", "))
+	if s.UntilFraction != nil {
+		add("left", fmt.Sprint(math.Round(*s.UntilFraction*1e4)/1e4))
+	}
+	return strings.Join(out, "; ")
+}
+
+func sides(low, high *float64) string {
+	switch {
+	case low == nil && high == nil:
+		return ""
+	case low != nil && high != nil && *low == *high:
+		return amount(low)
+	case low == nil:
+		return "-" + amount(high)
+	case high == nil:
+		return amount(low) + "-"
+	}
+	return amount(low) + "-" + amount(high)
+}
+
+func TestStepLinesAreUnderstood(t *testing.T) {
+	for _, file := range []string{"steps.txt", "more-steps.txt"} {
+		var s share
+		for _, c := range corpus(t, file) {
+			line, want, _ := strings.Cut(c, " => ")
+			want = strings.TrimSuffix(want, "; doubt")
+			got := reading.Step(line)
+			text := shown(got)
+			s.count(want == text, got.Doubt)
+			if want != text || got.Doubt {
+				t.Logf("%s\n  want %s\n  got  %s %v", line, want, text, got.Why)
+			}
+		}
+		s.hold(t, 0.8)
+	}
+}

@@ -1,0 +1,184 @@
+package reading
+
+import (
+	"regexp"
+	"strings"
+)
+
+const timeUnit = `(days?|d|hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|sec|s)\b\.?`
+
+var (
+	// timed: qualifier, ~, low, low's unit, high, unit, more, more's unit.
+	timed = regexp.MustCompile(`(?:\b(` + least + `|` + most + `|` + about + `|between) ?|(~) ?)?(` + number + `)(?: ?` + timeUnit + `)?(?:(?:` + between + `| and )(` + number + `))? ?-?` + timeUnit +
+		`(?: ?(?:and )?(` + number + `) ?(?:(minutes?|mins?|min|m|seconds?|secs?|sec|s)\b|\b))?`)
+	colon      = regexp.MustCompile(`\b(\d{1,2}):(\d{2})\b(?: ?(h|hours?|min|minutes?)\b)?`)
+	hoursAnd   = regexp.MustCompile(`\b(\d{1,2}) ?h ?(\d{1,2})(?: ?m(?:in)?s?)?\b`)
+	spoken     = regexp.MustCompile(`\b(?:(an?|one|two|three|four|five|six) (hour|minute)s? and (a half|a quarter|three quarters)|(half|a quarter|quarter|three quarters) of an hour|half an hour|half[ -]hour|overnight|all night|(?:a few|several|some|a couple of) (minutes|hours|seconds|days)|a moment)\b`)
+	orLonger   = regexp.MustCompile(`^ ?(?:or (?:more|longer|overnight|so longer)|\+|minimum|at least)`)
+	atMostEnd  = regexp.MustCompile(`^ ?(?:or less|max(?:imum)?|at most)\b`)
+	eachSide   = regexp.MustCompile(`^,? ?(?:on |for )?(?:each|per|a|either|every|both|the) ?sides?\b(?: each)?`)
+	bothBefore = regexp.MustCompile(`\b(?:each|both|either|per) sides?(?: for| about|,|:)? ?$`)
+	timesOver  = regexp.MustCompile(`\b([2-9]) ?[x×] ?$`)
+	fourSides  = regexp.MustCompile(`^,? ?(?:on |for )?(?:each|all) (?:of (?:the )?)?(?:4|four) sides`)
+)
+
+var unitSeconds = map[byte]float64{'d': 86400, 'h': 3600, 'm': 60, 's': 1}
+
+// clockTime is one time in a text.
+type clockTime struct {
+	from, to int
+	span
+	why string // what is in doubt
+}
+
+// times finds the times in a text, in order, sides taken together.
+func times(text string) (out []clockTime) {
+	for _, m := range spoken.FindAllStringSubmatchIndex(text, -1) {
+		out = append(out, spokenTime(text, m))
+	}
+	for _, m := range colon.FindAllStringSubmatchIndex(text, -1) {
+		out = append(out, colonTime(text, m))
+	}
+	for _, m := range hoursAnd.FindAllStringSubmatchIndex(text, -1) {
+		out = append(out, colonTime(text, append(m, -1, -1)).hours())
+	}
+	blank := []byte(text)
+	for _, t := range out {
+		copy(blank[t.from:t.to], strings.Repeat("#", t.to-t.from))
+	}
+	for _, m := range timed.FindAllStringSubmatchIndex(string(blank), -1) {
+		if t, ok := figuredTime(text, m); ok {
+			out = append(out, t)
+		}
+	}
+	for i := range out {
+		out[i].tail(text)
+		for k := i; k > 0 && out[k].from < out[k-1].from; k-- {
+			out[k], out[k-1] = out[k-1], out[k]
+		}
+	}
+	return out
+}
+
+func group(text string, m []int, i int) string {
+	if m[2*i] < 0 {
+		return ""
+	}
+	return text[m[2*i]:m[2*i+1]]
+}
+
+func figuredTime(text string, m []int) (clockTime, bool) {
+	s, ok := bounds(group(text, m, 1), group(text, m, 2), group(text, m, 3), group(text, m, 5))
+	if !ok {
+		return clockTime{}, false
+	}
+	t := clockTime{from: m[0], to: m[1], span: s}
+	unit := group(text, m, 6)
+	own := group(text, m, 4)
+	switch each := unitSeconds[unit[0]]; {
+	case own == "":
+		t.span = s.scaled(each)
+	case group(text, m, 5) == "": // "1 h 30 min" came apart: the first unit is the time's own
+		t.span = s.scaled(unitSeconds[own[0]])
+	default: // "30 s to 1 min"
+		low, high := *s.low*unitSeconds[own[0]], *s.high*each
+		t.low, t.high, t.sure = &low, &high, low <= high
+	}
+	t.more(text, m, unit)
+	if !t.sure {
+		t.why = "the second time is less than the first"
+	}
+	return t, true
+}
+
+// more adds minutes to hours and seconds to minutes.
+func (t *clockTime) more(text string, m []int, unit string) {
+	more := group(text, m, 7)
+	if more == "" {
+		return
+	}
+	value, _, ok := figure(more)
+	small := group(text, m, 8)
+	if small == "" {
+		small = map[byte]string{'h': "m", 'm': "s", 'd': "h"}[unit[0]]
+	}
+	if !ok || small == "" || unitSeconds[small[0]] >= unitSeconds[unit[0]] || !digitsOnly(more) {
+		t.to = m[2*7] // it belongs to what follows
+		for t.to > t.from && text[t.to-1] == ' ' {
+			t.to--
+		}
+		return
+	}
+	add := func(v *float64) *float64 {
+		if v == nil {
+			return nil
+		}
+		w := *v + value*unitSeconds[small[0]]
+		return &w
+	}
+	t.low, t.high = add(t.low), add(t.high)
+}
+
+func digitsOnly(s string) bool { return strings.Trim(s, "0123456789") == "" }
+
+func colonTime(text string, m []int) clockTime {
+	a, _, _ := digits(group(text, m, 1))
+	b, _, _ := digits(group(text, m, 2))
+	unit := group(text, m, 3)
+	v := a*60 + b
+	t := clockTime{from: m[0], to: m[1], span: span{low: &v, high: &v, sure: true}}
+	if strings.HasPrefix(unit, "h") {
+		return t.hours()
+	}
+	return t
+}
+
+// hours takes minutes and seconds for hours and minutes.
+func (t clockTime) hours() clockTime {
+	t.span = t.scaled(60)
+	return t
+}
+
+func spokenTime(text string, m []int) clockTime {
+	said := text[m[0]:m[1]]
+	at := func(low, high float64, why string) clockTime {
+		return clockTime{from: m[0], to: m[1], span: span{low: &low, high: &high, sure: true}, why: why}
+	}
+	one := func(v float64) clockTime { return at(v, v, "") }
+	switch {
+	case said == "overnight" || said == "all night":
+		return at(8*3600, 12*3600, "overnight is taken as 8 to 12 h")
+	case strings.HasPrefix(said, "half"):
+		return one(1800)
+	case group(text, m, 4) != "":
+		v, _, _ := figure(group(text, m, 4))
+		return one(v * 3600)
+	case group(text, m, 1) != "":
+		v, _, _ := figure(group(text, m, 1))
+		part := map[string]float64{"a half": .5, "a quarter": .25, "three quarters": .75}[group(text, m, 3)]
+		return one((v + part) * unitSeconds[group(text, m, 2)[0]])
+	}
+	return clockTime{from: m[0], to: m[1], why: "how long is " + said + "?"}
+}
+
+// tail reads what stands behind a time: "or more", "each side".
+func (t *clockTime) tail(text string) {
+	if at := orLonger.FindString(text[t.to:]); at != "" && t.low != nil {
+		t.high = nil
+		t.to += len(at)
+	} else if at := atMostEnd.FindString(text[t.to:]); at != "" && t.high != nil {
+		t.low = nil
+		t.to += len(at)
+	}
+	if m := timesOver.FindStringSubmatch(text[:t.from]); m != nil {
+		t.span = t.scaled(float64(m[1][0] - '0'))
+	}
+	rest := text[t.to:]
+	if at := fourSides.FindString(rest); at != "" {
+		t.span, t.to = t.scaled(4), t.to+len(at)
+	} else if at := eachSide.FindString(rest); at != "" && !strings.Contains(at, "the ") {
+		t.span, t.to = t.scaled(2), t.to+len(at)
+	} else if bothBefore.MatchString(text[:t.from]) {
+		t.span = t.scaled(2)
+	}
+}
