@@ -46,10 +46,19 @@ func times(text string) (out []clockTime) {
 	for _, t := range out {
 		copy(blank[t.from:t.to], strings.Repeat("#", t.to-t.from))
 	}
-	for _, m := range timed.FindAllStringSubmatchIndex(string(blank), -1) {
-		if t, ok := figuredTime(text, m); ok {
+	for at := 0; ; {
+		m := timed.FindStringSubmatchIndex(string(blank[at:]))
+		if m == nil {
+			break
+		}
+		t, ok := figuredTime(text[at:], m)
+		next := at + m[1]
+		if ok { // what the time gave back may be the next one
+			next = at + t.to
+			t.from, t.to = t.from+at, t.to+at
 			out = append(out, t)
 		}
+		at = next
 	}
 	for i := range out {
 		out[i].tail(text)
