@@ -4,6 +4,9 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"maps"
+	"slices"
+	"sync"
 	"time"
 
 	"jointime/internal/core/kitchen"
@@ -15,27 +18,80 @@ import (
 
 // book is all documents, read into their types, with their versions.
 type book struct {
-	kitchens   map[string]kitchen.Kitchen
-	components map[string]recipe.Component
-	dishes     map[string]recipe.Dish
-	menus      map[string]recipe.Menu
-	services   map[string]service.Service
-	versions   map[string]int64 // kind/id → version
+	ingredients map[string]recipe.Ingredient
+	kitchens    map[string]kitchen.Kitchen
+	components  map[string]recipe.Component
+	dishes      map[string]recipe.Dish
+	menus       map[string]recipe.Menu
+	services    map[string]service.Service
+	versions    map[string]int64 // kind/id → version
+}
+
+// keptBook is the book as it was at a place in the sequence of changes. It is
+// never changed, and read again when anybody has written.
+type keptBook struct {
+	sync.Mutex
+	seq   int64
+	book  *book
+	shelf *recipe.Shelf
 }
 
 func (s *Server) book(ctx context.Context) (book, error) {
+	seq, err := s.store.LastSeq(ctx)
+	if err != nil {
+		return book{}, err
+	}
+	s.kept.Lock()
+	defer s.kept.Unlock()
+	if s.kept.book != nil && s.kept.seq == seq {
+		return *s.kept.book, nil
+	}
 	docs, err := s.store.All(ctx)
 	if err != nil {
 		return book{}, err
 	}
-	return readBook(docs)
+	b, err := readBook(docs)
+	if err == nil {
+		s.kept.seq, s.kept.book, s.kept.shelf = seq, &b, nil
+	}
+	return b, err
+}
+
+// shelf is the book made ready for searching, in its first kitchen.
+func (s *Server) shelf(ctx context.Context) (recipe.Shelf, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return recipe.Shelf{}, err
+	}
+	s.kept.Lock()
+	defer s.kept.Unlock()
+	if s.kept.shelf == nil {
+		made := recipe.NewShelf(b.recipes(), b.anyKitchen())
+		s.kept.shelf = &made
+	}
+	return *s.kept.shelf, nil
+}
+
+// recipes is the part of the book that is about food.
+func (b book) recipes() recipe.Book {
+	return recipe.Book{Ingredients: b.ingredients, Components: b.components, Dishes: b.dishes}
+}
+
+// anyKitchen is the first kitchen by its id; an empty one where there is none.
+func (b book) anyKitchen() kitchen.Kitchen {
+	for _, id := range slices.Sorted(maps.Keys(b.kitchens)) {
+		return b.kitchens[id]
+	}
+	return kitchen.Kitchen{Cooks: []kitchen.Cook{}, Equipment: []kitchen.Equipment{}}
 }
 
 func readBook(docs []store.Document) (book, error) {
-	b := book{map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]int64{}}
+	b := book{map[string]recipe.Ingredient{}, map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]int64{}}
 	for _, d := range docs {
 		var err error
 		switch d.Kind {
+		case store.Ingredient:
+			err = into(b.ingredients, d)
 		case store.Kitchen:
 			err = into(b.kitchens, d)
 		case store.Component:
@@ -92,9 +148,15 @@ func (b book) input(id string) (runup.Input, map[string]int64, error) {
 		for _, dish := range c.Dishes {
 			in.Dishes[dish] = b.dishes[dish]
 			pin(store.Dish, dish)
-			for _, p := range b.dishes[dish].Parts {
-				in.Components[p.Component] = b.components[p.Component]
-				pin(store.Component, p.Component)
+			for _, c := range b.recipes().Within(b.dishes[dish]) {
+				in.Components[c.ID] = c.Under(svc.Condition(c.ID))
+				pin(store.Component, c.ID)
+				for master := b.components[c.ID].Variant; master != nil; master = b.components[master.Of].Variant {
+					if _, pinned := pins["component/"+master.Of]; pinned {
+						break
+					}
+					pin(store.Component, master.Of)
+				}
 			}
 		}
 	}

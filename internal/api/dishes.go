@@ -3,7 +3,7 @@ package api
 import (
 	"context"
 	"errors"
-	"fmt"
+	"maps"
 	"net/http"
 	"slices"
 	"strings"
@@ -12,7 +12,6 @@ import (
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
-	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/store"
 )
@@ -49,64 +48,6 @@ func (s *Server) listDishes(ctx context.Context, _ *struct{}) (*dishesOutput, er
 	}
 	slices.SortFunc(out.Body.Dishes, func(a, b DishName) int { return strings.Compare(a.Name, b.Name) })
 	return out, nil
-}
-
-// DishView is a dish with its components and what the core says of them.
-type DishView struct {
-	Dish       recipe.Dish       `json:"dish"`
-	Version    int64             `json:"version"`
-	Plates     int               `json:"plates" doc:"of the next service that has the dish, which the figures are for"`
-	Components []ComponentView   `json:"components" nullable:"false"`
-	Gaps       []recipe.Gap      `json:"gaps" nullable:"false"`
-	Kitchen    kitchen.Kitchen   `json:"kitchen"`
-	Drawing    plating.Drawing   `json:"drawing"`
-	Findings   []plating.Finding `json:"findings" nullable:"false"`
-	Build      int64             `json:"build" doc:"seconds to build one plate"`
-}
-
-// ComponentView is a component on a dish.
-type ComponentView struct {
-	Component recipe.Component `json:"component"`
-	Version   int64            `json:"version"`
-	Lead      recipe.Lead      `json:"lead"`
-	Need      recipe.Need      `json:"need"`
-	Said      []string         `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
-}
-
-type dishInput struct {
-	ID string `path:"id"`
-}
-
-type dishOutput struct{ Body DishView }
-
-func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error) {
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	d, known := b.dishes[in.ID]
-	if !known {
-		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
-	}
-	plates, k := b.nextPlates(s, in.ID)
-	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: []ComponentView{}, Kitchen: k,
-		Gaps: d.Gaps(b.components, k), Drawing: d.Plate.Draw(), Build: d.Plate.Seconds()}
-	var portions []plating.Portion
-	for _, p := range d.Parts {
-		c := b.components[p.Component]
-		portions = append(portions, plating.Portion{Component: c.ID, Name: c.Name, Amount: p.Portion})
-		view := ComponentView{Component: c, Version: b.version(store.Component, c.ID), Lead: c.Lead(plates), Need: c.NeedFor(p.Portion, plates), Said: []string{}}
-		for _, step := range c.Steps {
-			said := ""
-			if step.Time != nil {
-				said = step.Time.Say()
-			}
-			view.Said = append(view.Said, said)
-		}
-		v.Components = append(v.Components, view)
-	}
-	v.Findings = d.Plate.Findings(portions)
-	return &dishOutput{v}, nil
 }
 
 // nextPlates is how many plates of a dish the next service has, and its
@@ -172,8 +113,9 @@ func (b book) soundComponent(c recipe.Component) error {
 	if err := c.Validate(); err != nil {
 		return err
 	}
-	b.components[c.ID] = c
-	return recipe.Circles(c.ID, b.components)
+	components := maps.Clone(b.components) // the book itself is kept, and shared
+	components[c.ID] = c
+	return recipe.Circles(c.ID, components)
 }
 
 // under puts the fields of faults below a member of the body.
@@ -198,7 +140,7 @@ type RevisionLine struct {
 }
 
 type historyInput struct {
-	Kind string `path:"kind" enum:"component,dish,service,menu,kitchen"`
+	Kind string `path:"kind" enum:"ingredient,component,dish,service,menu,kitchen"`
 	ID   string `path:"id"`
 }
 

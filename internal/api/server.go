@@ -36,6 +36,7 @@ type Server struct {
 	sessions *scs.SessionManager
 	hub      *hub
 	progress *progress
+	kept     keptBook
 	handler  http.Handler
 	doc      *huma.OpenAPI
 }
@@ -94,6 +95,7 @@ func (s *Server) routes() http.Handler {
 		r.Get("/api/events", s.events)
 		r.Get("/api/services/{id}/problem.json", s.problemFile)
 		r.Get("/api/services/{id}/plan.json", s.planFile)
+		r.Get("/api/dishes/{id}/recipe.jsonld", s.recipeFile)
 		s.describe(r)
 	})
 	if s.Screens != nil {
@@ -114,6 +116,9 @@ func (s *Server) describe(r chi.Router) {
 	s.sessionRoutes(api)
 	s.serviceRoutes(api)
 	s.dishRoutes(api)
+	s.bookRoutes(api)
 	s.readRoutes(api)
+	s.pasteRoutes(api)
+	s.startRoutes(api)
 	s.undoRoutes(api)
 }

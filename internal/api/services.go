@@ -90,6 +90,7 @@ type DishLine struct {
 	Name   string        `json:"name"`
 	Plates int           `json:"plates"`
 	Gaps   []recipe.Gap  `json:"gaps" nullable:"false"`
+	Faults []string      `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
 	Needs  []recipe.Need `json:"needs" nullable:"false"`
 	Build  int64         `json:"build" doc:"seconds to build one plate"`
 }
@@ -109,6 +110,7 @@ func (s *Server) getService(ctx context.Context, in *serviceInput) (*serviceOutp
 }
 
 func serviceView(p planned) ServiceView {
+	recipes := recipe.Book{Ingredients: p.book.ingredients, Components: p.in.Components, Dishes: p.in.Dishes}
 	v := ServiceView{Service: p.in.Service, Version: p.pins["service/"+p.in.Service.ID], Menu: p.in.Menu, Kitchen: p.in.Kitchen, ReadOnly: p.past, Rows: []CourseView{}}
 	for _, m := range p.in.Menu.Courses {
 		row := CourseView{Course: m.ID, Name: m.Name, Dishes: []DishLine{}}
@@ -123,7 +125,7 @@ func serviceView(p planned) ServiceView {
 		}
 		for _, id := range m.Dishes {
 			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: d.Gaps(p.in.Components, p.in.Kitchen), Needs: []recipe.Need{}, Build: d.Plate.Seconds()}
+			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: recipes.Faults(d, p.in.Kitchen), Needs: []recipe.Need{}, Build: d.Plate.Seconds()}
 			for _, part := range d.Parts {
 				line.Needs = append(line.Needs, p.in.Components[part.Component].NeedFor(part.Portion, plates[id]))
 			}

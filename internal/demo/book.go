@@ -14,11 +14,27 @@ import (
 
 // Book is all that the demo loads.
 type Book struct {
-	Kitchen    kitchen.Kitchen
-	Components []recipe.Component
-	Dishes     []recipe.Dish
-	Menu       recipe.Menu
-	Service    service.Service
+	Kitchen     kitchen.Kitchen
+	Ingredients []recipe.Ingredient
+	Components  []recipe.Component
+	Dishes      []recipe.Dish
+	Menu        recipe.Menu
+	Service     service.Service
+}
+
+// Recipes is the demo as a book of recipes.
+func (b Book) Recipes() recipe.Book {
+	out := recipe.NewBook()
+	for _, i := range b.Ingredients {
+		out.Ingredients[i.ID] = i
+	}
+	for _, c := range b.Components {
+		out.Components[c.ID] = c
+	}
+	for _, d := range b.Dishes {
+		out.Dishes[d.ID] = d
+	}
+	return out
 }
 
 // Zone of the demo kitchen; a zone that names no place.
@@ -77,8 +93,8 @@ func grams(q float64) units.Amount  { return units.Amount{Quantity: q, Unit: uni
 func ml(q float64) units.Amount     { return units.Amount{Quantity: q, Unit: units.Millilitre} }
 func pieces(q float64) units.Amount { return units.Amount{Quantity: q, Unit: units.Piece} }
 
-func line(name string, a units.Amount, note string) recipe.Ingredient {
-	return recipe.Ingredient{Name: name, Amount: a, Note: note}
+func line(name string, a units.Amount, note string) recipe.Line {
+	return recipe.Line{Name: name, Amount: &a, Note: note}
 }
 
 func part(component string, a units.Amount) recipe.Part {
@@ -129,8 +145,11 @@ func (s stepMaker) rest(reason, place string, least, most float64) stepMaker {
 	return s
 }
 
-func (s stepMaker) soft() stepMaker                { s.Then.Soft = true; return s }
-func (s stepMaker) cue(text string) stepMaker      { s.Cue = text; return s }
+func (s stepMaker) soft() stepMaker { s.Then.Soft = true; return s }
+func (s stepMaker) cue(text string) stepMaker {
+	s.Cues = []recipe.Cue{{Right: text}}
+	return s
+}
 func (s stepMaker) after(refs ...string) stepMaker { s.After = refs; return s }
 func (s stepMaker) wave() stepMaker                { s.EachWave = true; return s }
 func (s stepMaker) by(days int, at string) stepMaker {
@@ -143,10 +162,10 @@ func (s stepMaker) care(text, source string) stepMaker {
 	return s
 }
 
-func component(id, name string, yield units.Amount, in []recipe.Ingredient, steps ...stepMaker) recipe.Component {
-	c := recipe.Component{ID: id, Name: name, Yield: yield, Ingredients: in, Steps: []recipe.Step{}}
+func component(id, name string, yield units.Amount, in []recipe.Line, steps ...stepMaker) recipe.Component {
+	c := recipe.Component{ID: id, Name: name, Yield: yield, Lines: in, Methods: recipe.OneWay()}
 	for _, s := range steps {
-		c.Steps = append(c.Steps, s.Step)
+		c.Methods[0].Steps = append(c.Methods[0].Steps, s.Step)
 	}
 	return c
 }

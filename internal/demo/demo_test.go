@@ -42,13 +42,10 @@ func TestTheDemoIsSound(t *testing.T) {
 // without a cue.
 func TestTheDemoHasTheGapsItMeansToHave(t *testing.T) {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
-	components := map[string]recipe.Component{}
-	for _, c := range b.Components {
-		components[c.ID] = c
-	}
+	book := b.Recipes()
 	var grave, lesser []string
 	for _, d := range b.Dishes {
-		for _, g := range d.Gaps(components, b.Kitchen) {
+		for _, g := range book.Gaps(d, b.Kitchen) {
 			if g.Lesser {
 				lesser = append(lesser, g.Title)
 			} else {
@@ -74,7 +71,7 @@ func TestTheSupperIsOnTheNextSaturdayThatCanStillBePrepared(t *testing.T) {
 func TestCautionsWithALimitNameTheirSource(t *testing.T) {
 	sources := 0
 	for _, c := range demo.Load(time.Now()).Components {
-		for _, s := range c.Steps {
+		for _, s := range c.Steps() {
 			for _, caution := range s.Cautions {
 				if caution.Source != "" {
 					sources++

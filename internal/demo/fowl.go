@@ -11,7 +11,7 @@ func amount(a units.Amount) *units.Amount { return &a }
 func fowlComponents() []recipe.Component {
 	poultry := "Poultry: 74 °C (165 °F) in the middle is the published figure. " + decides
 	return []recipe.Component{
-		component("crown", "Roast crown", grams(560), []recipe.Ingredient{line("guinea fowl", pieces(2), "legs off, crowns tied"), line("salt", grams(14), ""), line("butter", grams(30), "")},
+		component("crown", "Roast crown", grams(560), []recipe.Line{line("guinea fowl", pieces(2), "legs off, crowns tied"), line("salt", grams(14), ""), line("butter", grams(30), "")},
 			step("joint", "joint, tie, salt", takes(22, 25, 30)).hands().by(1, "15:30").rest("dry in the fridge", "fridge", 8*60, 36*60).
 				cue("skin dry as paper").care("Raw poultry: own board, own knife, hands washed.", "").
 				care("Twine on both crowns: it comes off before carving.", ""),
@@ -25,7 +25,7 @@ func fowlComponents() []recipe.Component {
 			step("carve", "twine off, carve", takes(3, 4, 5)).wave().hands().rest("", "", 0, 2).cue("grain across, skin on every slice").
 				care("Twine: count two ends into the bin.", ""),
 		),
-		component("croquette", "Leg croquette", pieces(4), []recipe.Ingredient{line("guinea fowl legs", pieces(4), "from the fowl"), line("stock", ml(500), ""), line("flour", grams(40), ""), line("egg", pieces(1), ""), line("breadcrumbs", grams(80), "")},
+		component("croquette", "Leg croquette", pieces(4), []recipe.Line{line("guinea fowl legs", pieces(4), "from the fowl"), line("stock", ml(500), ""), line("flour", grams(40), ""), line("egg", pieces(1), ""), line("breadcrumbs", grams(80), "")},
 			step("braise", "braise legs", takes(80, 90, 100)).on("burner").after("crown/joint").slices(recipe.Slice{At: 0, For: 240}, recipe.Slice{At: -120, For: 120}).by(1, "18:00").
 				cue("a leg comes away with a tug").rest("cool enough to handle", "", 20, 90),
 			step("shape", "pick, bind, shape", takes(15, 18, 20)).hands().rest("set in the fridge", "fridge", 120, 36*60).cue("holds its edge").
@@ -36,16 +36,16 @@ func fowlComponents() []recipe.Component {
 				rest("stays crisp", "rack", 0.5, 6).cue("170 °C falling quiet, brown as hazel; pale: a minute more").
 				care("Deep hot fat: no water near it, lid at hand.", ""),
 		),
-		component("barley", "Pearl barley", grams(360), []recipe.Ingredient{line("pearl barley", grams(150), ""), line("stock", ml(450), ""), line("butter", grams(20), "")},
+		component("barley", "Pearl barley", grams(360), []recipe.Line{line("pearl barley", grams(150), ""), line("stock", ml(450), ""), line("butter", grams(20), "")},
 			step("simmer", "simmer", takes(26, 28, 32)).on("burner").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: 800, For: 30}, recipe.Slice{At: -60, For: 60}).
 				cue("tender with a bite, no chalk in the middle").rest("warm drawer", "warm drawer", 0, 40),
 		),
-		component("quince", "Poached quince", grams(240), []recipe.Ingredient{line("quince", grams(320), "peeled, cored"), line("sugar", grams(60), ""), line("water", ml(300), "")},
+		component("quince", "Poached quince", grams(240), []recipe.Line{line("quince", grams(320), "peeled, cored"), line("sugar", grams(60), ""), line("water", ml(300), "")},
 			step("poach", "poach", takes(35, 40, 50)).on("burner").slices(recipe.Slice{At: 0, For: 300}, recipe.Slice{At: -60, For: 60}).by(1, "17:00").
 				cue("pink, a needle goes in").rest("chilled in its syrup", "fridge", 60, 72*60),
 			step("warm", "warm", takes(3, 4, 5)).on("burner").slices(recipe.Slice{At: 0, For: 20}).rest("warm in its syrup", "", 0, 15),
 		),
-		component("gravy", "Thyme gravy", ml(200), []recipe.Ingredient{line("fowl bones and trimmings", grams(600), "from jointing"), line("red wine", ml(120), ""), line("stock", ml(500), ""), line("thyme", grams(4), "")},
+		component("gravy", "Thyme gravy", ml(200), []recipe.Line{line("fowl bones and trimmings", grams(600), "from jointing"), line("red wine", ml(120), ""), line("stock", ml(500), ""), line("thyme", grams(4), "")},
 			step("bones", "brown bones, simmer", takes(80, 90, 100)).on("burner").after("crown/joint").slices(recipe.Slice{At: 0, For: 600}, recipe.Slice{At: 2700, For: 60}, recipe.Slice{At: -180, For: 180}).by(1, "19:00").
 				cue("bones bare, liquor brown").rest("chilled in two stages", "fridge", 0, 48*60).
 				care("Cool from 60 to 21 °C within 2 h and on to 5 °C within 4 h more. "+decides, "FDA Food Code 2022, 3-501.14 (from memory)"),

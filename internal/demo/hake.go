@@ -9,7 +9,7 @@ const decides = "Local food law, the kitchen's own safety plan and trained peopl
 
 func hakeComponents() []recipe.Component {
 	return []recipe.Component{
-		component("hake", "Hake", grams(660), []recipe.Ingredient{line("hake, whole", grams(1450), "gutted"), line("salt", grams(6), ""), line("oil", ml(12), "")},
+		component("hake", "Hake", grams(660), []recipe.Line{line("hake, whole", grams(1450), "gutted"), line("salt", grams(6), ""), line("oil", ml(12), "")},
 			step("fillet", "fillet, pin bones out", takes(3, 4, 5)).each().hands().by(1, "16:15").
 				rest("on ice", "fridge", 0, 36*60).cue("a finger drawn against the grain meets nothing").
 				care("Pin bones: run a finger over every fillet, twice.", ""),
@@ -21,24 +21,24 @@ func hakeComponents() []recipe.Component {
 				rest("rest", "rack", 2, 4).cue("core 50 °C, taken out a little under: the rest finishes it").
 				care("Served at a core below 63 °C (145 °F), the published figure for fish. "+decides, "USDA FSIS, safe minimum internal temperatures (from memory)"),
 		),
-		component("swede", "Crushed swede", grams(480), []recipe.Ingredient{line("swede", grams(620), "peeled, in even pieces"), line("butter", grams(60), ""), line("salt", grams(5), "")},
+		component("swede", "Crushed swede", grams(480), []recipe.Line{line("swede", grams(620), "peeled, in even pieces"), line("butter", grams(60), ""), line("salt", grams(5), "")},
 			step("boil", "boil", takes(28, 30, 32)).on("burner").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: -60, For: 60}).cue("a knife slides in").
 				care("Boiling water: drain away from you.", ""),
 			step("crush", "crush", takes(5, 6, 8)).hands().rest("warm drawer", "warm drawer", 0, 55).cue("rough, no water at the edge"),
 		),
-		component("shrimp-butter", "Brown-shrimp butter", grams(96), []recipe.Ingredient{line("butter", grams(80), ""), line("brown shrimps, peeled", grams(60), ""), line("lemon juice", ml(6), "")},
+		component("shrimp-butter", "Brown-shrimp butter", grams(96), []recipe.Line{line("butter", grams(80), ""), line("brown shrimps, peeled", grams(60), ""), line("lemon juice", ml(6), "")},
 			step("pick", "pick, weigh", takes(5, 6, 8)).hands().by(0, "14:30").rest("chilled", "fridge", 0, 48*60).
 				cue("no shell between the fingers").
 				care("Crustaceans and milk: tell the room.", "EU Regulation 1169/2011, Annex II"),
 			step("brown", "brown", takes(3.5, 4, 5)).on("burner").wave().hands().rest("warm", "", 0, 7).
 				cue("falls quiet, then smells of nuts; too far: bitter and black, a clean cold pan and new butter"),
 		),
-		component("lettuce", "Gem lettuce", pieces(2), []recipe.Ingredient{line("gem lettuce", pieces(2), "halved through the core"), line("butter", grams(15), "")},
+		component("lettuce", "Gem lettuce", pieces(2), []recipe.Line{line("gem lettuce", pieces(2), "halved through the core"), line("butter", grams(15), "")},
 			step("trim", "trim", takes(4, 5, 6)).hands().by(0, "15:00").rest("damp cloth", "", 0, 8*60).cue("core holds the leaves, no brown edge"),
 			step("sear", "sear", takes(1.5, 2, 2.5)).on("burner").wave().slices(recipe.Slice{At: 0, For: 40}).cue("cut side brown, core still firm").rest("", "", 0, 0),
 			step("braise", "braise", takes(2, 2.5, 3)).on("burner").wave().slices(recipe.Slice{At: -20, For: 20}).rest("lid on", "", 0, 3),
 		),
-		component("fish-broth", "Fish broth", ml(400), []recipe.Ingredient{line("hake bones", grams(500), "from filleting"), line("white wine", ml(100), ""), line("water", ml(900), ""), line("shallot", grams(40), "")},
+		component("fish-broth", "Fish broth", ml(400), []recipe.Line{line("hake bones", grams(500), "from filleting"), line("white wine", ml(100), ""), line("water", ml(900), ""), line("shallot", grams(40), "")},
 			step("simmer", "simmer bones", takes(40, 45, 50)).on("burner").after("hake/fillet").slices(recipe.Slice{At: 0, For: 180}, recipe.Slice{At: -180, For: 180}).by(1, "18:30").
 				rest("chilled in two stages", "fridge", 0, 48*60).cue("bones fall apart, broth clear").
 				care("Cool from 60 to 21 °C within 2 h and on to 5 °C within 4 h more. "+decides, "FDA Food Code 2022, 3-501.14 (from memory)"),

@@ -18,11 +18,12 @@ type Kind string
 
 // The kinds.
 const (
-	Kitchen   Kind = "kitchen"
-	Component Kind = "component"
-	Dish      Kind = "dish"
-	Menu      Kind = "menu"
-	Service   Kind = "service"
+	Ingredient Kind = "ingredient"
+	Kitchen    Kind = "kitchen"
+	Component  Kind = "component"
+	Dish       Kind = "dish"
+	Menu       Kind = "menu"
+	Service    Kind = "service"
 )
 
 // Document is the newest revision of a thing.
@@ -163,6 +164,33 @@ func (s *Store) Save(ctx context.Context, w Write) (rev Revision, err error) {
 		return put(ctx, tx, &rev, w.Base)
 	})
 	return rev, err
+}
+
+// SaveAll stores several changes at once: all of them, or none.
+func (s *Store) SaveAll(ctx context.Context, writes []Write) error {
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := oneAfterAnother(ctx, tx); err != nil {
+			return err
+		}
+		for i, w := range writes {
+			body, err := json.Marshal(w.Body)
+			if err != nil {
+				return fmt.Errorf("save %s %q: %w", w.Kind, w.ID, err)
+			}
+			rev := Revision{Kind: w.Kind, ID: w.ID, Version: w.Base + 1, Body: body, Who: w.Who, Person: w.Person, Screen: w.Screen, What: w.What, Act: "edit", Digest: digest(w, body)}
+			if w.Key != "" {
+				key := fmt.Sprintf("%s/%d", w.Key, i)
+				rev.WriteKey = &key
+			}
+			if _, done, err := repeated(ctx, tx, rev); done || err != nil {
+				return err
+			}
+			if err := put(ctx, tx, &rev, w.Base); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
 }
 
 // Done finds the revision that a write with a key made; false where there was

@@ -36,12 +36,13 @@ type Shift struct {
 // Equipment is one thing with places on or in it: an oven with two shelves,
 // a stove with four burners. Things of one kind stand in for one another.
 type Equipment struct {
-	ID      string  `json:"id"`
-	Name    string  `json:"name"`
-	Kind    string  `json:"kind"`
-	Places  int     `json:"places" minimum:"1" maximum:"1000000"`
-	Cooks   bool    `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
-	Heating *Heater `json:"heating,omitempty" doc:"it holds one temperature at a time"`
+	ID      string   `json:"id"`
+	Name    string   `json:"name"`
+	Kind    string   `json:"kind"`
+	Places  int      `json:"places" minimum:"1" maximum:"1000000"`
+	Cooks   bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
+	Heating *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
+	Carries []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
 }
 
 // Heater says how a temperature is reached.

@@ -43,3 +43,8 @@ type Span struct {
 func Lines(text string) []string {
 	return strings.Split(strings.NewReplacer("\r\n", "\n", "\r", "\n", "\u2028", "\n").Replace(text), "\n")
 }
+
+// IsHeading reports whether a line is the heading of a list or of a method.
+func IsHeading(line string) bool {
+	return lineKind(line, headingLine) == Heading || lineKind(line, stepHeading) == Heading
+}

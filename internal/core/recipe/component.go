@@ -1,145 +1,123 @@
-// Package recipe is the book of a kitchen: components with their steps,
-// dishes, and menus; what a method leaves open; and what so many covers need.
+// Package recipe is the book of a kitchen: ingredients, components with their
+// methods, dishes with their versions, and menus; what a method leaves open,
+// what is in a dish, and what so many covers need.
 package recipe
 
-import "jointime/internal/core/units"
+import (
+	"slices"
 
-// Component is what is made and can stand on a plate.
+	"jointime/internal/core/units"
+)
+
+// Component is what is made and can stand on a plate or go into another
+// component.
 type Component struct {
-	ID          string       `json:"id"`
-	Name        string       `json:"name" minLength:"1" maxLength:"120"`
-	Yield       units.Amount `json:"yield" doc:"what the ingredients make"`
-	Ingredients []Ingredient `json:"ingredients" nullable:"false"`
-	Steps       []Step       `json:"steps" nullable:"false" maxItems:"200"`
+	ID         string       `json:"id"`
+	Name       string       `json:"name" minLength:"1" maxLength:"120"`
+	Yield      units.Amount `json:"yield" doc:"what the ingredients make"`
+	Lines      []Line       `json:"ingredients" nullable:"false" maxItems:"200"`
+	Methods    []Method     `json:"methods" nullable:"false" maxItems:"20" doc:"ways of making it, side by side"`
+	Chosen     string       `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
+	Keeps      []Keep       `json:"keeps,omitempty"`
+	ByProducts []ByProduct  `json:"byProducts,omitempty"`
+	TakeOuts   []TakeOut    `json:"takeOuts,omitempty"`
+	Conditions []Condition  `json:"conditions,omitempty"`
+	Variant    *Variant     `json:"variant,omitempty" doc:"it is a master formula with changes"`
 }
 
-// Ingredient is a line of what goes in, for the yield.
-type Ingredient struct {
-	Name   string       `json:"name"`
-	Amount units.Amount `json:"amount"`
-	Note   string       `json:"note,omitempty"`
+// Line is a line of what goes in, for the yield: an ingredient, another
+// component, or what one leaves over.
+type Line struct {
+	ID         string        `json:"id,omitempty"`
+	Name       string        `json:"name" minLength:"1" maxLength:"200"`
+	Ingredient string        `json:"ingredient,omitempty" doc:"id of what is bought"`
+	Component  string        `json:"component,omitempty" doc:"id of what is made; with byProduct, of what leaves it over"`
+	ByProduct  string        `json:"byProduct,omitempty" doc:"id of a by-product of that component"`
+	Amount     *units.Amount `json:"amount,omitempty" doc:"absent: left open"`
+	Free       bool          `json:"free,omitempty" doc:"to taste, for frying: nothing is open"`
+	Note       string        `json:"note,omitempty" maxLength:"200"`
+	Step       string        `json:"step,omitempty" doc:"id of the step that uses it, where that is not clear from the words"`
 }
 
-// Step is one action of a method.
-type Step struct {
-	ID        string    `json:"id" minLength:"1" maxLength:"60"`
-	Name      string    `json:"name" minLength:"1" maxLength:"120"`
-	Time      *Time     `json:"time,omitempty" doc:"absent: a gap, the step cannot be planned"`
-	Hands     Hands     `json:"hands"`
-	Equipment []Needed  `json:"equipment" nullable:"false"`
-	Then      Wait      `json:"then" doc:"the wait after this step, until the next one or the plate"`
-	After     []string  `json:"after,omitempty" doc:"steps of other components that must end first, each as component/step"`
-	EachWave  bool      `json:"eachWave,omitempty" doc:"done for each wave of plates, not once for all"`
-	By        *Deadline `json:"by,omitempty" doc:"when it should be over, so that it is not in the rush"`
-	Cue       string    `json:"cue,omitempty" maxLength:"400" doc:"how the cook knows that it is done"`
-	Cautions  []Caution `json:"cautions,omitempty"`
+// Method is one way of making a component.
+type Method struct {
+	ID     string        `json:"id" minLength:"1" maxLength:"60"`
+	Name   string        `json:"name" minLength:"1" maxLength:"120"`
+	Steps  []Step        `json:"steps" nullable:"false" maxItems:"200"`
+	Yield  *units.Amount `json:"yield,omitempty" doc:"absent: the component's"`
+	Reason string        `json:"reason,omitempty" maxLength:"400"`
+	Bought *Bought       `json:"bought,omitempty" doc:"it comes ready: its steps are what is left to do"`
 }
 
-// Per says for how much a step's time holds.
-type Per string
-
-// A step takes its time once, for each portion, or for each batch.
-const (
-	Once       Per = "once"
-	PerPortion Per = "portion"
-	PerBatch   Per = "batch"
-)
-
-// Time is how long a step takes, in seconds: quick, usual, slow. Plans use
-// the usual.
-type Time struct {
-	Quick int64 `json:"quick" minimum:"0" maximum:"5184000"`
-	Usual int64 `json:"usual" minimum:"0" maximum:"5184000"`
-	Slow  int64 `json:"slow" minimum:"0" maximum:"5184000"`
-	Per   Per   `json:"per" enum:"once,portion,batch"`
-	Batch int   `json:"batch,omitempty" minimum:"0" maximum:"100000" doc:"portions in one batch, with per batch"`
+// Bought says what is known of a component that comes ready made.
+type Bought struct {
+	Order     int64     `json:"order,omitempty" minimum:"0" maximum:"5184000" doc:"seconds between ordering and having it"`
+	Allergens *[]string `json:"allergens,omitempty" doc:"absent: never told"`
+	Animal    string    `json:"animal,omitempty"`
+	Alcohol   bool      `json:"alcohol,omitempty"`
 }
 
-// For is the usual time for so many portions, and its working.
-func (t Time) For(portions int) (seconds int64, working string) {
-	switch t.Per {
-	case PerPortion:
-		return t.Usual * int64(portions), sum(t.Usual, int64(portions), "portions")
-	case PerBatch:
-		n := int64(batches(portions, t.Batch))
-		return t.Usual * n, sum(t.Usual, n, "batches")
+// Keep is how long a component stays good in one place, and what happens then.
+type Keep struct {
+	Place string `json:"place" enum:"frozen,chilled,ambient,hot"`
+	For   int64  `json:"for" minimum:"0" maximum:"63072000" doc:"seconds"`
+	Then  string `json:"then,omitempty" maxLength:"200"`
+}
+
+// ByProduct is what making a component leaves over, for its yield.
+type ByProduct struct {
+	ID     string        `json:"id" minLength:"1" maxLength:"60"`
+	Name   string        `json:"name" minLength:"1" maxLength:"120"`
+	Amount *units.Amount `json:"amount,omitempty"`
+	Step   string        `json:"step,omitempty" doc:"the step that leaves it"`
+}
+
+// OneWay is the methods of a component that is made in one way only.
+func OneWay(steps ...Step) []Method {
+	return []Method{{ID: "method", Name: "our way", Steps: append([]Step{}, steps...)}}
+}
+
+// Method finds the method that is used; the zero method where there is none.
+func (c Component) Method() Method {
+	for _, m := range c.Methods {
+		if m.ID == c.Chosen {
+			return m
+		}
 	}
-	return t.Usual, units.FormatDuration(t.Usual)
-}
-
-// batches is portions over the size of a batch, rounded up.
-func batches(portions, size int) int {
-	size = max(size, 1)
-	return (portions + size - 1) / size
-}
-
-// Work says how a step keeps hands busy.
-type Work string
-
-// Hands are needed throughout, in slices, or not at all.
-const (
-	AllHands   Work = "all"
-	SliceHands Work = "slices"
-	NoHands    Work = "none"
-)
-
-// Hands says whose hands a step needs, and when.
-type Hands struct {
-	Work   Work    `json:"work" enum:"all,slices,none"`
-	Cook   string  `json:"cook,omitempty" doc:"id of the cook; absent: whoever is free"`
-	Slices []Slice `json:"slices,omitempty"`
-}
-
-// Slice is a part of a step in which hands are needed: so many seconds from
-// its start, or, below zero, from its end.
-type Slice struct {
-	At  int64 `json:"at" minimum:"-5184000" maximum:"5184000" doc:"seconds from the start; below zero: from the end"`
-	For int64 `json:"for" minimum:"1" maximum:"5184000"`
-}
-
-// Needed is equipment that a step takes while it lasts.
-type Needed struct {
-	Kind    string `json:"kind" minLength:"1"`
-	Setting *int64 `json:"setting,omitempty" minimum:"-300" maximum:"2000" doc:"°C"`
-	Holds   int    `json:"holds,omitempty" minimum:"0" maximum:"100000" doc:"portions that fit on one place; 0: one place whatever the number"`
-}
-
-// Places is how many places so many portions take.
-func (n Needed) Places(portions int) int {
-	if n.Holds <= 0 {
-		return 1
+	if len(c.Methods) > 0 {
+		return c.Methods[0]
 	}
-	return batches(portions, n.Holds)
+	return Method{}
 }
 
-// Wait is the time between a step and what follows it. It has two sides, a
-// place that it keeps, and a reason.
-type Wait struct {
-	Least  int64   `json:"least,omitempty" minimum:"0" maximum:"5184000"`
-	Most   *int64  `json:"most,omitempty" minimum:"0" maximum:"5184000"`
-	Soft   bool    `json:"soft,omitempty" doc:"the longest wait may be passed at a price"`
-	Place  *Needed `json:"place,omitempty" doc:"what it keeps meanwhile"`
-	Reason string  `json:"reason,omitempty" maxLength:"200"`
+// By is the component made by another of its methods.
+func (c Component) By(method string) Component {
+	c.Chosen = method
+	return c
 }
 
-// Deadline is an hour on the day of the service, or on a day before it.
-type Deadline struct {
-	DaysBefore int    `json:"daysBefore" minimum:"0" maximum:"30"`
-	Clock      string `json:"clock"`
+// Steps are those of the method that is used.
+func (c Component) Steps() []Step { return c.Method().Steps }
+
+// Makes is what the ingredients make by the method that is used.
+func (c Component) Makes() units.Amount {
+	if y := c.Method().Yield; y != nil {
+		return *y
+	}
+	return c.Yield
 }
 
-// Caution is where the work can hurt someone.
-type Caution struct {
-	Text   string `json:"text" maxLength:"400"`
-	Source string `json:"source,omitempty" maxLength:"200" doc:"where a limit in it comes from"`
-}
-
-// Step finds a step by its id.
+// Step finds a step of the method that is used by its id.
 func (c Component) Step(id string) (Step, bool) {
-	for _, s := range c.Steps {
+	for _, s := range c.Steps() {
 		if s.ID == id {
 			return s, true
 		}
 	}
 	return Step{}, false
+}
+
+// stepAt is the place of a step in the method that is used; -1: none.
+func (c Component) stepAt(id string) int {
+	return slices.IndexFunc(c.Steps(), func(s Step) bool { return s.ID == id })
 }

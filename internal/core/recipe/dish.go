@@ -7,10 +7,11 @@ import (
 
 // Dish is components with amounts for one portion, and how the plate is built.
 type Dish struct {
-	ID    string       `json:"id"`
-	Name  string       `json:"name" minLength:"1" maxLength:"120"`
-	Parts []Part       `json:"parts" nullable:"false" maxItems:"60"`
-	Plate plating.Spec `json:"plate"`
+	ID       string       `json:"id"`
+	Name     string       `json:"name" minLength:"1" maxLength:"120"`
+	Parts    []Part       `json:"parts" nullable:"false" maxItems:"60"`
+	Plate    plating.Spec `json:"plate"`
+	Versions []Version    `json:"versions,omitempty" maxItems:"30"`
 }
 
 // Part is a component on a dish.
@@ -31,4 +32,14 @@ type Course struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
 	Dishes []string `json:"dishes" nullable:"false"`
+}
+
+// part finds a component on the dish; nil: it is not on it.
+func (d Dish) part(component string) *Part {
+	for i := range d.Parts {
+		if d.Parts[i].Component == component {
+			return &d.Parts[i]
+		}
+	}
+	return nil
 }

@@ -1,15 +1,14 @@
 package recipe
 
-import "jointime/internal/core/units"
-
 // Lead is how long before the plate a component's steps stand when nothing
 // else is in the way: each as late as its waits allow.
 type Lead struct {
 	Component string     `json:"component"`
 	Name      string     `json:"name"`
-	Must      int64      `json:"must" doc:"seconds before the plate at which it must be begun at the latest"`
+	Must      int64      `json:"must" doc:"seconds before the plate at which it must be begun at the latest, with all that goes into it"`
 	May       *int64     `json:"may,omitempty" doc:"seconds before the plate at which it may be begun at the earliest; absent: no limit is said"`
 	Hands     int64      `json:"hands" doc:"seconds of hands for so many portions"`
+	Late      int64      `json:"late" doc:"of these, in the last half hour before the plate"`
 	Steps     []LeadStep `json:"steps" nullable:"false" doc:"from the last gap on"`
 	Open      bool       `json:"open,omitempty" doc:"a gap stands before the first of the steps"`
 }
@@ -26,13 +25,53 @@ type LeadStep struct {
 	Working string `json:"working"`
 }
 
-// Lead works backwards from the plate for so many portions. A step without a
-// time ends the way back: what is before it cannot be timed.
+// rush is the last stretch before the plate, in which hands are dearest, in
+// seconds.
+const rush = 1800
+
+// Lead works backwards from the plate for so many portions, through what goes
+// into the component too: that must be ready when the step that uses it
+// begins. A step without a time ends the way back: what is before it cannot
+// be timed.
+func (b Book) Lead(c Component, portions int) Lead {
+	l := c.Lead(portions)
+	l.Must = b.must(c, portions, map[string]bool{c.ID: true})
+	return l
+}
+
+// must is the longest way back from the plate.
+func (b Book) must(c Component, portions int, open map[string]bool) int64 {
+	own := c.Lead(portions)
+	longest := own.Must
+	if m := c.Method(); m.Bought != nil {
+		longest += m.Bought.Order
+	}
+	for _, line := range c.Lines {
+		if line.Component == "" || line.ByProduct != "" || open[line.Component] {
+			continue
+		}
+		from := own.Must
+		if at := c.UsedAt(line); at >= 0 {
+			for _, s := range own.Steps {
+				if s.Step == c.Steps()[at].ID {
+					from = s.From
+				}
+			}
+		}
+		open[line.Component] = true
+		longest = max(longest, from+b.must(b.Made(line.Component), portions, open))
+		delete(open, line.Component)
+	}
+	return longest
+}
+
+// Lead works backwards through the component's own steps.
 func (c Component) Lead(portions int) Lead {
 	l := Lead{Component: c.ID, Name: c.Name, Steps: []LeadStep{}}
+	steps := c.Steps()
 	at, may, bounded := int64(0), int64(0), true
-	for i := len(c.Steps) - 1; i >= 0; i-- {
-		s := c.Steps[i]
+	for i := len(steps) - 1; i >= 0; i-- {
+		s := steps[i]
 		if s.Time == nil {
 			l.Open, bounded = true, false
 			break
@@ -46,9 +85,7 @@ func (c Component) Lead(portions int) Lead {
 			may += *s.Then.Most
 		}
 		may += lasts
-		for _, p := range s.HandSpans(portions) {
-			l.Hands += p[1] - p[0]
-		}
+		l.hands(s.HandSpans(portions), at)
 		l.Steps = append([]LeadStep{{s.ID, s.Name, at, to, s.Hands.Work == AllHands, s.Then.Least, s.Then.Most, working}}, l.Steps...)
 	}
 	l.Must = at
@@ -58,14 +95,14 @@ func (c Component) Lead(portions int) Lead {
 	return l
 }
 
-// Say writes a time as a cook would: "6–8 min", "4 min each".
-func (t Time) Say() string {
-	text := units.FormatRange(units.Range{Quick: t.Quick, Usual: t.Usual, Slow: t.Slow})
-	switch t.Per {
-	case PerPortion:
-		return text + " each"
-	case PerBatch:
-		return text + " a batch"
+// hands adds the stretches of hands of a step that begins so many seconds
+// before the plate.
+func (l *Lead) hands(spans [][2]int64, begins int64) {
+	for _, p := range spans {
+		l.Hands += p[1] - p[0]
+		from, to := begins-p[0], begins-p[1]
+		if to < rush {
+			l.Late += min(from, rush) - to
+		}
 	}
-	return text
 }

@@ -18,36 +18,36 @@ func grams(q float64) units.Amount { return units.Amount{Quantity: q, Unit: unit
 func ptr[T any](v T) *T { return &v }
 
 func simple(id string) recipe.Step {
-	return recipe.Step{ID: id, Name: id, Time: &recipe.Time{Quick: 60, Usual: 120, Slow: 180, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}, Cue: "done"}
+	return recipe.Step{ID: id, Name: id, Time: &recipe.Time{Quick: 60, Usual: 120, Slow: 180, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}, Cues: []recipe.Cue{{Right: "done"}}}
 }
 
 func TestMalformedStepsAreToldWithTheirField(t *testing.T) {
 	for field, spoil := range map[string]func(*recipe.Step){
-		"steps[0].time":         func(s *recipe.Step) { s.Time.Quick = 130 },
-		"steps[0].time.batch":   func(s *recipe.Step) { s.Time.Per = recipe.PerBatch },
-		"steps[0].hands.slices": func(s *recipe.Step) { s.Hands.Work = recipe.SliceHands },
-		"steps[0].hands.slices[0]": func(s *recipe.Step) {
+		"methods[0].steps[0].time":         func(s *recipe.Step) { s.Time.Quick = 130 },
+		"methods[0].steps[0].time.batch":   func(s *recipe.Step) { s.Time.Per = recipe.PerBatch },
+		"methods[0].steps[0].hands.slices": func(s *recipe.Step) { s.Hands.Work = recipe.SliceHands },
+		"methods[0].steps[0].hands.slices[0]": func(s *recipe.Step) {
 			s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 100, For: 30}}}
 		},
-		"steps[0].hands.slices[1]": func(s *recipe.Step) {
+		"methods[0].steps[0].hands.slices[1]": func(s *recipe.Step) {
 			s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 30}, {At: 20, For: 30}}}
 		},
-		"steps[0].then.most":         func(s *recipe.Step) { s.Then = recipe.Wait{Least: 100, Most: ptr(int64(99))} },
-		"steps[0].then.least":        func(s *recipe.Step) { s.Then.Least = -1 },
-		"steps[0].by.clock":          func(s *recipe.Step) { s.By = &recipe.Deadline{Clock: "noon"} },
-		"steps[0].equipment[0].kind": func(s *recipe.Step) { s.Equipment = []recipe.Needed{{}} },
+		"methods[0].steps[0].then.most":         func(s *recipe.Step) { s.Then = recipe.Wait{Least: 100, Most: ptr(int64(99))} },
+		"methods[0].steps[0].then.least":        func(s *recipe.Step) { s.Then.Least = -1 },
+		"methods[0].steps[0].by.clock":          func(s *recipe.Step) { s.By = &recipe.Deadline{Clock: "noon"} },
+		"methods[0].steps[0].equipment[0].kind": func(s *recipe.Step) { s.Equipment = []recipe.Needed{{}} },
 	} {
 		t.Run(field, func(t *testing.T) {
 			s := simple("a")
 			spoil(&s)
-			err := recipe.Component{Steps: []recipe.Step{s}}.Validate()
+			err := recipe.Component{Methods: recipe.OneWay(s)}.Validate()
 			var faults fault.List
 			require.ErrorAs(t, err, &faults)
 			assert.Equal(t, field, faults[0].Field)
 		})
 	}
-	assert.Error(t, recipe.Component{Steps: []recipe.Step{simple("a"), simple("a")}}.Validate(), "an id twice")
-	assert.NoError(t, recipe.Component{Steps: []recipe.Step{simple("a"), simple("b")}}.Validate())
+	assert.Error(t, recipe.Component{Methods: recipe.OneWay(simple("a"), simple("a"))}.Validate(), "an id twice")
+	assert.NoError(t, recipe.Component{Methods: recipe.OneWay(simple("a"), simple("b"))}.Validate())
 }
 
 func TestTimesGrowWithPortionsAndBatches(t *testing.T) {
@@ -79,18 +79,18 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 	k := kitchen.Kitchen{Equipment: []kitchen.Equipment{
 		{Name: "Oven", Kind: "oven", Cooks: true, Heating: &kitchen.Heater{}}, {Name: "Burners", Kind: "burner", Cooks: true}, {Name: "Rack", Kind: "rack"}}}
 	timeless, cueOnly, unset, unjudged, resting := simple("a"), simple("b"), simple("c"), simple("d"), simple("e")
-	timeless.Time, timeless.Cue = nil, ""
+	timeless.Time, timeless.Cues = nil, nil
 	cueOnly.Time = nil
 	unset.Equipment = []recipe.Needed{{Kind: "oven"}}
-	unjudged.Cue, unjudged.Equipment = "", []recipe.Needed{{Kind: "burner"}}
-	resting.Cue, resting.Equipment = "", []recipe.Needed{{Kind: "rack"}}
+	unjudged.Cues, unjudged.Equipment = nil, []recipe.Needed{{Kind: "burner"}}
+	resting.Cues, resting.Equipment = nil, []recipe.Needed{{Kind: "rack"}}
 	components := map[string]recipe.Component{
-		"full":  {ID: "full", Name: "Full", Steps: []recipe.Step{timeless, cueOnly, unset, unjudged, resting}},
+		"full":  {ID: "full", Name: "Full", Methods: recipe.OneWay(timeless, cueOnly, unset, unjudged, resting)},
 		"empty": {ID: "empty", Name: "Empty"},
 	}
 	d := recipe.Dish{Parts: []recipe.Part{{Component: "full", Portion: ptr(grams(1))}, {Component: "empty"}}}
 	var got []string
-	for _, g := range d.Gaps(components, k) {
+	for _, g := range (recipe.Book{Components: components}).Gaps(d, k) {
 		got = append(got, g.Title+": "+string(g.HoldsUp))
 		assert.Equal(t, g.HoldsUp == recipe.CannotBeJudged, g.Lesser)
 	}
@@ -101,7 +101,7 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 // 165 g × 4 covers = 660 g; a yield of 330 g from 700 g of fish asks for twice
 // that, 1.4 kg.
 func TestAmountsFollowTheCovers(t *testing.T) {
-	c := recipe.Component{Name: "Hake", Yield: grams(330), Ingredients: []recipe.Ingredient{{Name: "fish", Amount: grams(700)}}}
+	c := recipe.Component{Name: "Hake", Yield: grams(330), Lines: []recipe.Line{{Name: "fish", Amount: ptr(grams(700))}}}
 	n := c.NeedFor(ptr(grams(165)), 4)
 	assert.Equal(t, "4 covers × 165 g = 660 g", n.Make.Working)
 	assert.Equal(t, "1.4 kg", n.Ingredients[0].Text)
@@ -117,7 +117,7 @@ func TestLeadTimes(t *testing.T) {
 	roast := recipe.Step{ID: "roast", Time: &recipe.Time{Usual: 420}, Hands: recipe.Hands{Work: recipe.NoHands}, Then: recipe.Wait{Least: 120, Most: ptr(int64(240))}}
 	sear := simple("sear")
 	sear.Then.Most = ptr(int64(0))
-	l := recipe.Component{Steps: []recipe.Step{sear, roast}}.Lead(1)
+	l := recipe.Component{Methods: recipe.OneWay(sear, roast)}.Lead(1)
 	assert.Equal(t, int64(660), l.Must)
 	require.NotNil(t, l.May)
 	assert.Equal(t, int64(780), *l.May)
@@ -125,7 +125,7 @@ func TestLeadTimes(t *testing.T) {
 	assert.Equal(t, int64(660), l.Steps[0].From)
 
 	gap := recipe.Step{ID: "gap"}
-	l = recipe.Component{Steps: []recipe.Step{sear, gap, roast}}.Lead(1)
+	l = recipe.Component{Methods: recipe.OneWay(sear, gap, roast)}.Lead(1)
 	assert.True(t, l.Open)
 	assert.Len(t, l.Steps, 1)
 }
@@ -135,14 +135,14 @@ func TestCirclesOfWaitsAreToldWithTheWholeWay(t *testing.T) {
 	a.After = []string{"sauce/s"}
 	s := simple("s")
 	s.After = []string{"fish/b"}
-	components := map[string]recipe.Component{"fish": {Steps: []recipe.Step{a, b}}, "sauce": {Steps: []recipe.Step{s}}}
+	components := map[string]recipe.Component{"fish": {Methods: recipe.OneWay(a, b)}, "sauce": {Methods: recipe.OneWay(s)}}
 	err := recipe.Circles("fish", components)
 	var faults fault.List
 	require.ErrorAs(t, err, &faults)
-	assert.Equal(t, "steps[0].after[0]", faults[0].Field)
+	assert.Equal(t, "methods[0].steps[0].after[0]", faults[0].Field)
 	assert.Contains(t, faults[0].What, "sauce/s after fish/b after fish/a")
 	s.After = nil
-	components["sauce"] = recipe.Component{Steps: []recipe.Step{s}}
+	components["sauce"] = recipe.Component{Methods: recipe.OneWay(s)}
 	assert.NoError(t, recipe.Circles("fish", components))
 }
 

@@ -11,22 +11,73 @@ import (
 // fault but a gap; see Gaps.
 func (c Component) Validate() error {
 	var l fault.List
-	seen := map[string]bool{}
-	for i, s := range c.Steps {
-		at := fmt.Sprintf("steps[%d]", i)
-		if seen[s.ID] {
-			l.Add(at+".id", "%q occurs twice", s.ID)
+	methods, seen := map[string]bool{}, map[string]bool{}
+	for m, method := range c.Methods {
+		at := fmt.Sprintf("methods[%d]", m)
+		if methods[method.ID] {
+			l.Add(at+".id", "%q occurs twice", method.ID)
 		}
-		seen[s.ID] = true
-		s.validate(at, &l)
+		methods[method.ID] = true
+		for i, s := range method.Steps {
+			at := fmt.Sprintf("%s.steps[%d]", at, i)
+			if seen[s.ID] {
+				l.Add(at+".id", "%q occurs twice", s.ID)
+			}
+			seen[s.ID] = true
+			s.validate(at, &l)
+		}
+		if method.Bought != nil {
+			validAllergens(at+".bought.allergens", method.Bought.Allergens, &l)
+		}
+	}
+	if c.Chosen != "" && !methods[c.Chosen] {
+		l.Add("chosen", "there is no method %q", c.Chosen)
+	}
+	c.validateLines(seen, &l)
+	for i, t := range c.TakeOuts {
+		for field, step := range map[string]string{"in": t.In, "out": t.Out, "before": t.Before} {
+			if step != "" && step != Plate && !seen[step] && c.Variant == nil {
+				l.Add(fmt.Sprintf("takeOuts[%d].%s", i, field), "there is no step %q", step)
+			}
+		}
 	}
 	return l.Err()
+}
+
+func (c Component) validateLines(steps map[string]bool, l *fault.List) {
+	seen := map[string]bool{}
+	for i, line := range c.Lines {
+		at := fmt.Sprintf("ingredients[%d]", i)
+		if line.ID != "" && seen[line.ID] {
+			l.Add(at+".id", "%q occurs twice", line.ID)
+		}
+		seen[line.ID] = true
+		if line.Amount != nil && !line.Amount.Unit.Known() {
+			l.Add(at+".amount.unit", "%q is no unit that is known here", line.Amount.Unit)
+		}
+		if line.Step != "" && !steps[line.Step] {
+			l.Add(at+".step", "there is no step %q", line.Step)
+		}
+		if line.ByProduct != "" && line.Component == "" {
+			l.Add(at+".component", "says what leaves the by-product over")
+		}
+	}
+	for i, k := range c.Keeps {
+		for _, other := range c.Keeps[:i] {
+			if other.Place == k.Place {
+				l.Add(fmt.Sprintf("keeps[%d].place", i), "%s is there twice", k.Place)
+			}
+		}
+	}
 }
 
 func (s Step) validate(at string, l *fault.List) {
 	if t := s.Time; t != nil {
 		if t.Quick < 0 || t.Quick > t.Usual || t.Usual > t.Slow {
 			l.Add(at+".time", "must be 0 or more, and grow from quick over usual to slow")
+		}
+		if t.Per == PerTable {
+			t.Table.validate(at+".time.table", l)
 		}
 		if t.Per == PerBatch && t.Batch < 1 {
 			l.Add(at+".time.batch", "says how many portions are one batch: 1 or more")
@@ -54,6 +105,19 @@ func (s Step) validate(at string, l *fault.List) {
 	}
 }
 
+// validate asks that the points of a table rise.
+func (t *Table) validate(at string, l *fault.List) {
+	if t == nil || len(t.Rows) < 2 {
+		l.Add(at, "wants two points or more")
+		return
+	}
+	for i, r := range t.Rows[1:] {
+		if r.Size <= t.Rows[i].Size {
+			l.Add(fmt.Sprintf("%s.rows[%d].size", at, i+1), "must be more than the %g before it", t.Rows[i].Size)
+		}
+	}
+}
+
 // validateSlices asks that slices lie inside the step, in order, whatever the
 // number of portions: it is asked of the shortest one.
 func (s Step) validateSlices(at string, l *fault.List) {
@@ -74,27 +138,6 @@ func (s Step) validateSlices(at string, l *fault.List) {
 	}
 }
 
-// HandSpans are the parts of a step with so many portions in which hands are
-// needed, as offsets [from, to) from its start. Nil without a time.
-func (s Step) HandSpans(portions int) [][2]int64 {
-	if s.Time == nil || s.Hands.Work == NoHands {
-		return nil
-	}
-	whole, _ := s.Time.For(portions)
-	if s.Hands.Work == AllHands {
-		return [][2]int64{{0, whole}}
-	}
-	var out [][2]int64
-	for _, p := range s.Hands.Slices {
-		from := p.At
-		if from < 0 {
-			from += whole
-		}
-		out = append(out, [2]int64{from, from + p.For})
-	}
-	return out
-}
-
 // Validate finds what is malformed in a dish. Components tells which ids are
 // known.
 func (d Dish) Validate(components map[string]Component) error {
@@ -111,6 +154,18 @@ func (d Dish) Validate(components map[string]Component) error {
 		seen[p.Component] = true
 	}
 	d.Plate.Validate("plate", &l)
+	versions := map[string]bool{}
+	for i, v := range d.Versions {
+		if versions[v.ID] {
+			l.Add(fmt.Sprintf("versions[%d].id", i), "%q occurs twice", v.ID)
+		}
+		versions[v.ID] = true
+		for k, w := range v.Without {
+			if _, known := AllergenOf(w); !known && w != "gluten" && w != "alcohol" && w != "meat" && w != "animal" {
+				l.Add(fmt.Sprintf("versions[%d].without[%d]", i, k), "%q is nothing that is known here", w)
+			}
+		}
+	}
 	return l.Err()
 }
 

@@ -40,12 +40,14 @@ func (c Component) NeedFor(portion *units.Amount, covers int) Need {
 	}
 	total := portion.Times(float64(covers))
 	n.Make = Scaled{c.Name, total, total.String(), fmt.Sprintf("%d covers × %s = %s", covers, portion, total), true}
-	factor, ok := total.Per(c.Yield)
-	for _, in := range c.Ingredients {
-		s := Scaled{Name: in.Name, Working: fmt.Sprintf("%s cannot be measured against a yield of %s", portion, c.Yield)}
-		if ok {
+	factor, ok := total.Per(c.Makes())
+	for _, in := range c.Lines {
+		s := Scaled{Name: in.Name, Working: fmt.Sprintf("%s cannot be measured against a yield of %s", portion, c.Makes())}
+		if in.Amount == nil {
+			s.Working = "no amount is said"
+		} else if ok {
 			amount := in.Amount.Times(factor)
-			s = Scaled{in.Name, amount, amount.String(), fmt.Sprintf("%s × %s ÷ %s = %s", in.Amount, total, c.Yield, amount), true}
+			s = Scaled{in.Name, amount, amount.String(), fmt.Sprintf("%s × %s ÷ %s = %s", in.Amount, total, c.Makes(), amount), true}
 		}
 		n.Ingredients = append(n.Ingredients, s)
 	}

@@ -4,7 +4,8 @@
 //
 // Documents are JSON values. Lists whose entries are objects with an "id" (or
 // a "component", for the parts of a dish) are joined entry by entry; an entry
-// that both sides changed is one conflict, whatever its members, so that two
+// that both sides changed is one conflict, whatever its members (save that of
+// a method, whose steps are joined in turn), so that two
 // cooks never make one step between them that neither of them meant. Other
 // lists are taken whole.
 package revise
@@ -14,6 +15,7 @@ import (
 	"fmt"
 	"reflect"
 	"slices"
+	"strings"
 )
 
 // Merge joins mine and theirs, both made from base. The second result names
@@ -155,8 +157,18 @@ func (j *joiner) entry(path string, b, m, t any) any {
 	case reflect.DeepEqual(b, m):
 		return t
 	}
+	bo, _ := b.(map[string]any)
+	if mo, to, ok := both[map[string]any](m, t); ok && bo != nil && opens(path) {
+		return j.object(path+".", bo, mo, to)
+	}
 	j.conflicts = append(j.conflicts, path)
 	return m
+}
+
+// opens tells the entries that are joined member by member: a method is a
+// list of steps, and two cooks may each change one.
+func opens(path string) bool {
+	return strings.HasPrefix(path, "methods[") && !strings.Contains(path, "].")
 }
 
 func byKey(list []any) map[string]any {

@@ -102,13 +102,13 @@ func (in Input) leadDays(courses []course) int {
 	for _, c := range courses {
 		for _, s := range c.dishes {
 			for _, p := range s.dish.Parts {
-				longest = max(longest, shortestWay(in.Components[p.Component], s.total))
+				longest = max(longest, in.book().Lead(in.Components[p.Component], s.total).Must)
 			}
 		}
 	}
 	days := int(math.Ceil(float64(longest)/86400)) + 1
 	for _, c := range in.Components {
-		for _, s := range c.Steps {
+		for _, s := range c.Steps() {
 			if s.By != nil {
 				days = max(days, s.By.DaysBefore+1)
 			}
@@ -117,14 +117,10 @@ func (in Input) leadDays(courses []course) int {
 	return max(3, days)
 }
 
-func shortestWay(c recipe.Component, portions int) (sum int64) {
-	for _, s := range c.Steps {
-		if s.Time != nil {
-			lasts, _ := s.Time.For(portions)
-			sum += lasts + s.Then.Least
-		}
-	}
-	return sum
+// book is what the run-up is made from, as a book: variants are resolved in
+// it already.
+func (in Input) book() recipe.Book {
+	return recipe.Book{Components: in.Components, Dishes: in.Dishes}
 }
 
 // clockOn is an hour so many days before a day.

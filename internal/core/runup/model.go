@@ -49,6 +49,7 @@ type Strand struct {
 	Course    int      `json:"course"`
 	Component string   `json:"component"`
 	Name      string   `json:"name"`
+	Into      string   `json:"into,omitempty" doc:"it goes into this component, not onto the plate itself"`
 	Bars      []int    `json:"bars" nullable:"false" doc:"places in bars, in time"`
 	Holds     []Hold   `json:"holds" nullable:"false"`
 	Stop      *Stop    `json:"stop,omitempty"`

@@ -59,9 +59,9 @@ func TestWorkedExampleTwoTemperaturesOneOven(t *testing.T) {
 func TestWorkedExampleWhenItCannotBeKept(t *testing.T) {
 	in := paperInput()
 	tart := in.Components["tart"]
-	tart.Steps[0].Then.Most = seconds(15 * 60)
+	tart.Steps()[0].Then.Most = seconds(15 * 60)
 	custard := in.Components["custard"]
-	custard.Steps[0].Then.Most = seconds(30 * 60)
+	custard.Steps()[0].Then.Most = seconds(30 * 60)
 	r := makePlan(t, in)
 	// The tart may leave early rather than stand: plates are only dear, limits
 	// strict. It leaves 5 min early, at 19:25, for 300 s × 2.
@@ -93,8 +93,8 @@ func paperInput() runup.Input {
 			{Course: "1", Hour: "19:30", Covers: []service.Covers{{Dish: "tart", Plates: 2}}}, {Course: "2", Hour: "20:00", Covers: []service.Covers{{Dish: "custard", Plates: 2}}}}},
 		Dishes: map[string]recipe.Dish{"tart": dish("tart", "Tart", "tart"), "custard": dish("custard", "Custard", "cup")},
 		Components: map[string]recipe.Component{
-			"tart":    {ID: "tart", Name: "Tart", Yield: one, Steps: []recipe.Step{bake(20, 200, 5, 30, "cool")}},
-			"custard": {ID: "custard", Name: "Custard", Yield: one, Steps: []recipe.Step{bake(30, 150, 10, 60, "set")}},
+			"tart":    {ID: "tart", Name: "Tart", Yield: one, Methods: recipe.OneWay(bake(20, 200, 5, 30, "cool"))},
+			"custard": {ID: "custard", Name: "Custard", Yield: one, Methods: recipe.OneWay(bake(30, 150, 10, 60, "set"))},
 		},
 	}
 }

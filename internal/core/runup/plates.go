@@ -12,13 +12,15 @@ import (
 func (d *draft) course(c int) {
 	var last [][]int // by dish: the last placing of each wave
 	for _, s := range d.courses[c].dishes {
-		strands := make([]strand, len(s.dish.Parts))
-		for i, part := range s.dish.Parts {
-			strands[i] = d.expand(c, s, part)
+		made := map[string]strand{}
+		within := d.in.book().Within(s.dish)
+		for _, comp := range within {
+			made[comp.ID] = d.expand(c, s, comp)
+			d.feed(made[comp.ID], made)
 		}
 		built := d.plates(c, s)
-		for _, x := range strands {
-			d.reach(x, built)
+		for _, part := range s.dish.Parts {
+			d.reach(made[part.Component], built)
 		}
 		var ends []int
 		for _, wave := range built {

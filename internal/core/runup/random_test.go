@@ -101,9 +101,15 @@ func (m menuMaker) dish(id string, components map[string]recipe.Component) recip
 	d := recipe.Dish{ID: id, Name: id, Plate: plating.Spec{Ware: plating.Ware{Diameter: 280, Well: 200}}}
 	one := units.Amount{Quantity: 1, Unit: units.Piece}
 	for p := range m.between(1, 3) {
-		c := recipe.Component{ID: fmt.Sprint(id, "c", p), Name: fmt.Sprint("part ", p), Yield: one}
+		c := recipe.Component{ID: fmt.Sprint(id, "c", p), Name: fmt.Sprint("part ", p), Yield: one, Methods: recipe.OneWay()}
 		for s := range m.between(1, 4) {
-			c.Steps = append(c.Steps, m.step(s))
+			c.Methods[0].Steps = append(c.Steps(), m.step(s))
+		}
+		if m.IntN(4) == 0 { // something goes into it
+			base := recipe.Component{ID: c.ID + "base", Name: "base of " + c.Name, Yield: one, Methods: recipe.OneWay(m.step(9))}
+			base.Methods[0].Steps[0].EachWave = false
+			components[base.ID] = base
+			c.Lines = []recipe.Line{{Name: base.Name, Component: base.ID, Amount: &one, Step: c.Steps()[0].ID}}
 		}
 		components[c.ID] = c
 		d.Parts = append(d.Parts, recipe.Part{Component: c.ID, Portion: &one})
@@ -114,7 +120,7 @@ func (m menuMaker) dish(id string, components map[string]recipe.Component) recip
 
 func (m menuMaker) step(n int) recipe.Step {
 	usual := int64(m.between(60, 2400))
-	s := recipe.Step{ID: fmt.Sprint("s", n), Name: fmt.Sprint("step ", n), Time: &recipe.Time{Quick: usual / 2, Usual: usual, Slow: usual * 2, Per: recipe.Once}, Cue: "done", EachWave: m.IntN(3) == 0}
+	s := recipe.Step{ID: fmt.Sprint("s", n), Name: fmt.Sprint("step ", n), Time: &recipe.Time{Quick: usual / 2, Usual: usual, Slow: usual * 2, Per: recipe.Once}, Cues: []recipe.Cue{{Right: "done"}}, EachWave: m.IntN(3) == 0}
 	switch m.IntN(3) {
 	case 0:
 		s.Hands.Work, s.Time.Usual, s.Time.Quick = recipe.AllHands, min(usual, 600), min(usual, 600)/2
@@ -144,7 +150,7 @@ func (m menuMaker) step(n int) recipe.Step {
 // spoil makes one thing impossible and says what must be told.
 func (m menuMaker) spoil(in *runup.Input) string {
 	c := in.Components["dish0c0"]
-	step := &c.Steps[0]
+	step := &c.Steps()[0]
 	defer func() { in.Components["dish0c0"] = c }()
 	switch m.IntN(5) {
 	case 0:
@@ -158,8 +164,8 @@ func (m menuMaker) spoil(in *runup.Input) string {
 		step.Hands = recipe.Hands{Work: recipe.AllHands, Cook: "nobody"}
 		return `there is no cook "nobody"`
 	case 3:
-		step.After = []string{"dish0c0/" + c.Steps[len(c.Steps)-1].ID}
-		if len(c.Steps) == 1 {
+		step.After = []string{"dish0c0/" + c.Steps()[len(c.Steps())-1].ID}
+		if len(c.Steps()) == 1 {
 			return "must wait for itself"
 		}
 		return "cycle of minimum gaps"

@@ -77,7 +77,7 @@ func (r *reading) bar(i int) Bar {
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
 		Hands: []Stretch{}, With: []string{}, Why: r.why(i)}
 	if w.step != nil {
-		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue, w.step.Cautions
+		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue(), w.step.Cautions
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
 		id := t.Resources[k]
@@ -110,18 +110,41 @@ func (r *reading) strands() []Strand {
 	out := []Strand{}
 	for c, k := range r.courses {
 		for _, s := range k.dishes {
+			listed := map[string]bool{}
 			for _, p := range s.dish.Parts {
-				comp := r.in.Components[p.Component]
-				x := Strand{Dish: s.dish.ID, DishName: s.dish.Name, Course: c, Component: p.Component, Name: comp.Name, Bars: []int{}, Holds: []Hold{}}
-				if need := comp.NeedFor(p.Portion, s.total); need.Make.Known {
-					x.Amount = need.Make.Text
+				out = append(out, r.strand(c, s, p.Component, p.Portion, ""))
+				listed[p.Component] = true
+			}
+			for _, comp := range r.in.book().Within(s.dish) {
+				if !listed[comp.ID] {
+					out = append(out, r.strand(c, s, comp.ID, nil, r.into(s, comp.ID)))
 				}
-				r.fill(&x)
-				out = append(out, x)
 			}
 		}
 	}
 	return out
+}
+
+func (r *reading) strand(c int, s serving, component string, portion *units.Amount, into string) Strand {
+	comp := r.in.Components[component]
+	x := Strand{Dish: s.dish.ID, DishName: s.dish.Name, Course: c, Component: component, Name: comp.Name, Into: into, Bars: []int{}, Holds: []Hold{}}
+	if need := comp.NeedFor(portion, s.total); need.Make.Known {
+		x.Amount = need.Make.Text
+	}
+	r.fill(&x)
+	return x
+}
+
+// into names the component that another one goes into.
+func (r *reading) into(s serving, component string) string {
+	for _, c := range r.in.book().Within(s.dish) {
+		for _, l := range c.Lines {
+			if l.Component == component {
+				return c.Name
+			}
+		}
+	}
+	return ""
 }
 
 // fill gives a strand its bars in time, its waits and its stop.

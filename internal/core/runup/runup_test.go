@@ -174,9 +174,9 @@ func TestAKeptPlanIsReadBackAsItWas(t *testing.T) {
 	require.True(t, ok)
 	assert.Equal(t, r.RunUp, back)
 
-	step := in.Components["hake"].Steps[2]
+	step := in.Components["hake"].Steps()[2]
 	step.Time = &recipe.Time{Quick: 60, Usual: 60, Slow: 60, Per: recipe.Once}
-	in.Components["hake"].Steps[2] = step
+	in.Components["hake"].Steps()[2] = step
 	_, ok = runup.Restore(in, r.Blocked, r.Plan)
 	assert.False(t, ok, "a plan of other durations is no plan of this service")
 }
@@ -208,7 +208,7 @@ func TestTwoDishesOfOneCourseLeaveTogether(t *testing.T) {
 
 func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
 	oven := func(in runup.Input, holds int) {
-		step := &in.Components["hake"].Steps[3]
+		step := &in.Components["hake"].Steps()[3]
 		step.Equipment[0].Holds = holds
 	}
 	for name, c := range map[string]struct {
@@ -222,7 +222,7 @@ func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
 		}, "3 portions take 3 places, Oven has 1"},
 		"no such equipment":       {func(in *runup.Input) { in.Kitchen.Equipment = in.Kitchen.Equipment[1:] }, "the kitchen has no burner"},
 		"no cook":                 {func(in *runup.Input) { in.Kitchen.Cooks = nil }, "there is no cook in this kitchen"},
-		"a cook who is not there": {func(in *runup.Input) { in.Components["hake"].Steps[2].Hands.Cook = "baker" }, `there is no cook "baker"`},
+		"a cook who is not there": {func(in *runup.Input) { in.Components["hake"].Steps()[2].Hands.Cook = "baker" }, `there is no cook "baker"`},
 		"a shift too short": {func(in *runup.Input) {
 			for i := range in.Kitchen.Cooks {
 				in.Kitchen.Cooks[i].Shifts[0].From, in.Kitchen.Cooks[i].Shifts[0].To = "20:00", "20:10"
@@ -248,7 +248,7 @@ func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
 
 func TestACircleOfWaitsIsAClash(t *testing.T) {
 	in := demoInput(t)
-	in.Components["crown"].Steps[0].After = []string{"gravy/bones"}
+	in.Components["crown"].Steps()[0].After = []string{"gravy/bones"}
 	r, err := runup.Make(context.Background(), in)
 	require.NoError(t, err)
 	require.NotEmpty(t, r.RunUp.Clashes)

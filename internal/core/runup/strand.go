@@ -18,11 +18,11 @@ type strand struct {
 
 // expand makes the tasks of a component for a serving. Where a step is a gap
 // or cannot be, it and all before it are left out, and a stop is noted.
-func (d *draft) expand(c int, s serving, part recipe.Part) strand {
-	comp := d.in.Components[part.Component]
+func (d *draft) expand(c int, s serving, comp recipe.Component) strand {
+	steps := comp.Steps()
 	out := strand{component: comp}
 	first := 0
-	for i, step := range comp.Steps {
+	for i, step := range steps {
 		if why, gap := d.open(s, comp, step); why != "" {
 			if i+1 > first {
 				first = i + 1
@@ -30,10 +30,10 @@ func (d *draft) expand(c int, s serving, part recipe.Part) strand {
 			d.stops = append(d.stops, Stop{s.dish.ID, comp.ID, step.ID, comp.Name + ", " + step.Name, why, gap})
 		}
 	}
-	if len(comp.Steps) == 0 {
-		d.stops = append(d.stops, Stop{s.dish.ID, part.Component, "", comp.Name, "how is it made?", true})
+	if len(steps) == 0 && comp.Method().Bought == nil {
+		d.stops = append(d.stops, Stop{s.dish.ID, comp.ID, "", comp.Name, "how is it made?", true})
 	}
-	out.steps = comp.Steps[first:]
+	out.steps = steps[first:]
 	for k := range out.steps {
 		out.tasks = append(out.tasks, d.instances(c, s, comp, &out.steps[k]))
 		if k > 0 {
@@ -41,6 +41,55 @@ func (d *draft) expand(c int, s serving, part recipe.Part) strand {
 		}
 	}
 	return out
+}
+
+// feed ties what goes into a component to the step that uses it: another
+// component by its last step, a by-product by the step that leaves it over.
+func (d *draft) feed(x strand, made map[string]strand) {
+	for _, l := range x.component.Lines {
+		from, on := made[l.Component]
+		at := x.at(x.component.UsedAt(l))
+		if !on || at < 0 || len(from.tasks) == 0 {
+			continue
+		}
+		last := len(from.tasks) - 1
+		if l.ByProduct != "" {
+			last = from.leaves(l.ByProduct)
+		}
+		if last < 0 {
+			continue
+		}
+		then := from.steps[last].Then
+		if l.ByProduct != "" {
+			then = recipe.Wait{}
+		}
+		d.wait(then, from.tasks[last], x.tasks[at], true)
+	}
+}
+
+// at is the place in the planned end of a method of a step of the whole one;
+// a step that is used and not planned counts as the first that is.
+func (x strand) at(step int) int {
+	if len(x.tasks) == 0 {
+		return -1
+	}
+	return max(0, step-(len(x.component.Steps())-len(x.steps)))
+}
+
+// leaves is the place of the step that leaves a by-product over; -1: it is
+// not planned.
+func (x strand) leaves(byProduct string) int {
+	for _, p := range x.component.ByProducts {
+		if p.ID != byProduct {
+			continue
+		}
+		for i, s := range x.steps {
+			if s.ID == p.Step {
+				return i
+			}
+		}
+	}
+	return -1
 }
 
 // open says why a step cannot be planned; gap tells what was left open from
@@ -66,7 +115,7 @@ func (d *draft) open(s serving, comp recipe.Component, step recipe.Step) (why st
 		return "there is no cook in this kitchen", false
 	}
 	if step.Time == nil {
-		if step.Cue == "" {
+		if step.Cue() == "" {
 			return "how long, how do you know?", true
 		}
 		return "a working time for the plan?", true

@@ -16,13 +16,14 @@ const DayLayout = "2006-01-02"
 
 // Service is a menu on a day in a kitchen.
 type Service struct {
-	ID      string       `json:"id"`
-	Name    string       `json:"name" minLength:"1" maxLength:"120"`
-	Menu    string       `json:"menu"`
-	Kitchen string       `json:"kitchen"`
-	Day     string       `json:"day" doc:"like 2026-11-28"`
-	Courses []CourseHour `json:"courses" nullable:"false" maxItems:"30"`
-	Within  int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
+	ID         string       `json:"id"`
+	Name       string       `json:"name" minLength:"1" maxLength:"120"`
+	Menu       string       `json:"menu"`
+	Kitchen    string       `json:"kitchen"`
+	Day        string       `json:"day" doc:"like 2026-11-28"`
+	Courses    []CourseHour `json:"courses" nullable:"false" maxItems:"30"`
+	Conditions []Chosen     `json:"conditions,omitempty" doc:"the states in which ingredients came, chosen on the day"`
+	Within     int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
 }
 
 // CourseHour is a course of the menu at its hour.
@@ -36,6 +37,22 @@ type CourseHour struct {
 type Covers struct {
 	Dish   string `json:"dish"`
 	Plates int    `json:"plates" minimum:"0" maximum:"100000"`
+}
+
+// Chosen is a condition in which a component's ingredient came.
+type Chosen struct {
+	Component string `json:"component"`
+	Condition string `json:"condition"`
+}
+
+// Condition is the one that was chosen for a component; empty: none.
+func (s Service) Condition(component string) string {
+	for _, c := range s.Conditions {
+		if c.Component == component {
+			return c.Condition
+		}
+	}
+	return ""
 }
 
 // DefaultWithin is how long a course may take to leave the pass, in seconds.

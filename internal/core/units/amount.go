@@ -10,13 +10,15 @@ import (
 // Amount is a quantity with its unit. The zero value is no amount.
 type Amount struct {
 	Quantity float64 `json:"quantity" minimum:"0" maximum:"1000000000"`
-	Unit     Unit    `json:"unit" enum:"g,kg,ml,l,piece"`
+	Unit     Unit    `json:"unit" enum:"mg,g,kg,oz,lb,ml,cl,dl,l,tsp,tbsp,cup,fl oz,pint,quart,gallon,piece,pinch,dash,handful,bunch,sprig,clove,slice,leaf,stick,can,head,knob,sheet,drop,part,percent"`
 }
 
 // Unit names what an amount is counted in.
 type Unit string
 
-// The units of mass, volume and count.
+// The units of mass, volume and count that the code names. Other counts
+// (pinch, bunch, clove) are kinds of their own: none is measured against
+// another.
 const (
 	Gram       Unit = "g"
 	Kilogram   Unit = "kg"
@@ -25,15 +27,47 @@ const (
 	Piece      Unit = "piece"
 )
 
-var unitWords = map[string]Unit{
-	"g": Gram, "kg": Kilogram, "ml": Millilitre, "l": Litre, "piece": Piece, "pieces": Piece, "each": Piece, "": Piece,
-}
+var unitWords = func() map[string]Unit {
+	m := map[string]Unit{"pieces": Piece, "each": Piece, "": Piece, "bunches": "bunch", "leaves": "leaf", "pinches": "pinch", "cups": "cup", "%": "percent"}
+	for u := range base {
+		m[string(u)] = u
+	}
+	for _, u := range counts {
+		m[string(u)+"s"] = u
+	}
+	return m
+}()
 
-// base gives the factor to the smallest unit of the same kind.
-var base = map[Unit]struct {
+// measure is the smallest unit of a kind, and how many of it make one.
+type measure struct {
 	unit   Unit
 	factor float64
-}{Gram: {Gram, 1}, Kilogram: {Gram, 1000}, Millilitre: {Millilitre, 1}, Litre: {Millilitre, 1000}, Piece: {Piece, 1}}
+}
+
+// base gives mass in grams and volume in millilitres. Customary units are
+// those of the United States (NIST Handbook 44, appendix C, from memory):
+// 1 lb is 453.592 37 g, 1 gallon is 3 785.411 784 ml.
+var base = func() map[Unit]measure {
+	m := map[Unit]measure{
+		"mg": {Gram, 0.001}, Gram: {Gram, 1}, Kilogram: {Gram, 1000}, "oz": {Gram, 453.59237 / 16}, "lb": {Gram, 453.59237},
+		Millilitre: {Millilitre, 1}, "cl": {Millilitre, 10}, "dl": {Millilitre, 100}, Litre: {Millilitre, 1000},
+		"tsp": {Millilitre, gallon / 768}, "tbsp": {Millilitre, gallon / 256}, "fl oz": {Millilitre, gallon / 128}, "cup": {Millilitre, gallon / 16},
+		"pint": {Millilitre, gallon / 8}, "quart": {Millilitre, gallon / 4}, "gallon": {Millilitre, gallon},
+		Piece: {Piece, 1}, "percent": {"percent", 1},
+	}
+	for _, u := range counts {
+		m[u] = measure{u, 1}
+	}
+	return m
+}()
+
+const gallon = 3785.411784
+
+// counts are kinds of their own.
+var counts = []Unit{"pinch", "dash", "handful", "bunch", "sprig", "clove", "slice", "leaf", "stick", "can", "head", "knob", "sheet", "drop", "part"}
+
+// Known reports whether a unit is one that amounts can have.
+func (u Unit) Known() bool { _, known := base[u]; return known }
 
 // ParseAmount reads "110 g", "0.5 l", "½" or "2 pieces".
 func ParseAmount(text string) (Amount, error) {
@@ -50,7 +84,7 @@ func ParseAmount(text string) (Amount, error) {
 	}
 	unit, known := unitWords[strings.TrimSpace(text[cut:])]
 	if !known {
-		return Amount{}, fmt.Errorf("%q is no unit that is known here: g, kg, ml, l, piece", strings.TrimSpace(text[cut:]))
+		return Amount{}, fmt.Errorf("%q is no unit that is known here: g, kg, ml, l, tsp, tbsp, cup, oz, lb, piece and their like", strings.TrimSpace(text[cut:]))
 	}
 	return Amount{value, unit}, nil
 }
@@ -87,6 +121,9 @@ func (a Amount) String() string {
 	}
 	if u == Piece {
 		return plainCount(q)
+	}
+	if b := base[u]; b.unit != Gram && b.unit != Millilitre || b.factor == gallon/768 || b.factor == gallon/256 || u == "cup" {
+		return plainCount(q) + " " + string(u)
 	}
 	digits := 2
 	if q >= 10 && (u == Gram || u == Millilitre) {

@@ -1,0 +1,140 @@
+package api
+
+import (
+	"context"
+	"fmt"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
+	"jointime/internal/core/recipe"
+	"jointime/internal/store"
+)
+
+// DishView is a dish with its components and what the core says of them.
+type DishView struct {
+	Dish       recipe.Dish          `json:"dish"`
+	Version    int64                `json:"version"`
+	Plates     int                  `json:"plates" doc:"of the next service that has the dish, which the figures are for"`
+	Components []ComponentView      `json:"components" nullable:"false" doc:"those on the plate, then those that go into them"`
+	Gaps       []recipe.Gap         `json:"gaps" nullable:"false"`
+	Faults     []string             `json:"faults" nullable:"false" doc:"what is wrong wherever the dish is"`
+	Versions   []recipe.VersionView `json:"versions" nullable:"false" doc:"the dish as it stands, then its versions"`
+	Rivals     []recipe.Rival       `json:"rivals" nullable:"false"`
+	Ahead      []recipe.Ahead       `json:"ahead" nullable:"false"`
+	Kitchen    kitchen.Kitchen      `json:"kitchen"`
+	Drawing    plating.Drawing      `json:"drawing"`
+	Findings   []plating.Finding    `json:"findings" nullable:"false"`
+	Build      int64                `json:"build" doc:"seconds to build one plate"`
+}
+
+// ComponentView is a component on a dish, or in one that is.
+type ComponentView struct {
+	Component recipe.Component      `json:"component" doc:"as it is stored"`
+	Made      recipe.Component      `json:"made" doc:"as it is made: a variant is its master with changes"`
+	Version   int64                 `json:"version"`
+	Into      string                `json:"into,omitempty" doc:"name of the component that it goes into"`
+	Dishes    []DishName            `json:"dishes" nullable:"false" doc:"other dishes that use it"`
+	Lead      recipe.Lead           `json:"lead"`
+	Methods   []recipe.MethodView   `json:"methods" nullable:"false"`
+	TakeOuts  []recipe.TakeOutFault `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time"`
+	Need      recipe.Need           `json:"need"`
+	Said      []string              `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
+}
+
+type dishInput struct {
+	ID string `path:"id"`
+}
+
+type dishOutput struct{ Body DishView }
+
+func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	d, known := b.dishes[in.ID]
+	if !known {
+		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+	}
+	plates, k := b.nextPlates(s, in.ID)
+	recipes := b.recipes()
+	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: b.componentViews(d, plates), Kitchen: k,
+		Gaps: recipes.Gaps(d, k), Faults: recipes.Faults(d, k), Versions: []recipe.VersionView{recipes.Plain(d, k)}, Ahead: recipes.Ahead(d),
+		Rivals: recipes.Rivals(d, places(k), plates), Drawing: d.Plate.Draw(), Build: d.Plate.Seconds()}
+	for _, version := range d.Versions {
+		v.Versions = append(v.Versions, recipes.Version(d, version, k, plates))
+	}
+	var portions []plating.Portion
+	for _, p := range d.Parts {
+		c := b.components[p.Component]
+		portions = append(portions, plating.Portion{Component: c.ID, Name: c.Name, Amount: p.Portion})
+	}
+	v.Findings = d.Plate.Findings(portions)
+	return &dishOutput{v}, nil
+}
+
+// places counts what a kitchen has of a kind.
+func places(k kitchen.Kitchen) func(kind string) int {
+	return func(kind string) (n int) {
+		for _, e := range k.OfKind(kind) {
+			n += e.Places
+		}
+		return n
+	}
+}
+
+// componentViews lists the parts of a dish in its own order, and then what
+// goes into them.
+func (b book) componentViews(d recipe.Dish, plates int) []ComponentView {
+	out, listed := []ComponentView{}, map[string]bool{}
+	add := func(c recipe.Component, part *recipe.Part, into string) {
+		listed[c.ID] = true
+		out = append(out, b.componentView(d, c, part, into, plates))
+	}
+	for i, p := range d.Parts {
+		add(b.recipes().Made(p.Component), &d.Parts[i], "")
+	}
+	within := b.recipes().Within(d)
+	for _, c := range within {
+		if !listed[c.ID] {
+			add(c, nil, goesInto(within, c.ID))
+		}
+	}
+	return out
+}
+
+func (b book) componentView(d recipe.Dish, c recipe.Component, part *recipe.Part, into string, plates int) ComponentView {
+	recipes := b.recipes()
+	v := ComponentView{Component: b.components[c.ID], Made: c, Version: b.version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
+		Methods: recipes.Compare(c, plates), TakeOuts: c.TakeOutFaults(), Said: []string{}}
+	if part != nil {
+		v.Need = c.NeedFor(part.Portion, plates)
+	} else {
+		v.Need = recipe.Need{Component: c.ID, Ingredients: []recipe.Scaled{}}
+	}
+	for _, step := range c.Steps() {
+		said := ""
+		if step.Time != nil {
+			said = step.Time.Say()
+		}
+		v.Said = append(v.Said, said)
+	}
+	for _, id := range recipes.UsedBy(c.ID) {
+		if id != d.ID {
+			v.Dishes = append(v.Dishes, DishName{id, b.dishes[id].Name})
+		}
+	}
+	return v
+}
+
+// goesInto names the component that another one goes into.
+func goesInto(within []recipe.Component, id string) string {
+	for _, c := range within {
+		for _, l := range c.Lines {
+			if l.Component == id {
+				return c.Name
+			}
+		}
+	}
+	return ""
+}

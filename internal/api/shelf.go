@@ -1,0 +1,149 @@
+package api
+
+import (
+	"context"
+	"fmt"
+	"net/http"
+	"slices"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/revise"
+	"jointime/internal/store"
+)
+
+// bookRoutes search the book, and know what is bought.
+func (s *Server) bookRoutes(api huma.API) {
+	huma.Get(api, "/api/book", s.search)
+	huma.Get(api, "/api/ingredients", s.listIngredients)
+	huma.Put(api, "/api/ingredients/{id}", s.putIngredient)
+	huma.Get(api, "/api/ingredients/{id}/refused", s.refused)
+	huma.Get(api, "/api/compare/{kind}/{id}", s.compare)
+}
+
+type searchInput struct {
+	Words   string `query:"words" maxLength:"200"`
+	Without string `query:"without" maxLength:"200" doc:"allergens by id, gluten, alcohol, meat, animal; with commas between"`
+	Month   int    `query:"month" minimum:"0" maximum:"12"`
+	Within  int64  `query:"within" minimum:"0" maximum:"5184000"`
+}
+
+type searchOutput struct {
+	Body struct {
+		Entries   []recipe.Entry    `json:"entries" nullable:"false"`
+		All       int               `json:"all" doc:"how many dishes there are"`
+		Allergens []recipe.Allergen `json:"allergens" nullable:"false" doc:"those that can be asked for"`
+	}
+}
+
+func (s *Server) search(ctx context.Context, in *searchInput) (*searchOutput, error) {
+	shelf, err := s.shelf(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	q := recipe.Query{Words: in.Words, Month: in.Month, Within: in.Within}
+	for _, what := range strings.Split(in.Without, ",") {
+		if what = strings.TrimSpace(what); what != "" {
+			q.Without = append(q.Without, what)
+		}
+	}
+	out := &searchOutput{}
+	out.Body.Entries, out.Body.All, out.Body.Allergens = shelf.Search(q), len(shelf.Search(recipe.Query{})), recipe.Allergens
+	return out, nil
+}
+
+// IngredientView is something bought, and where it is used.
+type IngredientView struct {
+	Ingredient recipe.Ingredient `json:"ingredient"`
+	Version    int64             `json:"version"`
+	Dishes     int               `json:"dishes" doc:"how many need it"`
+}
+
+type ingredientsOutput struct {
+	Body struct {
+		Ingredients []IngredientView  `json:"ingredients" nullable:"false"`
+		Allergens   []recipe.Allergen `json:"allergens" nullable:"false"`
+	}
+}
+
+func (s *Server) listIngredients(ctx context.Context, _ *struct{}) (*ingredientsOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	used := b.recipes().Uses()
+	out := &ingredientsOutput{}
+	out.Body.Ingredients, out.Body.Allergens = []IngredientView{}, recipe.Allergens
+	for id, i := range b.ingredients {
+		out.Body.Ingredients = append(out.Body.Ingredients, IngredientView{i, b.version(store.Ingredient, id), used[id]})
+	}
+	slices.SortFunc(out.Body.Ingredients, func(x, y IngredientView) int { return strings.Compare(x.Ingredient.Name, y.Ingredient.Name) })
+	return out, nil
+}
+
+func (s *Server) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredient]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Ingredient, in)
+	if err != nil {
+		return nil, err
+	}
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	if err := in.Body.Value.Validate(); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}
+
+type refusedOutput struct {
+	Body struct {
+		Falls    []recipe.Fall    `json:"falls" nullable:"false"`
+		StandIns []recipe.StandIn `json:"standIns" nullable:"false"`
+	}
+}
+
+// refused says what a delivery that is sent back brings down.
+func (s *Server) refused(ctx context.Context, in *dishInput) (*refusedOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if _, known := b.ingredients[in.ID]; !known {
+		return nil, s.fail(fmt.Errorf("ingredient %q: %w", in.ID, store.ErrNotFound))
+	}
+	out := &refusedOutput{}
+	out.Body.Falls, out.Body.StandIns = b.recipes().Refused(in.ID)
+	return out, nil
+}
+
+type compareInput struct {
+	Kind string `path:"kind" enum:"ingredient,component,dish,service,menu,kitchen"`
+	ID   string `path:"id"`
+	From int64  `query:"from" minimum:"1" required:"true"`
+	To   int64  `query:"to" minimum:"1" required:"true"`
+}
+
+type compareOutput struct {
+	Body struct {
+		Changes []revise.Change `json:"changes" nullable:"false"`
+	}
+}
+
+// compare lays two revisions of a thing side by side.
+func (s *Server) compare(ctx context.Context, in *compareInput) (*compareOutput, error) {
+	from, err := s.store.At(ctx, store.Kind(in.Kind), in.ID, in.From)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	to, err := s.store.At(ctx, store.Kind(in.Kind), in.ID, in.To)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &compareOutput{}
+	if out.Body.Changes, err = revise.Changes(from.Body, to.Body); err != nil {
+		return nil, s.fail(err)
+	}
+	return out, nil
+}

@@ -1,0 +1,76 @@
+package recipe
+
+import (
+	"strings"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
+)
+
+// Ingredient is what is bought.
+type Ingredient struct {
+	ID          string       `json:"id"`
+	Name        string       `json:"name" minLength:"1" maxLength:"120"`
+	Also        []string     `json:"also,omitempty" maxItems:"20" doc:"other words for it"`
+	Unit        units.Unit   `json:"unit,omitempty" doc:"in which it is bought"`
+	Density     *float64     `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
+	Piece       *float64     `json:"piece,omitempty" minimum:"0" maximum:"1000000" doc:"grams of one"`
+	Loss        float64      `json:"loss,omitempty" minimum:"0" maximum:"0.99" doc:"share lost in trimming"`
+	Allergens   *[]string    `json:"allergens,omitempty" doc:"absent: never told, which is not the same as none"`
+	Animal      string       `json:"animal,omitempty" enum:"none,milk,egg,honey,fish,shellfish,meat" doc:"what it comes from; absent: never told"`
+	Alcohol     bool         `json:"alcohol,omitempty"`
+	Season      []int        `json:"season,omitempty" maxItems:"12" doc:"months, 1 to 12; absent: the whole year"`
+	Delivery    string       `json:"delivery,omitempty" maxLength:"400" doc:"what to look for when it comes"`
+	Substitutes []Substitute `json:"substitutes,omitempty" maxItems:"20"`
+	Cautions    []Caution    `json:"cautions,omitempty"`
+}
+
+// Substitute is what can stand in for an ingredient.
+type Substitute struct {
+	Ingredient string  `json:"ingredient" minLength:"1"`
+	Factor     float64 `json:"factor,omitempty" minimum:"0" maximum:"100" doc:"how much of it for one; absent: as much"`
+	Note       string  `json:"note,omitempty" maxLength:"200"`
+}
+
+// Animals are what an ingredient can come from.
+var Animals = []string{"none", "milk", "egg", "honey", "fish", "shellfish", "meat"}
+
+// Validate finds what is malformed in an ingredient.
+func (i Ingredient) Validate() error {
+	var l fault.List
+	if strings.TrimSpace(i.Name) == "" {
+		l.Add("name", "is missing")
+	}
+	if i.Loss < 0 || i.Loss >= 1 {
+		l.Add("loss", "is a share: 0 or more, and less than 1")
+	}
+	if i.Density != nil && *i.Density <= 0 {
+		l.Add("density", "must be more than 0")
+	}
+	if i.Piece != nil && *i.Piece <= 0 {
+		l.Add("piece", "must be more than 0")
+	}
+	if i.Unit != "" && !i.Unit.Known() {
+		l.Add("unit", "%q is no unit that is known here", i.Unit)
+	}
+	for _, m := range i.Season {
+		if m < 1 || m > 12 {
+			l.Add("season", "%d is no month", m)
+		}
+	}
+	validAllergens("allergens", i.Allergens, &l)
+	return l.Err()
+}
+
+// InSeason tells whether it is to be had in a month (1 to 12).
+func (i Ingredient) InSeason(month int) bool {
+	if len(i.Season) == 0 {
+		return true
+	}
+	for _, m := range i.Season {
+		if m == month {
+			return true
+		}
+	}
+	return false
+}
