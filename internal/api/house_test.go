@@ -156,4 +156,8 @@ func (c *cook) component(id string) (doc map[string]any, version int64) {
 	return doc, d.Version
 }
 
-func step(doc map[string]any, i int) map[string]any { return doc["steps"].([]any)[i].(map[string]any) }
+// step is one of the steps of a component's first method.
+func step(doc map[string]any, i int) map[string]any {
+	method := doc["methods"].([]any)[0].(map[string]any)
+	return method["steps"].([]any)[i].(map[string]any)
+}

@@ -127,7 +127,7 @@ type compareInput struct {
 
 type compareOutput struct {
 	Body struct {
-		Changes []revise.Change `json:"changes" nullable:"false"`
+		Changes []revise.Difference `json:"changes" nullable:"false"`
 	}
 }
 
@@ -142,7 +142,7 @@ func (s *Server) compare(ctx context.Context, in *compareInput) (*compareOutput,
 		return nil, s.fail(err)
 	}
 	out := &compareOutput{}
-	if out.Body.Changes, err = revise.Changes(from.Body, to.Body); err != nil {
+	if out.Body.Changes, err = revise.Differences(from.Body, to.Body); err != nil {
 		return nil, s.fail(err)
 	}
 	return out, nil

@@ -34,19 +34,19 @@ func TestALostRaceAnswersWithWhatIsThereNow(t *testing.T) {
 	chef, commis := h.cook("Chef"), h.cook("Commis")
 	mine, version := chef.component("hake")
 	theirs, _ := chef.component("hake")
-	step(theirs, 2)["cue"] = "theirs"
+	step(theirs, 2)["said"] = "theirs"
 	require.Equal(t, 200, commis.send("PUT", "/api/components/hake", edit(version, theirs)).status)
 
-	step(mine, 2)["cue"] = "mine"
+	step(mine, 2)["said"] = "mine"
 	a := chef.send("PUT", "/api/components/hake", edit(version, mine))
 	require.Equal(t, 409, a.status)
 	p := a.problem(t)
 	assert.Equal(t, "Commis", p.Who)
 	assert.Equal(t, version+1, p.Version)
-	assert.Equal(t, []string{"steps[sear]"}, p.Conflicts)
+	assert.Equal(t, []string{"methods[method].steps[sear]"}, p.Conflicts)
 	assert.Contains(t, string(p.Current), `"theirs"`)
 	now, _ := chef.component("hake")
-	assert.Equal(t, "theirs", step(now, 2)["cue"], "neither is overwritten silently")
+	assert.Equal(t, "theirs", step(now, 2)["said"], "neither is overwritten silently")
 }
 
 func TestChangesOfDifferentStepsAreOfferedTogether(t *testing.T) {
@@ -54,15 +54,15 @@ func TestChangesOfDifferentStepsAreOfferedTogether(t *testing.T) {
 	chef, commis := h.cook("Chef"), h.cook("Commis")
 	mine, version := chef.component("hake")
 	theirs, _ := chef.component("hake")
-	step(theirs, 1)["cue"] = "theirs"
-	step(mine, 2)["cue"] = "mine"
+	step(theirs, 1)["said"] = "theirs"
+	step(mine, 2)["said"] = "mine"
 	require.Equal(t, 200, commis.send("PUT", "/api/components/hake", edit(version, theirs)).status)
 	p := chef.send("PUT", "/api/components/hake", edit(version, mine)).problem(t)
 	require.Empty(t, p.Conflicts)
 	require.Equal(t, 200, chef.send("PUT", "/api/components/hake", edit(p.Version, p.Merged)).status)
 	now, _ := chef.component("hake")
-	assert.Equal(t, "theirs", step(now, 1)["cue"])
-	assert.Equal(t, "mine", step(now, 2)["cue"])
+	assert.Equal(t, "theirs", step(now, 1)["said"])
+	assert.Equal(t, "mine", step(now, 2)["said"])
 }
 
 func TestAWriteCanBeRepeated(t *testing.T) {
@@ -98,14 +98,14 @@ func TestBadInputIsToldWithItsField(t *testing.T) {
 	}{
 		"malformed JSON":    {[]byte(`{"version": 1, "value":`), 400, "unexpected end"},
 		"not even JSON":     {[]byte(`hello`), 400, "invalid character"},
-		"an unknown member": {with(func(s map[string]any) { s["durration"] = 5 }), 422, "body.value.steps[0].durration"},
-		"a negative time":   {with(func(s map[string]any) { s["time"].(map[string]any)["quick"] = -1 }), 422, "body.value.steps[0].time.quick"},
-		"times reversed":    {with(func(s map[string]any) { s["time"].(map[string]any)["quick"] = 5183999 }), 422, "body.value.steps[0].time"},
-		"a time too long":   {with(func(s map[string]any) { s["time"].(map[string]any)["slow"] = 99999999999 }), 422, "body.value.steps[0].time.slow"},
-		"a text for a time": {with(func(s map[string]any) { s["time"] = "soon" }), 422, "body.value.steps[0].time"},
-		"a cycle of waits":  {with(func(s map[string]any) { s["after"] = []string{"gravy/reduce"} }), 422, "body.value.steps[0].after[0]"},
-		"no name":           {with(func(s map[string]any) { s["name"] = "" }), 422, "body.value.steps[0].name"},
-		"another id":        {edit(version, map[string]any{"id": "x", "name": "x", "yield": map[string]any{"quantity": 1, "unit": "g"}, "ingredients": []any{}, "steps": []any{}}), 422, "value.id"},
+		"an unknown member": {with(func(s map[string]any) { s["durration"] = 5 }), 422, "body.value.methods[0].steps[0].durration"},
+		"a negative time":   {with(func(s map[string]any) { s["time"].(map[string]any)["quick"] = -1 }), 422, "body.value.methods[0].steps[0].time.quick"},
+		"times reversed":    {with(func(s map[string]any) { s["time"].(map[string]any)["quick"] = 5183999 }), 422, "body.value.methods[0].steps[0].time"},
+		"a time too long":   {with(func(s map[string]any) { s["time"].(map[string]any)["slow"] = 99999999999 }), 422, "body.value.methods[0].steps[0].time.slow"},
+		"a text for a time": {with(func(s map[string]any) { s["time"] = "soon" }), 422, "body.value.methods[0].steps[0].time"},
+		"a cycle of waits":  {with(func(s map[string]any) { s["after"] = []string{"gravy/reduce"} }), 422, "body.value.methods[0].steps[0].after[0]"},
+		"no name":           {with(func(s map[string]any) { s["name"] = "" }), 422, "body.value.methods[0].steps[0].name"},
+		"another id":        {edit(version, map[string]any{"id": "x", "name": "x", "yield": map[string]any{"quantity": 1, "unit": "g"}, "ingredients": []any{}, "methods": []any{}}), 422, "value.id"},
 		"a body of 10 MB":   {bytes.Repeat([]byte(" "), 10<<20), 413, "too large"},
 	} {
 		t.Run(name, func(t *testing.T) {

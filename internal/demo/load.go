@@ -26,6 +26,11 @@ func LoadInto(ctx context.Context, st *store.Store, now time.Time) error {
 	if err := save(store.Kitchen, b.Kitchen.ID, b.Kitchen); err != nil {
 		return err
 	}
+	for _, i := range b.Ingredients {
+		if err := save(store.Ingredient, i.ID, i); err != nil {
+			return err
+		}
+	}
 	for _, c := range b.Components {
 		if err := save(store.Component, c.ID, c); err != nil {
 			return err

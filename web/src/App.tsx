@@ -3,11 +3,15 @@ import { useDishes, useServices } from './api/queries'
 import { DeskProvider } from './parts/Desk'
 import { Frame } from './parts/Frame'
 import { Gate } from './parts/Gate'
-import { Empty, Failed, Waiting } from './parts/States'
+import { Failed, Waiting } from './parts/States'
+import { Book } from './screens/Book/Book'
+import { Ingredients } from './screens/Book/Ingredients'
+import { Paste } from './screens/Book/Paste'
 import { Dish } from './screens/Dish/Dish'
 import { Menu } from './screens/Menu/Menu'
 import { Plate } from './screens/Plate/Plate'
 import { RunUp } from './screens/RunUp/RunUp'
+import { Start as FirstStart } from './screens/Start/Start'
 
 export function App() {
   return (
@@ -19,6 +23,8 @@ export function App() {
             <Route path="/run-up/:service" element={<Screen name={name} />} />
             <Route path="/dish/:dish" element={<Screen name={name} />} />
             <Route path="/plate/:dish" element={<Screen name={name} />} />
+            <Route path="/book" element={<Screen name={name} />} />
+            <Route path="/book/:part" element={<Screen name={name} />} />
             <Route path="*" element={<Start name={name} />} />
           </Routes>
         )}
@@ -28,13 +34,14 @@ export function App() {
 }
 
 function Screen({ name }: { name: string }) {
-  const { service = '', dish = '' } = useParams()
+  const { service = '', dish = '', part = '' } = useParams()
   const screen = useLocation().pathname.split('/')[1]
   return (
     <Frame name={name} place={{ screen, service, dish }}>
       {screen === 'menu' && <Menu key={service} id={service} />}
       {screen === 'run-up' && <RunUp key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
+      {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : <Book />)}
       {screen === 'plate' && <Plate key={dish} id={dish} />}
     </Frame>
   )
@@ -47,9 +54,10 @@ function Start({ name }: { name: string }) {
   if (services.isPending || dishes.isPending) return <div className="page"><Waiting what="the kitchen" /></div>
   if (services.isError) return <div className="page"><Failed error={services.error} again={() => void services.refetch()} /></div>
   if (services.data.services.length > 0) return <Navigate to={`/menu/${services.data.services[0].id}`} replace />
+  if (dishes.data?.dishes.length) return <Navigate to="/book" replace />
   return (
     <Frame name={name} place={{ screen: '', service: '', dish: '' }}>
-      <Empty title="No service yet">Load the demo with “make demo” to see one.</Empty>
+      <FirstStart />
     </Frame>
   )
 }

@@ -7,11 +7,12 @@ import (
 
 // Dish is components with amounts for one portion, and how the plate is built.
 type Dish struct {
-	ID       string       `json:"id"`
-	Name     string       `json:"name" minLength:"1" maxLength:"120"`
-	Parts    []Part       `json:"parts" nullable:"false" maxItems:"60"`
-	Plate    plating.Spec `json:"plate"`
-	Versions []Version    `json:"versions,omitempty" maxItems:"30"`
+	ID       string         `json:"id"`
+	Name     string         `json:"name" minLength:"1" maxLength:"120"`
+	Parts    []Part         `json:"parts" nullable:"false" maxItems:"60"`
+	Plate    plating.Spec   `json:"plate"`
+	Versions []Version      `json:"versions,omitempty" maxItems:"30"`
+	About    map[string]any `json:"about,omitempty" doc:"what a recipe said of it when it was read in and the book has no place for"`
 }
 
 // Part is a component on a dish.

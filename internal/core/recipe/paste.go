@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
 	"jointime/internal/core/reading"
 	"jointime/internal/core/units"
 )
@@ -14,6 +15,7 @@ import (
 type Pasted struct {
 	Name       string            `json:"name" maxLength:"120" doc:"of the dish"`
 	Components []PastedComponent `json:"components" nullable:"false" maxItems:"60"`
+	About      map[string]any    `json:"about,omitempty"`
 }
 
 // PastedComponent is what stands under one heading.
@@ -162,10 +164,23 @@ func pastedLine(line, section string, listing bool) PastedLine {
 	return l
 }
 
+// LooksLike says what a line on its own would be taken for: ingredient, step
+// or skip.
+func LooksLike(line string) string { return pastedLine(line, "", false).As }
+
 // bare tells a line of a word or two that says nothing but a verb: "salt",
 // "oil and butter".
 func bare(s reading.StepLine) bool {
 	return len(strings.Fields(s.Line)) <= 3 && s.Low == nil && s.High == nil && s.Temperature == nil && s.Cue == nil
+}
+
+// Read understands every line again as what it is taken for now.
+func (p *Pasted) Read() {
+	for c := range p.Components {
+		for l := range p.Components[c].Lines {
+			p.Components[c].Lines[l].read()
+		}
+	}
 }
 
 // read understands the line as what it is taken for.
@@ -197,7 +212,7 @@ func (b Book) Keep(p Pasted, k kitchen.Kitchen) (Dish, []Component, []Ingredient
 	if name == "" {
 		name = "New dish"
 	}
-	d := Dish{ID: Slug(name, dishes), Name: name, Parts: []Part{}}
+	d := Dish{ID: Slug(name, dishes), Name: name, Parts: []Part{}, Plate: plating.Spec{Ware: plating.Ware{Name: "270 mm plate", Diameter: 270, Well: 190}, Placings: []plating.Placing{}}, About: p.About}
 	var components []Component
 	var bought []Ingredient
 	own := Book{map[string]Ingredient{}, map[string]Component{}, nil}

@@ -25,6 +25,25 @@ export const useDishes = () => useQuery({ queryKey: ['dishes'], queryFn: () => a
 export const useDish = (id: string) =>
   useQuery({ queryKey: ['dish', id], queryFn: () => ask(api.GET('/api/dishes/{id}', { params: { path: { id } } })), enabled: id !== '' })
 
+export type Search = { words: string; without: string; month: number; within: number }
+
+/** useBook searches the book of dishes; the last answer stays until the next one is there. */
+export const useBook = (query: Search) =>
+  useQuery({ queryKey: ['book', query], queryFn: () => ask(api.GET('/api/book', { params: { query } })), placeholderData: (before) => before })
+
+export const useIngredients = () => useQuery({ queryKey: ['ingredients'], queryFn: () => ask(api.GET('/api/ingredients')) })
+
+export const useRefused = (id: string) =>
+  useQuery({ queryKey: ['refused', id], queryFn: () => ask(api.GET('/api/ingredients/{id}/refused', { params: { path: { id } } })), enabled: id !== '' })
+
+type Thing = 'component' | 'dish' | 'ingredient'
+
+export const useHistory = (kind: Thing, id: string) =>
+  useQuery({ queryKey: ['history', kind, id], queryFn: () => ask(api.GET('/api/history/{kind}/{id}', { params: { path: { kind, id } } })) })
+
+export const useCompare = (kind: Thing, id: string, from: number, to: number) =>
+  useQuery({ queryKey: ['compare', kind, id, from, to], queryFn: () => ask(api.GET('/api/compare/{kind}/{id}', { params: { path: { kind, id }, query: { from, to } } })), enabled: from > 0 && to > 0 && from !== to })
+
 export const useUndoable = (screen: string) =>
   useQuery({ queryKey: ['undo', screen], queryFn: () => ask(api.GET('/api/undo', { params: { query: { screen } } })) })
 

@@ -2,7 +2,7 @@ import { afterEach, expect, it, vi } from 'vitest'
 import { Refused, Unreachable } from './client'
 import { Clash, save, type Edit } from './save'
 
-const edit: Edit = { kind: 'component', id: 'hake', version: 3, value: { id: 'hake', name: 'Hake', yield: { quantity: 1, unit: 'g' }, ingredients: [], steps: [] }, what: 'x', screen: 's' }
+const edit: Edit = { kind: 'component', id: 'hake', version: 3, value: { id: 'hake', name: 'Hake', yield: { quantity: 1, unit: 'g' }, ingredients: [], methods: [] }, what: 'x', screen: 's' }
 
 type Sent = { key: string | null; version: number }
 

@@ -3,9 +3,9 @@
 import { api, ask, Refused, writeKey, type Problem, type Schemas } from './client'
 import { reread } from './queries'
 
-export type Kind = 'component' | 'dish' | 'service'
+export type Kind = 'ingredient' | 'component' | 'dish' | 'service'
 
-type Values = { component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service'] }
+type Values = { ingredient: Schemas['Ingredient']; component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service'] }
 
 export type Edit<K extends Kind = Kind> = { kind: K; id: string; version: number; value: Values[K]; what: string; screen: string }
 
@@ -23,6 +23,8 @@ function put(edit: Edit, key: string) {
   const params = { path: { id: edit.id }, header: { 'Idempotency-Key': key, 'Jointime-Screen': edit.screen } }
   const { version, what } = edit
   switch (edit.kind) {
+    case 'ingredient':
+      return ask(api.PUT('/api/ingredients/{id}', { params, body: { version, what, value: edit.value as Values['ingredient'] } }))
     case 'component':
       return ask(api.PUT('/api/components/{id}', { params, body: { version, what, value: edit.value as Values['component'] } }))
     case 'dish':

@@ -4,6 +4,40 @@
  */
 
 export interface paths {
+    "/api/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API book */
+        get: operations["get-api-book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/{kind}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API compare by kind by ID */
+        get: operations["get-api-compare-by-kind-by-id"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/components/{id}": {
         parameters: {
             query?: never;
@@ -31,7 +65,8 @@ export interface paths {
         /** Get API dishes */
         get: operations["get-api-dishes"];
         put?: never;
-        post?: never;
+        /** Post API dishes */
+        post: operations["post-api-dishes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -90,6 +125,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API ingredients */
+        get: operations["get-api-ingredients"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API ingredients by ID */
+        put: operations["put-api-ingredients-by-id"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{id}/refused": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API ingredients by ID refused */
+        get: operations["get-api-ingredients-by-id-refused"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API kitchens */
+        post: operations["post-api-kitchens"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API read again */
+        post: operations["post-api-read-again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/amount": {
         parameters: {
             query?: never;
@@ -124,6 +244,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API read fill */
+        post: operations["post-api-read-fill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API read line */
+        get: operations["get-api-read-line"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API read paste */
+        post: operations["post-api-read-paste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services": {
         parameters: {
             query?: never;
@@ -134,7 +305,8 @@ export interface paths {
         /** Get API services */
         get: operations["get-api-services"];
         put?: never;
-        post?: never;
+        /** Post API services */
+        post: operations["post-api-services"];
         delete?: never;
         options?: never;
         head?: never;
@@ -267,11 +439,35 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Ahead: {
+            component: string;
+            /**
+             * Format: int64
+             * @description seconds; 0: only just before
+             */
+            for: number;
+            name: string;
+            place?: string;
+            then?: string;
+        };
+        Allergen: {
+            /** @description name in Annex II of Regulation (EU) No 1169/2011 */
+            eu?: string;
+            /**
+             * Format: int64
+             * @description number there
+             */
+            euNo?: number;
+            id: string;
+            name: string;
+            /** @description name in the law of the United States; empty: it is not on that list */
+            us?: string;
+        };
         Amount: {
             /** Format: double */
             quantity: number;
             /** @enum {string} */
-            unit: "g" | "kg" | "ml" | "l" | "piece";
+            unit: "mg" | "g" | "kg" | "oz" | "lb" | "ml" | "cl" | "dl" | "l" | "tsp" | "tbsp" | "cup" | "fl oz" | "pint" | "quart" | "gallon" | "piece" | "pinch" | "dash" | "handful" | "bunch" | "sprig" | "clove" | "slice" | "leaf" | "stick" | "can" | "head" | "knob" | "sheet" | "drop" | "part" | "percent";
         };
         AmountView: {
             amount: components["schemas"]["Amount"];
@@ -316,10 +512,56 @@ export interface components {
             /** @description of its length */
             working: string;
         };
+        Bought: {
+            alcohol?: boolean;
+            /** @description absent: never told */
+            allergens?: string[];
+            animal?: string;
+            /**
+             * Format: int64
+             * @description seconds between ordering and having it
+             */
+            order?: number;
+        };
+        ByProduct: {
+            amount?: components["schemas"]["Amount"];
+            id: string;
+            name: string;
+            /** @description the step that leaves it */
+            step?: string;
+        };
         Caution: {
             /** @description where a limit in it comes from */
             source?: string;
             text: string;
+        };
+        Change: {
+            amount?: components["schemas"]["Amount"];
+            /** @description of a dish: the component that it concerns */
+            component?: string;
+            /** @enum {string} */
+            do: "swap" | "leave out" | "scale" | "add";
+            /** Format: double */
+            factor?: number;
+            /** @description id of the ingredient that is put in */
+            ingredient?: string;
+            /** @description name of the ingredient line that it concerns */
+            line?: string;
+            /** @description what is put into a line is a component */
+            made?: boolean;
+            reason?: string;
+            /** @description what is put in its place, or added: id of a component, or name of an ingredient */
+            with?: string;
+        };
+        Chosen: {
+            component: string;
+            condition: string;
+        };
+        Claim: {
+            /** @enum {string} */
+            answer: "no" | "unknown";
+            from: string[];
+            what: string;
         };
         Clash: {
             advice: string;
@@ -328,22 +570,65 @@ export interface components {
             strict: boolean;
             what: string;
         };
+        CompareOutputBody: {
+            changes: components["schemas"]["Difference"][];
+        };
         Component: {
+            byProducts?: components["schemas"]["ByProduct"][] | null;
+            /** @description id of the method that is used; absent: the first */
+            chosen?: string;
+            conditions?: components["schemas"]["Condition"][] | null;
             id: string;
-            ingredients: components["schemas"]["Ingredient"][];
+            ingredients: components["schemas"]["Line"][];
+            keeps?: components["schemas"]["Keep"][] | null;
+            /** @description ways of making it, side by side */
+            methods: components["schemas"]["Method"][];
             name: string;
-            steps: components["schemas"]["Step"][];
+            takeOuts?: components["schemas"]["TakeOut"][] | null;
+            /** @description it is a master formula with changes */
+            variant?: components["schemas"]["Variant"];
             /** @description what the ingredients make */
             yield: components["schemas"]["Amount"];
         };
         ComponentView: {
+            /** @description as it is stored */
             component: components["schemas"]["Component"];
+            /** @description other dishes that use it */
+            dishes: components["schemas"]["DishName"][];
+            /** @description name of the component that it goes into */
+            into?: string;
             lead: components["schemas"]["Lead"];
+            /** @description as it is made: a variant is its master with changes */
+            made: components["schemas"]["Component"];
+            methods: components["schemas"]["MethodView"][];
             need: components["schemas"]["Need"];
             /** @description each step's time in words; empty: a gap */
             said: string[];
+            /** @description objects that do not come out in time */
+            takeOuts: components["schemas"]["TakeOutFault"][];
             /** Format: int64 */
             version: number;
+        };
+        Condition: {
+            effects: components["schemas"]["Effect"][];
+            id: string;
+            /** @description name of the ingredient line whose state it is */
+            line: string;
+            name: string;
+        };
+        Contents: {
+            /** @description what brings it in; boiling does not take all of it away */
+            alcohol: string[];
+            allergens: components["schemas"]["Found"][];
+            animals: components["schemas"]["Found"][];
+            /** @description whose allergens were never told */
+            unknown: string[];
+            /** @description of which was never told what it comes from */
+            untold: string[];
+            /** @enum {string} */
+            vegan: "yes" | "no" | "unknown";
+            /** @enum {string} */
+            vegetarian: "yes" | "no" | "unknown";
         };
         Cook: {
             id: string;
@@ -402,6 +687,24 @@ export interface components {
             /** Format: int64 */
             plates: number;
         };
+        Cue: {
+            /** @description how the test is done */
+            how?: string;
+            /** @description what looks wrong and is not */
+            looksWrong?: string;
+            /**
+             * Format: int64
+             * @description seconds more when it is not yet right
+             */
+            more?: number;
+            notYet?: string;
+            right?: string;
+            /** @enum {string} */
+            sense?: "see" | "hear" | "smell" | "feel" | "taste" | "measure";
+            /** @description what is done when it went too far */
+            then?: string;
+            tooFar?: string;
+        };
         Day: {
             /** Format: int64 */
             from: number;
@@ -414,11 +717,24 @@ export interface components {
             /** Format: int64 */
             daysBefore: number;
         };
+        Difference: {
+            /** @description empty: it is gone */
+            is: string;
+            /** @description empty: it was not there */
+            was: string;
+            /** @description names and keys from the outside in, like methods[oven] steps[roast] time */
+            where: string;
+        };
         Dish: {
+            /** @description what a recipe said of it when it was read in and the book has no place for */
+            about?: {
+                [key: string]: unknown;
+            };
             id: string;
             name: string;
             parts: components["schemas"]["Part"][];
             plate: components["schemas"]["Spec"];
+            versions?: components["schemas"]["Version"][] | null;
         };
         DishLine: {
             /**
@@ -427,6 +743,8 @@ export interface components {
              */
             build: number;
             dish: string;
+            /** @description objects that do not come out in time, versions that break their claim */
+            faults: string[];
             gaps: components["schemas"]["Gap"][];
             name: string;
             needs: components["schemas"]["Need"][];
@@ -438,14 +756,18 @@ export interface components {
             name: string;
         };
         DishView: {
+            ahead: components["schemas"]["Ahead"][];
             /**
              * Format: int64
              * @description seconds to build one plate
              */
             build: number;
+            /** @description those on the plate, then those that go into them */
             components: components["schemas"]["ComponentView"][];
             dish: components["schemas"]["Dish"];
             drawing: components["schemas"]["Drawing"];
+            /** @description what is wrong wherever the dish is */
+            faults: string[];
             findings: components["schemas"]["Finding"][];
             gaps: components["schemas"]["Gap"][];
             kitchen: components["schemas"]["Kitchen"];
@@ -454,8 +776,11 @@ export interface components {
              * @description of the next service that has the dish, which the figures are for
              */
             plates: number;
+            rivals: components["schemas"]["Rival"][];
             /** Format: int64 */
             version: number;
+            /** @description the dish as it stands, then its versions */
+            versions: components["schemas"]["VersionView"][];
         };
         DishesOutputBody: {
             dishes: components["schemas"]["DishName"][];
@@ -478,7 +803,50 @@ export interface components {
             /** Format: int64 */
             usual: number;
         };
+        Effect: {
+            /** Format: double */
+            factor: number;
+            line?: string;
+            reason?: string;
+            step?: string;
+        };
+        Entry: {
+            /** @description names */
+            allergens: string[];
+            /** @description where a search found its words */
+            because?: string;
+            components: string[];
+            dish: string;
+            /** @description objects that do not come out in time, versions that break their claim */
+            faults: string[];
+            /**
+             * Format: int64
+             * @description that hold it up
+             */
+            gaps: number;
+            /**
+             * Format: int64
+             * @description gaps that do not
+             */
+            lesser: number;
+            /**
+             * Format: int64
+             * @description seconds before the plate at which it must be begun
+             */
+            must: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description how many things of which no allergens were told
+             */
+            unknown: number;
+            /** @enum {string} */
+            vegetarian: "yes" | "no" | "unknown";
+            versions: string[];
+        };
         Equipment: {
+            /** @description allergens that it brings to all that touches it: shared fat, a floured bench */
+            carries?: string[] | null;
             /** @description food cooks on or in it: what is on it must be judged */
             cooks?: boolean;
             /** @description it holds one temperature at a time */
@@ -497,6 +865,19 @@ export interface components {
             /** @description The value at the given location */
             value?: unknown;
         };
+        Fall: {
+            /** @description the components that need it */
+            by: string[];
+            dish: string;
+            name: string;
+            /** @description versions that do not need it */
+            versions: string[];
+        };
+        FillInputBody: {
+            /** @enum {string} */
+            field: "time" | "setting" | "cue";
+            step: components["schemas"]["Step"];
+        };
         Finding: {
             advice: string;
             placing?: string;
@@ -509,15 +890,25 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        Found: {
+            /** @description each as component › component › ingredient */
+            from: string[];
+            id: string;
+            name: string;
+        };
         Gap: {
             component: string;
+            /** @description what the kitchen's own defaults would put in */
+            default?: string;
             /**
              * @description what is to be decided
              * @enum {string}
              */
-            field: "time" | "setting" | "portion" | "steps" | "cue";
+            field: "time" | "setting" | "portion" | "steps" | "cue" | "amount" | "unused" | "unlisted" | "twice" | "byProduct" | "name";
             holdsUp: string;
             lesser?: boolean;
+            /** @description name of the ingredient line */
+            line?: string;
             question: string;
             step?: string;
             title: string;
@@ -581,12 +972,94 @@ export interface components {
             to: number;
         };
         Ingredient: {
-            amount: components["schemas"]["Amount"];
+            alcohol?: boolean;
+            /** @description absent: never told, which is not the same as none */
+            allergens?: string[];
+            /** @description other words for it */
+            also?: string[] | null;
+            /**
+             * @description what it comes from; absent: never told
+             * @enum {string}
+             */
+            animal?: "none" | "milk" | "egg" | "honey" | "fish" | "shellfish" | "meat";
+            cautions?: components["schemas"]["Caution"][] | null;
+            /** @description what to look for when it comes */
+            delivery?: string;
+            /**
+             * Format: double
+             * @description grams in a millilitre
+             */
+            density?: number;
+            id: string;
+            /**
+             * Format: double
+             * @description share lost in trimming
+             */
+            loss?: number;
             name: string;
-            note?: string;
+            /**
+             * Format: double
+             * @description grams of one
+             */
+            piece?: number;
+            /** @description months, 1 to 12; absent: the whole year */
+            season?: number[] | null;
+            substitutes?: components["schemas"]["Substitute"][] | null;
+            /** @description in which it is bought */
+            unit?: string;
+        };
+        IngredientLine: {
+            /** @description a cook should look */
+            doubt: boolean;
+            /** Format: double */
+            high: number | null;
+            item: string | null;
+            /** @enum {string} */
+            kind: "ingredient" | "heading" | "empty" | "unread";
+            line: string;
+            /** Format: double */
+            low: number | null;
+            note: string | null;
+            spans?: components["schemas"]["Span"][] | null;
+            unit: string | null;
+            /** @description what is in doubt */
+            why?: string[] | null;
+        };
+        IngredientReading: {
+            /** @description what the book calls it */
+            found?: string;
+            /** @description what it would become; absent: nothing */
+            line?: components["schemas"]["Line"];
+            /** @description that is something made */
+            made?: boolean;
+            read: components["schemas"]["IngredientLine"];
+        };
+        IngredientView: {
+            /**
+             * Format: int64
+             * @description how many need it
+             */
+            dishes: number;
+            ingredient: components["schemas"]["Ingredient"];
+            /** Format: int64 */
+            version: number;
+        };
+        IngredientsOutputBody: {
+            allergens: components["schemas"]["Allergen"][];
+            ingredients: components["schemas"]["IngredientView"][];
         };
         JoinInputBody: {
             code: string;
+        };
+        Keep: {
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            for: number;
+            /** @enum {string} */
+            place: "frozen" | "chilled" | "ambient" | "hot";
+            then?: string;
         };
         Kitchen: {
             cooks: components["schemas"]["Cook"][];
@@ -600,6 +1073,24 @@ export interface components {
             passWidth: number;
             /** @description IANA time zone */
             zone: string;
+        };
+        KitchenInputBody: {
+            /** @description roles, or initials */
+            cooks: string[];
+            /** @description when they begin, like 10:00 */
+            from: string;
+            /** @description what there is, like 4 burners */
+            lines: string[];
+            name: string;
+            /**
+             * Format: int64
+             * @description plates that stand on the pass side by side
+             */
+            pass: number;
+            /** @description when they end */
+            to: string;
+            /** @description IANA time zone; absent: UTC */
+            zone?: string;
         };
         Lane: {
             blocks: components["schemas"]["LaneBlock"][];
@@ -656,12 +1147,17 @@ export interface components {
             hands: number;
             /**
              * Format: int64
+             * @description of these, in the last half hour before the plate
+             */
+            late: number;
+            /**
+             * Format: int64
              * @description seconds before the plate at which it may be begun at the earliest; absent: no limit is said
              */
             may?: number;
             /**
              * Format: int64
-             * @description seconds before the plate at which it must be begun at the latest
+             * @description seconds before the plate at which it must be begun at the latest, with all that goes into it
              */
             must: number;
             name: string;
@@ -691,6 +1187,29 @@ export interface components {
             wait: number;
             working: string;
         };
+        Line: {
+            /** @description absent: left open */
+            amount?: components["schemas"]["Amount"];
+            /** @description id of a by-product of that component */
+            byProduct?: string;
+            /** @description id of what is made; with byProduct, of what leaves it over */
+            component?: string;
+            /** @description to taste, for frying: nothing is open */
+            free?: boolean;
+            id?: string;
+            /** @description id of what is bought */
+            ingredient?: string;
+            name: string;
+            note?: string;
+            /** @description id of the step that uses it, where that is not clear from the words */
+            step?: string;
+        };
+        LineReading: {
+            /** @enum {string} */
+            as: "ingredient" | "step" | "skip";
+            ingredient?: components["schemas"]["IngredientReading"];
+            step?: components["schemas"]["StepReading"];
+        };
         Mark: {
             /** Format: int64 */
             hour: number;
@@ -703,6 +1222,29 @@ export interface components {
             courses: components["schemas"]["Course"][];
             id: string;
             name: string;
+        };
+        Method: {
+            /** @description it comes ready: its steps are what is left to do */
+            bought?: components["schemas"]["Bought"];
+            id: string;
+            name: string;
+            reason?: string;
+            steps: components["schemas"]["Step"][];
+            /** @description absent: the component's */
+            yield?: components["schemas"]["Amount"];
+        };
+        MethodView: {
+            bought: boolean;
+            /** @description kinds, with their settings */
+            equipment: string[];
+            id: string;
+            lead: components["schemas"]["Lead"];
+            name: string;
+            reason?: string;
+            /** @description against the method that is used, in words; empty for that one */
+            says: string;
+            used: boolean;
+            yield: components["schemas"]["Amount"];
         };
         NameInputBody: {
             /** @description a role, or initials */
@@ -726,10 +1268,69 @@ export interface components {
              */
             setting?: number;
         };
+        NewServiceInputBody: {
+            /**
+             * Format: int64
+             * @description seconds between courses; 0: 25 min
+             */
+            apart?: number;
+            /** @description like 2026-11-28 */
+            day: string;
+            /** @description one course each, in order */
+            dishes: string[];
+            /** @description of the first course */
+            hour: string;
+            name?: string;
+            /** Format: int64 */
+            plates: number;
+        };
+        Pan: {
+            /** @description the pan of the step before is refused */
+            clean?: boolean;
+            /** @description component/step whose pan is wanted, with what that left in it */
+            of?: string;
+        };
         Part: {
             component: string;
             /** @description absent: a gap, the portion cannot be bought */
             portion?: components["schemas"]["Amount"];
+        };
+        PasteInputBody: {
+            /** @description a method or a list as it was written, or a schema.org Recipe: JSON-LD, or a page that has it inside */
+            text: string;
+        };
+        Pasted: {
+            about?: {
+                [key: string]: unknown;
+            };
+            components: components["schemas"]["PastedComponent"][];
+            /** @description of the dish */
+            name: string;
+        };
+        PastedComponent: {
+            lines: components["schemas"]["PastedLine"][];
+            name: string;
+            /** @description on one plate, as typed */
+            portion?: string;
+            /** @description what the lines make, as typed */
+            yield?: string;
+        };
+        PastedLine: {
+            /** @enum {string} */
+            as: "ingredient" | "step" | "skip";
+            ingredient?: components["schemas"]["IngredientLine"];
+            step?: components["schemas"]["StepLine"];
+            text: string;
+        };
+        PastedOutputBody: {
+            /** @enum {string} */
+            kind: "text" | "recipe";
+            /**
+             * Format: int64
+             * @description further recipes in it that are not shown
+             */
+            more?: number;
+            pasted: components["schemas"]["Pasted"];
         };
         Placing: {
             amount?: components["schemas"]["Amount"];
@@ -830,6 +1431,10 @@ export interface components {
              */
             violation: number;
         };
+        RefusedOutputBody: {
+            falls: components["schemas"]["Fall"][];
+            standIns: components["schemas"]["StandIn"][];
+        };
         RevisionLine: {
             /** Format: date-time */
             at: string;
@@ -837,6 +1442,32 @@ export interface components {
             version: number;
             what: string;
             who: string;
+        };
+        Rival: {
+            /** @description component, step */
+            a: string;
+            b: string;
+            /**
+             * Format: int64
+             * @description seconds before the plate
+             */
+            from: number;
+            /** @description they want it at different settings */
+            heat: boolean;
+            kind: string;
+            /**
+             * Format: int64
+             * @description how many of these there are; 0: none
+             */
+            places: number;
+            /** Format: int64 */
+            to: number;
+        };
+        Row: {
+            /** Format: int64 */
+            seconds: number;
+            /** Format: double */
+            size: number;
         };
         RunUp: {
             bars: components["schemas"]["Bar"][];
@@ -889,6 +1520,16 @@ export interface components {
             /** @description in words, for the history */
             what?: string;
         };
+        SaveInputIngredientBody: {
+            value: components["schemas"]["Ingredient"];
+            /**
+             * Format: int64
+             * @description the version that it was made from
+             */
+            version: number;
+            /** @description in words, for the history */
+            what?: string;
+        };
         SaveInputServiceBody: {
             value: components["schemas"]["Service"];
             /**
@@ -911,7 +1552,19 @@ export interface components {
             text: string;
             working: string;
         };
+        SearchOutputBody: {
+            /**
+             * Format: int64
+             * @description how many dishes there are
+             */
+            all: number;
+            /** @description those that can be asked for */
+            allergens: components["schemas"]["Allergen"][];
+            entries: components["schemas"]["Entry"][];
+        };
         Service: {
+            /** @description the states in which ingredients came, chosen on the day */
+            conditions?: components["schemas"]["Chosen"][] | null;
             courses: components["schemas"]["CourseHour"][];
             /** @description like 2026-11-28 */
             day: string;
@@ -988,9 +1641,27 @@ export interface components {
             /** Format: int64 */
             for: number;
         };
+        Span: {
+            as: string;
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
+        };
         Spec: {
             placings: components["schemas"]["Placing"][];
             ware: components["schemas"]["Ware"];
+        };
+        StandIn: {
+            /** @description allergens that it brings and the other does not */
+            brings: string[];
+            /** Format: double */
+            factor: number;
+            ingredient: string;
+            name: string;
+            note?: string;
+            /** @description its allergens were never told */
+            unknown: boolean;
         };
         Step: {
             /** @description steps of other components that must end first, each as component/step */
@@ -998,18 +1669,67 @@ export interface components {
             /** @description when it should be over, so that it is not in the rush */
             by?: components["schemas"]["Deadline"];
             cautions?: components["schemas"]["Caution"][] | null;
-            /** @description how the cook knows that it is done */
-            cue?: string;
+            cues?: components["schemas"]["Cue"][] | null;
             /** @description done for each wave of plates, not once for all */
             eachWave?: boolean;
             equipment: components["schemas"]["Needed"][];
             hands: components["schemas"]["Hands"];
             id: string;
+            /**
+             * Format: double
+             * @description share that is left after a reduction
+             */
+            left?: number;
             name: string;
+            /** @description fields that were filled for now with the kitchen's own defaults */
+            ours?: string[] | null;
+            pan?: components["schemas"]["Pan"];
+            /** @description the line as it was typed */
+            said?: string;
+            /** @description it is stopped short on purpose, and why */
+            short?: string;
             /** @description the wait after this step, until the next one or the plate */
             then: components["schemas"]["Wait"];
             /** @description absent: a gap, the step cannot be planned */
             time?: components["schemas"]["Time"];
+            /** @description what commonly goes wrong */
+            troubles?: components["schemas"]["Trouble"][] | null;
+            /** @description it may not be interrupted */
+            unbroken?: boolean;
+        };
+        StepLine: {
+            cue: string | null;
+            doubt: boolean;
+            equipment: string | null;
+            fan?: boolean;
+            /** @enum {string|null} */
+            hands: "all" | "start" | "start and end" | "slices" | "none" | null;
+            /** Format: double */
+            hands_s: number | null;
+            /** Format: double */
+            high_s: number | null;
+            /** @enum {string} */
+            kind: "step" | "heading" | "empty" | "unread";
+            line: string;
+            /** Format: double */
+            low_s: number | null;
+            spans?: components["schemas"]["Span"][] | null;
+            /** Format: double */
+            temperature_c: number | null;
+            /** Format: double */
+            temperature_high_c?: number;
+            then: components["schemas"]["Then"][];
+            /** Format: double */
+            until_fraction: number | null;
+            verb: string | null;
+            why?: string[] | null;
+        };
+        StepReading: {
+            read: components["schemas"]["StepLine"];
+            /** @description each in words */
+            said: string[];
+            /** @description what it would become */
+            steps: components["schemas"]["Step"][];
         };
         Stop: {
             component: string;
@@ -1030,6 +1750,8 @@ export interface components {
             dish: string;
             dishName: string;
             holds: components["schemas"]["Hold"][];
+            /** @description it goes into this component, not onto the plate itself */
+            into?: string;
             name: string;
             needs?: string[] | null;
             stop?: components["schemas"]["Stop"];
@@ -1040,30 +1762,132 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        Substitute: {
+            /**
+             * Format: double
+             * @description how much of it for one; absent: as much
+             */
+            factor?: number;
+            ingredient: string;
+            note?: string;
+        };
+        Table: {
+            /**
+             * Format: double
+             * @description what is at hand
+             */
+            at: number;
+            /** @enum {string} */
+            by: "size" | "thickness" | "weight";
+            rows: components["schemas"]["Row"][];
+            /** @enum {string} */
+            unit: "mm" | "cm" | "g" | "kg";
+        };
+        TakeOut: {
+            /**
+             * Format: int64
+             * @description seconds from the start of that step; below zero: from its end
+             */
+            at?: number;
+            /** @description id of the step before which it must be out; absent or plate: before the plate */
+            before?: string;
+            /** @description id of the step with which it goes in */
+            in: string;
+            name: string;
+            /** @description id of the step with which it comes out; plate: when it is plated; absent: nobody takes it out */
+            out?: string;
+            /**
+             * Format: int64
+             * @description seconds for which it may stay in
+             */
+            within?: number;
+        };
+        TakeOutFault: {
+            component: string;
+            name: string;
+            /** @description with which it goes in */
+            step: string;
+            what: string;
+        };
         Term: {
             label: string;
             /** Format: int64 */
             seconds: number;
         };
+        Then: {
+            /** Format: double */
+            high_s: number | null;
+            /** Format: double */
+            low_s: number | null;
+            note: string | null;
+            what: string;
+        };
         Time: {
+            /** @description the amount for which the time holds */
+            amount?: components["schemas"]["Amount"];
             /**
              * Format: int64
-             * @description portions in one batch, with per batch
+             * @description portions in one batch, with per batch; pieces in one portion, with per piece
              */
             batch?: number;
             /** @enum {string} */
-            per: "once" | "portion" | "batch";
+            per: "once" | "portion" | "piece" | "batch" | "table";
             /** Format: int64 */
             quick: number;
             /** Format: int64 */
             slow: number;
+            table?: components["schemas"]["Table"];
             /** Format: int64 */
             usual: number;
+        };
+        TooLate: {
+            /** @description all that is left off is placed last */
+            atPass?: boolean;
+            /**
+             * Format: int64
+             * @description seconds before the plate at which it begins
+             */
+            before: number;
+            component?: string;
+            /** @description a gap hides how long before that is */
+            open?: boolean;
+            say: string;
+            step?: string;
+        };
+        Trouble: {
+            follows?: string;
+            rescue?: string;
+            what: string;
         };
         UndoView: {
             again: string;
             /** @description in words; empty: nothing */
             back: string;
+        };
+        Variant: {
+            changes: components["schemas"]["Change"][];
+            /** @description id of the master formula */
+            of: string;
+            reason?: string;
+        };
+        Version: {
+            changes: components["schemas"]["Change"][];
+            id: string;
+            name: string;
+            /** @description what it is to be without: allergens by id, gluten, alcohol, meat, animal */
+            without?: string[] | null;
+        };
+        VersionView: {
+            /** @description what it is to be without and is not, or nobody knows */
+            broken: components["schemas"]["Claim"][];
+            /** @description in words */
+            changes: string[];
+            contents: components["schemas"]["Contents"];
+            id: string;
+            /** @description changes that find nothing to change */
+            lost: string[];
+            name: string;
+            tooLate: components["schemas"]["TooLate"];
         };
         Wait: {
             /** Format: int64 */
@@ -1118,6 +1942,76 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    "get-api-book": {
+        parameters: {
+            query?: {
+                words?: string;
+                /** @description allergens by id, gluten, alcohol, meat, animal; with commas between */
+                without?: string;
+                month?: number;
+                within?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-compare-by-kind-by-id": {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+            };
+            header?: never;
+            path: {
+                kind: "ingredient" | "component" | "dish" | "service" | "menu" | "kitchen";
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "put-api-components-by-id": {
         parameters: {
             query?: never;
@@ -1174,6 +2068,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DishesOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-dishes": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pasted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
                 };
             };
             /** @description Error */
@@ -1296,7 +2225,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "component" | "dish" | "service" | "menu" | "kitchen";
+                kind: "ingredient" | "component" | "dish" | "service" | "menu" | "kitchen";
                 id: string;
             };
             cookie?: never;
@@ -1310,6 +2239,176 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HistoryOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientsOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put-api-ingredients-by-id": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing */
+                "Idempotency-Key"?: string;
+                /** @description where it was done, for taking it back */
+                "Jointime-Screen"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveInputIngredientBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-ingredients-by-id-refused": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RefusedOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-kitchens": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitchenInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-read-again": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pasted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastedOutputBody"];
                 };
             };
             /** @description Error */
@@ -1385,6 +2484,107 @@ export interface operations {
             };
         };
     };
+    "post-api-read-fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Step"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-read-line": {
+        parameters: {
+            query?: {
+                text?: string;
+                /** @description what it is to be read as; empty: what it looks like */
+                as?: "ingredient" | "step" | "";
+                /** @description of steps and lines that are there already */
+                ids?: string[] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineReading"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-read-paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasteInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastedOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-api-services": {
         parameters: {
             query?: never;
@@ -1401,6 +2601,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ServicesOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-services": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewServiceInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
                 };
             };
             /** @description Error */

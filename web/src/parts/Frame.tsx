@@ -22,12 +22,13 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     ['Dish', `/dish/${dish}`],
     ['Run-up', `/run-up/${service}`],
     ['Plate', `/plate/${dish}`],
+    ['Book', '/book'],
   ]
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      const at = ['m', 'd', 'r', 'p'].indexOf(event.key)
+      const at = ['m', 'd', 'r', 'p', 'b'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
     }
@@ -70,7 +71,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
 }
 
 const keys = [
-  ['m d r p', 'Menu, Dish, Run-up, Plate'],
+  ['m d r p b', 'Menu, Dish, Run-up, Plate, Book'],
   ['← →', 'in a run-up: the step before, the step after'],
   ['↑ ↓', 'in a run-up: the strand above, the strand below'],
   ['Enter', 'open what is selected; in a form: save'],

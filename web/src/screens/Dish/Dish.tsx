@@ -1,5 +1,6 @@
 // Dish: what it is made of, which steps, and what is still open.
 import { useNavigate, useSearchParams } from 'react-router'
+import { Link } from 'react-router'
 import { Button } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDish, useDishes } from '../../api/queries'
@@ -7,12 +8,23 @@ import { TakeBack, useDesk } from '../../parts/Desk'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { lasts, spoken } from '../../parts/words'
 import { useDraft } from '../../parts/draft'
+import { Ahead } from './Ahead'
+import { ComponentLines } from './ComponentLines'
+import { ComponentEditor } from './ComponentEditor'
+import { Contents } from './Contents'
 import { toForm, type Step } from './form'
+import { Gaps } from './Gaps'
+import { History } from './History'
 import { Lead } from './Lead'
+import { Methods } from './Methods'
+import { Serve } from './Serve'
 import { StepEditor } from './StepEditor'
+import { methodOf, newStep, others, withSteps } from './steps'
+import { VersionEditor } from './VersionEditor'
 
-type View = Schemas['DishView']
-type Part = View['components'][number]
+export type View = Schemas['DishView']
+export type Part = View['components'][number]
+export type Pick = (component: string, step: string, field?: string) => void
 
 export function Dish({ id }: { id: string }) {
   const dish = useDish(id)
@@ -21,39 +33,71 @@ export function Dish({ id }: { id: string }) {
   return <Sheet view={dish.data} />
 }
 
+const sides = ['before the plate', 'gaps', 'what is in it', 'methods', 'history'] as const
+
 function Sheet({ view }: { view: View }) {
   const [params, setParams] = useSearchParams()
   const [component, step] = (params.get('step') ?? '').split('/')
   const part = view.components.find((c) => c.component.id === component)
-  const open = part?.component.steps.find((s) => s.id === step)
-  const pick = (c: string, s: string, field = '') => setParams(c ? { step: `${c}/${s}`, ...(field ? { field } : {}) } : {}, { replace: true })
+  const open = part?.made.methods.flatMap((m) => m.steps).find((s) => s.id === step)
+  const pick: Pick = (c, s, field = '') => setParams(c ? { step: `${c}/${s}`, ...(field ? { field } : {}) } : {}, { replace: true })
+  const side = params.get('side') ?? sides[0]
+  const show = (name: string, extra: Record<string, string> = {}) => setParams({ side: name, ...extra }, { replace: true })
   const must = Math.max(0, ...view.components.map((c) => c.lead.must))
   const hands = view.components.reduce((sum, c) => sum + c.lead.hands, 0)
+  const grave = view.gaps.filter((g) => !g.lesser).length
   return (
     <>
       <div className="page-head">
         <DishSelect id={view.dish.id} name={view.dish.name} screen="dish" />
         <span className="quiet">
-          {view.components.length} components · for {view.plates} {view.plates === 1 ? 'plate' : 'plates'} · must be begun {spoken(must)} before · hands <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> a plate
+          for {view.plates} {view.plates === 1 ? 'plate' : 'plates'} · must be begun {spoken(must)} before · hands <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> a plate
         </span>
         <div className="tools">
+          <Serve view={view} />
           <TakeBack screen={`dish:${view.dish.id}`} />
         </div>
       </div>
+      {view.faults.map((f) => (
+        <Bracket key={f} what={f} />
+      ))}
       <div className="dish-screen">
         <div>
           {view.components.length === 0 && <Empty title="No components yet">A dish is made of components.</Empty>}
           {view.components.map((c) => (
-            <ComponentLines key={c.component.id} view={view} part={c} openStep={part === c ? step : ''} pick={pick} />
+            <ComponentLines key={c.component.id} view={view} part={c} openStep={part === c ? step : ''} pick={pick} show={show} />
           ))}
+          <p className="mt-3">
+            <a href={`/api/dishes/${view.dish.id}/recipe.jsonld`}>Take it out as a schema.org Recipe</a>
+          </p>
         </div>
         <div>
           {part && open ? (
             <OpenStep key={`${component}/${step}`} view={view} part={part} step={open} focus={params.get('field') ?? ''} pick={pick} />
+          ) : side === 'component' && view.components.some((c) => c.component.id === params.get('of')) ? (
+            <ComponentEditor key={params.get('of')} view={view} part={view.components.find((c) => c.component.id === params.get('of'))!} close={() => setParams({}, { replace: true })} />
+          ) : side === 'version' ? (
+            <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('what is in it')} />
           ) : (
             <>
-              <Lead view={view} pick={pick} />
-              <Gaps view={view} pick={pick} />
+              <div className="choices mb-3" role="group" aria-label="Beside the method">
+                {sides.map((s) => (
+                  <button key={s} aria-pressed={s === side} onClick={() => show(s)}>
+                    {s === 'gaps' && grave > 0 ? `${grave} ${grave === 1 ? 'gap' : 'gaps'}` : s}
+                  </button>
+                ))}
+              </div>
+              {side === 'before the plate' && (
+                <>
+                  <Lead view={view} pick={pick} />
+                  {grave > 0 && <Gaps view={view} pick={pick} graveOnly />}
+                  <Ahead view={view} />
+                </>
+              )}
+              {side === 'gaps' && <Gaps view={view} pick={pick} />}
+              {side === 'what is in it' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
+              {side === 'methods' && <Methods view={view} />}
+              {side === 'history' && <History view={view} />}
             </>
           )}
         </div>
@@ -76,143 +120,36 @@ export function DishSelect({ id, name, screen }: { id: string; name: string; scr
           </option>
         ))}
       </select>
+      {screen === 'dish' && <Link to="/book">all dishes</Link>}
     </div>
   )
-}
-
-function Gaps({ view, pick }: { view: View; pick: (c: string, s: string, field?: string) => void }) {
-  const graver = view.gaps.filter((g) => !g.lesser)
-  const lesser = view.gaps.filter((g) => g.lesser)
-  return (
-    <section className="mt-4">
-      <h2>{graver.length ? 'Gaps that hold this dish up' : 'Nothing holds this dish up'}</h2>
-      {graver.map((g) => (
-        <Bracket key={g.component + g.step + g.field} what={g.title}>
-          {g.question} It {g.holdsUp}. {g.step && <button className="plain-button" onClick={() => pick(g.component, g.step!, g.field === 'setting' ? '' : g.field)}>decide</button>}
-        </Bracket>
-      ))}
-      {lesser.length > 0 && (
-        <p className="small quiet">
-          On the heat with a time and no cue, planned but not to be judged:{' '}
-          {lesser.map((g, i) => (
-            <span key={g.component + g.step}>
-              {i > 0 && ', '}
-              <button className="plain-button" onClick={() => pick(g.component, g.step!, 'cue')}>
-                {g.title}
-              </button>
-            </span>
-          ))}
-        </p>
-      )}
-    </section>
-  )
-}
-
-function ComponentLines({ view, part, openStep, pick }: { view: View; part: Part; openStep: string; pick: (c: string, s: string) => void }) {
-  const { component, need, said } = part
-  const save = useComponentSave(view, part)
-  const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
-  const add = async () => {
-    const step = newStep(component.steps)
-    if (await save(`${component.name}: a step added`, [...component.steps, step])) pick(component.id, step.id)
-  }
-  return (
-    <section aria-label={component.name}>
-      <div className="component-head">
-        <h3>{component.name}</h3>
-        <span className="small quiet">{portion ? need.make.working : <span className="gap">how much on a plate?</span>}</span>
-      </div>
-      {component.steps.length === 0 && <span className="gap ms-3">how is it made?</span>}
-      {component.steps.map((s, i) => (
-        <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />
-      ))}
-      <button className="plain-button small ms-3" onClick={() => void add()}>
-        add a step
-      </button>
-    </section>
-  )
-}
-
-function StepLines({ step, said, gaps, open, pick }: { step: Step; said: string; gaps: View['gaps']; open: boolean; pick: () => void }) {
-  const gap = gaps.find((g) => !g.lesser)
-  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${e.setting} °C`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`]
-  const wait = waitWords(step)
-  return (
-    <>
-      <button className="step-line" aria-current={open} onClick={pick}>
-        <span className="name">{step.name}</span>
-        <span>
-          {gap && <span className="gap me-2">{gap.question}</span>}
-          <span className="facts">{facts.filter(Boolean).join(', ')}</span>
-        </span>
-        {step.cue && <span className="cue">until {step.cue.split(';')[0]}</span>}
-        {(step.cautions ?? []).map((c) => (
-          <span key={c.text} className="care">
-            {c.text}
-          </span>
-        ))}
-      </button>
-      {wait && (
-        <button className="step-line wait" onClick={pick} tabIndex={-1}>
-          <span className="name">{step.then.reason || 'wait'}</span>
-          <span>
-            <span className="facts">{wait}</span>
-          </span>
-        </button>
-      )}
-    </>
-  )
-}
-
-function hands(step: Step) {
-  if (step.hands.work === 'none') return ''
-  if (step.hands.work === 'all') return 'hands throughout'
-  return `hands ${step.hands.slices?.length} × (${(step.hands.slices ?? []).map((s) => lasts(s.for)).join(', ')})`
-}
-
-function waitWords(step: Step) {
-  const { least = 0, most, place, soft } = step.then
-  if (!least && most === undefined) return ''
-  const span = most === undefined ? `at least ${spoken(least)}` : least ? `${spoken(least)} to ${spoken(most)}` : `at most ${spoken(most)}`
-  return span + (place ? `, ${place.kind}` : '') + (soft ? ', a little longer if need be' : '')
-}
-
-// others are the steps of the other components, as an id and a name.
-const others = (view: View, own: string): [string, string][] =>
-  view.components.filter((c) => c.component.id !== own).flatMap((c) => c.component.steps.map((s): [string, string] => [`${c.component.id}/${s.id}`, `${c.component.name}, ${s.name}`]))
-
-function newStep(steps: Step[]): Step {
-  let n = steps.length + 1
-  while (steps.some((s) => s.id === `step-${n}`)) n++
-  return { id: `step-${n}`, name: 'new step', hands: { work: 'all' }, equipment: [], then: {} }
 }
 
 // Origin is the component that a change was made from.
 type Origin = { component: Part['component']; version: number }
 
-function useComponentSave(view: View, part: Origin) {
+function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; step: Step; focus: string; pick: Pick }) {
   const desk = useDesk()
-  return (what: string, steps: Step[], from = part) =>
-    desk.hand({ kind: 'component', id: from.component.id, version: from.version, screen: `dish:${view.dish.id}`, what, value: { ...from.component, steps } })
-}
-
-function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; step: Step; focus: string; pick: (c: string, s: string) => void }) {
-  const save = useComponentSave(view, part)
   const { component, version } = part
   const form = useDraft(`step/${component.id}/${step.id}`, toForm(step), { component, version } as Origin)
-  const at = component.steps.findIndex((s) => s.id === step.id)
+  const steps = methodOf(component, step.id)?.steps ?? []
+  const at = steps.findIndex((s) => s.id === step.id)
+  const save = (what: string, next: Step[], from: Origin = part) =>
+    desk.hand({ kind: 'component', id: component.id, version: from.version, screen: `dish:${view.dish.id}`, what, value: withSteps(from.component, step.id, next) })
   const move = (by: number) => {
-    const steps = [...component.steps]
-    steps.splice(at + by, 0, ...steps.splice(at, 1))
-    void save(`${component.name}, ${step.name}: moved`, steps)
+    const next = [...steps]
+    next.splice(at + by, 0, ...next.splice(at, 1))
+    void save(`${component.name}, ${step.name}: moved`, next)
   }
   const remove = async () => {
-    if (await save(`${component.name}, ${step.name}: deleted`, component.steps.filter((s) => s.id !== step.id))) pick('', '')
+    if (await save(`${component.name}, ${step.name}: deleted`, steps.filter((s) => s.id !== step.id))) pick('', '')
   }
   const below = async () => {
-    const made = newStep(component.steps)
-    if (await save(`${component.name}: a step added`, component.steps.toSpliced(at + 1, 0, made))) pick(component.id, made.id)
+    const made = newStep(component)
+    if (await save(`${component.name}: a step added`, steps.toSpliced(at + 1, 0, made))) pick(component.id, made.id)
   }
+  if (at < 0) return <Bracket what="This step is its master formula’s.">Change it there, or give this variant a method of its own.</Bracket>
+  const began = methodOf(form.origin.component, step.id)?.steps ?? steps
   return (
     <>
       <h2>
@@ -220,7 +157,7 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
       </h2>
       <StepEditor
         step={step} steps={others(view, component.id)} kitchen={view.kitchen} focus={focus} form={form} stale={form.typed && form.origin.version !== version}
-        save={(next) => save(`${component.name}, ${next.name}`, form.origin.component.steps.map((s) => (s.id === step.id ? next : s)), form.origin)}
+        save={(next) => save(`${component.name}, ${next.name}`, began.map((s) => (s.id === step.id ? next : s)), form.origin)}
         close={() => pick('', '')}
         actions={
           <>
@@ -228,7 +165,7 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
             <Button variant="outline-dark" size="sm" disabled={at === 0} onClick={() => move(-1)}>
               Earlier
             </Button>
-            <Button variant="outline-dark" size="sm" disabled={at === component.steps.length - 1} onClick={() => move(1)}>
+            <Button variant="outline-dark" size="sm" disabled={at === steps.length - 1} onClick={() => move(1)}>
               Later
             </Button>
             <Button variant="outline-dark" size="sm" onClick={() => void below()}>

@@ -11,12 +11,12 @@ const row = 62
 // Equal room for days, hours, minutes and seconds: the axis is a logarithm.
 const nearest = 20
 const farthest = 3 * 86400
-const axis = (right: number) => (before: number) => {
+export const onAxis = (right: number) => (before: number) => {
   const at = Math.log(Math.min(Math.max(before, nearest), farthest) / nearest) / Math.log(farthest / nearest)
   return right - at * (right - left)
 }
 
-const marks: [number, string][] = [
+export const axisMarks: [number, string][] = [
   [172800, '2 d'],
   [86400, '1 d'],
   [36000, '10 h'],
@@ -30,13 +30,13 @@ const marks: [number, string][] = [
 export function Lead({ view, pick }: { view: View; pick: (component: string, step: string) => void }) {
   const [box, width] = useWidth(600, 360)
   const right = width - beyond
-  const x = axis(right)
+  const x = onAxis(right)
   const bottom = 40 + view.components.length * row
   return (
     <div className="lead-svg" ref={box}>
       <h2>before the plate</h2>
       <svg viewBox={`0 0 ${width} ${bottom + 26}`} role="group" aria-label="How long before the plate each step stands at the latest">
-        {marks.map(([s, label]) => (
+        {axisMarks.map(([s, label]) => (
           <g key={s} aria-hidden="true">
             <line x1={x(s)} x2={x(s)} y1={26} y2={bottom} stroke="#c3cdd3" />
             <text x={x(s)} y={18} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
@@ -58,7 +58,7 @@ export function Lead({ view, pick }: { view: View; pick: (component: string, ste
 
 function Strand({ component, y, right, pick }: { component: View['components'][number]; y: number; right: number; pick: (component: string, step: string) => void }) {
   const { lead } = component
-  const x = axis(right)
+  const x = onAxis(right)
   const cy = y + 18
   const begin = lead.steps.length ? x(lead.steps[0].from) : right
   return (

@@ -4,7 +4,9 @@ import { useEffect, useState, type FormEvent, type ReactNode } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { Refused, type Schemas } from '../../api/client'
 import type { Draft } from '../../parts/draft'
-import { FieldError, say, toStep, type Step, type StepForm } from './form'
+import { FieldError, say } from '../../parts/reading'
+import { Cues, PanAndTrouble, SizeTable } from './CueEditor'
+import { toStep, type Step, type StepForm } from './form'
 
 type Props = {
   step: Step
@@ -50,18 +52,23 @@ export function StepEditor({ step, steps, form, stale, kitchen, focus, save, clo
     <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Step ${step.name}`}>
       <div className="pair">
         <Text {...field} name="name" label="step" />
-        <Time {...field} name="time" label="how long (2–2½ min, 0:45, 1 h 30)" />
+        {f.per !== 'table' && <Time {...field} name="time" label="how long (2–2½ min, 0:45, 1 h 30)" />}
         <Form.Group controlId="step-per">
           <Form.Label>that is for</Form.Label>
           <Form.Select value={f.per} onChange={(e) => set({ per: e.target.value as StepForm['per'] })}>
             <option value="once">all of it at once</option>
             <option value="portion">each portion</option>
+            <option value="piece">each piece</option>
             <option value="batch">each batch</option>
+            <option value="table">as a table says, by size</option>
           </Form.Select>
         </Form.Group>
-        {f.per === 'batch' ? <Text {...field} name="batch" label="portions in a batch" /> : <Text {...field} name="cue" label="done when (see, hear, feel, measure)" />}
-        {f.per === 'batch' && <Text {...field} name="cue" label="done when (see, hear, feel, measure)" />}
+        {f.per === 'batch' && <Text {...field} name="batch" label="portions in a batch" />}
+        {f.per === 'piece' && <Text {...field} name="batch" label="pieces in a portion" />}
+        {f.per === 'once' && <Text {...field} name="amount" label="the time holds for (2 kg; empty: any amount)" />}
       </div>
+      {f.per === 'table' && <SizeTable f={f} set={set} wrong={wrong?.field} />}
+      <Cues f={f} set={set} />
       <Hands {...field} kitchen={kitchen} />
       <Equipment {...field} kinds={kinds} kitchen={kitchen} />
       <fieldset>
@@ -91,6 +98,7 @@ export function StepEditor({ step, steps, form, stale, kitchen, focus, save, clo
         <Form.Check id="step-wave" className="mt-2" label="for each wave of plates by itself" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
       </fieldset>
       <After {...field} steps={steps} />
+      <PanAndTrouble f={f} set={set} steps={steps} />
       <Cautions {...field} />
       <div className="editor-actions">
         {stale && <p className="wrong w-100 m-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}

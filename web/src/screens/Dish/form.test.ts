@@ -1,17 +1,18 @@
 import { afterEach, expect, it, vi } from 'vitest'
-import { FieldError, toForm, toStep, type Step } from './form'
+import { FieldError } from '../../parts/reading'
+import { toForm, toStep, type Step } from './form'
 
 const step: Step = {
   id: 'sear', name: 'sear', time: { quick: 120, usual: 135, slow: 150, per: 'once' },
   hands: { work: 'slices', slices: [{ at: 0, for: 45 }, { at: -30, for: 30 }] },
   equipment: [{ kind: 'oven', setting: 200, holds: 4 }], after: ['hake/fillet'],
   then: { least: 120, most: 240, place: { kind: 'rack' }, reason: 'rest' }, eachWave: true, by: { daysBefore: 1, clock: '16:15' },
-  cue: 'pale rim', cautions: [{ text: 'hot fat' }],
+  cues: [{ sense: 'see', right: 'pale rim', notYet: 'glassy', more: 60, tooFar: 'dry', then: 'sauce it' }], troubles: [{ what: 'sticks', rescue: 'more heat' }], unbroken: true, short: 'the rest finishes it', pan: { of: 'crown/sear', clean: true }, said: 'sear 2 to 2½ min', left: 0.5, ours: ['hands'], cautions: [{ text: 'hot fat' }],
 }
 
 // The server’s part is played by a reader of the texts that the form itself writes.
 const spans: Record<string, [number, number, number]> = {
-  '2 min – 2:30': [120, 135, 150], '0:45': [45, 45, 45], '0:30': [30, 30, 30], '2 min': [120, 120, 120], '4 min': [240, 240, 240],
+  '2 min – 2:30': [120, 135, 150], '1 min': [60, 60, 60], '0:45': [45, 45, 45], '0:30': [30, 30, 30], '2 min': [120, 120, 120], '4 min': [240, 240, 240],
 }
 function play() {
   vi.stubGlobal('fetch', async (request: Request) => {
@@ -28,6 +29,14 @@ it('loses nothing of a step on the way to the form and back', async () => {
   expect(await toStep(toForm(step), step)).toEqual(step)
 })
 
+it('keeps a table by size, and takes off the mark of what a cook decides', async () => {
+  play()
+  const table: Step = { ...step, ours: ['time', 'cue'], time: { quick: 120, usual: 240, slow: 240, per: 'table', table: { by: 'weight', unit: 'g', at: 125, rows: [{ size: 100, seconds: 120 }, { size: 150, seconds: 240 }] } } }
+  expect(await toStep(toForm(table), table)).toEqual(table)
+  const decided = await toStep({ ...toForm(table), per: 'once', time: '4 min' }, table)
+  expect(decided.ours).toEqual(['cue'])
+})
+
 it('names the field that is not understood', async () => {
   play()
   const form = { ...toForm(step), most: 'a while' }
@@ -38,6 +47,6 @@ it('names the field that is not understood', async () => {
 
 it('makes a gap of an empty time, and takes away what was emptied', async () => {
   play()
-  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', cue: '', cautions: [], eachWave: false, work: 'none', after: [] }, step)
-  expect(bare).toEqual({ id: 'sear', name: 'sear', hands: { work: 'none' }, equipment: step.equipment, then: {} })
+  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', cues: [], troubles: [], unbroken: false, short: '', pan: '', clean: false, cautions: [], eachWave: false, work: 'none', after: [] }, step)
+  expect(bare).toEqual({ id: 'sear', name: 'sear', hands: { work: 'none' }, equipment: step.equipment, then: {}, said: step.said, left: 0.5 })
 })

@@ -1,11 +1,16 @@
 // The form of a step: everything as it was typed, and the way to a step and
 // back. What a text means is asked of the server; nothing is understood here.
-import { api, ask, Refused, type Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
+import { decimal, FieldError, measure, understand, whole } from '../../parts/reading'
 import { lasts } from '../../parts/words'
 
 export type Step = Schemas['Step']
 
 export type SliceText = { at: string; side: 'start' | 'end'; for: string }
+
+export type CueText = { sense: string; how: string; right: string; notYet: string; more: string; tooFar: string; then: string; looksWrong: string }
+
+export const emptyCue: CueText = { sense: '', how: '', right: '', notYet: '', more: '', tooFar: '', then: '', looksWrong: '' }
 
 export type StepForm = {
   name: string
@@ -24,12 +29,19 @@ export type StepForm = {
   eachWave: boolean
   daysBefore: string
   by: string
-  cue: string
+  cues: CueText[]
+  troubles: { what: string; follows: string; rescue: string }[]
+  unbroken: boolean
+  short: string
+  clean: boolean
+  pan: string
+  amount: string
+  table: { by: Schemas['Table']['by']; unit: Schemas['Table']['unit']; at: string; rows: { size: string; time: string }[] }
   cautions: { text: string; source: string }[]
   after: string[]
 }
 
-const words = (s: number) => (s === 0 ? '0' : s >= 3600 && s % 60 === 0 ? `${Math.floor(s / 3600)} h${s % 3600 ? ` ${(s % 3600) / 60} min` : ''}` : s % 60 === 0 ? `${s / 60} min` : lasts(s))
+export const words = (s: number) => (s === 0 ? '0' : s >= 3600 && s % 60 === 0 ? `${Math.floor(s / 3600)} h${s % 3600 ? ` ${(s % 3600) / 60} min` : ''}` : s % 60 === 0 ? `${s / 60} min` : lasts(s))
 
 export function toForm(s: Step): StepForm {
   const t = s.time
@@ -50,52 +62,23 @@ export function toForm(s: Step): StepForm {
     eachWave: s.eachWave ?? false,
     daysBefore: s.by ? String(s.by.daysBefore) : '0',
     by: s.by?.clock ?? '',
-    cue: s.cue ?? '',
+    cues: (s.cues ?? []).map((c) => ({ sense: c.sense ?? '', how: c.how ?? '', right: c.right ?? '', notYet: c.notYet ?? '', more: c.more ? words(c.more) : '', tooFar: c.tooFar ?? '', then: c.then ?? '', looksWrong: c.looksWrong ?? '' })),
+    troubles: (s.troubles ?? []).map((t) => ({ what: t.what, follows: t.follows ?? '', rescue: t.rescue ?? '' })),
+    unbroken: s.unbroken ?? false,
+    short: s.short ?? '',
+    clean: s.pan?.clean ?? false,
+    pan: s.pan?.of ?? '',
+    amount: t?.amount ? `${t.amount.quantity} ${t.amount.unit}` : '',
+    table: { by: t?.table?.by ?? 'weight', unit: t?.table?.unit ?? 'g', at: t?.table ? String(t.table.at) : '', rows: (t?.table?.rows ?? []).map((r) => ({ size: String(r.size), time: words(r.seconds) })) },
     cautions: (s.cautions ?? []).map((c) => ({ text: c.text, source: c.source ?? '' })),
     after: s.after ?? [],
   }
 }
 
-/** FieldError says which field of the form is not understood, and why. */
-export class FieldError extends Error {
-  constructor(
-    readonly field: string,
-    what: string,
-  ) {
-    super(what)
-  }
-}
-
-const zero = /^0*$/
-
-async function understand(field: string, text: string) {
-  if (zero.test(text.trim())) return { quick: 0, usual: 0, slow: 0, text: '0' }
-  try {
-    return await ask(api.GET('/api/read/duration', { params: { query: { text } } }))
-  } catch (error) {
-    if (error instanceof Refused && error.problem.status === 422) throw new FieldError(field, error.problem.errors?.[0]?.message ?? error.message)
-    throw error
-  }
-}
-
-/** say asks how a time is understood; undefined where it is not. */
-export async function say(text: string): Promise<string | undefined> {
-  try {
-    return (await understand('', text)).text
-  } catch {
-    return undefined
-  }
-}
-
-function whole(field: string, text: string): number {
-  if (!/^[-−]?\d+$/.test(text.trim())) throw new FieldError(field, `“${text}” is no whole number`)
-  return Number(text.trim().replace('−', '-'))
-}
-
 /** toStep reads a form over the step that it came from. */
 export async function toStep(f: StepForm, over: Step): Promise<Step> {
   if (!f.name.trim()) throw new FieldError('name', 'a step wants a name')
-  const time = f.time.trim() ? await understand('time', f.time) : undefined
+  const time = await toTime(f)
   const slices = await Promise.all(
     (f.work === 'slices' ? f.slices : []).map(async (p, i) => {
       const at = (await understand(`slices.${i}.at`, p.at)).usual
@@ -109,11 +92,16 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
       ...(e.setting.trim() ? { setting: whole(`equipment.${i}.setting`, e.setting) } : {}),
       ...(e.holds.trim() ? { holds: whole(`equipment.${i}.holds`, e.holds) } : {}),
     }))
+  const cues = await Promise.all(f.cues.map((c, i) => toCue(c, i))).then((list) => list.filter((c) => Object.keys(c).length > 0))
+  const was = toForm(over)
+  const changed: Record<string, boolean> = { time: f.time !== was.time || f.per !== was.per, setting: JSON.stringify(f.equipment) !== JSON.stringify(was.equipment), cue: JSON.stringify(f.cues) !== JSON.stringify(was.cues), hands: f.work !== was.work || JSON.stringify(f.slices) !== JSON.stringify(was.slices), wait: f.least !== was.least || f.most !== was.most }
+  const ours = (over.ours ?? []).filter((field) => !changed[field]) // what a cook has decided is ours no more
   const place = over.then.place?.kind === f.place ? over.then.place : f.place ? { kind: f.place } : undefined
   return {
     id: over.id,
     name: f.name.trim(),
-    ...(time ? { time: { quick: time.quick, usual: time.usual, slow: time.slow, per: f.per, ...(f.per === 'batch' ? { batch: whole('batch', f.batch || '1') } : {}) } } : {}),
+    ...(over.said ? { said: over.said } : {}),
+    ...(time ? { time } : {}),
     hands: { work: f.work, ...(f.cook ? { cook: f.cook } : {}), ...(slices.length ? { slices } : {}) },
     equipment,
     then: {
@@ -126,7 +114,37 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
     ...(f.after.length ? { after: f.after } : {}),
     ...(f.eachWave ? { eachWave: true } : {}),
     ...(f.by.trim() ? { by: { daysBefore: whole('daysBefore', f.daysBefore || '0'), clock: f.by.trim() } } : {}),
-    ...(f.cue.trim() ? { cue: f.cue.trim() } : {}),
+    ...(cues.length ? { cues } : {}),
+    ...(f.troubles.some((t) => t.what.trim()) ? { troubles: f.troubles.filter((t) => t.what.trim()).map((t) => filled({ what: t.what, follows: t.follows, rescue: t.rescue }) as Schemas['Trouble']) } : {}),
+    ...(f.unbroken ? { unbroken: true } : {}),
+    ...(f.short.trim() ? { short: f.short.trim() } : {}),
+    ...(f.pan || f.clean ? { pan: { ...(f.pan ? { of: f.pan } : {}), ...(f.clean ? { clean: true } : {}) } } : {}),
+    ...(over.left !== undefined ? { left: over.left } : {}),
+    ...(ours.length ? { ours } : {}),
     ...(f.cautions.some((c) => c.text.trim()) ? { cautions: f.cautions.filter((c) => c.text.trim()).map((c) => ({ text: c.text.trim(), ...(c.source.trim() ? { source: c.source.trim() } : {}) })) } : {}),
   }
+}
+
+/** filled leaves out what is empty. */
+function filled(texts: Record<string, string>): Record<string, string> {
+  return Object.fromEntries(Object.entries(texts).flatMap(([name, text]) => (text.trim() ? [[name, text.trim()]] : [])))
+}
+
+async function toCue(c: CueText, i: number): Promise<Schemas['Cue']> {
+  const more = c.more.trim() ? (await understand(`cues.${i}.more`, c.more)).usual : 0
+  const words = filled({ ...c, more: '' })
+  return { ...words, ...(more ? { more } : {}) } as Schemas['Cue']
+}
+
+/** toTime reads the time of a step; undefined: it is left open. */
+async function toTime(f: StepForm): Promise<Schemas['Time'] | undefined> {
+  if (f.per === 'table') {
+    const rows = await Promise.all(f.table.rows.map(async (r, i) => ({ size: decimal(`table.${i}.size`, r.size), seconds: (await understand(`table.${i}.time`, r.time)).usual })))
+    const all = rows.map((r) => r.seconds).sort((a, b) => a - b)
+    return { quick: all[0] ?? 0, usual: all[Math.floor(all.length / 2)] ?? 0, slow: all.at(-1) ?? 0, per: 'table', table: { by: f.table.by, unit: f.table.unit, at: decimal('table.at', f.table.at), rows } }
+  }
+  if (!f.time.trim()) return undefined
+  const { quick, usual, slow } = await understand('time', f.time)
+  const amount = await measure('amount', f.amount)
+  return { quick, usual, slow, per: f.per, ...(f.per === 'batch' || f.per === 'piece' ? { batch: whole('batch', f.batch || '1') } : {}), ...(amount ? { amount } : {}) }
 }

@@ -10,20 +10,20 @@ import (
 )
 
 func TestTwoRevisionsAreCompared(t *testing.T) {
-	got, err := revise.Changes(
+	got, err := revise.Differences(
 		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"sear","name":"sear","time":120},{"id":"roast","name":"roast","time":420}]}]}`),
 		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"roast","name":"roast","time":480},{"id":"rest","name":"rest"}]}],"yield":4}`))
 	require.NoError(t, err)
-	assert.Equal(t, []revise.Change{
+	assert.Equal(t, []revise.Difference{
 		{Where: "methods[oven] steps[roast] time", Was: "420", Is: "480"},
 		{Where: "methods[oven] steps[rest]", Was: "", Is: "rest"},
 		{Where: "methods[oven] steps[sear]", Was: "sear", Is: ""},
 		{Where: "yield", Was: "", Is: "4"},
 	}, got)
-	same, err := revise.Changes([]byte(`{"a":[1,2]}`), []byte(`{"a":[1,2]}`))
+	same, err := revise.Differences([]byte(`{"a":[1,2]}`), []byte(`{"a":[1,2]}`))
 	require.NoError(t, err)
 	assert.Empty(t, same)
-	_, err = revise.Changes([]byte(`{`), []byte(`{}`))
+	_, err = revise.Differences([]byte(`{`), []byte(`{}`))
 	assert.Error(t, err)
 }
 

@@ -6,16 +6,16 @@ import (
 	"reflect"
 )
 
-// Change is one place in which two revisions of a document differ.
-type Change struct {
+// Difference is one place in which two revisions of a document differ.
+type Difference struct {
 	Where string `json:"where" doc:"names and keys from the outside in, like methods[oven] steps[roast] time"`
 	Was   string `json:"was" doc:"empty: it was not there"`
 	Is    string `json:"is" doc:"empty: it is gone"`
 }
 
-// Changes lists where a later revision of a document differs from an earlier
+// Differences lists where a later revision of a document differs from an earlier
 // one, member by member, entries of lists by their ids.
-func Changes(earlier, later []byte) ([]Change, error) {
+func Differences(earlier, later []byte) ([]Difference, error) {
 	var a, b any
 	if err := json.Unmarshal(earlier, &a); err != nil {
 		return nil, fmt.Errorf("compare: %w", err)
@@ -23,12 +23,12 @@ func Changes(earlier, later []byte) ([]Change, error) {
 	if err := json.Unmarshal(later, &b); err != nil {
 		return nil, fmt.Errorf("compare: %w", err)
 	}
-	out := []Change{}
+	out := []Difference{}
 	compare("", a, b, &out)
 	return out, nil
 }
 
-func compare(where string, a, b any, out *[]Change) {
+func compare(where string, a, b any, out *[]Difference) {
 	if reflect.DeepEqual(a, b) {
 		return
 	}
@@ -49,11 +49,11 @@ func compare(where string, a, b any, out *[]Change) {
 			}
 		}
 		if moved(al, bl) {
-			*out = append(*out, Change{where + ", order", said(order(al)), said(order(bl))})
+			*out = append(*out, Difference{where + ", order", said(order(al)), said(order(bl))})
 		}
 		return
 	}
-	*out = append(*out, Change{where, said(a), said(b)})
+	*out = append(*out, Difference{where, said(a), said(b)})
 }
 
 func join(where, name string) string {

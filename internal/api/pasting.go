@@ -1,0 +1,222 @@
+package api
+
+import (
+	"context"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"jointime/internal/core/reading"
+	"jointime/internal/core/recipe"
+	"jointime/internal/formats/schemaorg"
+	"jointime/internal/store"
+)
+
+// pasteRoutes understand lines and whole texts, and keep what was reviewed.
+func (s *Server) pasteRoutes(api huma.API) {
+	huma.Get(api, "/api/read/line", s.readLine)
+	huma.Post(api, "/api/read/paste", s.readPaste)
+	huma.Post(api, "/api/read/again", s.readAgain)
+	huma.Post(api, "/api/read/fill", s.fillGap)
+	huma.Post(api, "/api/dishes", s.keepPaste)
+}
+
+type lineInput struct {
+	Text string   `query:"text" maxLength:"2000"`
+	As   string   `query:"as" enum:"ingredient,step," doc:"what it is to be read as; empty: what it looks like"`
+	IDs  []string `query:"ids" maxItems:"400" doc:"of steps and lines that are there already"`
+}
+
+// LineReading is a typed line as it is understood.
+type LineReading struct {
+	As         string             `json:"as" enum:"ingredient,step,skip"`
+	Step       *StepReading       `json:"step,omitempty"`
+	Ingredient *IngredientReading `json:"ingredient,omitempty"`
+}
+
+// StepReading is a typed step as it is understood.
+type StepReading struct {
+	Read  reading.StepLine `json:"read"`
+	Steps []recipe.Step    `json:"steps" nullable:"false" doc:"what it would become"`
+	Said  []string         `json:"said" nullable:"false" doc:"each in words"`
+}
+
+// IngredientReading is a typed ingredient as it is understood.
+type IngredientReading struct {
+	Read  reading.IngredientLine `json:"read"`
+	Line  *recipe.Line           `json:"line,omitempty" doc:"what it would become; absent: nothing"`
+	Found string                 `json:"found,omitempty" doc:"what the book calls it"`
+	Made  bool                   `json:"made,omitempty" doc:"that is something made"`
+}
+
+type lineOutput struct{ Body LineReading }
+
+// readLine understands a line while it is typed.
+func (s *Server) readLine(ctx context.Context, in *lineInput) (*lineOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := LineReading{As: in.As}
+	if out.As == "" {
+		out.As = recipe.LooksLike(in.Text)
+	}
+	switch out.As {
+	case "step":
+		out.Step = stepReading(in, b)
+	case "ingredient":
+		out.Ingredient = ingredientReading(in, b.recipes())
+	}
+	return &lineOutput{out}, nil
+}
+
+func stepReading(in *lineInput, b book) *StepReading {
+	out := StepReading{Read: reading.Step(in.Text), Said: []string{}}
+	out.Steps = append([]recipe.Step{}, recipe.StepsFrom(out.Read, b.anyKitchen(), taken(in.IDs))...)
+	for _, step := range out.Steps {
+		out.Said = append(out.Said, step.Say())
+	}
+	return &out
+}
+
+func ingredientReading(in *lineInput, b recipe.Book) *IngredientReading {
+	out := IngredientReading{Read: reading.Ingredient(in.Text)}
+	if line, ok := b.LineFrom(out.Read, taken(in.IDs)); ok {
+		out.Line, out.Made = &line, line.Component != ""
+		out.Found = b.Ingredients[line.Ingredient].Name + b.Components[line.Component].Name
+	}
+	return &out
+}
+
+func taken(ids []string) map[string]bool {
+	m := map[string]bool{}
+	for _, id := range ids {
+		m[id] = true
+	}
+	return m
+}
+
+type pasteInput struct {
+	Body struct {
+		Text string `json:"text" maxLength:"900000" doc:"a method or a list as it was written, or a schema.org Recipe: JSON-LD, or a page that has it inside"`
+	}
+}
+
+type pastedOutput struct {
+	Body struct {
+		Pasted recipe.Pasted `json:"pasted"`
+		Kind   string        `json:"kind" enum:"text,recipe"`
+		More   int           `json:"more,omitempty" doc:"further recipes in it that are not shown"`
+	}
+}
+
+func (s *Server) readPaste(_ context.Context, in *pasteInput) (*pastedOutput, error) {
+	out := &pastedOutput{}
+	if text := strings.TrimSpace(in.Body.Text); strings.HasPrefix(text, "{") || strings.HasPrefix(text, "[{") || strings.HasPrefix(text, "<") || strings.Contains(text, "application/ld+json") {
+		list, err := schemaorg.Read(text)
+		if err != nil {
+			return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.text", Message: err.Error()})
+		}
+		out.Body.Kind, out.Body.Pasted, out.Body.More = "recipe", list[0].Pasted(), len(list)-1
+		return out, nil
+	}
+	if n := strings.Count(in.Body.Text, "\n"); n > 2000 {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.text", Message: "more than 2,000 lines: paste a dish at a time"})
+	}
+	out.Body.Kind, out.Body.Pasted = "text", recipe.Paste(in.Body.Text)
+	return out, nil
+}
+
+type pastedInput struct {
+	Key  string `header:"Idempotency-Key" maxLength:"100"`
+	Body recipe.Pasted
+}
+
+// readAgain reads the lines of a review after some were changed.
+func (s *Server) readAgain(_ context.Context, in *pastedInput) (*pastedOutput, error) {
+	out := &pastedOutput{}
+	out.Body.Kind, out.Body.Pasted = "text", in.Body
+	out.Body.Pasted.Read()
+	return out, nil
+}
+
+// keepPaste makes a dish with its components of a reviewed paste.
+func (s *Server) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, error) {
+	who, person, err := s.author(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if in.Key != "" { // a repeat answers what the first one made
+		if done, ok, err := s.store.Done(ctx, in.Key+"/0"); err != nil {
+			return nil, s.fail(err)
+		} else if ok {
+			return &savedOutput{SavedView{done.ID, done.Version}}, nil
+		}
+	}
+	for i, c := range in.Body.Components {
+		if strings.TrimSpace(c.Name) == "" {
+			in.Body.Components[i].Name = in.Body.Name
+		}
+	}
+	d, components, bought := b.recipes().Keep(in.Body, b.anyKitchen())
+	writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": typed in"}}
+	for _, c := range components {
+		if err := c.Validate(); err != nil {
+			return nil, s.fail(under("components", err))
+		}
+		writes = append(writes, store.Write{Kind: store.Component, ID: c.ID, Body: c, What: c.Name + ": typed in"})
+	}
+	for _, i := range bought {
+		writes = append(writes, store.Write{Kind: store.Ingredient, ID: i.ID, Body: i, What: i.Name + ": new"})
+	}
+	for i := range writes {
+		writes[i].Who, writes[i].Person, writes[i].Key = who, person, in.Key
+	}
+	if err := s.store.SaveAll(ctx, writes); err != nil {
+		return nil, s.fail(err)
+	}
+	return &savedOutput{SavedView{d.ID, 1}}, nil
+}
+
+type fillInput struct {
+	Body struct {
+		Step  recipe.Step `json:"step"`
+		Field string      `json:"field" enum:"time,setting,cue"`
+	}
+}
+
+type fillOutput struct{ Body recipe.Step }
+
+// fillGap puts the kitchen's own default into a step; it is kept when the step
+// is saved.
+func (s *Server) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) {
+	return &fillOutput{in.Body.Step.FillGap(in.Body.Field)}, nil
+}
+
+// recipeFile sends a dish as a schema.org Recipe.
+func (s *Server) recipeFile(w http.ResponseWriter, r *http.Request) {
+	b, err := s.book(r.Context())
+	if err != nil {
+		s.writeProblem(w, s.fail(err))
+		return
+	}
+	d, known := b.dishes[chi.URLParam(r, "id")]
+	if !known {
+		s.writeProblem(w, problem(http.StatusNotFound, "There is no such dish."))
+		return
+	}
+	text, err := schemaorg.Write(b.recipes(), d)
+	if err != nil {
+		s.writeProblem(w, s.fail(err))
+		return
+	}
+	w.Header().Set("Content-Type", "application/ld+json")
+	w.Header().Set("Content-Disposition", `attachment; filename="`+strings.Map(plain, d.ID)+`.recipe.jsonld"`)
+	_, _ = w.Write(text) // nobody may be listening
+}

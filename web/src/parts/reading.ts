@@ -1,0 +1,78 @@
+// What a typed text means is asked of the server; nothing is understood here.
+import { useEffect, useState } from 'react'
+import { api, ask, Refused, type Schemas } from '../api/client'
+
+/** FieldError says which field of a form is not understood, and why. */
+export class FieldError extends Error {
+  constructor(
+    readonly field: string,
+    what: string,
+  ) {
+    super(what)
+  }
+}
+
+const zero = /^0*$/
+
+async function told<T>(field: string, question: Promise<T>): Promise<T> {
+  try {
+    return await question
+  } catch (error) {
+    if (error instanceof Refused && error.problem.status === 422) throw new FieldError(field, error.problem.errors?.[0]?.message ?? error.message)
+    throw error
+  }
+}
+
+/** understand asks what a time means. */
+export async function understand(field: string, text: string) {
+  if (zero.test(text.trim())) return { quick: 0, usual: 0, slow: 0, text: '0' }
+  return told(field, ask(api.GET('/api/read/duration', { params: { query: { text } } })))
+}
+
+/** measure asks what an amount means; undefined for an empty text. */
+export async function measure(field: string, text: string): Promise<Schemas['Amount'] | undefined> {
+  if (!text.trim()) return undefined
+  return (await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))).amount
+}
+
+/** say asks how a time is understood; undefined where it is not. */
+export async function say(text: string): Promise<string | undefined> {
+  try {
+    return (await understand('', text)).text
+  } catch {
+    return undefined
+  }
+}
+
+/** whole reads a whole number. */
+export function whole(field: string, text: string): number {
+  if (!/^[-−]?\d+$/.test(text.trim())) throw new FieldError(field, `“${text}” is no whole number`)
+  return Number(text.trim().replace('−', '-'))
+}
+
+/** decimal reads a number that may have a part: 1.5 or 1,5. */
+export function decimal(field: string, text: string): number {
+  const v = Number(text.trim().replace(',', '.'))
+  if (!text.trim() || !Number.isFinite(v)) throw new FieldError(field, `“${text}” is no number`)
+  return v
+}
+
+export type LineReading = Schemas['LineReading']
+
+/** useReading reads a line while it is typed: the last answer, and whether it is of this text. */
+export function useReading(text: string, as: '' | 'ingredient' | 'step', ids: string[]): { reading?: LineReading; settled: boolean } {
+  const [heard, setHeard] = useState<{ text: string; as: string; reading?: LineReading }>({ text: '', as: '' })
+  const taken = ids.join(',')
+  useEffect(() => {
+    if (!text.trim()) return
+    let gone = false
+    ask(api.GET('/api/read/line', { params: { query: { text, as, ids: taken ? taken.split(',') : [] } } })).then(
+      (reading) => !gone && setHeard({ text, as, reading }),
+      () => {}, // the next key asks again
+    )
+    return () => {
+      gone = true
+    }
+  }, [text, as, taken])
+  return { reading: text.trim() ? heard.reading : undefined, settled: heard.text === text && heard.as === as }
+}

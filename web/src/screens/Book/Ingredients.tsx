@@ -1,0 +1,180 @@
+// What is bought: what is in it, when it can be had, what to look for when it
+// comes; and, when a delivery is sent back, what falls and what stands in.
+import { useState, type FormEvent } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { Button, Form } from 'react-bootstrap'
+import type { Schemas } from '../../api/client'
+import { useIngredients, useRefused } from '../../api/queries'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { decimal, FieldError } from '../../parts/reading'
+import { Rows, type Row } from '../../parts/Rows'
+import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+
+type Ingredient = Schemas['Ingredient']
+type Item = Schemas['IngredientView']
+
+export function Ingredients() {
+  const book = useIngredients()
+  const [params, setParams] = useSearchParams()
+  const [words, setWords] = useState('')
+  if (book.isPending) return <Waiting what="the ingredients" />
+  if (book.isError) return <Failed error={book.error} again={() => void book.refetch()} />
+  const all = book.data.ingredients
+  const open = all.find((i) => i.ingredient.id === params.get('of'))
+  const untold = all.filter((i) => !i.ingredient.allergens).length
+  return (
+    <>
+      <div className="page-head">
+        <h1>Ingredients</h1>
+        <span className="quiet">
+          {all.length} in the book{untold > 0 && `, ${untold} of which nothing is told`} · <Link to="/book">the dishes</Link>
+        </span>
+        <div className="tools">
+          <TakeBack screen="ingredients" />
+        </div>
+      </div>
+      {all.length === 0 && <Empty title="Nothing is bought yet">Ingredients come into the book with the dishes that need them.</Empty>}
+      <div className="dish-screen">
+        <div>
+          <Form.Control aria-label="Find an ingredient" placeholder="find" className="mb-2" value={words} onChange={(e) => setWords(e.target.value)} />
+          {all
+            .filter((i) => [i.ingredient.name, ...(i.ingredient.also ?? [])].some((n) => n.toLowerCase().includes(words.toLowerCase())))
+            .map((i) => (
+              <button key={i.ingredient.id} className="step-line" aria-current={i === open} onClick={() => setParams({ of: i.ingredient.id }, { replace: true })}>
+                <span className="name">{i.ingredient.name}</span>
+                <span>
+                  {i.ingredient.allergens ? <span className="facts">{i.ingredient.allergens.length ? i.ingredient.allergens.join(', ') : 'no allergens'}</span> : <span className="gap">what is in it?</span>}
+                  <span className="small quiet"> in {i.dishes} {i.dishes === 1 ? 'dish' : 'dishes'}</span>
+                </span>
+              </button>
+            ))}
+        </div>
+        <div>{open && <Opened key={open.ingredient.id} item={open} allergens={book.data.allergens} others={all} close={() => setParams({}, { replace: true })} />}</div>
+      </div>
+    </>
+  )
+}
+
+const animals = ['none', 'milk', 'egg', 'honey', 'fish', 'shellfish', 'meat']
+
+type Words = { name: string; also: string; told: boolean; allergens: string[]; animal: string; alcohol: boolean; density: string; piece: string; loss: string; season: string; delivery: string; substitutes: Row[] }
+
+const toForm = (i: Ingredient): Words => ({
+  name: i.name, also: (i.also ?? []).join(', '), told: Boolean(i.allergens), allergens: i.allergens ?? [], animal: i.animal ?? '', alcohol: i.alcohol ?? false,
+  density: i.density === undefined ? '' : String(i.density), piece: i.piece === undefined ? '' : String(i.piece), loss: i.loss ? String(Math.round(i.loss * 1000) / 10) : '', season: (i.season ?? []).join(', '), delivery: i.delivery ?? '',
+  substitutes: (i.substitutes ?? []).map((s) => ({ ingredient: s.ingredient, factor: s.factor ? String(s.factor) : '', note: s.note ?? '' })),
+})
+
+function toIngredient(f: Words, over: Ingredient): Ingredient {
+  const some = (field: string, text: string) => (text.trim() ? decimal(field, text) : undefined)
+  const list = (text: string) => text.split(',').map((t) => t.trim()).filter(Boolean)
+  return {
+    ...over, name: f.name.trim(), also: list(f.also), allergens: f.told ? f.allergens : undefined, animal: (f.animal || undefined) as Ingredient['animal'], alcohol: f.alcohol || undefined,
+    density: some('density', f.density), piece: some('piece', f.piece), loss: f.loss.trim() ? decimal('loss', f.loss) / 100 : undefined, season: list(f.season).map((m) => decimal('season', m)), delivery: f.delivery || undefined,
+    substitutes: f.substitutes.filter((s) => s.ingredient).map((s) => ({ ingredient: s.ingredient, factor: some('substitutes', s.factor ?? ''), note: s.note || undefined })),
+  }
+}
+
+function Opened({ item, allergens, others, close }: { item: Item; allergens: Schemas['Allergen'][]; others: Item[]; close: () => void }) {
+  const desk = useDesk()
+  const form = useDraft(`ingredient/${item.ingredient.id}`, toForm(item.ingredient), { over: item.ingredient, version: item.version })
+  const [wrong, setWrong] = useState<FieldError>()
+  const f = form.value
+  const set = (part: Partial<Words>) => form.set({ ...f, ...part })
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const value = toIngredient(f, form.origin.over)
+      setWrong(undefined)
+      if (await desk.hand({ kind: 'ingredient', id: value.id, version: form.origin.version, screen: 'ingredients', what: value.name, value })) form.drop()
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error
+      setWrong(error)
+    }
+  }
+  const text = (name: 'name' | 'also' | 'density' | 'piece' | 'loss' | 'season' | 'delivery', label: string) => (
+    <Form.Group controlId={`ingredient-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={f[name]} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+    </Form.Group>
+  )
+  return (
+    <>
+      <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Ingredient ${item.ingredient.name}`}>
+        <div className="pair">
+          {text('name', 'name')}
+          {text('also', 'other words for it, with commas')}
+        </div>
+        <fieldset>
+          <legend>allergens in it</legend>
+          <Form.Check id="told" label="it is told: what is ticked is in it, and nothing else" checked={f.told} onChange={(e) => set({ told: e.target.checked })} />
+          <div className="d-flex flex-wrap gap-3 mt-2">
+            {allergens.map((a) => (
+              <Form.Check key={a.id} id={`allergen-${a.id}`} label={a.name} checked={f.allergens.includes(a.id)} onChange={(e) => set({ told: true, allergens: e.target.checked ? [...f.allergens, a.id] : f.allergens.filter((x) => x !== a.id) })} />
+            ))}
+          </div>
+          {!f.told && <span className="gap mt-2">what is in it? until it is told, no dish with it is free of anything</span>}
+        </fieldset>
+        <div className="pair mt-3">
+          <Form.Group controlId="ingredient-animal">
+            <Form.Label>it comes from</Form.Label>
+            <Form.Select value={f.animal} onChange={(e) => set({ animal: e.target.value })}>
+              <option value="">never told</option>
+              {animals.map((a) => (
+                <option key={a} value={a}>
+                  {a === 'none' ? 'no animal' : a}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          <Form.Check className="align-self-end" id="ingredient-alcohol" label="there is alcohol in it" checked={f.alcohol} onChange={(e) => set({ alcohol: e.target.checked })} />
+          {text('density', 'grams in a millilitre')}
+          {text('piece', 'grams of one')}
+          {text('loss', '% lost in trimming')}
+          {text('season', 'months of its season (9, 10, 11)')}
+        </div>
+        {text('delivery', 'what to look for when it comes')}
+        <Rows legend="stands in for it" columns={[{ name: 'ingredient', label: 'what', width: 180, options: [['', 'what'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: 'times', width: 80, hint: '× 1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="add a substitute" wrong={wrong?.field} />
+        <div className="editor-actions">
+          {wrong && (
+            <p className="wrong w-100 m-0" role="alert">
+              {wrong.message}
+            </p>
+          )}
+          <Button type="submit">Save the ingredient</Button>
+          <Button variant="outline-dark" onClick={close}>
+            Close
+          </Button>
+        </div>
+      </Form>
+      <SentBack id={item.ingredient.id} name={item.ingredient.name} />
+    </>
+  )
+}
+
+function SentBack({ id, name }: { id: string; name: string }) {
+  const refused = useRefused(id)
+  if (!refused.data) return null
+  const { falls, standIns } = refused.data
+  return (
+    <section className="mt-4">
+      <h2>If the {name} is sent back</h2>
+      {falls.length === 0 && <p className="quiet">No dish needs it.</p>}
+      {falls.map((f) => (
+        <Bracket key={f.dish} what={<Link to={`/dish/${f.dish}`}>{f.name} falls</Link>}>
+          by {f.by.join(', ')}
+          {f.versions.length > 0 && `; can still be served as: ${f.versions.join(', ')}`}
+        </Bracket>
+      ))}
+      {standIns.map((s) => (
+        <p key={s.ingredient} className="m-0">
+          <strong>{s.name}</strong> can stand in{s.factor !== 1 && `, × ${s.factor}`}
+          {s.note && `, ${s.note}`}
+          {s.brings.length > 0 && <span className="care">It brings {s.brings.join(', ')}.</span>}
+          {s.unknown && <span className="care">Its allergens were never told.</span>}
+        </p>
+      ))}
+    </section>
+  )
+}

@@ -1,0 +1,165 @@
+// A dish as it was written, pasted at once and reviewed line by line: left
+// what it says, right what was understood. Nothing is kept before one says so.
+import { useEffect, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { Button, Form } from 'react-bootstrap'
+import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
+import { reread } from '../../api/queries'
+import { useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { Said } from '../../parts/Said'
+
+type Pasted = Schemas['Pasted']
+type Line = Pasted['components'][number]['lines'][number]
+type Held = { text: string; pasted?: Pasted; more?: number }
+
+const example = `Roast mackerel, crushed potato
+
+Mackerel:
+4 mackerel fillets, pin bones out
+1 tbsp oil
+sear skin side down 3 min until the rim pales, turn, 30 s more, then rest 1 to 3 min
+makes 4
+portion: 1
+
+Crushed potato:
+600 g floury potatoes
+…`
+
+export function Paste() {
+  const go = useNavigate()
+  const desk = useDesk()
+  const held = useDraft<Held, number>('paste', { text: '' }, 0)
+  const [wrong, setWrong] = useState('')
+  const [key] = useState(writeKey)
+  const { text, pasted } = held.value
+  const set = held.set
+  useReadAloud(text, (answer, problem) => {
+    setWrong(problem)
+    if (answer) set({ text, pasted: answer.pasted, more: answer.more })
+  }, Boolean(pasted))
+  const change = (next: Pasted) => set({ ...held.value, pasted: next })
+  const keep = async () => {
+    if (!pasted) return
+    try {
+      const made = await ask(api.POST('/api/dishes', { params: { header: { 'Idempotency-Key': key } }, body: pasted }))
+      held.drop()
+      await reread()
+      await go(`/dish/${made.id}`)
+    } catch (error) {
+      desk.say(error instanceof Refused ? error.message : 'The server cannot be reached. What you pasted is kept; keep it again.')
+    }
+  }
+  const doubts = pasted?.components.flatMap((c) => c.lines).filter((l) => l.as === 'skip' || (l.step ?? l.ingredient)?.doubt).length ?? 0
+  return (
+    <>
+      <div className="page-head">
+        <h1>Put a dish in</h1>
+        <span className="quiet">{pasted ? `${pasted.components.length} components${doubts ? `, ${doubts} lines to look at` : ''}` : 'paste it, or type it a line at a time'}</span>
+        <div className="tools">
+          {(text || pasted) && (
+            <Button size="sm" variant="outline-dark" onClick={held.drop}>
+              Begin again
+            </Button>
+          )}
+          {pasted && pasted.components.length > 0 && <Button onClick={() => void keep()}>Keep it in the book</Button>}
+        </div>
+      </div>
+      <div className="paste-screen">
+        <div>
+          <Form.Control as="textarea" className="paste" aria-label="The dish as it was written" placeholder={example} value={text} autoFocus onChange={(e) => set({ text: e.target.value })} />
+          {wrong && (
+            <p className="wrong mt-2" role="alert">
+              {wrong}
+            </p>
+          )}
+          <p className="small quiet mt-2">A heading begins a component. A list, a method, a prep list, a schema.org Recipe or a saved page that has one inside.</p>
+        </div>
+        <div>
+          {pasted && (
+            <>
+              <Form.Control className="dish-name" aria-label="Name of the dish" placeholder="Name of the dish" value={pasted.name} onChange={(e) => change({ ...pasted, name: e.target.value })} />
+              {held.value.more ? <p className="small quiet">There are {held.value.more} more recipes in this page; this is the first.</p> : null}
+              {pasted.components.map((c, i) => (
+                <Reviewed key={i} component={c} set={(next) => change({ ...pasted, components: pasted.components.map((x, k) => (k === i ? next : x)) })} />
+              ))}
+            </>
+          )}
+        </div>
+      </div>
+    </>
+  )
+}
+
+/** useReadAloud has a text read when nobody has typed for a moment. */
+function useReadAloud(text: string, done: (answer: { pasted: Pasted; more?: number } | undefined, problem: string) => void, have: boolean) {
+  useEffect(() => {
+    if (!text.trim() || have) return
+    const later = window.setTimeout(() => {
+      ask(api.POST('/api/read/paste', { body: { text } })).then(
+        (answer) => done(answer, ''),
+        (error: unknown) => done(undefined, error instanceof Refused ? error.message : 'The server cannot be reached. What you pasted is kept.'),
+      )
+    }, 250)
+    return () => window.clearTimeout(later)
+  }, [text, have]) // eslint-disable-line react-hooks/exhaustive-deps -- done is made anew each time and means the same
+}
+
+type Component = Pasted['components'][number]
+
+function Reviewed({ component, set }: { component: Component; set: (c: Component) => void }) {
+  return (
+    <section className="reviewed">
+      <div className="d-flex gap-2">
+        <Form.Control className="name" aria-label="Name of the component" value={component.name} placeholder="component" onChange={(e) => set({ ...component, name: e.target.value })} />
+        <Form.Control aria-label={`${component.name} makes`} placeholder="makes" style={{ width: 96 }} value={component.yield ?? ''} onChange={(e) => set({ ...component, yield: e.target.value })} />
+        <Form.Control aria-label={`${component.name} on a plate`} placeholder="on a plate" style={{ width: 110 }} value={component.portion ?? ''} onChange={(e) => set({ ...component, portion: e.target.value })} />
+      </div>
+      {component.lines.map((l, i) => (
+        <OneLine key={i} line={l} set={(next) => set({ ...component, lines: component.lines.map((x, k) => (k === i ? next : x)) })} />
+      ))}
+    </section>
+  )
+}
+
+const kinds: [Line['as'], string][] = [
+  ['ingredient', 'goes in'],
+  ['step', 'is done'],
+  ['skip', 'left out'],
+]
+
+function OneLine({ line, set }: { line: Line; set: (l: Line) => void }) {
+  const [typing, setTyping] = useState<string>()
+  const read = line.step ?? line.ingredient
+  const again = async (next: { text: string; as: Line['as'] }) => {
+    const answer = await ask(api.POST('/api/read/again', { body: { name: '', components: [{ name: '', lines: [next] }] } }))
+    set(answer.pasted.components[0].lines[0])
+  }
+  return (
+    <div className={`review-line ${line.as}`}>
+      <Form.Select aria-label={`${line.text}: what it is`} value={line.as} onChange={(e) => void again({ text: line.text, as: e.target.value as Line['as'] })}>
+        {kinds.map(([v, label]) => (
+          <option key={v} value={v}>
+            {label}
+          </option>
+        ))}
+      </Form.Select>
+      {typing === undefined ? (
+        <button className="text-button" onClick={() => setTyping(line.text)} title="change the words">
+          <Said text={line.text} spans={read && read.line === line.text ? read.spans : []} doubt={read?.doubt ?? line.as === 'skip'} why={read?.why} />
+        </button>
+      ) : (
+        <Form.Control autoFocus aria-label="the line" value={typing} maxLength={2000} onChange={(e) => setTyping(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') e.currentTarget.blur()
+            if (e.key === 'Escape') setTyping(undefined)
+          }}
+          onBlur={() => {
+            void again({ text: typing, as: line.as })
+            setTyping(undefined)
+          }}
+        />
+      )}
+    </div>
+  )
+}

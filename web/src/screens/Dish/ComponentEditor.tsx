@@ -1,0 +1,110 @@
+// A component, opened: what it makes, by which methods, how it keeps, what it
+// leaves over, what must come out of it, and the states its ingredients come in.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import { Refused } from '../../api/client'
+import { useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { FieldError } from '../../parts/reading'
+import { Rows, type Column } from '../../parts/Rows'
+import { toComponent, toComponentForm, type ComponentForm } from './componentForm'
+import type { Part, View } from './Dish'
+import { stepIDs, used } from './steps'
+
+export function ComponentEditor({ view, part, close }: { view: View; part: Part; close: () => void }) {
+  const { component } = part
+  const desk = useDesk()
+  const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
+  const form = useDraft(`component/${component.id}`, toComponentForm(component, portion), { component, version: part.version })
+  const [wrong, setWrong] = useState<FieldError>()
+  const f = form.value
+  const set = (next: Partial<ComponentForm>) => form.set({ ...f, ...next })
+  const steps = (used(component)?.steps ?? []).map((s): [string, string] => [s.id, s.name])
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const { next, portion: amount } = await toComponent(f, form.origin.component)
+      setWrong(undefined)
+      const screen = `dish:${view.dish.id}`
+      if (!(await desk.hand({ kind: 'component', id: component.id, version: form.origin.version, screen, what: component.name, value: next }))) return
+      if (JSON.stringify(amount) !== JSON.stringify(portion) && !part.into) {
+        const parts = view.dish.parts.map((p) => (p.component === component.id ? { component: p.component, ...(amount ? { portion: amount } : {}) } : p))
+        if (!(await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${component.name}: portion`, value: { ...view.dish, parts } }))) return
+      }
+      form.drop()
+      close()
+    } catch (error) {
+      if (error instanceof FieldError) setWrong(error)
+      else setWrong(new FieldError('', error instanceof Refused ? error.message : 'The server cannot be reached. What you typed is kept; save again.'))
+    }
+  }
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
+      <div className="pair">
+        <Field label="name" name="name" f={f} set={set} wrong={wrong} />
+        <Field label="it makes (500 g, 6, 1.2 l)" name="yield" f={f} set={set} wrong={wrong} />
+        {!part.into && <Field label="on one plate" name="portion" f={f} set={set} wrong={wrong} />}
+      </div>
+      {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: a change changes it there too.</p>}
+      <Lines f={f} set={set} wrong={wrong} />
+      <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why this way', width: 210 }, { name: 'bought', label: 'bought in: ordered before', width: 130, hint: 'bought: 1 d' }]} rows={f.methods} set={(methods) => set({ methods })} add="add a method" wrong={wrong?.field} />
+      <Rows legend="keeps" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="add how it keeps" wrong={wrong?.field} />
+      <Rows legend="must come out" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="add an object that goes in" wrong={wrong?.field} />
+      <Rows legend="left over" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'by which step', width: 170, options: [['', 'by which step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="add a by-product" wrong={wrong?.field} />
+      <Rows legend="comes as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="add a state in which an ingredient comes" wrong={wrong?.field} />
+      <div className="editor-actions">
+        {form.typed && form.origin.version !== part.version && <p className="wrong w-100 m-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
+        {wrong && (
+          <p className="wrong w-100 m-0" role="alert">
+            {wrong.message}
+          </p>
+        )}
+        <Button type="submit">Save the component</Button>
+        <Button variant="outline-dark" onClick={close}>
+          Close
+        </Button>
+        {form.typed && (
+          <Button variant="outline-dark" onClick={form.drop}>
+            Forget what I typed
+          </Button>
+        )}
+      </div>
+    </Form>
+  )
+}
+
+type FormProps = { f: ComponentForm; set: (next: Partial<ComponentForm>) => void; wrong?: FieldError }
+
+function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'yield' | 'portion' }) {
+  return (
+    <Form.Group controlId={`component-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={f[name]} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+    </Form.Group>
+  )
+}
+
+function Lines({ f, set, wrong }: FormProps) {
+  return <Rows legend="goes in" columns={[{ name: 'amount', label: 'amount', width: 110 }, { name: 'name', label: 'what', width: 190 }, { name: 'note', label: 'note', width: 190 }]} rows={f.lines} set={(lines) => set({ lines })} add="add an ingredient" wrong={wrong?.field} />
+}
+
+const keepColumns: Column[] = [
+  { name: 'place', label: 'where', width: 120, options: [['chilled', 'chilled'], ['frozen', 'frozen'], ['ambient', 'ambient'], ['hot', 'hot']] },
+  { name: 'for', label: 'for', width: 100, hint: '3 d' },
+  { name: 'then', label: 'what then', width: 220 },
+]
+
+const takeOutColumns = (steps: [string, string][]): Column[] => [
+  { name: 'name', label: 'what', width: 110, hint: 'twine' },
+  { name: 'in', label: 'goes in with', width: 140, options: [['', 'goes in with'], ...steps] },
+  { name: 'out', label: 'comes out with', width: 140, options: [['', 'nobody takes it out'], ...steps, ['plate', 'at the plate']] },
+  { name: 'before', label: 'before', width: 130, options: [['', 'before the plate'], ...steps] },
+  { name: 'within', label: 'within', width: 90, hint: 'within' },
+]
+
+const conditionColumns = (f: ComponentForm, steps: string[]): Column[] => [
+  { name: 'name', label: 'state', width: 100, hint: 'stale' },
+  { name: 'line', label: 'of', width: 130, options: [['', 'of what'], ...f.lines.map((l): [string, string] => [l.name ?? '', l.name ?? ''])] },
+  { name: 'what', label: 'changes', width: 150, options: [['', 'changes'], ...f.lines.map((l): [string, string] => [`line:${l.name}`, `amount of ${l.name}`]), ...steps.map((s): [string, string] => [`step:${s}`, `time of ${s}`])] },
+  { name: 'factor', label: 'times', width: 80, hint: '× 0.8' },
+]

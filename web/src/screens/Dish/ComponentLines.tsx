@@ -1,0 +1,133 @@
+// A component on the sheet of a dish: what goes into it, its steps, and a line
+// to say more.
+import { useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import type { LineReading } from '../../parts/reading'
+import { lasts, spoken } from '../../parts/words'
+import type { Part, Pick, View } from './Dish'
+import type { Step } from './form'
+import { LineField } from './LineField'
+import { stepIDs, used, withAdded } from './steps'
+
+type Props = { view: View; part: Part; openStep: string; pick: Pick; show: (side: string, extra?: Record<string, string>) => void }
+
+export function ComponentLines({ view, part, openStep, pick, show }: Props) {
+  const { component, made, need, said } = part
+  const desk = useDesk()
+  const typed = useDraft(`line/${component.id}`, '', 0)
+  const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
+  const steps = used(made)?.steps ?? []
+  const hand = (what: string, value: Part['component']) => desk.hand({ kind: 'component', id: component.id, version: part.version, screen: `dish:${view.dish.id}`, what, value })
+  const keep = (r: LineReading) =>
+    r.step ? hand(`${component.name}: ${r.step.steps[0].name} added`, withAdded(component, r.step.steps)) : hand(`${component.name}: ${r.ingredient!.line!.name} added`, { ...component, ingredients: [...component.ingredients, r.ingredient!.line!] })
+  return (
+    <section aria-label={component.name}>
+      <div className="component-head">
+        <h3>
+          <button className="name-button" onClick={() => show('component', { of: component.id })} title="what it makes, keeps, leaves over">
+            {component.name}
+          </button>
+          {part.into && <span className="quiet"> into {part.into}</span>}
+        </h3>
+        <span className="small quiet">
+          {component.methods.length > 1 && (
+            <button className="plain-button me-3" onClick={() => show('methods')}>
+              {used(component)?.name}, 1 of {component.methods.length}
+            </button>
+          )}
+          {part.into ? '' : portion ? need.make.working : <span className="gap">how much on a plate?</span>}
+        </span>
+      </div>
+      <Ingredients part={part} view={view} />
+      {steps.length === 0 && !used(made)?.bought && <span className="gap ms-3">how is it made?</span>}
+      {steps.map((s, i) => (
+        <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id && g.field !== 'unlisted')} faults={part.takeOuts.filter((t) => t.step === s.id).map((t) => t.what)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />
+      ))}
+      <div className="ms-3 mt-1">
+        <LineField label={`${component.name}, a line more`} hint="say a step or an ingredient" ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Put it in" />
+      </div>
+    </section>
+  )
+}
+
+// Ingredients are one paragraph, as on a card; what is open in it is marked.
+function Ingredients({ part, view }: { part: Part; view: View }) {
+  const lines = part.made.ingredients
+  if (lines.length === 0) return null
+  const gap = (name: string) => view.gaps.find((g) => g.component === part.component.id && g.line === name && !g.step)
+  return (
+    <p className="lines">
+      {lines.map((l, i) => (
+        <span key={l.id ?? l.name}>
+          {i > 0 && ' · '}
+          {l.amount ? <span className="amount">{amount(l.amount)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
+          {l.name}
+          {l.byProduct && <span className="quiet"> (left over)</span>}
+          {l.note && <span className="quiet">, {l.note}</span>}
+          {!l.ingredient && !l.component && <span className="quiet"> (not in the book)</span>}
+        </span>
+      ))}
+    </p>
+  )
+}
+
+const parts: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾' }
+
+export function amount(a: { quantity: number; unit: string }) {
+  const whole = Math.floor(a.quantity)
+  const part = parts[String(a.quantity - whole)]
+  const figure = part ? `${whole || ''}${part}` : String(Math.round(a.quantity * 100) / 100)
+  return a.unit === 'piece' ? figure : `${figure} ${a.unit}`
+}
+
+function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said: string; gaps: View['gaps']; faults: string[]; open: boolean; pick: () => void }) {
+  const gap = gaps.find((g) => !g.lesser)
+  const twice = gaps.find((g) => g.field === 'twice')
+  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${e.setting} °C`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'not to be interrupted', step.short && `stopped short: ${step.short}`, step.pan?.clean && 'a clean pan', step.left !== undefined && `${Math.round(step.left * 100)} % left`]
+  const wait = waitWords(step)
+  const cue = (step.cues ?? []).find((c) => c.right)
+  return (
+    <>
+      <button className="step-line" aria-current={open} onClick={pick}>
+        <span className="name">{step.name}</span>
+        <span>
+          {gap && <span className="gap me-2">{gap.question}</span>}
+          <span className="facts">{facts.filter(Boolean).join(', ')}</span>
+          {step.ours?.length ? <span className="ours"> ours for now: {step.ours.join(', ')}</span> : null}
+        </span>
+        {cue && (
+          <span className="cue">
+            until {cue.right!.split(';')[0]}
+            {cue.more ? `; not yet: ${spoken(cue.more)} more` : ''}
+          </span>
+        )}
+        {[...faults, ...(twice ? [twice.question] : []), ...(step.cautions ?? []).map((c) => c.text)].map((text) => (
+          <span key={text} className="care">
+            {text}
+          </span>
+        ))}
+      </button>
+      {wait && (
+        <button className="step-line wait" onClick={pick} tabIndex={-1}>
+          <span className="name">{step.then.reason || 'wait'}</span>
+          <span>
+            <span className="facts">{wait}</span>
+          </span>
+        </button>
+      )}
+    </>
+  )
+}
+
+function hands(step: Step) {
+  if (step.hands.work === 'none') return ''
+  if (step.hands.work === 'all') return 'hands throughout'
+  return `hands ${step.hands.slices?.length} × (${(step.hands.slices ?? []).map((s) => lasts(s.for)).join(', ')})`
+}
+
+function waitWords(step: Step) {
+  const { least = 0, most, place, soft } = step.then
+  if (!least && most === undefined) return ''
+  const span = most === undefined ? `at least ${spoken(least)}` : least ? `${spoken(least)} to ${spoken(most)}` : `at most ${spoken(most)}`
+  return span + (place ? `, ${place.kind}` : '') + (soft ? ', a little longer if need be' : '')
+}

@@ -1,0 +1,89 @@
+// A line, said as a cook would: a step or an ingredient. It is understood
+// while it is typed, and shows what it would become.
+import { useState } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import { useReading, type LineReading } from '../../parts/reading'
+import { Said } from '../../parts/Said'
+
+type Props = {
+  label: string
+  hint: string
+  as?: '' | 'ingredient' | 'step'
+  ids: string[]
+  text: string
+  set: (text: string) => void
+  keep: (reading: LineReading) => Promise<boolean>
+  action: string
+}
+
+export function LineField({ label, hint, as = '', ids, text, set, keep, action }: Props) {
+  const [forced, setForced] = useState<'' | 'ingredient' | 'step'>('')
+  const [busy, setBusy] = useState(false)
+  const { reading, settled } = useReading(text, as || forced, ids)
+  const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line)
+  const submit = async () => {
+    if (!reading || !settled || !becomes || busy) return
+    setBusy(true)
+    if (await keep(reading)) {
+      set('')
+      setForced('')
+    }
+    setBusy(false)
+  }
+  return (
+    <form
+      className="line-field"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void submit()
+      }}
+    >
+      <div className="d-flex gap-2">
+        <Form.Control aria-label={label} placeholder={hint} value={text} maxLength={2000} onChange={(e) => set(e.target.value)} autoComplete="off" />
+        {text.trim() && (
+          <Button type="submit" size="sm" disabled={!settled || !becomes || busy}>
+            {action}
+          </Button>
+        )}
+      </div>
+      {reading && (
+        <div className="heard-as" aria-live="polite">
+          <Heard reading={reading} />
+          {!as && (
+            <span className="ms-2">
+              {(['step', 'ingredient'] as const)
+                .filter((k) => k !== reading.as)
+                .map((k) => (
+                  <button key={k} type="button" className="plain-button small me-2" onClick={() => setForced(k)}>
+                    it is {k === 'step' ? 'a step' : 'an ingredient'}
+                  </button>
+                ))}
+            </span>
+          )}
+        </div>
+      )}
+    </form>
+  )
+}
+
+/** Heard shows how a line was understood: the line with its marks, and what it becomes. */
+export function Heard({ reading }: { reading: LineReading }) {
+  const read = reading.step?.read ?? reading.ingredient?.read
+  if (!read) return <span className="wrong">not understood: it stays as it is typed</span>
+  return (
+    <>
+      <Said text={read.line} spans={read.spans} doubt={read.doubt} why={read.why} />
+      {reading.step?.steps.map((s, i) => (
+        <span key={s.id} className="becomes">
+          {reading.step!.said[i]}
+          {s.ours?.length ? <span className="ours"> ours: {s.ours.join(', ')}</span> : null}
+        </span>
+      ))}
+      {reading.ingredient?.line && (
+        <span className="becomes">
+          {reading.ingredient.found ? `${reading.ingredient.found}, ${reading.ingredient.made ? 'made here' : 'in the book'}` : 'new in the book: nothing is told of its allergens'}
+        </span>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,119 @@
+// A version of a dish for particular guests: what it is to be without, and
+// what is changed for that. Whether it is, is computed.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import type { Schemas } from '../../api/client'
+import { useIngredients } from '../../api/queries'
+import { useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { decimal, FieldError } from '../../parts/reading'
+import { Rows, type Column, type Row } from '../../parts/Rows'
+import type { View } from './Dish'
+
+type Version = Schemas['Version']
+type VersionForm = { name: string; without: string[]; changes: Row[] }
+
+const toForm = (v?: Version): VersionForm => ({
+  name: v?.name ?? '',
+  without: v?.without ?? [],
+  changes: (v?.changes ?? []).map((c) => ({ do: c.do, what: `${c.component ?? ''}/${c.line ?? ''}`, with: c.ingredient ? `i:${c.ingredient}` : c.with ? `c:${c.with}` : '', factor: c.factor ? String(c.factor) : '' })),
+})
+
+export function VersionEditor({ view, id, close }: { view: View; id: string; close: () => void }) {
+  const was = view.dish.versions?.find((v) => v.id === id)
+  const desk = useDesk()
+  const book = useIngredients()
+  const form = useDraft(`version/${view.dish.id}/${id}`, toForm(was), view.version)
+  const [wrong, setWrong] = useState<FieldError>()
+  const f = form.value
+  const set = (next: Partial<VersionForm>) => form.set({ ...f, ...next })
+  const ingredients = book.data?.ingredients.map((i) => i.ingredient) ?? []
+  const hand = async (what: string, versions: Version[]) => {
+    if (await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen: `dish:${view.dish.id}`, what, value: { ...view.dish, versions } })) {
+      form.drop()
+      close()
+    }
+  }
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const next = toVersion(f, was?.id ?? slugOf(f.name, view), ingredients)
+      setWrong(undefined)
+      await hand(`${next.name}`, was ? view.dish.versions!.map((v) => (v.id === id ? next : v)) : [...(view.dish.versions ?? []), next])
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error
+      setWrong(error)
+    }
+  }
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Version">
+      <Form.Group controlId="version-name">
+        <Form.Label>for whom</Form.Label>
+        <Form.Control value={f.name} placeholder="no dairy" onChange={(e) => set({ name: e.target.value })} isInvalid={wrong?.field === 'name'} autoComplete="off" />
+      </Form.Group>
+      <fieldset>
+        <legend>without</legend>
+        <div className="d-flex flex-wrap gap-3">
+          {[...['gluten', 'alcohol', 'meat', 'animal'].map((what) => ({ id: what, name: what === 'meat' ? 'fish and meat' : what === 'animal' ? 'anything of animals' : what })), ...(book.data?.allergens ?? [])].map((a) => (
+            <Form.Check key={a.id} id={`without-${a.id}`} label={a.name} checked={f.without.includes(a.id)} onChange={(e) => set({ without: e.target.checked ? [...f.without, a.id] : f.without.filter((w) => w !== a.id) })} />
+          ))}
+        </div>
+      </fieldset>
+      <Rows legend="changes" columns={columns(view, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
+      <div className="editor-actions">
+        {wrong && (
+          <p className="wrong w-100 m-0" role="alert">
+            {wrong.message}
+          </p>
+        )}
+        <Button type="submit">Save the version</Button>
+        <Button variant="outline-dark" onClick={close}>
+          Close
+        </Button>
+        {was && (
+          <Button variant="outline-danger" onClick={() => void hand(`${was.name}: deleted`, view.dish.versions!.filter((v) => v.id !== id))}>
+            Delete
+          </Button>
+        )}
+      </div>
+    </Form>
+  )
+}
+
+const slugOf = (name: string, view: View) => {
+  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'version'
+  const taken = (view.dish.versions ?? []).map((v) => v.id)
+  let id = base
+  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
+  return id
+}
+
+function columns(view: View, ingredients: Schemas['Ingredient'][]): Column[] {
+  const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`])])
+  return [
+    { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'take × of'], ['add', 'add to']] },
+    { name: 'what', label: 'what', width: 210, options: [['', 'what'], ...what] },
+    { name: 'with', label: 'with', width: 170, options: [['', 'for, or with'], ...view.components.map((c): [string, string] => [`c:${c.component.id}`, c.component.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
+    { name: 'factor', label: 'times', width: 76, hint: '×' },
+  ]
+}
+
+function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'][]): Version {
+  if (!f.name.trim()) throw new FieldError('name', 'say for whom it is')
+  const changes = f.changes.filter((r) => r.do || r.what).map((r, i): Schemas['Change'] => {
+    const [component, line] = (r.what ?? '').split(/\/(.*)/)
+    const act = (r.do || 'leave out') as Schemas['Change']['do']
+    if (!component) throw new FieldError(`changes.${i}.what`, 'what is changed?')
+    if ((act === 'swap' || act === 'add') && !r.with) throw new FieldError(`changes.${i}.with`, 'what is put in?')
+    const bought = r.with?.startsWith('i:') ? r.with.slice(2) : undefined
+    const made = r.with?.startsWith('c:') ? r.with.slice(2) : undefined
+    const inLine = Boolean(line) || act === 'add'
+    return {
+      do: act, component, ...(line ? { line } : {}),
+      ...(bought ? { with: ingredients.find((x) => x.id === bought)?.name ?? bought, ingredient: bought } : {}),
+      ...(made ? { with: made, ...(inLine ? { ingredient: made, made: true } : {}) } : {}),
+      ...(act === 'scale' || r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor ?? '') } : {}),
+    }
+  })
+  return { id, name: f.name.trim(), ...(f.without.length ? { without: f.without } : {}), changes }
+}

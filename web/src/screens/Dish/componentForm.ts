@@ -1,0 +1,99 @@
+// The form of a component: everything as it was typed, and the way to a
+// component and back.
+import type { Schemas } from '../../api/client'
+import { decimal, FieldError, measure, understand } from '../../parts/reading'
+import type { Row } from '../../parts/Rows'
+import { amount } from './ComponentLines'
+import { words } from './form'
+
+type Component = Schemas['Component']
+
+export type ComponentForm = { name: string; yield: string; portion: string; lines: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[] }
+
+export function toComponentForm(c: Component, portion?: Schemas['Amount']): ComponentForm {
+  return {
+    name: c.name,
+    yield: amount(c.yield),
+    portion: portion ? amount(portion) : '',
+    lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: l.amount ? amount(l.amount) : '', note: l.note ?? '' })),
+    methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
+    keeps: (c.keeps ?? []).map((k) => ({ place: k.place, for: words(k.for), then: k.then ?? '' })),
+    takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
+    byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '' })),
+    conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }))),
+  }
+}
+
+const slug = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'x'
+
+/** fresh makes an id that is not among those that are taken, and takes it. */
+function fresh(text: string, taken: Set<string>): string {
+  let id = slug(text)
+  for (let n = 2; taken.has(id); n++) id = `${slug(text)}-${n}`
+  taken.add(id)
+  return id
+}
+
+const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
+
+/** toComponent reads a form over the component that it came from. */
+export async function toComponent(f: ComponentForm, over: Component): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
+  if (!f.name.trim()) throw new FieldError('name', 'a component wants a name')
+  const makes = await measure('yield', f.yield)
+  if (!makes) throw new FieldError('yield', 'say what it makes, like 500 g')
+  const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, over), methods: await methods(f.methods, over) }
+  if (!next.methods.some((m) => m.id === next.chosen)) delete next.chosen
+  next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`keeps.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
+  next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
+  next.byProducts = await byProducts(f.byProducts)
+  next.conditions = conditions(f.conditions)
+  return { next, portion: await measure('portion', f.portion) }
+}
+
+async function lines(rows: Row[], over: Component): Promise<Schemas['Line'][]> {
+  const taken = new Set(rows.map((r) => r.id ?? ''))
+  return Promise.all(
+    present(rows, 'name').map(async (r, i) => {
+      const was = over.ingredients.find((l) => (l.id ? l.id === r.id : l.name === r.name))
+      const amount = await measure(`goes in.${i}.amount`, r.amount ?? '')
+      const same = was && was.name === r.name.trim()
+      return { ...(same ? was : {}), id: r.id || was?.id || fresh(r.name, taken), name: r.name.trim(), amount, note: r.note || undefined }
+    }),
+  )
+}
+
+async function methods(rows: Row[], over: Component): Promise<Schemas['Method'][]> {
+  const taken = new Set(over.methods.map((m) => m.id))
+  return Promise.all(
+    present(rows, 'name').map(async (r, i) => {
+      const was = over.methods.find((m) => m.id === r.id)
+      const bought = r.bought?.trim() ? { ...(was?.bought ?? {}), order: (await understand(`methods.${i}.bought`, r.bought)).usual } : undefined
+      return { ...(was ?? { steps: [] }), id: was?.id ?? fresh(r.name, taken), name: r.name.trim(), reason: r.reason || undefined, bought }
+    }),
+  )
+}
+
+async function takeOut(r: Row, i: number): Promise<Schemas['TakeOut']> {
+  if (!r.in) throw new FieldError(`must come out.${i}.in`, `${r.name}: with which step does it go in?`)
+  const within = r.within?.trim() ? (await understand(`must come out.${i}.within`, r.within)).usual : undefined
+  return { name: r.name.trim(), in: r.in, out: r.out || undefined, before: r.before || undefined, within, at: Number(r.at) || undefined }
+}
+
+async function byProducts(rows: Row[]): Promise<Schemas['ByProduct'][]> {
+  const taken = new Set(rows.map((r) => r.id ?? ''))
+  return Promise.all(present(rows, 'name').map(async (r, i) => ({ id: r.id || fresh(r.name, taken), name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined })))
+}
+
+// conditions gathers rows of one state into one condition with its effects.
+function conditions(rows: Row[]): Schemas['Condition'][] {
+  const out = new Map<string, Schemas['Condition']>()
+  present(rows, 'name').forEach((r, i) => {
+    if (!r.what) throw new FieldError(`comes as.${i}.what`, `${r.name}: what does it change?`)
+    const id = slug(r.name)
+    const k = out.get(id) ?? { id, name: r.name.trim(), line: r.line ?? '', effects: [] }
+    const [kind, of] = r.what.split(/:(.*)/)
+    k.effects.push({ [kind]: of, factor: decimal(`comes as.${i}.factor`, r.factor ?? '') })
+    out.set(id, k)
+  })
+  return [...out.values()]
+}

@@ -1,0 +1,69 @@
+// The first screen of a kitchen that nobody has described yet: a few lines.
+import { useState, type FormEvent } from 'react'
+import { useNavigate } from 'react-router'
+import { Button, Form } from 'react-bootstrap'
+import { api, ask, Refused, writeKey } from '../../api/client'
+import { reread } from '../../api/queries'
+import { useDraft } from '../../parts/draft'
+
+const usual = { name: 'Our kitchen', cooks: 'Head chef\nCommis', lines: '4 burners\noven, 2 shelves\nfridge, 20 shelves\nblender\nresting rack, 4 places', from: '10:00', to: '23:30', pass: '4' }
+
+export function Start() {
+  const go = useNavigate()
+  const form = useDraft('kitchen', usual, 0)
+  const [key] = useState(writeKey)
+  const [wrong, setWrong] = useState('')
+  const f = form.value
+  const set = (part: Partial<typeof usual>) => form.set({ ...f, ...part })
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      await ask(api.POST('/api/kitchens', { params: { header: { 'Idempotency-Key': key } }, body: { name: f.name, zone: Intl.DateTimeFormat().resolvedOptions().timeZone, cooks: f.cooks.split('\n'), lines: f.lines.split('\n'), from: f.from, to: f.to, pass: Number(f.pass) || 0 } }))
+      form.drop()
+      await reread()
+      await go('/book/new')
+    } catch (error) {
+      setWrong(error instanceof Refused ? error.message : 'The server cannot be reached. What you typed is kept; send it again.')
+    }
+  }
+  return (
+    <Form className="start" onSubmit={(e) => void submit(e)}>
+      <h1>What is there to cook with?</h1>
+      <p className="quiet">A line each, as you would say it. All of it can be changed later; how fast an oven heats is taken as usual.</p>
+      <div className="pair">
+        <Form.Group controlId="start-name">
+          <Form.Label>the kitchen</Form.Label>
+          <Form.Control value={f.name} onChange={(e) => set({ name: e.target.value })} autoComplete="off" />
+        </Form.Group>
+        <Form.Group controlId="start-pass">
+          <Form.Label>plates that stand on the pass side by side</Form.Label>
+          <Form.Control value={f.pass} inputMode="numeric" onChange={(e) => set({ pass: e.target.value })} autoComplete="off" />
+        </Form.Group>
+        <Form.Group controlId="start-cooks">
+          <Form.Label>cooks, by role or initials</Form.Label>
+          <Form.Control as="textarea" rows={6} value={f.cooks} onChange={(e) => set({ cooks: e.target.value })} />
+        </Form.Group>
+        <Form.Group controlId="start-lines">
+          <Form.Label>stoves, ovens, cold places, machines</Form.Label>
+          <Form.Control as="textarea" rows={6} value={f.lines} onChange={(e) => set({ lines: e.target.value })} />
+        </Form.Group>
+        <Form.Group controlId="start-from">
+          <Form.Label>they begin at</Form.Label>
+          <Form.Control value={f.from} onChange={(e) => set({ from: e.target.value })} autoComplete="off" />
+        </Form.Group>
+        <Form.Group controlId="start-to">
+          <Form.Label>they end at</Form.Label>
+          <Form.Control value={f.to} onChange={(e) => set({ to: e.target.value })} autoComplete="off" />
+        </Form.Group>
+      </div>
+      {wrong && (
+        <p className="wrong" role="alert">
+          {wrong}
+        </p>
+      )}
+      <Button type="submit" className="mt-3">
+        Set the kitchen up
+      </Button>
+    </Form>
+  )
+}
