@@ -42,10 +42,11 @@ const Zone = "CET"
 
 // Load makes the demo for the first Saturday after now.
 func Load(now time.Time) Book {
-	return Book{
-		Kitchen:    backKitchen(),
-		Components: append(hakeComponents(), fowlComponents()...),
-		Dishes:     []recipe.Dish{hakeDish(), fowlDish()},
+	b := Book{
+		Ingredients: ingredients(),
+		Kitchen:     backKitchen(),
+		Components:  append(hakeComponents(), fowlComponents()...),
+		Dishes:      []recipe.Dish{hakeDish(), fowlDish()},
 		Menu: recipe.Menu{ID: "small-supper", Name: "Small supper", Courses: []recipe.Course{
 			{ID: "fish", Name: "Roast hake", Dishes: []string{"roast-hake"}},
 			{ID: "main", Name: "Guinea fowl", Dishes: []string{"guinea-fowl"}},
@@ -56,6 +57,10 @@ func Load(now time.Time) Book {
 				{Course: "main", Hour: "21:00", Covers: []service.Covers{{Dish: "guinea-fowl", Plates: 4}}},
 			}},
 	}
+	b.typed()
+	b.link()
+	b.adorn()
+	return b
 }
 
 // nextSaturday is a Saturday at least one day after now, so that what is done
@@ -82,6 +87,11 @@ func backKitchen() kitchen.Kitchen {
 			{ID: "rack", Name: "Resting rack", Kind: "rack", Places: 3},
 			{ID: "drawer", Name: "Warm drawer", Kind: "warm drawer", Places: 3},
 			{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 20},
+			{ID: "bath", Name: "Water bath", Kind: "water bath", Places: 8, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 60, Down: 120, Tolerance: 1}},
+			{ID: "blender", Name: "Blender", Kind: "blender", Places: 1},
+			{ID: "churn", Name: "Ice cream machine", Kind: "ice cream machine", Places: 1},
+			{ID: "freezer", Name: "Freezer", Kind: "freezer", Places: 10},
+			{ID: "bench", Name: "Floured bench", Kind: "floured bench", Places: 1, Carries: []string{"wheat"}},
 		}}
 }
 

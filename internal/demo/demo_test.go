@@ -83,7 +83,7 @@ func TestCautionsWithALimitNameTheirSource(t *testing.T) {
 			}
 		}
 	}
-	assert.Equal(t, 6, sources)
+	assert.Equal(t, 7, sources)
 }
 
 func containsDegrees(s string) bool {
@@ -93,4 +93,89 @@ func containsDegrees(s string) bool {
 		}
 	}
 	return false
+}
+
+// Every dish of the scenario is there with its versions, without a gap that
+// holds it up but the one that is meant, and each version is without what it
+// says; save one, for something in it was never told.
+func TestEveryDishAndVersionHolds(t *testing.T) {
+	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
+	book := b.Recipes()
+	require.Len(t, b.Dishes, 6)
+	versions := 0
+	var faults []string
+	for _, d := range b.Dishes {
+		versions += len(d.Versions)
+		assert.NotEmpty(t, d.Versions, d.Name)
+		assert.NotEmpty(t, d.Plate.Placings, d.Name)
+		faults = append(faults, book.Faults(d, b.Kitchen)...)
+		for _, v := range d.Versions {
+			assert.Empty(t, book.Version(d, v, b.Kitchen, 4).Lost, v.Name)
+		}
+	}
+	assert.Equal(t, 9, versions)
+	assert.Equal(t, []string{"no gluten may have gluten: Mushroom broth › mushroom seasoning"}, faults)
+	for _, c := range b.Components {
+		for _, l := range book.Made(c.ID).Lines {
+			assert.NotEmpty(t, l.Ingredient+l.Component, "%s: %s is not in the book", c.Name, l.Name)
+		}
+	}
+}
+
+// Each thing that a dish can say is said somewhere in the demo.
+func TestEveryFeatureIsMetSomewhere(t *testing.T) {
+	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
+	met := map[string]bool{}
+	meet := func(name string, is bool) { met[name] = met[name] || is }
+	for _, i := range b.Ingredients {
+		meet("density", i.Density != nil)
+		meet("weight of a piece", i.Piece != nil)
+		meet("trimming loss", i.Loss > 0)
+		meet("season", len(i.Season) > 0)
+		meet("delivery", i.Delivery != "")
+		meet("substitutes", len(i.Substitutes) > 0)
+		meet("never told", i.Allergens == nil)
+		meet("alcohol", i.Alcohol)
+	}
+	for _, c := range b.Components {
+		meet("by-products", len(c.ByProducts) > 0)
+		meet("take-outs", len(c.TakeOuts) > 0)
+		meet("conditions", len(c.Conditions) > 0)
+		meet("a variant", c.Variant != nil)
+		meet("methods", len(c.Methods) > 1)
+		for _, k := range c.Keeps {
+			meet("keeps "+k.Place, true)
+		}
+		for _, l := range c.Lines {
+			meet("made of another", l.Component != "" && l.ByProduct == "")
+			meet("takes what is left over", l.ByProduct != "")
+		}
+		for _, m := range c.Methods {
+			meet("bought in", m.Bought != nil)
+			for _, s := range m.Steps {
+				if s.Time != nil {
+					meet("per "+string(s.Time.Per), true)
+				}
+				meet("unbroken", s.Unbroken)
+				meet("stopped short", s.Short != "")
+				meet("a reduction", s.Left != nil)
+				meet("a pan wanted", s.Pan != nil && s.Pan.Of != "")
+				meet("a pan refused", s.Pan != nil && s.Pan.Clean)
+				meet("troubles", len(s.Troubles) > 0)
+				meet("ours", len(s.Ours) > 0)
+				for _, q := range s.Cues {
+					meet("sense "+q.Sense, true)
+					meet("not yet", q.More > 0)
+					meet("too far", q.TooFar != "")
+					meet("looks wrong", q.LooksWrong != "")
+				}
+			}
+		}
+	}
+	for name, is := range met {
+		assert.True(t, is, name)
+	}
+	for _, name := range []string{"keeps frozen", "keeps chilled", "keeps ambient", "keeps hot", "per once", "per portion", "per piece", "per batch", "per table", "sense see", "sense smell", "sense measure", "sense feel"} {
+		assert.True(t, met[name], name)
+	}
 }

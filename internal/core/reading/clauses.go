@@ -11,7 +11,7 @@ var (
 	letting     = regexp.MustCompile(`^(?:leave|allow|let|set aside|put aside|set)(?: (?:it|them|the [\pL ]+?|everything|this|to one side|aside|in the fridge|on a rack|somewhere [\pL]+|out))?(?: to)? ([\pL-]+)\b`)
 	abbrev      = regexp.MustCompile(`\b(?:min|mins|approx|ca|tsp|tbsp|sec|secs|hr|hrs|no|deg)$`)
 	wanted      = regexp.MustCompile(`^\s*(?:the|a|an|it|them|with|in|into|for|lightly|until|till|to|on|at|off|over|through|well|again|once|everything|each|out|up|down|all|about|\d|` + signs + `|half|under|gently|[,;.]|$)`)
-	pointed     = regexp.MustCompile(`^\s*(?:the|it|them|lightly|well|for|again|\d|$)`)
+	pointed     = regexp.MustCompile(`^\s*(?:the|it|them|lightly)\b`)
 	endsInNouns = regexp.MustCompile(`\b(?:with|in|of|add|the|some)\s+[\pL ]*$`)
 	untilWord   = regexp.MustCompile(`\b(?:until|till|'til|til)\b`)
 	word        = regexp.MustCompile(`^[\pL][\pL'-]*`)
@@ -78,7 +78,9 @@ func (r *stepReader) parts(from, at, next int) bool {
 	switch {
 	case strings.Count(before, "(") > strings.Count(before, ")"):
 		return false
-	case sign == ";" || strings.Contains(sign, "then"):
+	case strings.Contains(sign, "then"):
+		return !strings.HasSuffix(strings.TrimSpace(before), "now") // "now and then"
+	case sign == ";":
 		return true
 	case sign[0] == '.' || sign[0] == '!':
 		return !(abbrev.MatchString(before) && strings.TrimSpace(after) != "" && !known(word.FindString(strings.TrimSpace(after))))

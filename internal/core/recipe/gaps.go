@@ -134,7 +134,7 @@ func (b Book) unlisted(c Component, known lexicon) (gaps []Gap) {
 	for _, s := range c.Steps() {
 		said := " " + plainName(s.Name+" "+s.Said) + " "
 		for _, i := range known.ingredients {
-			if i.plain == "" || !strings.Contains(said, " "+i.plain+" ") || b.lists(c, i) {
+			if i.plain == "" || i.plain == "water" || i.plain == "ice" || !strings.Contains(said, " "+i.plain+" ") || b.lists(c, i) {
 				continue
 			}
 			gaps = append(gaps, Gap{Component: c.ID, Step: s.ID, Line: i.name, Field: "unlisted", Title: fmt.Sprintf("%s, %s", c.Name, s.Name), Question: fmt.Sprintf("uses %s, which is not listed: how much?", i.name), HoldsUp: CannotBeBought, Lesser: true})
@@ -166,11 +166,22 @@ func oneNameForTwo(within []Component, known lexicon) (gaps []Gap) {
 				gap(c, "two components have this name: which one is meant?")
 			}
 		}
-		if known.bought[plain] {
+		if id, bought := known.bought[plain]; bought && !c.takes(id) {
 			gap(c, "something bought has this name too: which one is meant?")
 		}
 	}
 	return gaps
+}
+
+// takes tells whether an ingredient is on the component's own list: what is
+// made of dill may be called dill.
+func (c Component) takes(ingredient string) bool {
+	for _, l := range c.Lines {
+		if l.Ingredient == ingredient {
+			return true
+		}
+	}
+	return false
 }
 
 func among(list []Component, id string) bool {

@@ -62,9 +62,9 @@ func StepsFrom(l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []S
 	out := []Step{s}
 	for _, t := range l.Then {
 		last := &out[len(out)-1]
-		if waiting[t.What] && t.Low != nil && last.Then.Least == 0 {
+		if waiting[t.What] && (t.Low != nil || t.High != nil) && last.Then == (Wait{}) {
 			last.Then = waitOf(t)
-			if t.High == nil || *t.High == *t.Low {
+			if t.High == nil || t.Low != nil && *t.High == *t.Low {
 				last.mark("wait")
 			}
 			continue
@@ -74,15 +74,26 @@ func StepsFrom(l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []S
 	return out
 }
 
+// bothTimed is a time that stands behind two actions, after a comma.
+var bothTimed = regexp.MustCompile(`^[^,;.]*\band [^,;.]*, (?:about )?\d`)
+
 // together takes two verbs that share what is done and its time for one
-// action: "oil and salt the skin, 2 min".
+// action: "oil and salt the skin, 2 min", "crack the crust and carve, 6 min".
 func together(l reading.StepLine) reading.StepLine {
 	if l.Verb == nil || len(l.Then) == 0 || l.Low != nil || l.High != nil || l.Cue != nil {
 		return l
 	}
 	t := l.Then[0]
-	if strings.Contains(strings.ToLower(l.Line), *l.Verb+" and "+t.What) {
+	line := strings.ToLower(l.Line)
+	if strings.Contains(line, *l.Verb+" and "+t.What) || bothTimed.MatchString(line) && strings.Contains(line, " and "+t.What) {
 		l.Low, l.High, l.Then = t.Low, t.High, l.Then[1:]
+		if t.Note != nil {
+			l.Cue = reading.Step(t.What + " " + *t.Note).Cue
+		}
+		if onHeat[t.What] {
+			what := t.What
+			l.Verb = &what
+		}
 	}
 	return l
 }
@@ -122,10 +133,16 @@ func timeOf(low, high *float64) *Time {
 // waitOf is a rest. Where only one figure is said, twice as long is still
 // borne: the kitchen's own habit.
 func waitOf(t reading.Then) Wait {
-	w := Wait{Least: int64(*t.Low), Reason: t.What}
+	w := Wait{Reason: t.What}
 	if t.Note != nil {
 		w.Reason = clip(t.What + ", " + *t.Note)
 	}
+	if t.Low == nil {
+		most := int64(*t.High)
+		w.Most = &most
+		return w
+	}
+	w.Least = int64(*t.Low)
 	most := int64(*t.Low) * 2
 	if t.High != nil && *t.High > *t.Low {
 		most = int64(*t.High)
@@ -151,6 +168,8 @@ func (s *Step) equip(l reading.StepLine, verb string, k kitchen.Kitchen) {
 	switch {
 	case l.Equipment != nil:
 		word = *l.Equipment
+	case onHeat[verb] && l.Temperature != nil && *l.Temperature >= 120 && verb != "fry" && verb != "caramelise":
+		word = "oven"
 	case onHeat[verb]:
 		word = "flame"
 	}
@@ -234,6 +253,8 @@ func (s *Step) hold(l reading.StepLine, verb string) {
 
 var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\d).*$`)
 
+var notInName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor (?:about )?\d|\bat \d|\buntil\b|\btill\b|\d).*$`)
+
 // nameOf is a short name for a line: its verb and what it is done to.
 func nameOf(l reading.StepLine) string {
 	text := strings.TrimSpace(l.Line)
@@ -244,6 +265,9 @@ func nameOf(l reading.StepLine) string {
 		}
 	}
 	name := strings.Trim(notName.ReplaceAllString(text, ""), " .:")
+	if !strings.Contains(name, " ") {
+		name = strings.Trim(notInName.ReplaceAllString(text, ""), " .:")
+	}
 	if name == "" && l.Verb != nil {
 		name = *l.Verb
 	}
@@ -330,19 +354,20 @@ func (b Book) LineFrom(l reading.IngredientLine, taken map[string]bool) (Line, b
 var freely = regexp.MustCompile(`(?i)\b(?:to taste|for frying|for the (?:mould|tin|pan)|for greasing|for dusting|salt|pepper|water|ice)\b`)
 
 // Find looks a thing up by its name, or another word for it: first what is
-// made, then what is bought. Adjectives that tell nothing may be more or
-// fewer.
+// bought under that very name, then what is made, then what differs from it
+// only in adjectives that tell nothing.
 func (b Book) Find(name string) (ingredient, component string) {
-	for _, close := range []func(a, b string) bool{sameName, func(a, b string) bool { return slices.Equal(telling(a), telling(b)) && len(telling(a)) > 0 }} {
-		for _, id := range sortedKeys(b.Components) {
-			if close(b.Components[id].Name, name) {
-				return "", id
-			}
-		}
+	alike := func(a, b string) bool { return len(telling(a)) > 0 && slices.Equal(telling(a), telling(b)) }
+	for _, close := range []func(a, b string) bool{sameName, alike} {
 		for _, id := range sortedKeys(b.Ingredients) {
 			i := b.Ingredients[id]
 			if close(i.Name, name) || slices.ContainsFunc(i.Also, func(also string) bool { return close(also, name) }) {
 				return id, ""
+			}
+		}
+		for _, id := range sortedKeys(b.Components) {
+			if close(b.Components[id].Name, name) {
+				return "", id
 			}
 		}
 	}

@@ -101,18 +101,18 @@ func (c Component) UsedAt(l Line) int {
 type lexicon struct {
 	ingredients []named
 	components  map[string][]string // plain name → ids
-	bought      map[string]bool     // plain names of ingredients
+	bought      map[string]string   // plain name of an ingredient → id
 }
 
 type named struct{ id, name, plain string }
 
 func (b Book) lexicon() lexicon {
-	l := lexicon{components: map[string][]string{}, bought: map[string]bool{}}
+	l := lexicon{components: map[string][]string{}, bought: map[string]string{}}
 	for _, id := range sortedKeys(b.Ingredients) {
 		i := b.Ingredients[id]
 		n := named{id, i.Name, plainName(i.Name)}
 		l.ingredients = append(l.ingredients, n)
-		l.bought[n.plain] = true
+		l.bought[n.plain] = id
 	}
 	for _, id := range sortedKeys(b.Components) {
 		plain := plainName(b.Components[id].Name)
