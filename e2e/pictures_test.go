@@ -9,14 +9,44 @@ import (
 )
 
 // views are the main views with the demo data, each with a text that shows
-// that it has been read.
-var views = []struct{ file, path, shows string }{
-	{"menu.png", "/menu/supper", "Guinea fowl"},
-	{"dish.png", "/dish/roast-hake", "before the plate"},
-	{"dish-step.png", "/dish/roast-hake?step=hake/sear", "Save the step"},
-	{"run-up.png", "/run-up/supper", "Save the plan"},
-	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis"},
-	{"plate.png", "/plate/roast-hake", "Build"},
+// that it has been read, and what is done before the picture.
+var views = []struct {
+	file, path, shows string
+	act               func(*tablet)
+}{
+	{"menu.png", "/menu/supper", "Guinea fowl", nil},
+	{"dish.png", "/dish/roast-hake", "before the plate", nil},
+	{"dish-step.png", "/dish/roast-hake?step=hake/sear", "Save the step", nil},
+	{"dish-typing.png", "/dish/slow-cooked-egg-mushroom-broth", "Toasted barley", func(chef *tablet) {
+		chef.type_(`[aria-label="Toasted barley, a line more"]`, "bake 12 min at 160 C, hands at the start for 30 s, until it crackles, then cool 10 to 30 min on the tray")
+		chef.see("bake 12 min at 160 °C")
+		js[bool](chef, `(window.scrollTo(0, 0), document.querySelector('[aria-label="Toasted barley"]').scrollIntoView({block: 'center'}), true)`)
+	}},
+	{"dish-contents.png", "/dish/slow-cooked-egg-mushroom-broth?side=what%20is%20in%20it", "to be asked for", nil},
+	{"dish-methods.png", "/dish/roast-hake?side=methods", "Use this", nil},
+	{"book.png", "/book", "Split-pea broth", func(chef *tablet) {
+		chef.type_(`[aria-label="Search the book"]`, "butter")
+		chef.gone("Rye cracker")
+	}},
+	{"paste.png", "/book/new", "Put a dish in", func(chef *tablet) {
+		chef.paste(mackerel)
+		chef.see("3 components")
+	}},
+	{"ingredients.png", "/book/ingredients?of=brown-shrimps", "Save the ingredient", nil},
+	{"x-component.png", "/dish/guinea-fowl?side=component&of=crown", "Save the component", nil},
+	{"x-version.png", "/dish/guinea-fowl?side=version&of=meatless", "Save the version", nil},
+	{"x-history.png", "/dish/guinea-fowl?side=history", "history of", nil},
+	{"x-gaps.png", "/dish/roast-hake?side=gaps", "for now", nil},
+	{"x-cues.png", "/dish/set-buttermilk-cream-poached-plum?step=ginger-wafer/bake", "Save the step", nil},
+	{"run-up.png", "/run-up/supper", "Save the plan", func(chef *tablet) { chef.why() }},
+	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
+	{"plate.png", "/plate/roast-hake", "Build", nil},
+}
+
+// why opens the reasons of a step of the run-up.
+func (t *tablet) why() {
+	js[bool](t, `document.querySelector('[data-bar="roast-hake/hake/sear"], [aria-label*=", Oven, Roast crown"]').dispatchEvent(new MouseEvent('click', {bubbles: true}))`)
+	t.see("Why does")
 }
 
 // TestPictures opens every main view; with JOINTIME_PICTURES set it also
@@ -31,9 +61,8 @@ func TestPictures(t *testing.T) {
 			chef.go_(v.path)
 			chef.see(v.shows)
 			chef.see("changes arrive")
-			if v.file == "run-up.png" || v.file == "run-up-cooks.png" {
-				js[bool](chef, `document.querySelector('[data-bar="roast-hake/hake/sear"], [aria-label*=", Oven, Roast crown"]').dispatchEvent(new MouseEvent('click', {bubbles: true}))`)
-				chef.see("Why does")
+			if v.act != nil {
+				v.act(chef)
 			}
 			if dir != "" {
 				require.NoError(t, os.MkdirAll(dir, 0o755))

@@ -64,6 +64,7 @@ type IngredientView struct {
 type ingredientsOutput struct {
 	Body struct {
 		Ingredients []IngredientView  `json:"ingredients" nullable:"false"`
+		Components  []DishName        `json:"components" nullable:"false" doc:"what is made, by name"`
 		Allergens   []recipe.Allergen `json:"allergens" nullable:"false"`
 	}
 }
@@ -76,6 +77,11 @@ func (s *Server) listIngredients(ctx context.Context, _ *struct{}) (*ingredients
 	used := b.recipes().Uses()
 	out := &ingredientsOutput{}
 	out.Body.Ingredients, out.Body.Allergens = []IngredientView{}, recipe.Allergens
+	out.Body.Components = []DishName{}
+	for id, c := range b.components {
+		out.Body.Components = append(out.Body.Components, DishName{id, c.Name})
+	}
+	slices.SortFunc(out.Body.Components, func(x, y DishName) int { return strings.Compare(x.Name, y.Name) })
 	for id, i := range b.ingredients {
 		out.Body.Ingredients = append(out.Body.Ingredients, IngredientView{i, b.version(store.Ingredient, id), used[id]})
 	}

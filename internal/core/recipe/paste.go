@@ -72,11 +72,9 @@ func Paste(text string) Pasted {
 			section = ""
 			out.Components = append(out.Components, PastedComponent{Name: head, Lines: []PastedLine{}})
 		default:
-			l := pastedLine(line, section, !out.begun())
-			if l.As == "skip" && len(out.Components) > 0 {
-				out.Components[len(out.Components)-1].facts(line)
+			if len(out.Components) == 0 || !out.Components[len(out.Components)-1].facts(line) {
+				add(pastedLine(line, section, !out.begun()))
 			}
-			add(l)
 		}
 	}
 	return out
@@ -96,14 +94,18 @@ func (p Pasted) begun() bool {
 	return false
 }
 
-// facts reads what a component makes and what a plate takes of it.
-func (c *PastedComponent) facts(line string) {
-	if m := yieldLine.FindStringSubmatch(line); m != nil {
+// facts reads what a component makes and what a plate takes of it; false: the
+// line says neither.
+func (c *PastedComponent) facts(line string) bool {
+	if m := yieldLine.FindStringSubmatch(line); m != nil && c.Yield == "" {
 		c.Yield = strings.TrimSpace(m[1])
+		return true
 	}
-	if m := portionLine.FindStringSubmatch(line); m != nil {
+	if m := portionLine.FindStringSubmatch(line); m != nil && c.Portion == "" {
 		c.Portion = strings.TrimSpace(m[1])
+		return true
 	}
+	return false
 }
 
 // headingText is the text of a heading, without its marks; empty: it is none.

@@ -50,7 +50,7 @@ func TestAPastedDishIsTakenApart(t *testing.T) {
 	for _, l := range p.Components[0].Lines {
 		as = append(as, l.As)
 	}
-	assert.Equal(t, []string{"ingredient", "ingredient", "ingredient", "skip", "skip", "step", "step"}, as)
+	assert.Equal(t, []string{"ingredient", "ingredient", "ingredient", "step", "step"}, as)
 
 	d, components, bought := recipe.NewBook().Keep(p, backKitchen)
 	require.Len(t, components, 3)

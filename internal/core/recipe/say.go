@@ -40,6 +40,12 @@ func (s Step) Say() string {
 		parts = append(parts, "hands throughout")
 	case s.Hands.Work == NoHands:
 		parts = append(parts, "unattended")
+	default:
+		var slices []string
+		for _, h := range s.Hands.Slices {
+			slices = append(slices, units.FormatDuration(h.For))
+		}
+		parts = append(parts, "hands for "+strings.Join(slices, " and "))
 	}
 	if w := s.Then; w.Least > 0 {
 		word := "rest"

@@ -90,11 +90,11 @@ func (b Book) Faults(d Dish, k kitchen.Kitchen) []string {
 	}
 	for _, v := range d.Versions {
 		for _, claim := range b.Version(d, v, k, 1).Broken {
-			word := "has"
+			word := "there is"
 			if claim.Answer == Unknown {
-				word = "may have"
+				word = "there may be"
 			}
-			out = append(out, fmt.Sprintf("%s %s %s: %s", v.Name, word, claim.What, strings.Join(claim.From, "; ")))
+			out = append(out, fmt.Sprintf("Version “%s”: %s %s in it, from %s", v.Name, word, claim.What, strings.Join(claim.From, "; ")))
 		}
 	}
 	return out

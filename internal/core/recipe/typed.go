@@ -186,6 +186,9 @@ func (s *Step) equip(l reading.StepLine, verb string, k kitchen.Kitchen) {
 			if e.Heating != nil {
 				setting := int64(math.Round(*l.Temperature))
 				n.Setting = &setting
+				if float64(setting) != *l.Temperature {
+					s.mark("setting") // whole degrees are what an oven can be set to
+				}
 			}
 		}
 	}

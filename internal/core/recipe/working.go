@@ -14,6 +14,13 @@ func sum(each, n int64, of string) string {
 	return fmt.Sprintf("%d %s × %s = %s", n, of, units.FormatDuration(each), units.FormatDuration(each*n))
 }
 
+func coversOf(n int) string {
+	if n == 1 {
+		return "1 cover"
+	}
+	return fmt.Sprintf("%d covers", n)
+}
+
 // Scaled is an amount for so many covers, and how it came about.
 type Scaled struct {
 	Name    string       `json:"name"`
@@ -39,7 +46,7 @@ func (c Component) NeedFor(portion *units.Amount, covers int) Need {
 		return n
 	}
 	total := portion.Times(float64(covers))
-	n.Make = Scaled{c.Name, total, total.String(), fmt.Sprintf("%d covers × %s = %s", covers, portion, total), true}
+	n.Make = Scaled{c.Name, total, total.String(), fmt.Sprintf("%s × %s = %s", coversOf(covers), portion, total), true}
 	factor, ok := total.Per(c.Makes())
 	for _, in := range c.Lines {
 		s := Scaled{Name: in.Name, Working: fmt.Sprintf("%s cannot be measured against a yield of %s", portion, c.Makes())}

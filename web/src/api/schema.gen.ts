@@ -1046,6 +1046,8 @@ export interface components {
         };
         IngredientsOutputBody: {
             allergens: components["schemas"]["Allergen"][];
+            /** @description what is made, by name */
+            components: components["schemas"]["DishName"][];
             ingredients: components["schemas"]["IngredientView"][];
         };
         JoinInputBody: {

@@ -14,9 +14,9 @@ export function Rows({ legend, columns, rows, set, add, wrong }: Props) {
     <fieldset>
       <legend>{legend}</legend>
       {rows.map((row, i) => (
-        <div key={i} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
+        <div key={i} className="written-row">
           {columns.map((c) => {
-            const props = { 'aria-label': `${legend} ${i + 1}, ${c.label}`, value: row[c.name] ?? '', style: { width: c.width ?? 140 }, isInvalid: wrong === `${legend}.${i}.${c.name}` }
+            const props = { 'aria-label': `${legend} ${i + 1}, ${c.label}`, value: row[c.name] ?? '', style: { flex: `1 1 ${c.width ?? 140}px`, width: 0, minWidth: 56 }, isInvalid: wrong === `${legend}.${i}.${c.name}` }
             return c.options ? (
               <Form.Select key={c.name} {...props} onChange={(e) => edit(i, c.name, e.target.value)}>
                 {(c.options.some(([v]) => v === props.value) ? c.options : [[props.value, props.value || c.label] as [string, string], ...c.options]).map(([value, label]) => (

@@ -9,6 +9,11 @@ it('lists only what differs, at the places that clash', () => {
   expect(differences(mine, theirs, ['name'])).toEqual([{ what: 'name', mine: 'Hake', theirs: 'Cod' }])
 })
 
+it('finds a step inside of a method', () => {
+  const within = (doc: object) => ({ methods: [{ id: 'oven', ...doc }] })
+  expect(differences(within(mine), within(theirs), ['methods[oven].steps[rest]'])).toEqual([{ what: 'rest then least', mine: '2:00', theirs: '3:00' }])
+})
+
 it('says nothing where one side has deleted', () => {
   const rows = differences(mine, { name: 'Hake', steps: [] }, ['steps[rest]'])
   expect(rows.map((r) => r.theirs)).toEqual(rows.map(() => 'nothing'))

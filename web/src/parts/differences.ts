@@ -14,8 +14,11 @@ function flat(value: unknown, path: string, into: Map<string, string>) {
   into.set(path, typeof value === 'number' && inSeconds.test(path) ? lasts(value) : String(value))
 }
 
-// pick finds the place that a conflict names, like steps[rest] or name.
+// pick finds the place that a conflict names, like name, parts[hake] or
+// methods[oven].steps[rest].
 function pick(doc: unknown, place: string): unknown {
+  const inner = place.indexOf('].')
+  if (inner >= 0) return pick(pick(doc, place.slice(0, inner + 1)), place.slice(inner + 2))
   const [, member, key] = /^([^[]+)(?:\[(.+)\])?$/.exec(place) ?? []
   const value = (doc as Record<string, unknown> | undefined)?.[member]
   if (key === undefined || !Array.isArray(value)) return value
@@ -30,7 +33,7 @@ export function differences(mine: unknown, theirs: unknown, places: string[]): D
     const b = new Map<string, string>()
     flat(pick(mine, place), '', a)
     flat(pick(theirs, place), '', b)
-    const title = /\[(.+)\]/.exec(place)?.[1] ?? place
+    const title = /\[([^\]]+)\]$/.exec(place)?.[1] ?? place
     for (const name of new Set([...a.keys(), ...b.keys()])) {
       if (a.get(name) !== b.get(name)) rows.push({ what: `${title} ${name}`.trim(), mine: a.get(name) ?? 'nothing', theirs: b.get(name) ?? 'nothing' })
     }

@@ -59,6 +59,9 @@ export function decimal(field: string, text: string): number {
 
 export type LineReading = Schemas['LineReading']
 
+/** readLine reads a line once. */
+export const readLine = (text: string, as: '' | 'ingredient' | 'step', ids: string[]) => ask(api.GET('/api/read/line', { params: { query: { text, as, ids } } }))
+
 /** useReading reads a line while it is typed: the last answer, and whether it is of this text. */
 export function useReading(text: string, as: '' | 'ingredient' | 'step', ids: string[]): { reading?: LineReading; settled: boolean } {
   const [heard, setHeard] = useState<{ text: string; as: string; reading?: LineReading }>({ text: '', as: '' })
@@ -66,7 +69,7 @@ export function useReading(text: string, as: '' | 'ingredient' | 'step', ids: st
   useEffect(() => {
     if (!text.trim()) return
     let gone = false
-    ask(api.GET('/api/read/line', { params: { query: { text, as, ids: taken ? taken.split(',') : [] } } })).then(
+    readLine(text, as, taken ? taken.split(',') : []).then(
       (reading) => !gone && setHeard({ text, as, reading }),
       () => {}, // the next key asks again
     )

@@ -76,7 +76,9 @@ export function Book() {
           <li key={e.dish}>
             <Link to={`/dish/${e.dish}`}>
               <span className="name">{e.name}</span>
-              <span className="when clock">{spoken(e.must)}</span>
+              <span className="when">
+                <b>{spoken(e.must)}</b> before the plate
+              </span>
               <span className="of">
                 {e.components.join(' · ')}
                 {e.because && <span className="because">{e.because}</span>}

@@ -28,7 +28,7 @@ export function Ingredients() {
       <div className="page-head">
         <h1>Ingredients</h1>
         <span className="quiet">
-          {all.length} in the book{untold > 0 && `, ${untold} of which nothing is told`} · <Link to="/book">the dishes</Link>
+          {all.length} in the book, {untold} of which nothing is told · <Link to="/book">the dishes</Link>
         </span>
         <div className="tools">
           <TakeBack screen="ingredients" />

@@ -13,6 +13,8 @@ type Pasted = Schemas['Pasted']
 type Line = Pasted['components'][number]['lines'][number]
 type Held = { text: string; pasted?: Pasted; more?: number }
 
+const count = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
+
 const example = `Roast mackerel, crushed potato
 
 Mackerel:
@@ -55,7 +57,7 @@ export function Paste() {
     <>
       <div className="page-head">
         <h1>Put a dish in</h1>
-        <span className="quiet">{pasted ? `${pasted.components.length} components${doubts ? `, ${doubts} lines to look at` : ''}` : 'paste it, or type it a line at a time'}</span>
+        <span className="quiet">{pasted ? `${count(pasted.components.length, 'component')}${doubts ? `, ${count(doubts, 'line')} to look at` : ''}` : 'paste it, or type it a line at a time'}</span>
         <div className="tools">
           {(text || pasted) && (
             <Button size="sm" variant="outline-dark" onClick={held.drop}>
@@ -112,8 +114,14 @@ function Reviewed({ component, set }: { component: Component; set: (c: Component
     <section className="reviewed">
       <div className="d-flex gap-2">
         <Form.Control className="name" aria-label="Name of the component" value={component.name} placeholder="component" onChange={(e) => set({ ...component, name: e.target.value })} />
-        <Form.Control aria-label={`${component.name} makes`} placeholder="makes" style={{ width: 96 }} value={component.yield ?? ''} onChange={(e) => set({ ...component, yield: e.target.value })} />
-        <Form.Control aria-label={`${component.name} on a plate`} placeholder="on a plate" style={{ width: 110 }} value={component.portion ?? ''} onChange={(e) => set({ ...component, portion: e.target.value })} />
+        <label className="labelled">
+          makes
+          <Form.Control aria-label={`${component.name} makes`} value={component.yield ?? ''} onChange={(e) => set({ ...component, yield: e.target.value })} />
+        </label>
+        <label className="labelled">
+          a plate
+          <Form.Control aria-label={`${component.name} on a plate`} value={component.portion ?? ''} onChange={(e) => set({ ...component, portion: e.target.value })} />
+        </label>
       </div>
       {component.lines.map((l, i) => (
         <OneLine key={i} line={l} set={(next) => set({ ...component, lines: component.lines.map((x, k) => (k === i ? next : x)) })} />

@@ -93,7 +93,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
         <span>
           {gap && <span className="gap me-2">{gap.question}</span>}
           <span className="facts">{facts.filter(Boolean).join(', ')}</span>
-          {step.ours?.length ? <span className="ours"> ours for now: {step.ours.join(', ')}</span> : null}
+          {step.ours?.length ? <span className="ours"> ours: {step.ours.join(', ')}</span> : null}
         </span>
         {cue && (
           <span className="cue">

@@ -1,6 +1,5 @@
 // Dish: what it is made of, which steps, and what is still open.
 import { useNavigate, useSearchParams } from 'react-router'
-import { Link } from 'react-router'
 import { Button } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDish, useDishes } from '../../api/queries'
@@ -51,7 +50,7 @@ function Sheet({ view }: { view: View }) {
       <div className="page-head">
         <DishSelect id={view.dish.id} name={view.dish.name} screen="dish" />
         <span className="quiet">
-          for {view.plates} {view.plates === 1 ? 'plate' : 'plates'} · must be begun {spoken(must)} before · hands <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> a plate
+          {view.plates === 1 ? 'one plate' : `${view.plates} plates`} · begun {spoken(must)} before · hands <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> a plate
         </span>
         <div className="tools">
           <Serve view={view} />
@@ -90,7 +89,7 @@ function Sheet({ view }: { view: View }) {
               {side === 'before the plate' && (
                 <>
                   <Lead view={view} pick={pick} />
-                  {grave > 0 && <Gaps view={view} pick={pick} graveOnly />}
+                  <Gaps view={view} pick={pick} graveOnly />
                   <Ahead view={view} />
                 </>
               )}
@@ -113,14 +112,13 @@ export function DishSelect({ id, name, screen }: { id: string; name: string; scr
   return (
     <div className="d-flex gap-3 align-items-baseline">
       <h1>{name}</h1>
-      <select className="form-select form-select-sm w-auto" aria-label="Dish" value={id} onChange={(e) => void go(`/${screen}/${e.target.value}`)}>
+      <select className="form-select form-select-sm another" aria-label="Dish" value={id} onChange={(e) => void go(`/${screen}/${e.target.value}`)}>
         {(dishes.data?.dishes ?? [{ id, name }]).map((d) => (
           <option key={d.id} value={d.id}>
             {d.name}
           </option>
         ))}
       </select>
-      {screen === 'dish' && <Link to="/book">all dishes</Link>}
     </div>
   )
 }

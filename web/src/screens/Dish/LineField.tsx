@@ -2,7 +2,8 @@
 // while it is typed, and shows what it would become.
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { useReading, type LineReading } from '../../parts/reading'
+import { useDesk } from '../../parts/Desk'
+import { readLine, useReading, type LineReading } from '../../parts/reading'
 import { Said } from '../../parts/Said'
 
 type Props = {
@@ -19,14 +20,20 @@ type Props = {
 export function LineField({ label, hint, as = '', ids, text, set, keep, action }: Props) {
   const [forced, setForced] = useState<'' | 'ingredient' | 'step'>('')
   const [busy, setBusy] = useState(false)
+  const desk = useDesk()
   const { reading, settled } = useReading(text, as || forced, ids)
   const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line)
   const submit = async () => {
-    if (!reading || !settled || !becomes || busy) return
+    if (!text.trim() || busy) return
     setBusy(true)
-    if (await keep(reading)) {
-      set('')
-      setForced('')
+    try {
+      const read = reading && settled ? reading : await readLine(text, as || forced, ids) // who types fast is not ahead of it
+      if ((read.step?.steps.length || read.ingredient?.line) && (await keep(read))) {
+        set('')
+        setForced('')
+      }
+    } catch {
+      desk.say('The server cannot be reached. What you typed is kept; press Enter again.')
     }
     setBusy(false)
   }
@@ -39,9 +46,15 @@ export function LineField({ label, hint, as = '', ids, text, set, keep, action }
       }}
     >
       <div className="d-flex gap-2">
-        <Form.Control aria-label={label} placeholder={hint} value={text} maxLength={2000} onChange={(e) => set(e.target.value)} autoComplete="off" />
+        <Form.Control as="textarea" rows={1} aria-label={label} placeholder={hint} value={text} maxLength={2000} onChange={(e) => set(e.target.value.replace(/\n/g, ' '))}
+          onKeyDown={(e) => {
+            if (e.key !== 'Enter') return
+            e.preventDefault()
+            void submit()
+          }}
+        />
         {text.trim() && (
-          <Button type="submit" size="sm" disabled={!settled || !becomes || busy}>
+          <Button type="submit" size="sm" disabled={(settled && !becomes) || busy}>
             {action}
           </Button>
         )}

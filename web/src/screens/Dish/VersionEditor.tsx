@@ -59,7 +59,7 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
           ))}
         </div>
       </fieldset>
-      <Rows legend="changes" columns={columns(view, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
+      <Rows legend="changes" columns={columns(view, ingredients, book.data?.components ?? [])} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
       <div className="editor-actions">
         {wrong && (
           <p className="wrong w-100 m-0" role="alert">
@@ -88,12 +88,12 @@ const slugOf = (name: string, view: View) => {
   return id
 }
 
-function columns(view: View, ingredients: Schemas['Ingredient'][]): Column[] {
+function columns(view: View, ingredients: Schemas['Ingredient'][], made: { id: string; name: string }[]): Column[] {
   const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`])])
   return [
     { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'take × of'], ['add', 'add to']] },
-    { name: 'what', label: 'what', width: 210, options: [['', 'what'], ...what] },
-    { name: 'with', label: 'with', width: 170, options: [['', 'for, or with'], ...view.components.map((c): [string, string] => [`c:${c.component.id}`, c.component.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
+    { name: 'what', label: 'what', width: 210, options: [['', 'what'], ['/', 'the plate'], ...what] },
+    { name: 'with', label: 'with', width: 170, options: [['', 'for, or with'], ...made.map((c): [string, string] => [`c:${c.id}`, c.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
     { name: 'factor', label: 'times', width: 76, hint: '×' },
   ]
 }
@@ -103,13 +103,13 @@ function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'
   const changes = f.changes.filter((r) => r.do || r.what).map((r, i): Schemas['Change'] => {
     const [component, line] = (r.what ?? '').split(/\/(.*)/)
     const act = (r.do || 'leave out') as Schemas['Change']['do']
-    if (!component) throw new FieldError(`changes.${i}.what`, 'what is changed?')
+    if (!component && act !== 'add') throw new FieldError(`changes.${i}.what`, 'what is changed?')
     if ((act === 'swap' || act === 'add') && !r.with) throw new FieldError(`changes.${i}.with`, 'what is put in?')
     const bought = r.with?.startsWith('i:') ? r.with.slice(2) : undefined
     const made = r.with?.startsWith('c:') ? r.with.slice(2) : undefined
-    const inLine = Boolean(line) || act === 'add'
+    const inLine = Boolean(line) || (act === 'add' && Boolean(component))
     return {
-      do: act, component, ...(line ? { line } : {}),
+      do: act, ...(component ? { component } : {}), ...(line ? { line } : {}),
       ...(bought ? { with: ingredients.find((x) => x.id === bought)?.name ?? bought, ingredient: bought } : {}),
       ...(made ? { with: made, ...(inLine ? { ingredient: made, made: true } : {}) } : {}),
       ...(act === 'scale' || r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor ?? '') } : {}),

@@ -1,0 +1,217 @@
+package e2e
+
+import (
+	"context"
+	"log/slog"
+	"net/http/httptest"
+	"sync/atomic"
+	"testing"
+	"time"
+
+	"github.com/chromedp/chromedp"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/api"
+	"jointime/internal/pgdev/pgtest"
+	"jointime/web"
+)
+
+// mackerel is a dish as somebody would paste it.
+const mackerel = `Roast mackerel, crushed potato
+
+Mackerel:
+4 mackerel fillets, pin bones out
+1 tbsp oil
+a pinch of salt
+oil and salt the skin, 2 min, hands throughout
+sear skin side down 3 min in a hot pan until the rim pales, turn, 30 s more, then rest 1 to 3 min
+makes 4
+portion: 1
+
+Crushed potato:
+600 g floury potatoes, peeled
+50 g butter
+boil the potatoes 20 to 25 min until a needle slides in
+crush with the butter, 3 min, hands throughout, then hold 0 to 20 min covered
+makes 620 g
+portion: 150 g
+
+For the dressing
+2 tbsp cider vinegar
+4 tbsp oil
+1 tsp mustard
+1 packet chives
+whisk 2 min by hand
+leave overnight if possible
+makes 100 ml
+portion: 20 ml
+`
+
+// paste puts a text into the field that has the focus, as from a clipboard.
+func (t *tablet) paste(text string) {
+	t.Helper()
+	js[bool](t, `(() => { const e = document.activeElement; e.focus(); return document.execCommand('insertText', false, `+quote(text)+`) })()`)
+}
+
+// emptyHouse is a Jointime whose kitchen nobody has described.
+func emptyHouse(t *testing.T) *house {
+	t.Helper()
+	h := &house{T: t, store: pgtest.Store(t), now: new(atomic.Pointer[time.Time])}
+	h.set(time.Now())
+	screens, built := web.Screens()
+	require.True(h, built, "the screens are not built: make web")
+	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: time.Now})
+	ctx, stop := context.WithCancel(context.Background())
+	done := make(chan bool)
+	go func() { server.Run(ctx); close(done) }()
+	h.server = httptest.NewServer(server)
+	h.Cleanup(func() { stop(); <-done; h.server.CloseClientConnections(); h.server.Close() })
+	return h
+}
+
+// counted is a cook whose clicks and keys are counted; a paste is neither.
+type counted struct {
+	*tablet
+	clicks, keys int
+}
+
+func (c *counted) hit(text string) { c.clicks++; c.click(text) }
+
+func (c *counted) write(selector, text string) {
+	c.clicks++ // into the field
+	c.keys += len(text)
+	c.type_(selector, text)
+}
+
+// From an empty kitchen to a first run-up of a dish of three components that
+// is pasted as text, as somebody would who sees it for the first time: at most
+// 60 clicks and 1,500 keys, pasting apart.
+func TestFromAnEmptyKitchenToAFirstRunUp(t *testing.T) {
+	c := &counted{tablet: emptyHouse(t).stranger("/")}
+	c.keys += len("Chef")
+	c.do(chromedp.SendKeys(chromedp.CSS("#asked"), "Chef\r"))
+	c.see("What is there to cook with?")
+	c.write("#start-name", "Lantern Quay")
+	c.hit("Set the kitchen up")
+	c.see("Put a dish in")
+	c.clicks++
+	c.until("the text can be typed", `document.activeElement?.classList.contains('paste')`)
+	c.paste(mackerel)
+	c.see("3 components")
+	assert.True(t, js[bool](c.tablet, `document.querySelectorAll('.said-line.doubt').length === 2`), "the packet and the night are marked")
+	// A line that is not meant is left out, another is put right.
+	c.clicks += 2
+	c.pick(`[aria-label="leave overnight if possible: what it is"]`, "skip")
+	c.hit("1 packet chives")
+	c.keys += len("20 g chives\r")
+	c.type_(`[aria-label="the line"]`, "20 g chives\r")
+	c.until("read again", `!document.body.innerText.includes('packet')|| [...document.querySelectorAll('.said-line')].some(e => e.innerText.startsWith('20 g chives'))`)
+	c.hit("Keep it in the book")
+	c.see("Serve it")
+	c.see("Nothing holds this dish up")
+	c.hit("Serve it")
+	c.write("#serve-plates", "6")
+	c.hit("Plan the run-up")
+	c.see("Save the plan")
+	c.see("Mackerel")
+	assert.LessOrEqual(t, c.clicks, 60)
+	assert.LessOrEqual(t, c.keys, 1500)
+	t.Logf("%d clicks, %d keys", c.clicks, c.keys)
+	bars := js[[]bar](c.tablet, `fetch('/api/services').then(r => r.json()).then(l => fetch('/api/services/' + l.services[0].id + '/runup')).then(r => r.json()).then(r => r.runUp.bars)`)
+	assert.GreaterOrEqual(t, len(bars), 6, "every step is planned")
+}
+
+func TestALineIsUnderstoodWhileItIsTyped(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/guinea-fowl")
+	field := `[aria-label="Roast crown, a line more"]`
+	chef.see("Roast crown")
+	chef.type_(field, "glaze under the grill 2 min")
+	chef.see("glaze under the grill 2 min")
+	chef.until("underlined", `[...document.querySelectorAll('u.heard')].some(u => u.innerText === '2 min')`)
+	chef.type_(field, "brush with 20 g honey, 9 to 3 min")
+	chef.until("marked", `!!document.querySelector('.said-line.doubt')`)
+	chef.do(chromedp.Reload())
+	chef.see("9 to 3 min") // what was typed is kept
+	chef.type_(field, "40 g honey, warmed\r")
+	chef.see("40 g honey, warmed")
+	chef.type_(field, "glaze with the honey 2 min, hands throughout, until it shines\r")
+	chef.see("until it shines")
+	chef.click("Take back")
+	chef.gone("until it shines")
+	chef.see("40 g honey, warmed")
+}
+
+func TestAGapIsFilledForNowAndMarked(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake")
+	chef.see("1 gap")
+	chef.click("15 min for now")
+	chef.see("ours: time")
+	chef.see("Nothing holds this dish up")
+	chef.click("reduce by half")
+	chef.see("Save the step")
+	chef.type_("#step-time", "12 min\r")
+	chef.gone("ours: time")
+}
+
+func TestMethodsVersionsAndHistory(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?side=methods")
+	chef.see("water bath, then sear")
+	chef.click("Use this")
+	chef.see("bath 52 °C")
+	chef.see("fillet, pin, portion, bag")
+	chef.click("what is in it")
+	chef.see("to be asked for")
+	chef.click("no dairy")
+	chef.see("Save the version")
+	chef.click("Close")
+	chef.click("Add a version")
+	chef.type_("#version-name", "no fish")
+	chef.press("#without-fish")
+	chef.click("Save the version")
+	chef.see("no fish is not without fish")
+	chef.click("history")
+	chef.see("water bath, then sear")
+	chef.click("against now")
+	chef.see("chosen")
+}
+
+func TestTheBookIsSearchedAndADeliverySentBack(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/book")
+	chef.see("6 of 6 dishes")
+	chef.type_(`[aria-label="Search the book"]`, "plum")
+	chef.see("1 of 6 dishes")
+	chef.type_(`[aria-label="Search the book"]`, "")
+	chef.pick(`[aria-label="Surely without"]`, "milk")
+	chef.see("Rye cracker")
+	chef.gone("Guinea fowl")
+	chef.click("Ingredients")
+	chef.click("brown shrimps")
+	chef.see("Roast hake falls")
+	chef.see("can still be served as: no shellfish")
+	chef.click("mushroom seasoning")
+	chef.see("until it is told, no dish with it is free of anything")
+	chef.press("#told")
+	chef.pick("#ingredient-animal", "none")
+	chef.click("Save the ingredient")
+	chef.see("0 of which nothing is told")
+}
+
+func TestARecipeFromAPageIsReviewedBeforeItIsKept(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/book/new")
+	chef.see("Put a dish in")
+	chef.paste(`<html><script type="application/ld+json">{"@type":"Recipe","name":"Oat biscuit","recipeYield":"20","recipeIngredient":["200 g oats","100 g butter","1 glass syrup"],"recipeInstructions":[{"@type":"HowToStep","text":"Melt the butter with the syrup, 4 min."},{"@type":"HowToStep","text":"Bake at 160 C for 12 min until amber."}]}</script></html>`)
+	chef.see("1 component, 1 line to look at")
+	chef.do(chromedp.Reload())
+	chef.see("Keep it in the book")
+	chef.click("Keep it in the book")
+	chef.see("Oat biscuit")
+	chef.see("until amber")
+	text := js[string](chef, `fetch('/api/dishes/oat-biscuit/recipe.jsonld').then(r => r.text())`)
+	assert.Contains(t, text, "Bake at 160 C for 12 min until amber.")
+	chef.go_("/book/new")
+	chef.see("Put a dish in")
+	chef.paste(`{"@type":"Recipe",
+ "name": }`)
+	chef.see("line 2, column 10")
+}
