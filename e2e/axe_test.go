@@ -25,18 +25,21 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 	chef := h.open("Head chef", "/")
 	for _, v := range []struct{ path, shows string }{
 		{"/menu/supper", "Guinea fowl"}, {"/menu/supper@2026-02-28", "past"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
+		{"/dish/guinea-fowl?side=what%20is%20in%20it", "to be asked for"}, {"/dish/roast-hake?side=methods", "Use this"}, {"/dish/guinea-fowl?side=history", "history of"}, {"/dish/roast-hake?side=gaps", "for now"},
+		{"/dish/guinea-fowl?side=component&of=crown", "Save the component"}, {"/dish/guinea-fowl?side=version&of=meatless", "Save the version"},
+		{"/book", "Split-pea broth"}, {"/book/new", "Put a dish in"}, {"/book/ingredients?of=butter", "Save the ingredient"},
 		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"},
 		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"},
 	} {
 		t.Run(v.path, func(t *testing.T) {
-			tab := &tablet{&house{T: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
+			tab := &tablet{&house{TB: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
 			tab.go_(v.path)
 			tab.see(v.shows)
 			assert.Empty(t, tab.findings(), strings.ReplaceAll(v.path, "/", " "))
 		})
 	}
 	t.Run("who is there", func(t *testing.T) {
-		tab := (&house{T: t, store: h.store, server: h.server, now: h.now}).stranger("/")
+		tab := (&house{TB: t, store: h.store, server: h.server, now: h.now}).stranger("/")
 		assert.Empty(t, tab.findings())
 	})
 }

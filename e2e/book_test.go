@@ -1,20 +1,15 @@
 package e2e
 
 import (
-	"context"
-	"log/slog"
-	"net/http/httptest"
+	"slices"
 	"sync/atomic"
 	"testing"
 	"time"
 
 	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 
-	"jointime/internal/api"
 	"jointime/internal/pgdev/pgtest"
-	"jointime/web"
 )
 
 // mackerel is a dish as somebody would paste it.
@@ -57,16 +52,9 @@ func (t *tablet) paste(text string) {
 // emptyHouse is a Jointime whose kitchen nobody has described.
 func emptyHouse(t *testing.T) *house {
 	t.Helper()
-	h := &house{T: t, store: pgtest.Store(t), now: new(atomic.Pointer[time.Time])}
+	h := &house{TB: t, store: pgtest.Store(t), now: new(atomic.Pointer[time.Time])}
 	h.set(time.Now())
-	screens, built := web.Screens()
-	require.True(h, built, "the screens are not built: make web")
-	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: time.Now})
-	ctx, stop := context.WithCancel(context.Background())
-	done := make(chan bool)
-	go func() { server.Run(ctx); close(done) }()
-	h.server = httptest.NewServer(server)
-	h.Cleanup(func() { stop(); <-done; h.server.CloseClientConnections(); h.server.Close() })
+	h.serve()
 	return h
 }
 
@@ -214,4 +202,34 @@ func TestARecipeFromAPageIsReviewedBeforeItIsKept(t *testing.T) {
 	chef.paste(`{"@type":"Recipe",
  "name": }`)
 	chef.see("line 2, column 10")
+}
+
+// A key on a step line, from the event in the browser until what was
+// understood stands on the page: through React, the server and back. Median
+// and 95th percentile, warm.
+func BenchmarkKeystroke(b *testing.B) {
+	chef := newHouse(b).open("Head chef", "/dish/guinea-fowl")
+	chef.see("Roast crown")
+	var took []float64
+	for b.Loop() {
+		took = append(took, js[[]float64](chef, `(async () => {
+			const field = document.querySelector('[aria-label="Roast crown, a line more"]')
+			const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set
+			const line = 'roast 12 min at 220 C, hands at the start for 30 s, then rest 4 to 8 min covered'
+			const took = []
+			for (let n = 8; n <= line.length; n++) {
+				const text = line.slice(0, n)
+				const start = performance.now()
+				set.call(field, text)
+				field.dispatchEvent(new Event('input', {bubbles: true}))
+				while (document.querySelector('.heard-as .said-line')?.childNodes && !document.querySelector('.heard-as .said-line').innerText.startsWith(text.trimEnd())) await new Promise(r => setTimeout(r, 0))
+				while (!document.querySelector('.heard-as .said-line')) await new Promise(r => setTimeout(r, 0))
+				took.push(performance.now() - start)
+			}
+			return took.slice(1)
+		})()`)...)
+	}
+	slices.Sort(took)
+	b.ReportMetric(took[len(took)/2], "ms-median")
+	b.ReportMetric(took[len(took)*95/100], "ms-p95")
 }

@@ -49,7 +49,7 @@ var morning = time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)
 
 // house is a running Jointime with the demo in it.
 type house struct {
-	*testing.T
+	testing.TB
 	store  *store.Store
 	server *httptest.Server
 	now    *atomic.Pointer[time.Time]
@@ -58,15 +58,15 @@ type house struct {
 // set turns the clock of the server.
 func (h *house) set(now time.Time) { h.now.Store(&now) }
 
-func newHouse(t *testing.T) *house {
+func newHouse(t testing.TB) *house {
 	t.Helper()
 	return houseOn(t, pgtest.Store(t))
 }
 
 // houseOn is a Jointime on a store of the caller's.
-func houseOn(t *testing.T, st *store.Store) *house {
+func houseOn(t testing.TB, st *store.Store) *house {
 	t.Helper()
-	h := &house{T: t, store: st, now: new(atomic.Pointer[time.Time])}
+	h := &house{TB: t, store: st, now: new(atomic.Pointer[time.Time])}
 	h.set(morning)
 	require.NoError(t, demo.LoadInto(context.Background(), h.store, morning))
 	h.serve()

@@ -57,7 +57,7 @@ func TestPictures(t *testing.T) {
 	dir := os.Getenv("JOINTIME_PICTURES")
 	for _, v := range views {
 		t.Run(v.file, func(t *testing.T) {
-			chef := &tablet{&house{T: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
+			chef := &tablet{&house{TB: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
 			chef.go_(v.path)
 			chef.see(v.shows)
 			chef.see("changes arrive")

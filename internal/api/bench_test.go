@@ -20,7 +20,7 @@ import (
 func benchmarkPath(b *testing.B, st *store.Store, path string) {
 	b.Helper()
 	now := time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)
-	require.NoError(b, demo.LoadInto(context.Background(), st, now))
+	require.NoError(b, demo.LoadInto(context.Background(), st, now)) // does nothing where there is something
 	s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Now: func() time.Time { return now }})
 	var took []time.Duration
 	for b.Loop() {

@@ -28,7 +28,7 @@ type PastedComponent struct {
 
 // PastedLine is one line, and what it is taken for.
 type PastedLine struct {
-	Text       string                  `json:"text" maxLength:"2000"`
+	Text       string                  `json:"text" maxLength:"900000"`
 	As         string                  `json:"as" enum:"ingredient,step,skip"`
 	Ingredient *reading.IngredientLine `json:"ingredient,omitempty"`
 	Step       *reading.StepLine       `json:"step,omitempty"`

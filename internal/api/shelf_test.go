@@ -1,0 +1,217 @@
+package api_test
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/api"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+	"jointime/internal/pgdev/pgtest"
+	"jointime/internal/store"
+)
+
+type found struct {
+	Entries []recipe.Entry `json:"entries"`
+	All     int            `json:"all"`
+}
+
+func TestTheBookIsSearchedOverTheAPI(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	f := get[found](chef, "/api/book?words=hazel")
+	assert.Equal(t, 6, f.All)
+	assert.Empty(t, f.Entries, "the crumb is part of a version only")
+	f = get[found](chef, "/api/book?words=plum&without=gluten")
+	assert.Empty(t, f.Entries)
+	f = get[found](chef, "/api/book?words=plum&month=9")
+	require.Len(t, f.Entries, 1)
+	assert.Contains(t, f.Entries[0].Allergens, "milk")
+	assert.Equal(t, 422, chef.send("GET", "/api/book?month=13", nil).status)
+
+	doc, version := chef.component("swede")
+	doc["name"] = "Crushed turnip"
+	require.Equal(t, 200, chef.send("PUT", "/api/components/swede", edit(version, doc)).status)
+	assert.Len(t, get[found](chef, "/api/book?words=turnip").Entries, 1, "what was just written is found")
+}
+
+func TestIngredientsAreToldAndADeliveryIsSentBack(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	var refused struct {
+		Falls    []recipe.Fall    `json:"falls"`
+		StandIns []recipe.StandIn `json:"standIns"`
+	}
+	refused = get[struct {
+		Falls    []recipe.Fall    `json:"falls"`
+		StandIns []recipe.StandIn `json:"standIns"`
+	}](chef, "/api/ingredients/hake/refused")
+	require.Len(t, refused.Falls, 1)
+	assert.Equal(t, "coley", refused.StandIns[0].Ingredient)
+	assert.Equal(t, 404, chef.send("GET", "/api/ingredients/gold/refused", nil).status)
+
+	wrong := map[string]any{"id": "hake", "name": "hake", "allergens": []string{"dust"}, "loss": 0.4}
+	p := chef.send("PUT", "/api/ingredients/hake", edit(1, wrong)).problem(t)
+	assert.Equal(t, "body.value.allergens", p.Errors[0].Location)
+	right := map[string]any{"id": "hake", "name": "hake", "allergens": []string{"fish", "sulphites"}, "animal": "fish"}
+	require.Equal(t, 200, chef.send("PUT", "/api/ingredients/hake", edit(1, right)).status)
+	v := get[api.DishView](chef, "/api/dishes/roast-hake")
+	var names []string
+	for _, a := range v.Versions[0].Contents.Allergens {
+		names = append(names, a.ID)
+	}
+	assert.Contains(t, names, "sulphites", "it is in the dish at once")
+}
+
+func TestAPasteIsReviewedKeptOnceAndPlanned(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	var answer struct {
+		Pasted recipe.Pasted `json:"pasted"`
+	}
+	a := chef.send("POST", "/api/read/paste", map[string]any{"text": "Toast\n\nToast:\n2 slices bread\ntoast 3 min under the grill until brown\nmakes 2\nportion: 1\n"})
+	require.Equal(t, 200, a.status, string(a.body))
+	require.NoError(t, json.Unmarshal(a.body, &answer))
+	first := chef.send("POST", "/api/dishes", answer.Pasted, "Idempotency-Key", "once")
+	again := chef.send("POST", "/api/dishes", answer.Pasted, "Idempotency-Key", "once")
+	require.Equal(t, 200, first.status, string(first.body))
+	assert.JSONEq(t, string(first.body), string(again.body), "a repeat makes no second dish")
+	assert.Equal(t, 7, get[found](chef, "/api/book").All)
+	made := chef.send("POST", "/api/services", map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "19:30", "plates": 2})
+	require.Equal(t, 200, made.status, string(made.body))
+	var saved api.SavedView
+	require.NoError(t, json.Unmarshal(made.body, &saved))
+	run := get[api.RunUpView](chef, "/api/services/"+saved.ID+"/runup")
+	assert.NotEmpty(t, run.RunUp.Bars)
+
+	for name, body := range map[string]any{
+		"no dish like that":  map[string]any{"dishes": []string{"ghost"}, "day": "2026-03-12", "hour": "19:30", "plates": 2},
+		"a day that is past": map[string]any{"dishes": []string{"toast"}, "day": "2020-03-12", "hour": "19:30", "plates": 2},
+		"no hour":            map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "soon", "plates": 2},
+		"no plates":          map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "19:30", "plates": 0},
+	} {
+		p := chef.send("POST", "/api/services", body).problem(t)
+		assert.Equal(t, 422, p.Status, name)
+		assert.NotEmpty(t, p.Detail, name)
+	}
+}
+
+func TestBadLinesAndPastesAreToldAndNothingIsLost(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	paste := func(text string) answer { return chef.send("POST", "/api/read/paste", map[string]any{"text": text}) }
+	p := paste("{\"@type\":\"Recipe\",\n\"name\": }").problem(t)
+	assert.Contains(t, p.Detail, "line 2, column 9")
+	p = paste("<p>no recipe</p>").problem(t)
+	assert.Contains(t, p.Detail, "no schema.org Recipe")
+	p = paste(strings.Repeat("1 egg\n", 3000)).problem(t)
+	assert.Contains(t, p.Detail, "2,000 lines")
+	assert.Equal(t, 413, paste(strings.Repeat("x", 2<<20)).status)
+	long := paste("Soup\n\nSoup:\n" + strings.Repeat("roast 3 min ", 70000) + "\n2 eggs\n")
+	require.Equal(t, 200, long.status)
+	assert.Contains(t, string(long.body), "2 eggs", "a line of a megabyte is left as it is")
+	marked := paste("Pie\n\nPie:\n<b>2 eggs</b>\nboil 9 to 3 min\n1 bucket of salt\n")
+	assert.Contains(t, string(marked.body), `"as":"skip"`)
+	assert.Equal(t, 2, strings.Count(string(marked.body), `"doubt":true`))
+
+	doc, version := chef.component("swede")
+	doc["ingredients"] = []any{map[string]any{"name": "broth", "component": "fish-broth", "amount": map[string]any{"quantity": 1, "unit": "bucket"}}}
+	assert.Equal(t, "body.value.ingredients[0].amount.unit", chef.send("PUT", "/api/components/swede", edit(version, doc)).problem(t).Errors[0].Location)
+	doc["ingredients"] = []any{map[string]any{"name": "broth", "component": "fish-broth", "amount": map[string]any{"quantity": 1, "unit": "l"}}}
+	require.Equal(t, 200, chef.send("PUT", "/api/components/swede", edit(version, doc)).status)
+	broth, version := chef.component("fish-broth")
+	broth["ingredients"] = append(broth["ingredients"].([]any), map[string]any{"name": "swede", "component": "swede"})
+	p = chef.send("PUT", "/api/components/fish-broth", edit(version, broth)).problem(t)
+	assert.Contains(t, p.Detail, "Fish broth in Crushed swede in Fish broth")
+}
+
+func TestAKitchenIsSetUpInAFewLines(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Head chef")
+	body := map[string]any{"name": "Annexe", "cooks": []string{"Chef", ""}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners", "oven, 2 shelves", ""}}
+	a := chef.send("POST", "/api/kitchens", body)
+	require.Equal(t, 200, a.status, string(a.body))
+	d, err := h.store.Get(context.Background(), store.Kitchen, "annexe")
+	require.NoError(t, err)
+	assert.Contains(t, string(d.Body), `"burner"`)
+	body["lines"] = []string{"2 burners", "0 ovens"}
+	assert.Equal(t, "body.lines[1]", chef.send("POST", "/api/kitchens", body).problem(t).Errors[0].Location)
+	body["lines"], body["zone"] = []string{}, "Atlantis"
+	assert.Equal(t, "body.zone", chef.send("POST", "/api/kitchens", body).problem(t).Errors[0].Location)
+}
+
+func TestTwoRevisionsAreComparedAndARecipeIsTakenOut(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	doc, version := chef.component("swede")
+	step(doc, 0)["name"] = "boil hard"
+	require.Equal(t, 200, chef.send("PUT", "/api/components/swede", edit(version, doc)).status)
+	c := get[struct {
+		Changes []struct{ Where, Was, Is string } `json:"changes"`
+	}](chef, fmt.Sprintf("/api/compare/component/swede?from=%d&to=%d", version, version+1))
+	require.Len(t, c.Changes, 1)
+	assert.Equal(t, "methods[method] steps[boil] name", c.Changes[0].Where)
+	assert.Equal(t, 404, chef.send("GET", "/api/compare/component/swede?from=1&to=99", nil).status)
+	a := chef.send("GET", "/api/dishes/roast-hake/recipe.jsonld", nil)
+	assert.Equal(t, "application/ld+json", a.header.Get("Content-Type"))
+	assert.Contains(t, string(a.body), `"HowToSection"`)
+	assert.Equal(t, 404, chef.send("GET", "/api/dishes/ghost/recipe.jsonld", nil).status)
+}
+
+// A condition that is chosen on the day changes the plan: small birds braise a
+// sixth shorter.
+func TestAConditionChosenOnTheDayChangesThePlan(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	braise := func() int64 {
+		for _, b := range get[api.RunUpView](chef, "/api/services/supper/runup").RunUp.Bars {
+			if b.ID == "guinea-fowl/croquette/braise" {
+				return b.To - b.From
+			}
+		}
+		return 0
+	}
+	assert.Equal(t, int64(5400), braise())
+	var doc map[string]any
+	d, err := chef.store.Get(context.Background(), store.Service, "supper")
+	require.NoError(t, err)
+	require.NoError(t, json.Unmarshal(d.Body, &doc))
+	doc["conditions"] = []any{map[string]any{"component": "croquette", "condition": "small"}}
+	require.Equal(t, 200, chef.send("PUT", "/api/services/supper", edit(d.Version, doc)).status)
+	assert.Equal(t, int64(4590), braise())
+}
+
+// shelf fills a database with a book of 600 components and 3,000 lines.
+func shelf(b *testing.B) *store.Store {
+	b.Helper()
+	st := pgtest.Store(b)
+	var writes []store.Write
+	add := func(kind store.Kind, id string, body any) {
+		writes = append(writes, store.Write{Kind: kind, ID: id, Body: body, Who: "bench", Person: "bench"})
+	}
+	for i := range 400 {
+		add(store.Ingredient, fmt.Sprint("i", i), recipe.Ingredient{ID: fmt.Sprint("i", i), Name: fmt.Sprintf("thing %c%c", 'a'+i%26, 'a'+i/26), Allergens: &[]string{}, Animal: "none"})
+	}
+	amount := units.Amount{Quantity: 100, Unit: units.Gram}
+	for c := range 600 {
+		k := recipe.Component{ID: fmt.Sprint("c", c), Name: fmt.Sprintf("component %c%c", 'a'+c%26, 'a'+c/26), Yield: amount, Methods: recipe.OneWay(recipe.Step{ID: "s", Name: "simmer", Time: &recipe.Time{Usual: 600, Slow: 600, Quick: 600, Per: recipe.Once}, Equipment: []recipe.Needed{}, Hands: recipe.Hands{Work: recipe.AllHands}})}
+		for l := range 5 {
+			i := (c*7 + l) % 400
+			k.Lines = append(k.Lines, recipe.Line{ID: fmt.Sprint(l), Name: fmt.Sprintf("thing %c%c", 'a'+i%26, 'a'+i/26), Ingredient: fmt.Sprint("i", i), Amount: &amount})
+		}
+		add(store.Component, k.ID, k)
+	}
+	for d := range 150 {
+		dish := recipe.Dish{ID: fmt.Sprint("d", d), Name: fmt.Sprint("dish ", d)}
+		for c := range 4 {
+			dish.Parts = append(dish.Parts, recipe.Part{Component: fmt.Sprint("c", 4*d+c), Portion: &amount})
+		}
+		add(store.Dish, dish.ID, dish)
+	}
+	require.NoError(b, st.SaveAll(context.Background(), writes))
+	return st
+}
+
+// BenchmarkSearch is a search from the request to the answer, the book read
+// from the database when somebody has written.
+func BenchmarkSearch(b *testing.B) { benchmarkPath(b, shelf(b), "/api/book?words=thing+ab") }
