@@ -6,6 +6,7 @@ import (
 )
 
 var (
+	peaks       = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?)\b`)
 	inTheMiddle = regexp.MustCompile(`^ ?(?:in|at) the (?:core|centre|center|middle|thickest part)`)
 	side        = regexp.MustCompile(`(?:below|under|above|over|at least) $`)
 	cuePhrase   = regexp.MustCompile(`(?:\bor )?\b(?:until|till|'til|til)\b(?: it is| it's| they are| they're| just)? ?([^;]*)`)
@@ -37,7 +38,7 @@ func (r *stepReader) cue(c clause) {
 		}
 		r.out.Cue = &said
 	}
-	for _, re := range []*regexp.Regexp{cuePhrase, readyWhen, completely} {
+	for _, re := range []*regexp.Regexp{cuePhrase, readyWhen, completely, peaks} {
 		if m := re.FindStringSubmatchIndex(c.text); m != nil {
 			take(m[2], m[3])
 		}

@@ -17,7 +17,7 @@ var (
 	withUnit  = regexp.MustCompile(`(-?\b\d{1,3}(?:[.,]\d+)?)(?: ?(?:°|degrees?)? ?([cf])?(?: ?- ?| to )(-?\d{1,3}(?:[.,]\d+)?))?` + degree)
 	degrees   = regexp.MustCompile(`(-?\b\d{1,3})(?:(?: ?- ?| to )(\d{1,3}))? ?(?:°|degrees?\b|degs?\b)`)
 	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d{1,2}|` + signs + `|\d/\d)\b|\bgas (?:mark )?(` + signs + `)`)
-	bareHeat  = regexp.MustCompile(`\b(?:at|to) ` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
+	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
 	otherHeat = regexp.MustCompile(`^ ?/ ?-?\d{1,3} ?(?:°|degrees?)? ?[cf]?\b ?(?:fan)?|^ ?(?:[(,]|or) ?\(?-?\d{1,3} ?(?:°|degrees?)? ?[cf]\b ?(?:fan)?\)?|^ ?(?:[/(,]|or) ?\(?(?:gas (?:mark )?\S+?|fan \d+ ?°? ?c?)\)?(?:[ ,;.]|$)|^ ?\(?fan(?: oven)?\)?|^ ?conventional`)
 	coreAfter = regexp.MustCompile(`^ ?(?:(?:in|at) (?:the )?)?(?:very )?(?:core|internal|centre|center|middle|inside|thickest)\b`)
 	coreWord  = regexp.MustCompile(`\b(?:core|internal|centre|center|middle|inside|probe|reads|thermometer|thickest)\b`)
@@ -58,7 +58,7 @@ func heats(text string) (out []heat) {
 		copy(blank[h.from:h.to], strings.Repeat("#", h.to-h.from))
 		out = append(out, h)
 	}
-	for _, find := range []func(string) (heat, bool){unitHeat, degreeHeat, gasHeat, bareHeats} {
+	for _, find := range []func(string) (heat, bool){unitHeat, degreeHeat, gasHeat, fanHeat, bareHeats} {
 		for {
 			h, ok := find(string(blank))
 			if !ok {
@@ -140,6 +140,17 @@ func gasHeat(text string) (heat, bool) {
 		h.why = "there is no such gas mark"
 	}
 	return h, true
+}
+
+var fanOnly = regexp.MustCompile(`\b(\d{2,3}) ?°? ?fan\b`)
+
+// fanHeat reads "180 fan".
+func fanHeat(text string) (heat, bool) {
+	m := fanOnly.FindStringSubmatchIndex(text)
+	if m == nil {
+		return heat{}, false
+	}
+	return heat{from: m[0], to: m[1], low: number64(group(text, m, 1)), fan: true}, true
 }
 
 // bareHeats reads "at 190": a temperature where nothing says so but the

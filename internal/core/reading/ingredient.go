@@ -32,16 +32,17 @@ var (
 	otherUnit    = regexp.MustCompile(`^ ?/ ?(?i:` + number + ` ?(?:fl\.? ?oz|oz|lbs?|kg|g|ml|cl|l|cups?|tbsp|tsp|pints?)\b\.?(?: ` + number + ` ?(?:oz|g|ml|tbsp|tsp)\b)?)`)
 	measureSize  = regexp.MustCompile(`^(?i:heaped|heaping|rounded|level|scant|generous|good|nice|big|small|large|medium|thick|thin|whole|full|fat)\b `)
 	ofWord       = regexp.MustCompile(`^(?i:\s*of(?: the)?\b)?\s*`)
-	pressedOut   = regexp.MustCompile(`^(?i:((?:the )?(?:[\pL-]+ly )?(?:[\pL]+ed |[\pL]+ )?(?:juice and zest|zest and juice|juice|zest|peel|rind|whites?|yolks?|flesh|seeds|leaves))(?: of | from ))`)
+	pressedOut   = regexp.MustCompile(`^(?i:((?:the )?(?:[\pL-]+ly )?(?:[\pL]+ed |[\pL]+ )?(?:juice and zest|zest and juice|juice|zest|peel|rind|whites?|yolks?|flesh|seeds|leaves))(?: of | from | (?:\d|½|¼|¾|half)))`)
 	dessertSpoon = regexp.MustCompile(`^(?i:dessert ?spoons?|dsp)\b`)
 	eachOf       = regexp.MustCompile(`^(?i:each(?: of)?)\s+`)
 	optional     = regexp.MustCompile(`^(?i:optional(?:ly)?\s*[:,-]\s*)`)
 	fewOf        = regexp.MustCompile(`^(?i:(a few|few|several|some|a little|a bit of|plenty of|lots of|a lot of|enough|more|extra|another))\b `)
 	tailNote     = regexp.MustCompile(`(?i:\s+(per [\pL]+|(?:for|to|as|plus|at|with|from|in|on|if|without|divided)\s(?:(?:the |a |your )?[\pL-]+ing\b.*|the .*|a .*|taste|serve|finish|garnish|decorate|cover|needed|required|necessary|desired|extra .*|more .*|room .*|skin .*|bone .*|brine|oil|water|syrup|season.*)))$`)
 	partWord     = regexp.MustCompile(`^(?i:(.*\S)\s+(cloves?|lea(?:f|ves)|sticks?|stalks?|sprigs?|heads?|slices?|sheets?))$`)
-	trailing     = regexp.MustCompile(`(?i:^(.*?\pL.*?)(?:\s*[,:=-]\s*|\s+|\s*\()(` + quantity + `) ?(kilos?|kgs?|grammes?|grams?|gms?|gr|g|mg|ml|cl|dl|litres?|liters?|l|tsps?|tbsps?|tbs|teaspoons?|tablespoons?|cups?|fl\.? ?oz|oz|lbs?|pints?|pts?|%|percent|pieces?|pcs|bunch(?:es)?|sprigs?|cloves?|leaves|slices?)\.?\)?(?:\s*,\s*(.*))?)$`)
+	trailing     = regexp.MustCompile(`(?i:^(.*?\pL.*?)(?:\s*[,:=-]\s*|\s+|\s*\()(` + quantity + `) ?(kilos?|kgs?|grammes?|grams?|gms?|gr|g|mg|ml|cl|dl|litres?|liters?|l|tsps?|tbsps?|tbs|teaspoons?|tablespoons?|cups?|fl\.? ?oz|oz|lbs?|pints?|pts?|%|percent|pieces?|pcs|bunch(?:es)?|sprigs?|cloves?|leaves|slices?)\.?\)?(?:\s*,\s*(.*)|\s+((?:for|to|at|from) .*))?)$`)
 	bareTrail    = regexp.MustCompile(`^(.*?\pL.*?)(\s*[:=-]\s*|\s+[x×]\s*|\s+)(\d{1,3})$`)
-	headingLine  = regexp.MustCompile(`^(?i:#+ .*|\*.*\*:?|.*[:-]|(?:for|to) (?:the |serve|finish|garnish|decorate|plate).*|ingredients|method)$`)
+	headingLine  = regexp.MustCompile(`^(?i:#+ .*|\*.*\*:?|.*[:-]|(?:for|to) (?:the |serve|finish|garnish|decorate|plate).*|ingredients|method|garnish(?:es)?|toppings?|filling|dressing|marinade|crust|icing|glaze|assembly)$`)
+	notBought    = regexp.MustCompile(`^(?i:serves?|makes|yields?|feeds)\b[: ]+(?:about |approx\.? )?\d.*$`)
 	noteBreak    = regexp.MustCompile(`\s*(?:,|;|->|→| - | \+ |\()\s*`)
 	adjectives   = regexp.MustCompile(`^(?i:(?:(?:very )?(?:[\pL]+less|fresh|dried|large|small|medium|ripe|raw|cold|hot|warm|soft|firm|free-range|organic|unsalted|salted|smoked|young|thick|thin|whole|dry|sweet|sour|sharp|lean|fatty|floury|waxy|green|red|white|black|dark|plain|strong|mild|good)\s*)+)$`)
 	frontSize    = regexp.MustCompile(`^(?i:(?:an? )?(` + number + `(?:` + between + number + `)?[ -]?(?:cm|mm|inch(?:es)?|in|"))[ -](?:piece|knob|chunk|length|lump|thumb)s?\b)`)
@@ -79,6 +80,10 @@ func (r *ingredientReader) read() {
 		r.out.Kind, r.out.Doubt = kind, kind == Unread
 		return
 	}
+	if notBought.MatchString(strings.TrimSpace(plain(r.out.Line))) {
+		r.out.Kind, r.out.Doubt = Unread, true
+		return
+	}
 	r.text = strings.TrimRight(plain(r.out.Line), " .")
 	r.rest = r.text[len(bullet.FindString(r.text)):]
 	r.numbering()
@@ -86,7 +91,7 @@ func (r *ingredientReader) read() {
 		r.notes, r.rest = append(r.notes, "optional"), r.rest[len(m):]
 	}
 	if m := pressedOut.FindStringSubmatch(r.rest); m != nil {
-		r.notes, r.rest = append(r.notes, m[1]), r.rest[len(m[0]):]
+		r.notes, r.rest = append(r.notes, m[1]), strings.TrimPrefix(strings.TrimPrefix(strings.TrimLeft(r.rest[len(m[1]):], " "), "of "), "from ")
 	}
 	if !r.leading() && !r.trailing() {
 		r.withoutFigure()
@@ -319,8 +324,8 @@ func (r *ingredientReader) trailing() bool {
 			r.spanOf(m[2], "amount")
 			r.spanOf(m[7], "unit")
 			r.out.Unit, r.rest = &unit, m[1]
-			if m[8] != "" {
-				r.rest += ", " + m[8]
+			if behind := m[8] + m[9]; behind != "" {
+				r.rest += ", " + behind
 			}
 			return true
 		}
@@ -376,8 +381,9 @@ func (r *ingredientReader) item() {
 		r.notes = append(r.notes, item[m[2]:m[3]])
 		item = item[:m[0]]
 	}
-	item = r.counted(strings.TrimSpace(item))
+	item = r.counted(strings.TrimSpace(articleAt.ReplaceAllString(item, "")))
 	r.pinchBehind()
+	r.countBehind()
 	r.spanOf(item, "item")
 	if item = spaces.ReplaceAllString(item, " "); item != "" {
 		r.out.Item = &item
@@ -400,6 +406,35 @@ func breakAt(text string) []int {
 		}
 	}
 	return nil
+}
+
+var (
+	articleAt      = regexp.MustCompile(`^(?i:an? )`)
+	countInTheRear = regexp.MustCompile(`^(\d{1,3}|[½¼¾])(?: +((?:large|small|medium|big|whole|ripe|fresh)\b.*?))?(?:, *(.*))?$`)
+)
+
+// countBehind reads "onions, 2 large, sliced" and "eggs (3)".
+func (r *ingredientReader) countBehind() {
+	if r.out.Low != nil || r.out.High != nil || r.out.Unit != nil || len(r.notes) == 0 {
+		return
+	}
+	m := countInTheRear.FindStringSubmatch(r.notes[len(r.notes)-1])
+	if m == nil {
+		return
+	}
+	s, ok := bounds("", "", m[1], "")
+	if !ok {
+		return
+	}
+	piece := "piece"
+	r.amount(s)
+	r.out.Unit = &piece
+	r.notes = r.notes[:len(r.notes)-1]
+	for _, note := range m[2:] {
+		if note != "" {
+			r.notes = append(r.notes, note)
+		}
+	}
 }
 
 // pinchBehind reads "salt, pinch".
@@ -439,12 +474,25 @@ func (r *ingredientReader) judge() {
 		r.doubt("of what?")
 	case figureLeft.MatchString(richness.ReplaceAllString(*o.Item, "")):
 		r.doubt("there is a second figure")
+	case o.Unit != nil && *o.Unit == "piece" && strangeUnit(*o.Item):
+		r.doubt("is that a measure?")
 	case o.Low != nil && alternative.MatchString(*o.Item):
 		r.doubt("one or the other")
 	}
 	if strings.HasPrefix(strings.TrimSpace(o.Line), "-") && len(strings.TrimSpace(o.Line)) > 1 && figureLeft.MatchString(strings.TrimSpace(o.Line)[1:2]) {
 		r.doubt("is the dash a sign of less than nothing?")
 	}
+}
+
+var (
+	unitOf       = regexp.MustCompile(`^(?i:([\pL-]+) of\b)`)
+	naturalPiece = regexp.MustCompile(`^(?i:fillets?|legs?|shoulders?|breasts?|loins?|racks?|wedges?|cubes?|strips?|balls?|thighs?|ends?|stems?|pods?|ears?|tails?|rounds?|joints?|saddles?|sides?|cheeks?|necks?|cutlets?|chops?|fronds?|spears?|florets?|segments?|halves|hearts?|blades?|whites?|yolks?|wings?|bones?|rings?|shards?|crowns?|portions?)$`)
+)
+
+// strangeUnit tells "bucket of salt": a word that counts and has no size.
+func strangeUnit(item string) bool {
+	m := unitOf.FindStringSubmatch(item)
+	return m != nil && !naturalPiece.MatchString(m[1])
 }
 
 // spanOf remembers where a part of the line stands.

@@ -48,7 +48,7 @@ var measures = []struct{ words, unit string }{
 var vague = map[string]bool{"pinch": true, "dash": true, "handful": true, "bunch": true, "sprig": true, "knob": true, "head": true, "stick": true, "can": true}
 
 // containers have no size that is known: they are counted, and doubtful.
-var containers = regexp.MustCompile(`^(?i:packets?|packs?|jars?|bottles?|tubs?|bags?|boxe?s?|glass(?:es)?|punnets?|cartons?|sachets?|glugs?|splash(?:es)?|drizzles?|ladles?|mugs?|bowls?|scoops?)\b`)
+var containers = regexp.MustCompile(`^(?i:packets?|packs?|pkgs?\.?|pkts?\.?|jars?|bottles?|tubs?|bags?|boxe?s?|glass(?:es)?|punnets?|cartons?|sachets?|glugs?|splash(?:es)?|drizzles?|ladles?|mugs?|bowls?|scoops?)\b`)
 
 var measureAt = compileMeasures()
 

@@ -43,6 +43,7 @@ type Then struct {
 var (
 	stepNumber  = regexp.MustCompile(`^(?:step )?\d{1,2} ?[.):]\s+|^step \d{1,2} ?[-:.]?\s*`)
 	stepHeading = regexp.MustCompile(`^(?i:#+ .*|\*.*\*:?|[^.;]*:|for (?:the |\pL+$).*|to (?:serve|finish|plate|garnish)|ingredients|methods?|preparation|(?:the )?(?:day|night|evening|morning)s? before|on the day|(?:one|two|three|1|2|3) days? (?:before|ahead)|to order|mise en place)$`)
+	labelAt     = regexp.MustCompile(`^[\pL' -]{2,30}:\s+`)
 	notAStep    = regexp.MustCompile(`^(?:serves?|makes|yields?|prep(?:aration)? time|cook(?:ing)? time|total time|rating|source|notes?|difficulty)\b[: ]+(?:\d|about|approx|for \d)`)
 )
 
@@ -79,6 +80,11 @@ func (r *stepReader) read() {
 	}
 	start := len(bullet.FindString(r.text))
 	start += len(stepNumber.FindString(r.text[start:]))
+	if label := labelAt.FindString(r.text[start:]); label != "" {
+		if verb, _ := verbAt(r.text[start+len(label):]); verb != "" {
+			start += len(label)
+		}
+	}
 	r.hands(start)
 	clauses := r.clauses(start)
 	r.main(clauses[0])
@@ -288,6 +294,9 @@ func (r *stepReader) equipment(c clause) *string {
 		}
 	}
 	if word != "" {
+		if intoOven.MatchString(c.text) {
+			word = "oven"
+		}
 		return &word
 	}
 	fried := c.verb == "fry" || c.verb == "stir-fry" || c.verb == "stir fry"
@@ -303,6 +312,8 @@ func (r *stepReader) equipment(c clause) *string {
 	}
 	return nil
 }
+
+var intoOven = regexp.MustCompile(`\b(?:into?|in) (?:the|a|your) (?:[\pL]+ )?oven\b`)
 
 var outOf = regexp.MustCompile(`\b(?:out of|from|off|into a cold|before the|for the) (?:the |a |an )?$`)
 

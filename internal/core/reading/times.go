@@ -111,7 +111,7 @@ func (t *clockTime) more(text string, m []int, unit string) {
 	if small == "" {
 		small = map[byte]string{'h': "m", 'm': "s", 'd': "h"}[unit[0]]
 	}
-	if !ok || small == "" || unitSeconds[small[0]] >= unitSeconds[unit[0]] || !digitsOnly(more) {
+	if !ok || value >= 60 || small == "" || unitSeconds[small[0]] >= unitSeconds[unit[0]] || !digitsOnly(more) {
 		t.to = m[2*7] // it belongs to what follows
 		for t.to > t.from && text[t.to-1] == ' ' {
 			t.to--

@@ -13,11 +13,11 @@ var verbs = strings.Fields(`add adjust arrange assemble bake barbecue baste beat
  deglaze degrease dehydrate descale devein dice dip discard dissolve divide drain drape dredge dress drizzle drop dry dust emulsify ferment
  fill fillet filter finish flake flambé flame flash flatten flip flour fold form freeze fry garnish glaze grate grease griddle grill grind gut
  halve hang heat hold hull incorporate infuse inject joint julienne keep knead knock ladle lard lay layer leave let lift line liquidise loosen lower macerate
- make marinate marinade mash massage measure melt microwave mill mince mist mix monté mop mould move nap open oil pack parboil pare pass paint
+ make marinate marinade mash massage measure melt microwave mill mince mist mix monté mount mop mould move nap open oil pack parboil pare pass paint
  pasteurise pat peel pick pickle pierce pin-bone pin pinch pipe pit place plate pluck plunge poach portion pot pound pour preheat prepare press prick prise proof prove
  pull pulse purée puree push put quarter quenelle reduce refresh refrigerate reheat remove render rest return rinse ripen roast roll rub sandwich salt sauté
  saute scald scale scatter scoop score scrape scrub seal sear season segment separate serve set shallow-fry shape shave shell shred shuck sieve sift
- simmer skewer skim skin slash slice slide slip slow-roast smash smear smoke smooth soak soften sous-vide spatchcock spice spike spin spoon spray spread sprinkle
+ simmer skewer skim skin slash slice slide slip slow-roast smash smear smoke smooth soak soften sous-vide spatchcock spice spike spin spoon spray spread sprinkle stand sit start
  squeeze stack steam steep stew stick sterilise stir stir-fry stock stone store strain stretch stud stuff suspend swap sweat sweeten swirl swish
  tear take tap taste tease temper tenderise test thaw thicken thin thread throw tie tilt tip toast toss transfer trim truss turn twist unmould vac-pack
  vacuum wait warm wash water weigh whip whisk whizz wilt wipe work wrap zest defrost hydrate infuse braai parcook par-cook par-bake blind-bake tie temper
