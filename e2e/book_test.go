@@ -164,6 +164,17 @@ func TestMethodsVersionsAndHistory(t *testing.T) {
 	chef.see("chosen")
 }
 
+func TestTheStateOfAnIngredientIsChosenOnTheDay(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/menu/supper")
+	chef.see("guinea fowl legs for Leg croquette came")
+	before := chef.plan()["guinea-fowl/croquette/braise"]
+	chef.pick(".labelled select", "small")
+	chef.until("planned anew", `fetch('/api/services/supper/runup').then(r => r.json()).then(r => { const b = r.runUp.bars.find(b => b.id === 'guinea-fowl/croquette/braise'); window.__d = b.to - b.from }), window.__d === 4590`)
+	assert.Equal(t, int64(5400), duration(before))
+	chef.click("Take back")
+	chef.until("as usual", `document.querySelector('.labelled select').value === ''`)
+}
+
 func TestTheBookIsSearchedAndADeliverySentBack(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/book")
 	chef.see("6 of 6 dishes")

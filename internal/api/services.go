@@ -93,6 +93,32 @@ type DishLine struct {
 	Faults []string      `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
 	Needs  []recipe.Need `json:"needs" nullable:"false"`
 	Build  int64         `json:"build" doc:"seconds to build one plate"`
+	States []StateChoice `json:"states" nullable:"false" doc:"states in which its ingredients can come, chosen on the day"`
+}
+
+// StateChoice is a component whose ingredient can come in several states.
+type StateChoice struct {
+	Component string     `json:"component"`
+	Name      string     `json:"name"`
+	Of        string     `json:"of" doc:"the ingredient"`
+	Options   []DishName `json:"options" nullable:"false"`
+	Chosen    string     `json:"chosen,omitempty"`
+}
+
+// states lists what can be chosen on the day for a dish.
+func (p planned) states(d recipe.Dish) []StateChoice {
+	out := []StateChoice{}
+	for _, c := range p.book.recipes().Within(d) {
+		if len(c.Conditions) == 0 {
+			continue
+		}
+		s := StateChoice{Component: c.ID, Name: c.Name, Of: c.Conditions[0].Line, Options: []DishName{}, Chosen: p.in.Service.Condition(c.ID)}
+		for _, k := range c.Conditions {
+			s.Options = append(s.Options, DishName{k.ID, k.Name})
+		}
+		out = append(out, s)
+	}
+	return out
 }
 
 type serviceInput struct {
@@ -125,7 +151,7 @@ func serviceView(p planned) ServiceView {
 		}
 		for _, id := range m.Dishes {
 			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: recipes.Faults(d, p.in.Kitchen), Needs: []recipe.Need{}, Build: d.Plate.Seconds()}
+			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: recipes.Faults(d, p.in.Kitchen), Needs: []recipe.Need{}, Build: d.Plate.Seconds(), States: p.states(d)}
 			for _, part := range d.Parts {
 				line.Needs = append(line.Needs, p.in.Components[part.Component].NeedFor(part.Portion, plates[id]))
 			}

@@ -750,6 +750,8 @@ export interface components {
             needs: components["schemas"]["Need"][];
             /** Format: int64 */
             plates: number;
+            /** @description states in which its ingredients can come, chosen on the day */
+            states: components["schemas"]["StateChoice"][];
         };
         DishName: {
             id: string;
@@ -1664,6 +1666,14 @@ export interface components {
             note?: string;
             /** @description its allergens were never told */
             unknown: boolean;
+        };
+        StateChoice: {
+            chosen?: string;
+            component: string;
+            name: string;
+            /** @description the ingredient */
+            of: string;
+            options: components["schemas"]["DishName"][];
         };
         Step: {
             /** @description steps of other components that must end first, each as component/step */

@@ -87,6 +87,11 @@ function Course({ view, row }: { view: View; row: Row }) {
       const covers = c.covers.some((n) => n.dish === dish) ? c.covers : [...c.covers, { dish, plates }]
       return { ...c, covers: covers.map((n) => (n.dish === dish ? { dish, plates } : n)) }
     })
+  const choose: Choose = (s, condition) => {
+    const rest = (service.conditions ?? []).filter((c) => c.component !== s.component)
+    const name = s.options.find((o) => o.id === condition)?.name ?? 'as usual'
+    return desk.hand({ kind: 'service', id: service.id, version: view.version, screen: `menu:${service.id}`, what: `${s.of}: ${name}`, value: { ...service, conditions: condition ? [...rest, { component: s.component, condition }] : rest } })
+  }
   return (
     <section className="course" aria-label={row.name}>
       <div className="hour">
@@ -95,7 +100,7 @@ function Course({ view, row }: { view: View; row: Row }) {
       </div>
       <div>
         {row.dishes.map((d) => (
-          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from) => setPlates(d.dish, d.name, n, from)} />
+          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from) => setPlates(d.dish, d.name, n, from)} choose={choose} />
         ))}
       </div>
     </section>
@@ -143,9 +148,12 @@ function Typed(props: { id: string; label: string; value: string; readOnly: bool
   )
 }
 
-function DishLine({ line, readOnly, draft, origin, setPlates }: { line: Row['dishes'][number]; readOnly: boolean; draft: string; origin: Origin; setPlates: (n: number, from: Origin) => Promise<boolean> }) {
+type Choose = (state: Row['dishes'][number]['states'][number], condition: string) => Promise<boolean>
+
+function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose: Choose; line: Row['dishes'][number]; readOnly: boolean; draft: string; origin: Origin; setPlates: (n: number, from: Origin) => Promise<boolean> }) {
   const desk = useDesk()
   const [open, setOpen] = useState<string>()
+  const [gaps, setGaps] = useState(false)
   const need = line.needs.find((n) => n.component === open)
   const graver = line.gaps.filter((g) => !g.lesser).length
   const lesser = line.gaps.length - graver
@@ -168,10 +176,40 @@ function DishLine({ line, readOnly, draft, origin, setPlates }: { line: Row['dis
           <div className="small quiet">
             <Link to={`/plate/${line.dish}`}>plate</Link> built in <span className="clock">{lasts(line.build)}</span> each, alone
             {graver > 0 && <> · <span className="gap">{graver} {graver === 1 ? 'gap holds' : 'gaps hold'} it up</span></>}
-            {lesser > 0 && ` · ${lesser} ${lesser === 1 ? 'step' : 'steps'} on the heat without a cue`}
+            {lesser > 0 && ` · ${lesser} not yet sure`}
+            {line.gaps.length > 0 && (
+              <>
+                {' · '}
+                <button className="plain-button" aria-expanded={gaps} onClick={() => setGaps(!gaps)}>
+                  {gaps ? 'close' : 'see them'}
+                </button>
+              </>
+            )}
           </div>
+          {line.states.map((s) => (
+            <label key={s.component} className="labelled mt-1">
+              {s.of} for {s.name} came
+              <Form.Select size="sm" className="w-auto" value={s.chosen ?? ''} disabled={readOnly} onChange={(e) => void choose(s, e.target.value)}>
+                <option value="">as usual</option>
+                {s.options.map((o) => (
+                  <option key={o.id} value={o.id}>
+                    {o.name}
+                  </option>
+                ))}
+              </Form.Select>
+            </label>
+          ))}
         </div>
       </div>
+      {line.faults.map((f) => (
+        <Bracket key={f} what={f} />
+      ))}
+      {gaps &&
+        line.gaps.map((g) => (
+          <Bracket key={g.title + g.question} what={g.title}>
+            {g.question} It {g.holdsUp}. <Link to={`/dish/${line.dish}?${g.step ? `step=${g.component}/${g.step}` : 'side=gaps'}`}>decide</Link>
+          </Bracket>
+        ))}
       <div className="needs">
         {line.needs.map((n) => (
           <button key={n.component} aria-expanded={open === n.component} onClick={() => setOpen(open === n.component ? undefined : n.component)}>
