@@ -164,6 +164,32 @@ func TestMethodsVersionsAndHistory(t *testing.T) {
 	chef.see("chosen")
 }
 
+func TestAComponentIsAddedSaidAndTakenOff(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake")
+	chef.type_(`[aria-label="A component more"]`, "Sea herbs\r")
+	chef.see("Save the component")
+	chef.type_("#component-yield", "60 g")
+	chef.type_("#component-portion", "5 g")
+	chef.click("add an object that goes in")
+	chef.type_(`[aria-label="must come out 1, what"]`, "band")
+	chef.click("Save the component")
+	chef.see("with which step does it go in?")
+	chef.click("add how it keeps")
+	chef.type_(`[aria-label="keeps 1, for"]`, "2 d")
+	js[bool](chef, `([...document.querySelectorAll('[aria-label="must come out 1, what"]')][0].closest('.written-row').querySelector('button').click(), true)`)
+	chef.click("Save the component")
+	chef.gone("Save the component")
+	chef.type_(`[aria-label="Sea herbs, a line more"]`, "50 g sea herbs\r")
+	chef.until("put in", `document.querySelector('[aria-label="Sea herbs, a line more"]').value === ''`)
+	assert.Equal(t, "sea-herbs", js[string](chef, `fetch('/api/ingredients').then(r => r.json()).then(b => b.ingredients.find(i => i.ingredient.name === 'sea herbs').ingredient.id)`))
+	chef.click("what is in it")
+	chef.see("Sea herbs › sea herbs")
+	chef.click("Roast hake")
+	chef.see("on the plate")
+	js[bool](chef, `([...document.querySelectorAll('.written-row')].find(r => r.innerText.includes('Sea herbs')).querySelectorAll('button')[2].click(), true)`)
+	chef.until("taken off", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => window.__n = d.dish.parts.length), window.__n === 5`)
+}
+
 func TestTheStateOfAnIngredientIsChosenOnTheDay(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/supper")
 	chef.see("guinea fowl legs for Leg croquette came")

@@ -26,6 +26,7 @@ func (s *Server) pasteRoutes(api huma.API) {
 type lineInput struct {
 	Text string   `query:"text" maxLength:"2000"`
 	As   string   `query:"as" enum:"ingredient,step," doc:"what it is to be read as; empty: what it looks like"`
+	Into string   `query:"into" maxLength:"120" doc:"id of the component that it goes into, which it cannot be itself"`
 	IDs  []string `query:"ids" maxItems:"400" doc:"of steps and lines that are there already"`
 }
 
@@ -49,6 +50,7 @@ type IngredientReading struct {
 	Line  *recipe.Line           `json:"line,omitempty" doc:"what it would become; absent: nothing"`
 	Found string                 `json:"found,omitempty" doc:"what the book calls it"`
 	Made  bool                   `json:"made,omitempty" doc:"that is something made"`
+	New   *recipe.Ingredient     `json:"new,omitempty" doc:"the book does not know it yet: to be put in first"`
 }
 
 type lineOutput struct{ Body LineReading }
@@ -84,8 +86,19 @@ func stepReading(in *lineInput, b book) *StepReading {
 func ingredientReading(in *lineInput, b recipe.Book) *IngredientReading {
 	out := IngredientReading{Read: reading.Ingredient(in.Text)}
 	if line, ok := b.LineFrom(out.Read, taken(in.IDs)); ok {
+		if line.Component != "" && line.Component == in.Into {
+			line.Component = ""
+		}
 		out.Line, out.Made = &line, line.Component != ""
 		out.Found = b.Ingredients[line.Ingredient].Name + b.Components[line.Component].Name
+		if line.Ingredient == "" && line.Component == "" {
+			ids := map[string]bool{}
+			for id := range b.Ingredients {
+				ids[id] = true
+			}
+			out.New = &recipe.Ingredient{ID: recipe.Slug(line.Name, ids), Name: line.Name}
+			line.Ingredient = out.New.ID
+		}
 	}
 	return &out
 }

@@ -289,6 +289,7 @@ func (b book) freeID(like, day string) string {
 type RunUpView struct {
 	RunUp    runup.RunUp `json:"runUp"`
 	ReadOnly bool        `json:"readOnly"`
+	Faults   []string    `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
 	Now      time.Time   `json:"now"`
 }
 
@@ -299,7 +300,20 @@ func (s *Server) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput, 
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{r.RunUp, p.past, s.Now().In(p.in.Zone)}}, nil
+	return &runUpOutput{RunUpView{r.RunUp, p.past, p.faults(), s.Now().In(p.in.Zone)}}, nil
+}
+
+// faults of the dishes that are served.
+func (p planned) faults() []string {
+	out := []string{}
+	for _, c := range p.in.Menu.Courses {
+		for _, id := range c.Dishes {
+			for _, f := range p.book.recipes().Faults(p.in.Dishes[id], p.in.Kitchen) {
+				out = append(out, p.in.Dishes[id].Name+": "+f)
+			}
+		}
+	}
+	return out
 }
 
 func (s *Server) problemFile(w http.ResponseWriter, r *http.Request) {

@@ -1034,6 +1034,8 @@ export interface components {
             line?: components["schemas"]["Line"];
             /** @description that is something made */
             made?: boolean;
+            /** @description the book does not know it yet: to be put in first */
+            new?: components["schemas"]["Ingredient"];
             read: components["schemas"]["IngredientLine"];
         };
         IngredientView: {
@@ -1499,6 +1501,8 @@ export interface components {
             strands: components["schemas"]["Strand"][];
         };
         RunUpView: {
+            /** @description of its dishes: objects that do not come out in time, versions that break their claim */
+            faults: string[];
             /** Format: date-time */
             now: string;
             readOnly: boolean;
@@ -2535,6 +2539,8 @@ export interface operations {
                 text?: string;
                 /** @description what it is to be read as; empty: what it looks like */
                 as?: "ingredient" | "step" | "";
+                /** @description id of the component that it goes into, which it cannot be itself */
+                into?: string;
                 /** @description of steps and lines that are there already */
                 ids?: string[] | null;
             };

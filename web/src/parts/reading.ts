@@ -57,25 +57,27 @@ export function decimal(field: string, text: string): number {
   return v
 }
 
+type As = '' | 'ingredient' | 'step'
+
 export type LineReading = Schemas['LineReading']
 
 /** readLine reads a line once. */
-export const readLine = (text: string, as: '' | 'ingredient' | 'step', ids: string[]) => ask(api.GET('/api/read/line', { params: { query: { text, as, ids } } }))
+export const readLine = (text: string, as: As, ids: string[], into: string) => ask(api.GET('/api/read/line', { params: { query: { text, as, ids, into } } }))
 
 /** useReading reads a line while it is typed: the last answer, and whether it is of this text. */
-export function useReading(text: string, as: '' | 'ingredient' | 'step', ids: string[]): { reading?: LineReading; settled: boolean } {
+export function useReading(text: string, as: As, ids: string[], into: string): { reading?: LineReading; settled: boolean } {
   const [heard, setHeard] = useState<{ text: string; as: string; reading?: LineReading }>({ text: '', as: '' })
   const taken = ids.join(',')
   useEffect(() => {
     if (!text.trim()) return
     let gone = false
-    readLine(text, as, taken ? taken.split(',') : []).then(
+    readLine(text, as, taken ? taken.split(',') : [], into).then(
       (reading) => !gone && setHeard({ text, as, reading }),
       () => {}, // the next key asks again
     )
     return () => {
       gone = true
     }
-  }, [text, as, taken])
+  }, [text, as, taken, into])
   return { reading: text.trim() ? heard.reading : undefined, settled: heard.text === text && heard.as === as }
 }

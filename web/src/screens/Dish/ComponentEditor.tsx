@@ -2,7 +2,8 @@
 // leaves over, what must come out of it, and the states its ingredients come in.
 import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { Refused } from '../../api/client'
+import { Refused, type Schemas } from '../../api/client'
+import { useIngredients } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { FieldError } from '../../parts/reading'
@@ -19,11 +20,20 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
   const [wrong, setWrong] = useState<FieldError>()
   const f = form.value
   const set = (next: Partial<ComponentForm>) => form.set({ ...f, ...next })
+  const ingredients = useIngredients().data?.ingredients.map((i) => i.ingredient) ?? []
+  const variant = async () => {
+    const id = `${component.id}-variant`
+    const value = { id, name: `${component.name}, another`, yield: component.yield, ingredients: [], methods: [], variant: { of: component.id, changes: [] } }
+    const screen = `dish:${view.dish.id}`
+    if (!(await desk.hand({ kind: 'component', id, version: 0, screen, what: `${value.name}: a variant`, value }))) return
+    await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${value.name} in place of ${component.name}`, value: { ...view.dish, parts: view.dish.parts.map((p) => (p.component === component.id ? { ...p, component: id } : p)) } })
+    close()
+  }
   const steps = (used(component)?.steps ?? []).map((s): [string, string] => [s.id, s.name])
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     try {
-      const { next, portion: amount } = await toComponent(f, form.origin.component)
+      const { next, portion: amount } = await toComponent(f, form.origin.component, ingredients)
       setWrong(undefined)
       const screen = `dish:${view.dish.id}`
       if (!(await desk.hand({ kind: 'component', id: component.id, version: form.origin.version, screen, what: component.name, value: next }))) return
@@ -46,6 +56,13 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         {!part.into && <Field label="on one plate" name="portion" f={f} set={set} wrong={wrong} />}
       </div>
       {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: a change changes it there too.</p>}
+      {component.variant ? (
+        <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
+      ) : (
+        <button type="button" className="plain-button mt-2" onClick={() => void variant()}>
+          make a variant of it
+        </button>
+      )}
       <Lines f={f} set={set} wrong={wrong} />
       <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why this way', width: 210 }, { name: 'bought', label: 'bought in: ordered before', width: 130, hint: 'bought: 1 d' }]} rows={f.methods} set={(methods) => set({ methods })} add="add a method" wrong={wrong?.field} />
       <Rows legend="keeps" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="add how it keeps" wrong={wrong?.field} />
@@ -87,6 +104,13 @@ function Field({ label, name, f, set, wrong }: FormProps & { label: string; name
 function Lines({ f, set, wrong }: FormProps) {
   return <Rows legend="goes in" columns={[{ name: 'amount', label: 'amount', width: 110 }, { name: 'name', label: 'what', width: 190 }, { name: 'note', label: 'note', width: 190 }]} rows={f.lines} set={(lines) => set({ lines })} add="add an ingredient" wrong={wrong?.field} />
 }
+
+const changeColumns = (part: Part, ingredients: Schemas['Ingredient'][]): Column[] => [
+  { name: 'do', label: 'do', width: 110, options: [['swap', 'swap'], ['leave out', 'leave out'], ['scale', 'take × of'], ['add', 'add']] },
+  { name: 'line', label: 'what', width: 160, options: [['', 'what'], ...part.made.ingredients.map((l): [string, string] => [l.name, l.name])] },
+  { name: 'ingredient', label: 'with', width: 160, options: [['', 'for, or with'], ...ingredients.map((i): [string, string] => [i.id, i.name])] },
+  { name: 'factor', label: 'times', width: 64, hint: '×' },
+]
 
 const keepColumns: Column[] = [
   { name: 'place', label: 'where', width: 120, options: [['chilled', 'chilled'], ['frozen', 'frozen'], ['ambient', 'ambient'], ['hot', 'hot']] },

@@ -18,8 +18,12 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
   const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
   const steps = used(made)?.steps ?? []
   const hand = (what: string, value: Part['component']) => desk.hand({ kind: 'component', id: component.id, version: part.version, screen: `dish:${view.dish.id}`, what, value })
-  const keep = (r: LineReading) =>
-    r.step ? hand(`${component.name}: ${r.step.steps[0].name} added`, withAdded(component, r.step.steps)) : hand(`${component.name}: ${r.ingredient!.line!.name} added`, { ...component, ingredients: [...component.ingredients, r.ingredient!.line!] })
+  const keep = async (r: LineReading) => {
+    if (r.step) return hand(`${component.name}: ${r.step.steps[0].name} added`, withAdded(component, r.step.steps))
+    const { line, new: first } = r.ingredient!
+    if (first && !(await desk.hand({ kind: 'ingredient', id: first.id, version: 0, screen: 'ingredients', what: `${first.name}: new`, value: first }))) return false
+    return hand(`${component.name}: ${line!.name} added`, { ...component, ingredients: [...component.ingredients, line!] })
+  }
   return (
     <section aria-label={component.name}>
       <div className="component-head">
@@ -44,7 +48,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
         <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id && g.field !== 'unlisted')} faults={part.takeOuts.filter((t) => t.step === s.id).map((t) => t.what)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />
       ))}
       <div className="ms-3 mt-1">
-        <LineField label={`${component.name}, a line more`} hint="say a step or an ingredient" ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Put it in" />
+        <LineField label={`${component.name}, a line more`} hint="say a step or an ingredient" into={component.id} ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Put it in" />
       </div>
     </section>
   )
@@ -128,6 +132,7 @@ function hands(step: Step) {
 function waitWords(step: Step) {
   const { least = 0, most, place, soft } = step.then
   if (!least && most === undefined) return ''
+  if (most === 0 && !least) return 'at once'
   const span = most === undefined ? `at least ${spoken(least)}` : least ? `${spoken(least)} to ${spoken(most)}` : `at most ${spoken(most)}`
   return span + (place ? `, ${place.kind}` : '') + (soft ? ', a little longer if need be' : '')
 }

@@ -7,10 +7,12 @@ import { TakeBack, useDesk } from '../../parts/Desk'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { lasts, spoken } from '../../parts/words'
 import { useDraft } from '../../parts/draft'
+import { AddComponent } from './AddComponent'
 import { Ahead } from './Ahead'
 import { ComponentLines } from './ComponentLines'
 import { ComponentEditor } from './ComponentEditor'
 import { Contents } from './Contents'
+import { DishEditor } from './DishEditor'
 import { toForm, type Step } from './form'
 import { Gaps } from './Gaps'
 import { History } from './History'
@@ -39,8 +41,9 @@ function Sheet({ view }: { view: View }) {
   const [component, step] = (params.get('step') ?? '').split('/')
   const part = view.components.find((c) => c.component.id === component)
   const open = part?.made.methods.flatMap((m) => m.steps).find((s) => s.id === step)
-  const pick: Pick = (c, s, field = '') => setParams(c ? { step: `${c}/${s}`, ...(field ? { field } : {}) } : {}, { replace: true })
   const side = params.get('side') ?? sides[0]
+  const kept: Record<string, string> = (sides as readonly string[]).includes(side) && side !== sides[0] ? { side } : {}
+  const pick: Pick = (c, s, field = '') => setParams(c ? { ...kept, step: `${c}/${s}`, ...(field ? { field } : {}) } : kept, { replace: true })
   const show = (name: string, extra: Record<string, string> = {}) => setParams({ side: name, ...extra }, { replace: true })
   const must = Math.max(0, ...view.components.map((c) => c.lead.must))
   const hands = view.components.reduce((sum, c) => sum + c.lead.hands, 0)
@@ -48,7 +51,7 @@ function Sheet({ view }: { view: View }) {
   return (
     <>
       <div className="page-head">
-        <DishSelect id={view.dish.id} name={view.dish.name} screen="dish" />
+        <DishSelect id={view.dish.id} name={view.dish.name} screen="dish" open={() => show('dish')} />
         <span className="quiet">
           {view.plates === 1 ? 'one plate' : `${view.plates} plates`} · begun {spoken(must)} before · hands <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> a plate
         </span>
@@ -66,6 +69,7 @@ function Sheet({ view }: { view: View }) {
           {view.components.map((c) => (
             <ComponentLines key={c.component.id} view={view} part={c} openStep={part === c ? step : ''} pick={pick} show={show} />
           ))}
+          <AddComponent view={view} show={show} />
           <p className="mt-3">
             <a href={`/api/dishes/${view.dish.id}/recipe.jsonld`}>Take it out as a schema.org Recipe</a>
           </p>
@@ -75,6 +79,8 @@ function Sheet({ view }: { view: View }) {
             <OpenStep key={`${component}/${step}`} view={view} part={part} step={open} focus={params.get('field') ?? ''} pick={pick} />
           ) : side === 'component' && view.components.some((c) => c.component.id === params.get('of')) ? (
             <ComponentEditor key={params.get('of')} view={view} part={view.components.find((c) => c.component.id === params.get('of'))!} close={() => setParams({}, { replace: true })} />
+          ) : side === 'dish' ? (
+            <DishEditor view={view} close={() => setParams({}, { replace: true })} />
           ) : side === 'version' ? (
             <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('what is in it')} />
           ) : (
@@ -106,12 +112,20 @@ function Sheet({ view }: { view: View }) {
 }
 
 /** DishSelect is the title of a screen about one dish, and the way to another. */
-export function DishSelect({ id, name, screen }: { id: string; name: string; screen: string }) {
+export function DishSelect({ id, name, screen, open }: { id: string; name: string; screen: string; open?: () => void }) {
   const dishes = useDishes()
   const go = useNavigate()
   return (
     <div className="d-flex gap-3 align-items-baseline">
-      <h1>{name}</h1>
+      <h1>
+        {open ? (
+          <button className="name-button" onClick={open} title="its name, the order of its components">
+            {name}
+          </button>
+        ) : (
+          name
+        )}
+      </h1>
       <select className="form-select form-select-sm another" aria-label="Dish" value={id} onChange={(e) => void go(`/${screen}/${e.target.value}`)}>
         {(dishes.data?.dishes ?? [{ id, name }]).map((d) => (
           <option key={d.id} value={d.id}>

@@ -11,23 +11,24 @@ type Props = {
   hint: string
   as?: '' | 'ingredient' | 'step'
   ids: string[]
+  into: string // id of the component
   text: string
   set: (text: string) => void
   keep: (reading: LineReading) => Promise<boolean>
   action: string
 }
 
-export function LineField({ label, hint, as = '', ids, text, set, keep, action }: Props) {
+export function LineField({ label, hint, as = '', ids, into, text, set, keep, action }: Props) {
   const [forced, setForced] = useState<'' | 'ingredient' | 'step'>('')
   const [busy, setBusy] = useState(false)
   const desk = useDesk()
-  const { reading, settled } = useReading(text, as || forced, ids)
+  const { reading, settled } = useReading(text, as || forced, ids, into)
   const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line)
   const submit = async () => {
     if (!text.trim() || busy) return
     setBusy(true)
     try {
-      const read = reading && settled ? reading : await readLine(text, as || forced, ids) // who types fast is not ahead of it
+      const read = reading && settled ? reading : await readLine(text, as || forced, ids, into) // who types fast is not ahead of it
       if ((read.step?.steps.length || read.ingredient?.line) && (await keep(read))) {
         set('')
         setForced('')

@@ -8,7 +8,7 @@ import { words } from './form'
 
 type Component = Schemas['Component']
 
-export type ComponentForm = { name: string; yield: string; portion: string; lines: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[] }
+export type ComponentForm = { name: string; yield: string; portion: string; lines: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[] }
 
 export function toComponentForm(c: Component, portion?: Schemas['Amount']): ComponentForm {
   return {
@@ -20,6 +20,7 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     keeps: (c.keeps ?? []).map((k) => ({ place: k.place, for: words(k.for), then: k.then ?? '' })),
     takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
     byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '' })),
+    changes: (c.variant?.changes ?? []).map((k) => ({ do: k.do, line: k.line ?? '', ingredient: k.ingredient ?? '', with: k.with ?? '', factor: k.factor ? String(k.factor) : '' })),
     conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }))),
   }
 }
@@ -37,9 +38,9 @@ function fresh(text: string, taken: Set<string>): string {
 const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
 
 /** toComponent reads a form over the component that it came from. */
-export async function toComponent(f: ComponentForm, over: Component): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
+export async function toComponent(f: ComponentForm, over: Component, bought: Schemas['Ingredient'][]): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
   if (!f.name.trim()) throw new FieldError('name', 'a component wants a name')
-  const makes = await measure('yield', f.yield)
+  const makes = (await measure('yield', f.yield)) ?? (over.variant ? over.yield : undefined)
   if (!makes) throw new FieldError('yield', 'say what it makes, like 500 g')
   const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, over), methods: await methods(f.methods, over) }
   if (!next.methods.some((m) => m.id === next.chosen)) delete next.chosen
@@ -47,6 +48,7 @@ export async function toComponent(f: ComponentForm, over: Component): Promise<{ 
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
   next.byProducts = await byProducts(f.byProducts)
   next.conditions = conditions(f.conditions)
+  if (over.variant) next.variant = { ...over.variant, changes: present(f.changes, 'do').map((r, i) => change(r, i, bought)) }
   return { next, portion: await measure('portion', f.portion) }
 }
 
@@ -82,6 +84,14 @@ async function takeOut(r: Row, i: number): Promise<Schemas['TakeOut']> {
 async function byProducts(rows: Row[]): Promise<Schemas['ByProduct'][]> {
   const taken = new Set(rows.map((r) => r.id ?? ''))
   return Promise.all(present(rows, 'name').map(async (r, i) => ({ id: r.id || fresh(r.name, taken), name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined })))
+}
+
+function change(r: Row, i: number, bought: Schemas['Ingredient'][]): Schemas['Change'] {
+  const act = r.do as Schemas['Change']['do']
+  if (act !== 'add' && !r.line) throw new FieldError(`changes.${i}.line`, 'what is changed?')
+  const put = act === 'swap' || act === 'add'
+  if (put && !r.ingredient) throw new FieldError(`changes.${i}.ingredient`, 'what is put in?')
+  return { do: act, ...(r.line ? { line: r.line } : {}), ...(put ? { ingredient: r.ingredient, with: bought.find((b) => b.id === r.ingredient)?.name ?? r.ingredient } : {}), ...(r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor) } : {}) }
 }
 
 // conditions gathers rows of one state into one condition with its effects.

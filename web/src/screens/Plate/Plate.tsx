@@ -89,6 +89,9 @@ function Sheet({ view }: { view: View }) {
           <Button variant="outline-dark" size="sm" onClick={() => void add()}>
             Add a placing
           </Button>
+          {view.faults.map((f) => (
+            <Bracket key={f} what={f} />
+          ))}
           {view.findings.map((f) => (
             <Bracket key={f.placing + f.what} what={f.what}>
               {f.advice}

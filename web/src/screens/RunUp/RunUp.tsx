@@ -23,7 +23,7 @@ export function RunUp({ id }: { id: string }) {
   const runUp = useRunUp(id)
   if (runUp.isPending) return <Planning id={id} />
   if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
-  return <Sheet plan={runUp.data.runUp} readOnly={runUp.data.readOnly} />
+  return <Sheet plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} />
 }
 
 // Planning shows what the search has come to, where it takes its time.
@@ -38,7 +38,7 @@ function Planning({ id }: { id: string }) {
   )
 }
 
-function Sheet({ plan, readOnly }: { plan: Plan; readOnly: boolean }) {
+function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readOnly: boolean }) {
   const [params, setParams] = useSearchParams()
   const view = params.get('view') ?? 'strands'
   const focus = params.get('dish') ?? ''
@@ -77,6 +77,9 @@ function Sheet({ plan, readOnly }: { plan: Plan; readOnly: boolean }) {
         </div>
       </div>
       {plan.message && <Bracket what={plan.message} />}
+      {faults.map((f) => (
+        <Bracket key={f} what={f} />
+      ))}
       {plan.clashes.map((c) => (
         <Bracket key={c.what} what={c.what}>
           {c.advice}

@@ -1,0 +1,53 @@
+// A dish itself: its name, and its components in their order.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import { useDesk } from '../../parts/Desk'
+import type { View } from './Dish'
+
+export function DishEditor({ view, close }: { view: View; close: () => void }) {
+  const desk = useDesk()
+  const [name, setName] = useState(view.dish.name)
+  const hand = (what: string, dish: Partial<View['dish']>) => desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen: `dish:${view.dish.id}`, what, value: { ...view.dish, ...dish } })
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    if (name.trim() && (await hand(`called ${name.trim()}`, { name: name.trim() }))) close()
+  }
+  const { parts } = view.dish
+  const nameOf = (id: string) => view.components.find((c) => c.component.id === id)?.component.name ?? id
+  const move = (i: number, by: number) => {
+    const next = [...parts]
+    next.splice(i + by, 0, ...next.splice(i, 1))
+    void hand(`${nameOf(parts[i].component)}: moved`, { parts: next })
+  }
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="The dish">
+      <Form.Group controlId="dish-name">
+        <Form.Label>name</Form.Label>
+        <Form.Control value={name} maxLength={120} onChange={(e) => setName(e.target.value)} autoComplete="off" />
+      </Form.Group>
+      <fieldset>
+        <legend>on the plate</legend>
+        {parts.map((p, i) => (
+          <div key={p.component} className="written-row">
+            <span className="flex-grow-1">{nameOf(p.component)}</span>
+            <button type="button" className="plain-button" disabled={i === 0} onClick={() => move(i, -1)}>
+              up
+            </button>
+            <button type="button" className="plain-button" disabled={i === parts.length - 1} onClick={() => move(i, 1)}>
+              down
+            </button>
+            <button type="button" className="plain-button" onClick={() => void hand(`${nameOf(p.component)}: taken off`, { parts: parts.filter((x) => x !== p) })}>
+              take off
+            </button>
+          </div>
+        ))}
+      </fieldset>
+      <div className="editor-actions">
+        <Button type="submit">Save the name</Button>
+        <Button variant="outline-dark" onClick={close}>
+          Close
+        </Button>
+      </div>
+    </Form>
+  )
+}
