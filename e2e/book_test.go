@@ -43,6 +43,20 @@ makes 100 ml
 portion: 20 ml
 `
 
+// plumCake is a recipe as a saved page has it inside.
+const plumCake = `<!doctype html><html><head><title>Plum cake</title>
+<script type="application/ld+json">
+{"@context": "https://schema.org", "@type": "Recipe", "name": "Plum cake with crumble",
+ "recipeYield": "12 slices", "totalTime": "PT1H30M",
+ "recipeIngredient": ["900 g ripe plums, stoned", "250 g plain flour", "2 large eggs", "150 g butter, soft", "1 packet baking powder", "½ tsp cinnamon"],
+ "recipeInstructions": [
+  {"@type": "HowToSection", "name": "Cake", "itemListElement": [
+   {"@type": "HowToStep", "text": "Beat the butter and eggs for 4 min until pale."},
+   {"@type": "HowToStep", "text": "Bake at 350 degrees for 45 to 50 minutes, until a needle comes out clean."}]},
+  {"@type": "HowToSection", "name": "Crumble", "itemListElement": [
+   {"@type": "HowToStep", "text": "Rub the flour and butter, 3 min by hand."}]}]}
+</script></head><body><p>Plum cake</p></body></html>`
+
 // paste puts a text into the field that has the focus, as from a clipboard.
 func (t *tablet) paste(text string) {
 	t.Helper()
@@ -128,6 +142,16 @@ func TestALineIsUnderstoodWhileItIsTyped(t *testing.T) {
 	chef.click("Take back")
 	chef.gone("until it shines")
 	chef.see("40 g honey, warmed")
+}
+
+func TestAStepIsSaidAgainInOneLine(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=lettuce/braise")
+	chef.type_(`[aria-label="the step in one line"]`, "braise 4 min with the lid on, shaking often, until the core gives\r")
+	chef.see("until the core gives")
+	chef.gone("Gem lettuce, braise how do you know it is done?")
+	assert.Equal(t, []string{"trim", "sear", "braise"}, chef.steps("lettuce"), "it is the same step")
+	chef.click("Take back")
+	chef.gone("until the core gives")
 }
 
 func TestAGapIsFilledForNowAndMarked(t *testing.T) {

@@ -32,12 +32,15 @@ var views = []struct {
 		chef.paste(mackerel)
 		chef.see("3 components")
 	}},
+	{"import.png", "/book/new", "Put a dish in", func(chef *tablet) {
+		js[bool](chef, `(localStorage.clear(), location.reload(), true)`)
+		chef.see("Put a dish in")
+		chef.until("the text can be typed", `document.activeElement?.classList.contains('paste')`)
+		chef.paste(plumCake)
+		chef.see("2 components")
+		require.True(chef, js[bool](chef, `document.querySelector("[aria-label=\"Name of the component\"]").value === "Cake"`))
+	}},
 	{"ingredients.png", "/book/ingredients?of=brown-shrimps", "Save the ingredient", nil},
-	{"x-component.png", "/dish/guinea-fowl?side=component&of=crown", "Save the component", nil},
-	{"x-version.png", "/dish/guinea-fowl?side=version&of=meatless", "Save the version", nil},
-	{"x-history.png", "/dish/guinea-fowl?side=history", "history of", nil},
-	{"x-gaps.png", "/dish/roast-hake?side=gaps", "for now", nil},
-	{"x-cues.png", "/dish/set-buttermilk-cream-poached-plum?step=ginger-wafer/bake", "Save the step", nil},
 	{"run-up.png", "/run-up/supper", "Save the plan", func(chef *tablet) { chef.why() }},
 	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"plate.png", "/plate/roast-hake", "Build", nil},

@@ -151,7 +151,7 @@ func serviceView(p planned) ServiceView {
 		}
 		for _, id := range m.Dishes {
 			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: recipes.Faults(d, p.in.Kitchen), Needs: []recipe.Need{}, Build: d.Plate.Seconds(), States: p.states(d)}
+			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: []recipe.Need{}, Build: d.Plate.Seconds(), States: p.states(d)}
 			for _, part := range d.Parts {
 				line.Needs = append(line.Needs, p.in.Components[part.Component].NeedFor(part.Portion, plates[id]))
 			}
@@ -303,12 +303,21 @@ func (s *Server) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput, 
 	return &runUpOutput{RunUpView{r.RunUp, p.past, p.faults(), s.Now().In(p.in.Zone)}}, nil
 }
 
-// faults of the dishes that are served.
+// faultsOf a dish that is served. A service that is past is shown as it was
+// planned; its dishes are not judged again.
+func (p planned) faultsOf(dish string) []string {
+	if p.past {
+		return []string{}
+	}
+	return p.book.recipes().Faults(p.in.Dishes[dish], p.in.Kitchen)
+}
+
+// faults of all dishes that are served.
 func (p planned) faults() []string {
 	out := []string{}
 	for _, c := range p.in.Menu.Courses {
 		for _, id := range c.Dishes {
-			for _, f := range p.book.recipes().Faults(p.in.Dishes[id], p.in.Kitchen) {
+			for _, f := range p.faultsOf(id) {
 				out = append(out, p.in.Dishes[id].Name+": "+f)
 			}
 		}

@@ -40,13 +40,21 @@ func TestTheBookIsSearchedOverTheAPI(t *testing.T) {
 	assert.Len(t, get[found](chef, "/api/book?words=turnip").Entries, 1, "what was just written is found")
 }
 
+// The versions of a dish are judged with all that they put in, which need not
+// be on the menu.
+func TestNoFaultIsToldWhereThereIsNone(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	for _, row := range get[api.ServiceView](chef, "/api/services/supper").Rows {
+		for _, d := range row.Dishes {
+			assert.Empty(t, d.Faults, d.Name)
+		}
+	}
+	assert.Empty(t, get[api.RunUpView](chef, "/api/services/supper/runup").Faults)
+}
+
 func TestIngredientsAreToldAndADeliveryIsSentBack(t *testing.T) {
 	chef := newHouse(t).cook("Head chef")
-	var refused struct {
-		Falls    []recipe.Fall    `json:"falls"`
-		StandIns []recipe.StandIn `json:"standIns"`
-	}
-	refused = get[struct {
+	refused := get[struct {
 		Falls    []recipe.Fall    `json:"falls"`
 		StandIns []recipe.StandIn `json:"standIns"`
 	}](chef, "/api/ingredients/hake/refused")

@@ -34,3 +34,15 @@ func TestAKitchenIsSaidInLines(t *testing.T) {
 		assert.Error(t, err, line)
 	}
 }
+
+func FuzzFromLine(f *testing.F) {
+	for _, line := range []string{"4 burners", "oven, 2 shelves", "99 x", ", ,"} {
+		f.Add(line)
+	}
+	f.Fuzz(func(t *testing.T, line string) {
+		e, err := kitchen.FromLine(line)
+		if err == nil && (e.Places < 1 || e.Kind == "") {
+			t.Fatalf("%q is %+v", line, e)
+		}
+	})
+}

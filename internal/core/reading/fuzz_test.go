@@ -1,6 +1,7 @@
 package reading_test
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 	"unicode/utf8"
@@ -90,4 +91,18 @@ func BenchmarkIngredient(b *testing.B) {
 	for b.Loop() {
 		reading.Ingredient("1 1/2 cups plain flour, sieved")
 	}
+}
+
+// Oven marks as British makers give them (from memory): ¼ is 110 °C (225 °F),
+// 1 is 140 °C (275 °F), 4 is 180 °C (350 °F), 6 is 200 °C (400 °F), 9 is 240 °C
+// (475 °F). The Fahrenheit figures that stand beside them lie within eight degrees.
+func TestOvenMarksAndFahrenheit(t *testing.T) {
+	for mark, want := range map[string][2]float64{"¼": {110, 225}, "1": {140, 275}, "2": {150, 300}, "3": {170, 325}, "4": {180, 350}, "5": {190, 375}, "6": {200, 400}, "7": {220, 425}, "8": {230, 450}, "9": {240, 475}} {
+		gas := reading.Step("bake at gas mark " + mark)
+		assert.InDelta(t, want[0], *gas.Temperature, 0, mark)
+		f := reading.Step(fmt.Sprintf("bake at %g F", want[1]))
+		assert.InDelta(t, (want[1]-32)/1.8, *f.Temperature, 0.06, mark)
+		assert.InDelta(t, want[0], *f.Temperature, 8, mark)
+	}
+	assert.True(t, reading.Step("bake at gas mark 12").Doubt)
 }

@@ -94,6 +94,19 @@ func (p Pasted) begun() bool {
 	return false
 }
 
+// PasteSection is a component whose ingredients and steps are told apart
+// already.
+func PasteSection(name string, ingredients, steps []string) PastedComponent {
+	c := PastedComponent{Name: name, Lines: []PastedLine{}}
+	for _, text := range ingredients {
+		c.Lines = append(c.Lines, pastedLine(text, "ingredient", true))
+	}
+	for _, text := range steps {
+		c.Lines = append(c.Lines, pastedLine(text, "step", false))
+	}
+	return c
+}
+
 // facts reads what a component makes and what a plate takes of it; false: the
 // line says neither.
 func (c *PastedComponent) facts(line string) bool {

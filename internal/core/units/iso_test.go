@@ -27,3 +27,14 @@ func TestDurationsOfISO8601(t *testing.T) {
 		assert.Equal(t, s, back)
 	}
 }
+
+func FuzzParseISO(f *testing.F) {
+	for _, text := range []string{"PT1H30M", "P1W", "P1DT", "PT0.5H", "P"} {
+		f.Add(text)
+	}
+	f.Fuzz(func(t *testing.T, text string) {
+		if s, err := units.ParseISO(text); err == nil && (s < 0 || s > units.MaxDuration) {
+			t.Fatalf("%q is %d s", text, s)
+		}
+	})
+}

@@ -17,10 +17,11 @@ import { toForm, type Step } from './form'
 import { Gaps } from './Gaps'
 import { History } from './History'
 import { Lead } from './Lead'
+import { LineField } from './LineField'
 import { Methods } from './Methods'
 import { Serve } from './Serve'
 import { StepEditor } from './StepEditor'
-import { methodOf, newStep, others, withSteps } from './steps'
+import { methodOf, newStep, others, saidAgain, withSteps } from './steps'
 import { VersionEditor } from './VersionEditor'
 
 export type View = Schemas['DishView']
@@ -144,6 +145,7 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
   const desk = useDesk()
   const { component, version } = part
   const form = useDraft(`step/${component.id}/${step.id}`, toForm(step), { component, version } as Origin)
+  const line = useDraft(`said/${component.id}/${step.id}`, step.said ?? '', 0)
   const steps = methodOf(component, step.id)?.steps ?? []
   const at = steps.findIndex((s) => s.id === step.id)
   const save = (what: string, next: Step[], from: Origin = part) =>
@@ -167,6 +169,14 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
       <h2>
         {component.name}, {step.name}
       </h2>
+      <LineField
+        label="the step in one line" hint="say it again in one line" as="step" into={component.id} ids={steps.filter((s) => s.id !== step.id).map((s) => s.id)} text={line.value} set={(t) => (t ? line.set(t) : line.drop())} action="Take it so"
+        keep={async (r) => {
+          if (!(await save(`${component.name}, ${step.name}: said again`, steps.flatMap((s) => (s.id === step.id ? saidAgain(step, r.step!.steps) : [s]))))) return false
+          form.drop()
+          return true
+        }}
+      />
       <StepEditor
         step={step} steps={others(view, component.id)} kitchen={view.kitchen} focus={focus} form={form} stale={form.typed && form.origin.version !== version}
         save={(next) => save(`${component.name}, ${next.name}`, began.map((s) => (s.id === step.id ? next : s)), form.origin)}

@@ -34,6 +34,10 @@ export function newStep(c: Component): Step {
   return { id: `step-${n}`, name: 'new step', hands: { work: 'all' }, equipment: [], then: {} }
 }
 
+/** saidAgain is a step as it was said again: its id, its place among the others and its cautions stay. */
+export const saidAgain = (was: Step, said: Step[]): Step[] =>
+  said.map((s, i) => (i > 0 ? s : { ...s, id: was.id, after: was.after, by: was.by, eachWave: was.eachWave, cautions: was.cautions, troubles: was.troubles, pan: was.pan, short: was.short }))
+
 /** others are the steps of the other components, as an id and a name. */
 export const others = (view: View, own: string): [string, string][] =>
   view.components.filter((c) => c.component.id !== own).flatMap((c) => (used(c.made)?.steps ?? []).map((s): [string, string] => [`${c.component.id}/${s.id}`, `${c.component.name}, ${s.name}`]))
