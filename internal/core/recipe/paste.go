@@ -39,6 +39,7 @@ var (
 	methodHead      = regexp.MustCompile(`(?i)^(?:methods?|preparation|steps|directions|how)$`)
 	forThe          = regexp.MustCompile(`(?i)^(?:for (?:the )?|the )`)
 	yieldLine       = regexp.MustCompile(`(?i)^\s*(?:makes|yields?)[: ]+(.+)$`)
+	timeFirst       = regexp.MustCompile(`(?i)^\W*[\d½¼¾][\d\s½¼¾.,–-]*(?:min|mins|minutes?|hours?|hrs?|h|secs?|seconds?|days?)\b`)
 	portionLine     = regexp.MustCompile(`(?i)^\s*(?:portion|on the plate|a plate takes|per plate|plate)[: ]+(.+)$`)
 )
 
@@ -161,6 +162,8 @@ func pastedLine(line, section string, listing bool) PastedLine {
 	l := PastedLine{Text: strings.TrimSpace(line), As: "skip"}
 	switch {
 	case yieldLine.MatchString(line) || portionLine.MatchString(line):
+	case section == "" && timeFirst.MatchString(line) && step.Low != nil:
+		l.As = "step"
 	case section == "ingredient" && in.Kind == reading.IngredientKind:
 		l.As = "ingredient"
 	case section == "step" && step.Kind == reading.StepKind:

@@ -1,7 +1,6 @@
 package recipe
 
 import (
-	"fmt"
 	"math"
 	"regexp"
 	"slices"
@@ -9,35 +8,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/reading"
-	"jointime/internal/core/units"
 )
-
-// waiting are actions that are the wait after the step before them.
-var waiting = map[string]bool{"rest": true, "cool": true, "chill": true, "set": true, "hold": true, "keep": true, "stand": true, "prove": true, "freeze": true, "refrigerate": true}
-
-// byHand are actions that nothing but hands can do.
-var byHand = setOf(`peel dice chop slice cut pick trim shape mix fold whisk season dress joint carve bone fillet truss tie stuff fill roll crumb coat knead rub
- portion wrap scrape grate zest crush mash pass strain sieve beat butcher core devein shell shuck scoop score skin spread sprinkle weigh wash gut halve quarter quenelle
- pipe mince line layer julienne hull hang drain dip crack clean brush baste arrange assemble blend blitz pulse toss stir cover pour put place add lift remove turn`)
-
-// onHeat are actions that want a flame where nothing else is named.
-var onHeat = setOf(`simmer boil blanch poach reduce fry sear sauté sweat brown caramelise braise steam wilt melt heat warm scald deglaze confit bring cook parboil render flambé glaze toast temper reheat`)
-
-func setOf(words string) map[string]bool {
-	m := map[string]bool{}
-	for _, w := range strings.Fields(words) {
-		m[w] = true
-	}
-	return m
-}
-
-// instead names what does the work of an equipment that a kitchen does not
-// have under that word.
-var instead = map[string][]string{
-	"pan": {"burner", "plancha"}, "pot": {"burner"}, "fryer": {"burner"}, "grill": {"oven"}, "salamander": {"grill", "oven"}, "steamer": {"combination oven", "burner"},
-	"oven": {"combination oven", "deck oven"}, "plancha": {"burner"}, "blast chiller": {"fridge"}, "warming drawer": {"warm drawer"}, "flame": {"burner"}, "wok": {"burner"},
-	"liquidiser": {"blender"}, "food processor": {"blender"}, "dehydrator": {"oven"}, "smoker": {"burner"}, "barbecue": {"grill", "oven"},
-}
 
 // StepsFrom makes the steps that a line says: its main action, and what
 // follows that is more than a wait. What the line leaves open and the kitchen
@@ -50,8 +21,9 @@ func StepsFrom(l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []S
 	if l.Verb != nil {
 		verb = *l.Verb
 	}
+	actions := len(l.Then)
 	l = together(l)
-	s := Step{Name: nameOf(l), Said: l.Line, Equipment: []Needed{}, Left: l.UntilFraction}
+	s := Step{Name: nameOf(l, actions-len(l.Then)), Said: l.Line, Equipment: []Needed{}, Left: l.UntilFraction}
 	s.Time = timeOf(l.Low, l.High)
 	if l.Cue != nil {
 		s.Cues = []Cue{{Sense: senseOf(*l.Cue), Right: *l.Cue}}
@@ -162,111 +134,28 @@ func (s *Step) mark(field string) {
 	}
 }
 
-// equip finds the equipment of the kitchen that does what the line names.
-func (s *Step) equip(l reading.StepLine, verb string, k kitchen.Kitchen) {
-	word := ""
-	switch {
-	case l.Equipment != nil:
-		word = *l.Equipment
-	case onHeat[verb] && l.Temperature != nil && *l.Temperature >= 120 && verb != "fry" && verb != "caramelise":
-		word = "oven"
-	case onHeat[verb]:
-		word = "flame"
-	}
-	if word == "" {
-		return
-	}
-	kind := kindOf(word, k)
-	if kind == "" {
-		return
-	}
-	n := Needed{Kind: kind}
-	if l.Temperature != nil {
-		for _, e := range k.OfKind(kind) {
-			if e.Heating != nil {
-				setting := int64(math.Round(*l.Temperature))
-				n.Setting = &setting
-				if float64(setting) != *l.Temperature {
-					s.mark("setting") // whole degrees are what an oven can be set to
-				}
-			}
-		}
-	}
-	s.Equipment = append(s.Equipment, n)
-}
-
-// kindOf is the kind by which a kitchen calls an equipment; the word itself
-// where it has none, so that the plan can say what is missing; empty for
-// cold places that it does not count.
-func kindOf(word string, k kitchen.Kitchen) string {
-	for _, kind := range append([]string{word}, instead[word]...) {
-		if len(k.OfKind(kind)) > 0 {
-			return kind
-		}
-	}
-	if word == "fridge" || word == "freezer" || word == "flame" {
-		return ""
-	}
-	return word
-}
-
-// hold says whose hands the step needs: as the line says, or by habit.
-func (s *Step) hold(l reading.StepLine, verb string) {
-	whole := int64(0)
-	if s.Time != nil {
-		whole = s.Time.Usual
-	}
-	part := min(60, max(whole/4, 1))
-	if l.HandsFor != nil {
-		part = int64(*l.HandsFor)
-	}
-	said := ""
-	if l.Hands != nil {
-		said = *l.Hands
-	} else {
-		s.mark("hands")
-	}
-	slices := func(at ...int64) {
-		s.Hands = Hands{Work: SliceHands}
-		for _, a := range at {
-			s.Hands.Slices = append(s.Hands.Slices, Slice{At: a, For: part})
-		}
-	}
-	switch {
-	case said == "all", said == "" && byHand[verb], said == "" && whole > 0 && whole <= 180 && !waiting[verb]:
-		s.Hands = Hands{Work: AllHands}
-	case said == "none", said == "" && (waiting[verb] || verb == "soak" || verb == "marinate" || verb == "cure" || verb == "infuse"):
-		s.Hands = Hands{Work: NoHands}
-	case said == "start":
-		slices(0)
-	case whole == 0:
-		s.Hands = Hands{Work: AllHands}
-	case said == "slices":
-		slices(0, max(part, whole/2-part/2), -part)
-	default:
-		slices(0, -part)
-	}
-	if s.Hands.Work == SliceHands && 3*part > whole {
-		s.Hands = Hands{Work: AllHands}
-	}
-	if said == "all" && strings.Contains(strings.ToLower(l.Line), "stop") {
-		s.Unbroken = true
-	}
-}
-
 var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\d).*$`)
+
+var joining = regexp.MustCompile(`(?i)[\s,;]*(?:\b(?:and|then|and then)\b)?[\s,;]*$`)
 
 var notInName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor (?:about )?\d|\bat \d|\buntil\b|\btill\b|\d).*$`)
 
-// nameOf is a short name for a line: its verb and what it is done to.
-func nameOf(l reading.StepLine) string {
-	text := strings.TrimSpace(l.Line)
+// nameOf is a short name for a line: its verb and what it is done to, up to
+// the action that follows the first one and those that were taken with it.
+func nameOf(l reading.StepLine, taken int) string {
+	letters := []rune(l.Line)
+	from, to := 0, len(letters)
 	for _, s := range l.Spans {
-		if s.As == "verb" {
-			text = string([]rune(l.Line)[s.From:])
-			break
+		switch {
+		case s.As == "verb" && from == 0:
+			from = s.From
+		case s.As == "then" && taken > 0:
+			taken--
+		case s.As == "then" && s.From < to && s.From > from:
+			to = s.From
 		}
 	}
+	text := strings.TrimSpace(joining.ReplaceAllString(string(letters[from:to]), ""))
 	name := strings.Trim(notName.ReplaceAllString(text, ""), " .:")
 	if !strings.Contains(name, " ") {
 		name = strings.Trim(notInName.ReplaceAllString(text, ""), " .:")
@@ -303,85 +192,4 @@ func senseOf(cue string) string {
 		return "smell"
 	}
 	return ""
-}
-
-var notSlug = regexp.MustCompile(`[^a-z0-9]+`)
-
-// Slug makes an id of a name, new among those that are taken.
-func Slug(name string, taken map[string]bool) string {
-	base := strings.Trim(notSlug.ReplaceAllString(strings.ToLower(name), "-"), "-")
-	if len(base) > 40 {
-		base = strings.Trim(base[:40], "-")
-	}
-	if base == "" {
-		base = "x"
-	}
-	id := base
-	for n := 2; taken[id]; n++ {
-		id = fmt.Sprintf("%s-%d", base, n)
-	}
-	taken[id] = true
-	return id
-}
-
-func (s *Step) id(taken map[string]bool) { s.ID = Slug(s.Name, taken) }
-
-// LineFrom makes the line of a component that a typed line says, and finds
-// what it names in the book. Two figures mean their middle.
-func (b Book) LineFrom(l reading.IngredientLine, taken map[string]bool) (Line, bool) {
-	if l.Kind != reading.IngredientKind || l.Item == nil {
-		return Line{}, false
-	}
-	out := Line{ID: Slug(*l.Item, taken), Name: *l.Item}
-	if l.Note != nil {
-		out.Note = *l.Note
-	}
-	low, high := l.Low, l.High
-	if low == nil {
-		low = high
-	}
-	if high == nil {
-		high = low
-	}
-	if low != nil && l.Unit != nil {
-		out.Amount = &units.Amount{Quantity: (*low + *high) / 2, Unit: units.Unit(*l.Unit)}
-		if *low != *high {
-			out.Note = strings.TrimPrefix(out.Note+fmt.Sprintf(", %g to %g", *low, *high), ", ")
-		}
-	}
-	out.Free = out.Amount == nil && (freely.MatchString(*l.Item) || freely.MatchString(out.Note))
-	out.Ingredient, out.Component = b.Find(out.Name)
-	return out, true
-}
-
-var freely = regexp.MustCompile(`(?i)\b(?:to taste|for frying|for the (?:mould|tin|pan)|for greasing|for dusting|salt|pepper|water|ice)\b`)
-
-// Find looks a thing up by its name, or another word for it: first what is
-// bought under that very name, then what is made, then what differs from it
-// only in adjectives that tell nothing.
-func (b Book) Find(name string) (ingredient, component string) {
-	alike := func(a, b string) bool { return len(telling(a)) > 0 && slices.Equal(telling(a), telling(b)) }
-	for _, close := range []func(a, b string) bool{sameName, alike} {
-		for _, id := range sortedKeys(b.Ingredients) {
-			i := b.Ingredients[id]
-			if close(i.Name, name) || slices.ContainsFunc(i.Also, func(also string) bool { return close(also, name) }) {
-				return id, ""
-			}
-		}
-		for _, id := range sortedKeys(b.Components) {
-			if close(b.Components[id].Name, name) {
-				return "", id
-			}
-		}
-	}
-	return "", ""
-}
-
-func sortedKeys[T any](m map[string]T) []string {
-	out := make([]string, 0, len(m))
-	for k := range m {
-		out = append(out, k)
-	}
-	slices.Sort(out)
-	return out
 }

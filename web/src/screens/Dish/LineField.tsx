@@ -1,10 +1,12 @@
 // A line, said as a cook would: a step or an ingredient. It is understood
 // while it is typed, and shows what it would become.
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { useDesk } from '../../parts/Desk'
 import { readLine, useReading, type LineReading } from '../../parts/reading'
 import { Said } from '../../parts/Said'
+
+const oneLine = (text: string) => (text.trim() ? text.replace(/\n/g, ' ') : '')
 
 type Props = {
   label: string
@@ -20,46 +22,63 @@ type Props = {
 
 export function LineField({ label, hint, as = '', ids, into, text, set, keep, action }: Props) {
   const [forced, setForced] = useState<'' | 'ingredient' | 'step'>('')
-  const [busy, setBusy] = useState(false)
+  const [sent, setSent] = useState<string[]>([])
   const desk = useDesk()
   const { reading, settled } = useReading(text, as || forced, ids, into)
   const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line)
-  const submit = async () => {
-    if (!text.trim() || busy) return
-    setBusy(true)
+  // Lines follow one another; who types fast is not ahead of what is kept.
+  const queue = useRef(Promise.resolve())
+  const now = useRef({ text, keep, set })
+  useEffect(() => {
+    now.current = { text, keep, set }
+  })
+  const put = async (line: string, kind: '' | 'ingredient' | 'step') => {
+    let done = false
     try {
-      const read = reading && settled ? reading : await readLine(text, as || forced, ids, into) // who types fast is not ahead of it
-      if ((read.step?.steps.length || read.ingredient?.line) && (await keep(read))) {
-        set('')
-        setForced('')
-      }
+      const read = await readLine(line, kind, ids, into)
+      done = Boolean(read.step?.steps.length || read.ingredient?.line) && (await now.current.keep(read))
     } catch {
       desk.say('The server cannot be reached. What you typed is kept; press Enter again.')
     }
-    setBusy(false)
+    setSent((list) => list.slice(1))
+    if (!done) now.current.set([line, now.current.text].filter(Boolean).join(' '))
+  }
+  const submit = () => {
+    const line = text.trim()
+    if (!line || (settled && !becomes)) return
+    const kind = as || forced
+    set('')
+    setForced('')
+    setSent((list) => [...list, line])
+    queue.current = queue.current.then(() => put(line, kind))
   }
   return (
     <form
       className="line-field"
       onSubmit={(e) => {
         e.preventDefault()
-        void submit()
+        submit()
       }}
     >
       <div className="d-flex gap-2">
-        <Form.Control as="textarea" rows={1} aria-label={label} placeholder={hint} value={text} maxLength={2000} onChange={(e) => set(e.target.value.replace(/\n/g, ' '))}
+        <Form.Control as="textarea" rows={1} aria-label={label} placeholder={hint} value={text} maxLength={2000} onChange={(e) => set(oneLine(e.target.value))}
           onKeyDown={(e) => {
             if (e.key !== 'Enter') return
             e.preventDefault()
-            void submit()
+            submit()
           }}
         />
         {text.trim() && (
-          <Button type="submit" size="sm" disabled={(settled && !becomes) || busy}>
+          <Button type="submit" size="sm" disabled={settled && !becomes}>
             {action}
           </Button>
         )}
       </div>
+      {sent.map((line, i) => (
+        <p key={i} className="small quiet m-0">
+          putting in: {line}
+        </p>
+      ))}
       {reading && (
         <div className="heard-as" aria-live="polite">
           <Heard reading={reading} />

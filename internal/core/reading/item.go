@@ -1,0 +1,137 @@
+package reading
+
+import (
+	"regexp"
+	"strings"
+)
+
+// item parts what is bought from what is said about it.
+func (r *ingredientReader) item() {
+	r.rest = strings.Trim(r.rest[len(ofWord.FindString(r.rest)):], " ,;:-")
+	if m := eachOf.FindString(r.rest); m != "" {
+		r.notes, r.rest = append(r.notes, "each"), r.rest[len(m):]
+	}
+	item := r.rest
+	if at := breakAt(item); at != nil {
+		if note := strings.Trim(unbracket(item[at[0]:]), " ,;()->→+"); note != "" {
+			r.notes = append(r.notes, note)
+		}
+		item = item[:at[0]]
+	}
+	if m := tailNote.FindStringSubmatchIndex(item); m != nil && m[0] > 0 {
+		r.notes = append(r.notes, item[m[2]:m[3]])
+		item = item[:m[0]]
+	}
+	item = r.counted(strings.TrimSpace(articleAt.ReplaceAllString(item, "")))
+	r.pinchBehind()
+	r.countBehind()
+	r.spanOf(item, "item")
+	if item = spaces.ReplaceAllString(item, " "); item != "" {
+		r.out.Item = &item
+	}
+	for _, n := range r.notes {
+		r.spanOf(n, "note")
+	}
+	if len(r.notes) > 0 {
+		note := spaces.ReplaceAllString(strings.Join(r.notes, ", "), " ")
+		r.out.Note = &note
+	}
+}
+
+// breakAt finds where the item ends and what is said about it begins: not
+// between adjectives ("boneless, skinless thighs").
+func breakAt(text string) []int {
+	for _, at := range noteBreak.FindAllStringIndex(text, -1) {
+		if at[0] > 0 && !(adjectives.MatchString(text[:at[0]]) && text[at[0]] == ',') {
+			return at
+		}
+	}
+	return nil
+}
+
+var (
+	articleAt      = regexp.MustCompile(`^(?i:an? )`)
+	countInTheRear = regexp.MustCompile(`^(\d{1,3}|[½¼¾])(?: +((?:large|small|medium|big|whole|ripe|fresh)\b.*?))?(?:, *(.*))?$`)
+)
+
+// countBehind reads "onions, 2 large, sliced" and "eggs (3)".
+func (r *ingredientReader) countBehind() {
+	if r.out.Low != nil || r.out.High != nil || r.out.Unit != nil || len(r.notes) == 0 {
+		return
+	}
+	m := countInTheRear.FindStringSubmatch(r.notes[len(r.notes)-1])
+	if m == nil {
+		return
+	}
+	s, ok := bounds("", "", m[1], "")
+	if !ok {
+		return
+	}
+	piece := "piece"
+	r.amount(s)
+	r.out.Unit = &piece
+	r.notes = r.notes[:len(r.notes)-1]
+	for _, note := range m[2:] {
+		if note != "" {
+			r.notes = append(r.notes, note)
+		}
+	}
+}
+
+// pinchBehind reads "salt, pinch".
+func (r *ingredientReader) pinchBehind() {
+	if r.out.Unit != nil || len(r.notes) != 1 {
+		return
+	}
+	if unit, n := measure(strings.TrimPrefix(r.notes[0], "a ")); vague[unit] && n == len(strings.TrimPrefix(r.notes[0], "a ")) {
+		one := 1.0
+		r.out.Low, r.out.High, r.out.Unit, r.notes = &one, &one, &unit, nil
+	}
+}
+
+// unbracket writes "(a) b, c" as "a, b, c" would be.
+func unbracket(text string) string {
+	text = strings.ReplaceAll(text, "),", ",")
+	return spaces.ReplaceAllString(strings.NewReplacer(" (", ", ", ")", "").Replace(text), " ")
+}
+
+// counted reads "garlic cloves" as cloves of garlic.
+func (r *ingredientReader) counted(item string) string {
+	m := partWord.FindStringSubmatch(item)
+	if m == nil || r.out.Unit == nil || *r.out.Unit != "piece" || r.out.Low == nil && r.out.High == nil {
+		return item
+	}
+	unit, _ := measure(m[2])
+	r.out.Unit = &unit
+	r.spanOf(m[2], "unit")
+	return m[1]
+}
+
+// judge marks what was not understood for sure.
+func (r *ingredientReader) judge() {
+	o := &r.out
+	switch {
+	case o.Item == nil:
+		r.doubt("of what?")
+	case figureLeft.MatchString(richness.ReplaceAllString(*o.Item, "")):
+		r.doubt("there is a second figure")
+	case o.Unit != nil && *o.Unit == "piece" && strangeUnit(*o.Item):
+		r.doubt("is that a measure?")
+	case o.Low != nil && alternative.MatchString(*o.Item):
+		r.doubt("one or the other")
+	}
+	if strings.HasPrefix(strings.TrimSpace(o.Line), "-") && len(strings.TrimSpace(o.Line)) > 1 && figureLeft.MatchString(strings.TrimSpace(o.Line)[1:2]) {
+		r.doubt("is the dash a sign of less than nothing?")
+	}
+}
+
+var (
+	unitOf       = regexp.MustCompile(`^(?i:([\pL-]+) of\b)`)
+	naturalPiece = regexp.MustCompile(`^(?i:fillets?|legs?|shoulders?|breasts?|loins?|racks?|wedges?|cubes?|strips?|balls?|thighs?|ends?|stems?|pods?|ears?|tails?|rounds?|joints?|saddles?|sides?|cheeks?|necks?|cutlets?|chops?|fronds?|spears?|florets?|segments?|halves|hearts?|blades?|whites?|yolks?|wings?|bones?|rings?|shards?|crowns?|portions?)$`)
+)
+
+// strangeUnit tells "bucket of salt": a word that counts and has no size.
+func strangeUnit(item string) bool {
+	m := unitOf.FindStringSubmatch(item)
+	return m != nil && !naturalPiece.MatchString(m[1])
+}

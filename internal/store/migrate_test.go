@@ -1,0 +1,71 @@
+package store_test
+
+import (
+	"context"
+	"encoding/json"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/pgdev/pgtest"
+	"jointime/internal/store"
+)
+
+// before is a component as it was stored when it had one method and a step
+// had one cue.
+const before = `{"id": "hake", "name": "Hake", "yield": {"quantity": 660, "unit": "g"}, "ingredients": [{"name": "hake", "amount": {"quantity": 1450, "unit": "g"}}],
+	"steps": [{"id": "sear", "name": "sear", "hands": {"work": "all"}, "equipment": [], "then": {}, "cue": "pale rim"}, {"id": "roast", "name": "roast", "hands": {"work": "none"}, "equipment": [], "then": {}}]}`
+
+func TestComponentsFromBeforeMethodsAreConvertedWithTheirRevisions(t *testing.T) {
+	ctx := context.Background()
+	s := pgtest.Store(t)
+	s.DB.MustExecContext(ctx, `delete from goose_db_version where version_id = 2`)
+	s.DB.MustExecContext(ctx, `insert into thing (kind, id, version, body) values ('component', 'hake', 1, $1), ('dish', 'd', 1, '{"steps": []}')`, before)
+	s.DB.MustExecContext(ctx, `insert into revision (kind, id, version, body, who, person) values ('component', 'hake', 1, $1, 'chef', 'p')`, before)
+	again, err := store.Open(ctx, s.URL)
+	require.NoError(t, err)
+	defer again.Close()
+	for name, body := range map[string]func() (json.RawMessage, error){
+		"thing": func() (json.RawMessage, error) { d, err := again.Get(ctx, store.Component, "hake"); return d.Body, err },
+		"revision": func() (json.RawMessage, error) {
+			r, err := again.At(ctx, store.Component, "hake", 1)
+			return r.Body, err
+		},
+	} {
+		text, err := body()
+		require.NoError(t, err, name)
+		var c recipe.Component
+		require.NoError(t, json.Unmarshal(text, &c), name)
+		require.Len(t, c.Steps(), 2, name)
+		assert.Equal(t, "pale rim", c.Steps()[0].Cue(), name)
+		assert.Equal(t, "roast", c.Steps()[1].ID, "in their order")
+		assert.Empty(t, c.Steps()[1].Cues)
+		assert.InDelta(t, 1450, c.Lines[0].Amount.Quantity, 0)
+		require.NoError(t, c.Validate())
+	}
+	dish, err := again.Get(ctx, store.Dish, "d")
+	require.NoError(t, err)
+	assert.JSONEq(t, `{"steps": []}`, string(dish.Body), "other kinds are left alone")
+}
+
+func TestSeveralChangesAreStoredTogetherOrNotAtAll(t *testing.T) {
+	ctx := context.Background()
+	s := pgtest.Store(t)
+	write := func(id string, base int64) store.Write {
+		return store.Write{Kind: store.Component, ID: id, Base: base, Body: doc{Name: id}, Who: "chef", Person: "p", Key: "k"}
+	}
+	require.NoError(t, s.SaveAll(ctx, []store.Write{write("a", 0), write("b", 0)}))
+	require.NoError(t, s.SaveAll(ctx, []store.Write{write("a", 0), write("b", 0)}), "a repeat does nothing")
+	seq, err := s.LastSeq(ctx)
+	require.NoError(t, err)
+	assert.Equal(t, int64(2), seq)
+	c, taken := write("c", 0), write("a", 0)
+	c.Key, taken.Key = "", ""
+	var lost *store.Conflict
+	require.ErrorAs(t, s.SaveAll(ctx, []store.Write{c, taken}), &lost)
+	_, err = s.Get(ctx, store.Component, "c")
+	require.ErrorIs(t, err, store.ErrNotFound, "none of them is stored")
+	require.Error(t, s.SaveAll(ctx, []store.Write{{Kind: store.Component, ID: "x", Body: func() {}}}))
+}

@@ -1,0 +1,77 @@
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import type { Schemas } from '../../api/client'
+import { toComponent, toComponentForm } from './componentForm'
+
+const component: Schemas['Component'] = {
+  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, chosen: 'quick',
+  ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste' }],
+  methods: [
+    { id: 'method', name: 'our way', steps: [{ id: 'reduce', name: 'reduce', hands: { work: 'all' }, equipment: [], then: {} }] },
+    { id: 'quick', name: 'quick', reason: 'no time', steps: [], bought: { order: 86400, allergens: ['celery'] } },
+  ],
+  keeps: [{ place: 'chilled', for: 172800, then: 'thickens' }],
+  takeOuts: [{ name: 'thyme', in: 'reduce', out: 'reduce', within: 180, at: -180 }],
+  byProducts: [{ id: 'fat', name: 'fat', amount: { quantity: 20, unit: 'g' }, step: 'reduce' }],
+  conditions: [{ id: 'pale', name: 'pale', line: 'bones', effects: [{ step: 'reduce', factor: 1.5 }, { line: 'bones', factor: 1.2 }] }],
+}
+
+// The server’s part: the texts that the form itself writes.
+const times: Record<string, number> = { '24 h': 86400, '48 h': 172800, '3 min': 180 }
+const amounts: Record<string, Schemas['Amount']> = { '200 ml': { quantity: 200, unit: 'ml' }, '600 g': { quantity: 600, unit: 'g' }, '20 g': { quantity: 20, unit: 'g' }, '50 ml': { quantity: 50, unit: 'ml' } }
+
+beforeEach(() => {
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const url = new URL(request.url)
+    const text = url.searchParams.get('text')!
+    const s = times[text]
+    const body = url.pathname.endsWith('amount') ? amounts[text] && { amount: amounts[text], text } : s !== undefined && { quick: s, usual: s, slow: s, text }
+    return new Response(JSON.stringify(body || { detail: 'no', errors: [{ message: `“${text}” is not understood` }] }), { status: body ? 200 : 422, headers: { 'Content-Type': 'application/json' } })
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+const read = (over: Schemas['Component'], change = {}) => toComponent({ ...toComponentForm(over, { quantity: 50, unit: 'ml' }), ...change }, over, [{ id: 'oil', name: 'oil' }])
+
+it('loses nothing of a component on the way to the form and back', async () => {
+  const { next, portion } = await read(component)
+  expect(JSON.parse(JSON.stringify(next))).toEqual(component)
+  expect(portion).toEqual({ quantity: 50, unit: 'ml' })
+})
+
+it('gives new lines, methods and by-products ids of their own', async () => {
+  const form = toComponentForm(component)
+  const { next } = await read(component, { lines: [...form.lines, { name: 'salt', amount: '' }], methods: [...form.methods, { name: 'our way' }], byProducts: [...form.byProducts, { name: 'fat' }] })
+  expect(next.ingredients.map((l) => l.id)).toEqual(['bones', 'salt', 'salt-2'])
+  expect(next.methods.map((m) => m.id)).toEqual(['method', 'quick', 'our-way'])
+  expect(next.byProducts!.map((p) => p.id)).toEqual(['fat', 'fat-2'])
+})
+
+it('lets go of what a line was tied to when it is called something else', async () => {
+  const form = toComponentForm(component)
+  const { next } = await read(component, { lines: [{ ...form.lines[0], name: 'shells' }] })
+  expect(next.ingredients).toEqual([{ id: 'bones', name: 'shells', amount: { quantity: 600, unit: 'g' }, note: undefined }])
+})
+
+it('does not choose a method that is gone', async () => {
+  const { next } = await read(component, { methods: toComponentForm(component).methods.slice(0, 1) })
+  expect(next.chosen).toBeUndefined()
+})
+
+it.each([
+  [{ name: ' ' }, 'name'],
+  [{ yield: '' }, 'yield'],
+  [{ yield: 'lots' }, 'yield'],
+  [{ keeps: [{ place: 'chilled', for: 'a while' }] }, 'keeps.0.for'],
+  [{ takeOuts: [{ name: 'twine' }] }, 'must come out.0.in'],
+  [{ conditions: [{ name: 'stale' }] }, 'comes as.0.what'],
+  [{ conditions: [{ name: 'stale', what: 'line:bones', factor: 'more' }] }, 'comes as.0.factor'],
+])('names the field that is not understood: %j', async (change, field) => {
+  await expect(read(component, change)).rejects.toMatchObject({ field })
+})
+
+it('keeps the changes of a variant, and names what is put in', async () => {
+  const variant: Schemas['Component'] = { id: 'v', name: 'V', yield: { quantity: 0, unit: 'g' }, ingredients: [], methods: [], variant: { of: 'gravy', changes: [] } }
+  const { next } = await read(variant, { yield: '', changes: [{ do: 'swap', line: 'bones', ingredient: 'oil', factor: '0.8' }, { do: 'leave out', line: 'salt' }] })
+  expect(next.variant!.changes).toEqual([{ do: 'swap', line: 'bones', ingredient: 'oil', with: 'oil', factor: 0.8 }, { do: 'leave out', line: 'salt' }])
+  await expect(read(variant, { yield: '', changes: [{ do: 'swap', line: 'bones' }] })).rejects.toMatchObject({ field: 'changes.0.ingredient' })
+})
