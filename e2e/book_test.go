@@ -204,7 +204,7 @@ func TestAComponentIsAddedSaidAndTakenOff(t *testing.T) {
 	chef.click("Save the component")
 	chef.gone("Save the component")
 	chef.type_(`[aria-label="Sea herbs, a line more"]`, "50 g sea herbs\r")
-	chef.until("put in", `document.querySelector('[aria-label="Sea herbs, a line more"]').value === ''`)
+	chef.until("put in", `[...document.querySelectorAll('.lines .amount')].some(e => e.innerText.trim() === '50 g' && e.parentElement.innerText.includes('sea herbs'))`)
 	assert.Equal(t, "sea-herbs", js[string](chef, `fetch('/api/ingredients').then(r => r.json()).then(b => b.ingredients.find(i => i.ingredient.name === 'sea herbs').ingredient.id)`))
 	chef.click("what is in it")
 	chef.see("Sea herbs › sea herbs")

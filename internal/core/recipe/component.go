@@ -19,6 +19,7 @@ type Component struct {
 	Methods    []Method     `json:"methods" nullable:"false" maxItems:"20" doc:"ways of making it, side by side"`
 	Chosen     string       `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
 	Keeps      []Keep       `json:"keeps,omitempty"`
+	Batching   *Batching    `json:"batching,omitempty"`
 	ByProducts []ByProduct  `json:"byProducts,omitempty"`
 	TakeOuts   []TakeOut    `json:"takeOuts,omitempty"`
 	Conditions []Condition  `json:"conditions,omitempty"`
@@ -37,6 +38,8 @@ type Line struct {
 	Free       bool          `json:"free,omitempty" doc:"to taste, for frying: nothing is open"`
 	Note       string        `json:"note,omitempty" maxLength:"200"`
 	Step       string        `json:"step,omitempty" doc:"id of the step that uses it, where that is not clear from the words"`
+	Scale      Scale         `json:"scale,omitempty" enum:"fixed,seasoning,whole," doc:"how it grows; absent: in proportion"`
+	Gross      bool          `json:"gross,omitempty" doc:"as it is bought: what is lost in trimming is in the yield already"`
 }
 
 // Method is one way of making a component.
