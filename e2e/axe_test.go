@@ -27,6 +27,7 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 		{"/menu/supper", "Guinea fowl"}, {"/menu/supper@2026-02-28", "past"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
 		{"/dish/guinea-fowl?side=what%20is%20in%20it", "to be asked for"}, {"/dish/roast-hake?side=methods", "Use this"}, {"/dish/guinea-fowl?side=history", "history of"}, {"/dish/roast-hake?side=gaps", "for now"},
 		{"/dish/guinea-fowl?side=component&of=crown", "Save the component"}, {"/dish/guinea-fowl?side=version&of=meatless", "Save the version"},
+		{"/order/supper", "left over on the way"},
 		{"/book", "Split-pea broth"}, {"/book/new", "Put a dish in"}, {"/book/ingredients?of=butter", "Save the ingredient"},
 		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"},
 		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"},

@@ -225,6 +225,25 @@ func TestTheStateOfAnIngredientIsChosenOnTheDay(t *testing.T) {
 	chef.until("as usual", `document.querySelector('.labelled select').value === ''`)
 }
 
+func TestTheOrderOpensItsSums(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/order/supper")
+	chef.see("60 g short")
+	chef.click("butter")
+	chef.see("60 g × 0.9167 = 55 g")
+	chef.see("= 193 g")
+	chef.click("193 g")
+	chef.see("6.82 oz")
+	chef.click("quince peelings")
+	chef.see("could go into Quince and barley gravy")
+	chef.do(chromedp.KeyEvent("m"))
+	chef.see("to the pass")
+	chef.type_("#plates-guinea-fowl", "8\r")
+	chef.gone("not saved yet")
+	chef.do(chromedp.Evaluate[chromedp.Void]("document.activeElement.blur()"))
+	chef.do(chromedp.KeyEvent("o"))
+	chef.see("120 g short")
+}
+
 func TestTheBookIsSearchedAndADeliverySentBack(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/book")
 	chef.see("6 of 6 dishes")

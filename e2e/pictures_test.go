@@ -41,6 +41,7 @@ var views = []struct {
 		require.True(chef, js[bool](chef, `document.querySelector("[aria-label=\"Name of the component\"]").value === "Cake"`))
 	}},
 	{"ingredients.png", "/book/ingredients?of=brown-shrimps", "Save the ingredient", nil},
+	{"order.png", "/order/supper", "left over on the way", func(chef *tablet) { chef.click("butter") }},
 	{"run-up.png", "/run-up/supper", "Save the plan", func(chef *tablet) { chef.why() }},
 	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"plate.png", "/plate/roast-hake", "Build", nil},

@@ -167,6 +167,29 @@ func TestTwoRevisionsAreComparedAndARecipeIsTakenOut(t *testing.T) {
 	assert.Equal(t, 404, chef.send("GET", "/api/dishes/ghost/recipe.jsonld", nil).status)
 }
 
+func TestAServiceIsWorkedOutBackToWhatIsBought(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	v := get[api.AmountsView](chef, "/api/services/supper/amounts")
+	assert.Empty(t, v.Exploded.Problems)
+	bought := map[string]string{}
+	for _, b := range v.Exploded.Buy {
+		bought[b.Name] = b.Text
+	}
+	assert.Equal(t, "2", bought["guinea fowl"])
+	assert.Equal(t, "1.45 kg", bought["hake"])
+	short := ""
+	for _, e := range v.Exploded.Ledger {
+		if e.Short.Quantity > 0 {
+			short += e.Name + " " + e.Short.String()
+		}
+	}
+	assert.Equal(t, "fowl bones and trimmings 60 g", short, "the gravy wants more bones than the fowl give")
+	a := chef.send("GET", "/api/services/supper/order.csv", nil)
+	assert.Equal(t, "text/csv; charset=utf-8; header=present", a.header.Get("Content-Type"))
+	assert.Contains(t, string(a.body), "hake,1450,g,0,Hake\r\n")
+	assert.Equal(t, 404, chef.send("GET", "/api/services/ghost/order.csv", nil).status)
+}
+
 // A condition that is chosen on the day changes the plan: small birds braise a
 // sixth shorter.
 func TestAConditionChosenOnTheDayChangesThePlan(t *testing.T) {

@@ -132,8 +132,17 @@ func (b *Book) keeps() {
 }
 
 func (b *Book) leavings() {
+	for _, gross := range [][2]string{{"hake", "hake, whole"}, {"crown", "guinea fowl"}, {"lettuce", "gem lettuce"}} {
+		c := b.of(gross[0])
+		for i := range c.Lines {
+			c.Lines[i].Gross = c.Lines[i].Gross || c.Lines[i].Name == gross[1]
+		}
+	}
+	b.of("herb-oil").Batching = &recipe.Batching{Least: amount(grams(150))}
+	b.of("smoked-mackerel-cream").Batching = &recipe.Batching{Least: amount(grams(300))}
+	b.of("ginger-wafer").Batching = &recipe.Batching{Whole: true}
 	b.of("crown").ByProducts = []recipe.ByProduct{
-		{ID: "legs", Name: "guinea fowl legs", Amount: amount(pieces(4)), Step: "joint"}, {ID: "bones", Name: "fowl bones and trimmings", Amount: amount(grams(620)), Step: "joint"}}
+		{ID: "legs", Name: "guinea fowl legs", Amount: amount(pieces(4)), Step: "joint"}, {ID: "bones", Name: "fowl bones and trimmings", Amount: amount(grams(540)), Step: "joint"}}
 	b.of("crown").TakeOuts = []recipe.TakeOut{{Name: "twine", In: "joint", Out: "carve"}}
 	b.of("gravy").TakeOuts = []recipe.TakeOut{{Name: "thyme stalks", In: "reduce", At: -180, Out: "reduce", Within: within(180)}}
 	b.of("mushroom-broth").TakeOuts = []recipe.TakeOut{{Name: "herb bundle", In: "simmer-with-the-dried-mushrooms", Out: "strain-through-a-fine-sieve-and-season"}}

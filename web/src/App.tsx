@@ -9,6 +9,7 @@ import { Ingredients } from './screens/Book/Ingredients'
 import { Paste } from './screens/Book/Paste'
 import { Dish } from './screens/Dish/Dish'
 import { Menu } from './screens/Menu/Menu'
+import { Order } from './screens/Order/Order'
 import { Plate } from './screens/Plate/Plate'
 import { RunUp } from './screens/RunUp/RunUp'
 import { Start as FirstStart } from './screens/Start/Start'
@@ -21,6 +22,7 @@ export function App() {
           <Routes>
             <Route path="/menu/:service" element={<Screen name={name} />} />
             <Route path="/run-up/:service" element={<Screen name={name} />} />
+            <Route path="/order/:service" element={<Screen name={name} />} />
             <Route path="/dish/:dish" element={<Screen name={name} />} />
             <Route path="/plate/:dish" element={<Screen name={name} />} />
             <Route path="/book" element={<Screen name={name} />} />
@@ -40,6 +42,7 @@ function Screen({ name }: { name: string }) {
     <Frame name={name} place={{ screen, service, dish }}>
       {screen === 'menu' && <Menu key={service} id={service} />}
       {screen === 'run-up' && <RunUp key={service} id={service} />}
+      {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
       {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : <Book />)}
       {screen === 'plate' && <Plate key={dish} id={dish} />}

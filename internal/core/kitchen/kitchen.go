@@ -11,12 +11,13 @@ import (
 
 // Kitchen is one kitchen.
 type Kitchen struct {
-	ID        string      `json:"id"`
-	Name      string      `json:"name" minLength:"1" maxLength:"120"`
-	Zone      string      `json:"zone" doc:"IANA time zone"`
-	PassWidth int         `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
-	Cooks     []Cook      `json:"cooks" nullable:"false"`
-	Equipment []Equipment `json:"equipment" nullable:"false"`
+	ID        string         `json:"id"`
+	Name      string         `json:"name" minLength:"1" maxLength:"120"`
+	Zone      string         `json:"zone" doc:"IANA time zone"`
+	Measures  units.Measures `json:"measures,omitempty" enum:"us,imperial,metric," doc:"how large its spoons, cups and pints are; absent: metric"`
+	PassWidth int            `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
+	Cooks     []Cook         `json:"cooks" nullable:"false"`
+	Equipment []Equipment    `json:"equipment" nullable:"false"`
 }
 
 // Cook is one pair of hands, named by role or initials.
@@ -51,6 +52,14 @@ type Heater struct {
 	Up        int `json:"up" minimum:"0" maximum:"100000" doc:"seconds for one degree of heating"`
 	Down      int `json:"down" minimum:"0" maximum:"100000" doc:"seconds for one degree of cooling"`
 	Tolerance int `json:"tolerance" minimum:"0" maximum:"1000" doc:"degrees that two uses may differ and still share it"`
+}
+
+// Sizes are the measures of the kitchen: metric where it does not say.
+func (k Kitchen) Sizes() units.Measures {
+	if k.Measures == "" {
+		return units.Metric
+	}
+	return k.Measures
 }
 
 // OfKind lists the equipment of a kind.

@@ -41,6 +41,18 @@ func (b Book) made(id string, trail []string) Component {
 	return c
 }
 
+// With is the book with one component put in place of its own. The book itself
+// stays as it is.
+func (b Book) With(id string, c Component) Book {
+	all := make(map[string]Component, len(b.Components)+1)
+	for k, v := range b.Components {
+		all[k] = v
+	}
+	all[id] = c
+	b.Components = all
+	return b
+}
+
 // Within lists the components of a dish and all that go into them, each once:
 // what is used comes before what uses it. What leaves a by-product over is
 // made for its own sake, and is not listed for that.

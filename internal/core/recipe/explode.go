@@ -35,7 +35,7 @@ type Exploded struct {
 	Make     []Made     `json:"make" nullable:"false" doc:"what goes into others comes first"`
 	Buy      []Buy      `json:"buy" nullable:"false"`
 	Ledger   []LeftOver `json:"ledger" nullable:"false"`
-	Problems []Problem  `json:"problems" nullable:"false" doc:"what cannot be worked out, and why"`
+	Problems []Hitch    `json:"problems" nullable:"false" doc:"what cannot be worked out, and why"`
 }
 
 // Made is a component that has to be made.
@@ -73,6 +73,7 @@ type Buy struct {
 	Name       string       `json:"name"`
 	Amount     units.Amount `json:"amount"`
 	Text       string       `json:"text"`
+	Other      string       `json:"other,omitempty" doc:"the same in the other system"`
 	Lost       units.Amount `json:"lost" doc:"of that, lost in trimming"`
 	Takers     []Taker      `json:"takers" nullable:"false"`
 }
@@ -92,8 +93,8 @@ type LeftOver struct {
 	CouldUse  []string     `json:"couldUse" nullable:"false" doc:"components of the book that take it and are not on the menu"`
 }
 
-// Problem is something that cannot be worked out.
-type Problem struct {
+// Hitch is something that cannot be worked out.
+type Hitch struct {
 	Where string `json:"where"`
 	What  string `json:"what"`
 }
@@ -105,7 +106,7 @@ const TooMuch = 1e12
 // Explode works out what orders need. Portions in spoons and cups are of the
 // kitchen's own measures.
 func (b Book) Explode(orders []Order, m units.Measures) Exploded {
-	x := &explosion{book: b, measures: m, made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Problem{}}
+	x := &explosion{book: b, measures: m, made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}}
 	for _, o := range orders {
 		x.plates(o)
 	}
@@ -121,11 +122,11 @@ type explosion struct {
 	made     map[string]*Made
 	buy      map[string]*Buy
 	ledger   map[string]*LeftOver
-	problems []Problem
+	problems []Hitch
 }
 
 func (x *explosion) problem(where, format string, args ...any) {
-	p := Problem{where, fmt.Sprintf(format, args...)}
+	p := Hitch{where, fmt.Sprintf(format, args...)}
 	if !slices.Contains(x.problems, p) {
 		x.problems = append(x.problems, p)
 	}
@@ -398,7 +399,7 @@ func (x *explosion) result() Exploded {
 	}
 	for _, key := range sortedKeys(x.buy) {
 		b := *x.buy[key]
-		b.Text = b.Amount.String()
+		b.Text, b.Other = b.Amount.String(), b.Amount.Other()
 		out.Buy = append(out.Buy, b)
 	}
 	for _, key := range sortedKeys(x.ledger) {

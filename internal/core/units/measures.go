@@ -60,6 +60,22 @@ func (a Amount) Basic(m Measures) Amount {
 	return Amount{a.Quantity * b.factor, b.unit}
 }
 
+// Other writes a basic mass or volume in the other system: ounces and pounds,
+// United States fluid ounces and quarts. Empty for counts.
+func (a Amount) Other() string {
+	switch {
+	case a.Unit == Gram && a.Quantity >= 453.59237:
+		return Amount{a.Quantity / 453.59237, "lb"}.String()
+	case a.Unit == Gram:
+		return Amount{a.Quantity / (453.59237 / 16), "oz"}.String()
+	case a.Unit == Millilitre && a.Quantity >= gallon/4:
+		return Amount{a.Quantity / (gallon / 4), "quart"}.String()
+	case a.Unit == Millilitre:
+		return Amount{a.Quantity / (gallon / 128), "fl oz"}.String()
+	}
+	return ""
+}
+
 // ErrNoDensity says that mass and volume can only be exchanged through a
 // density, and that none is known.
 var ErrNoDensity = errors.New("has no density: mass cannot be told from volume")

@@ -33,6 +33,14 @@ func TestCustomaryMeasures(t *testing.T) {
 	assert.Equal(t, units.Amount{Quantity: 3, Unit: "pinch"}, units.Amount{Quantity: 3, Unit: "pinch"}.Basic(units.Metric))
 }
 
+func TestTheOtherUnitIsOneTapAway(t *testing.T) {
+	for a, want := range map[units.Amount]string{
+		{Quantity: 100, Unit: units.Gram}: "3.53 oz", {Quantity: 1000, Unit: units.Gram}: "2.2 lb", {Quantity: 250, Unit: units.Millilitre}: "8.45 fl oz", {Quantity: 1000, Unit: units.Millilitre}: "1.06 quart", {Quantity: 3, Unit: units.Piece}: "",
+	} {
+		assert.Equal(t, want, a.Other(), a.String())
+	}
+}
+
 // Densities of the FAO/INFOODS Density Database, version 2.0 (2012), from
 // memory: wheat flour, white, 0.53 to 0.60 g/ml; honey 1.42; whole milk 1.03;
 // olive oil 0.91.

@@ -16,6 +16,9 @@ export const useService = (id: string) =>
 export const useRunUp = (id: string) =>
   useQuery({ queryKey: ['run-up', id], queryFn: () => ask(api.GET('/api/services/{id}/runup', { params: { path: { id } } })), enabled: id !== '' })
 
+export const useAmounts = (id: string) =>
+  useQuery({ queryKey: ['amounts', id], queryFn: () => ask(api.GET('/api/services/{id}/amounts', { params: { path: { id } } })), enabled: id !== '' })
+
 /** useProgress asks how far a plan is, while one waits for it. */
 export const useProgress = (id: string) =>
   useQuery({ queryKey: ['progress', id], queryFn: () => ask(api.GET('/api/services/{id}/progress', { params: { path: { id } } })), refetchInterval: 300, staleTime: 0 })

@@ -331,6 +331,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{id}/amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID amounts */
+        get: operations["get-api-services-by-id-amounts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{id}/copy": {
         parameters: {
             query?: never;
@@ -473,6 +490,10 @@ export interface components {
             amount: components["schemas"]["Amount"];
             text: string;
         };
+        AmountsView: {
+            exploded: components["schemas"]["Exploded"];
+            service: components["schemas"]["Service"];
+        };
         Bar: {
             cautions?: components["schemas"]["Caution"][] | null;
             component: string;
@@ -512,6 +533,14 @@ export interface components {
             /** @description of its length */
             working: string;
         };
+        Batching: {
+            /** @description the smallest batch */
+            least?: components["schemas"]["Amount"];
+            /** @description the largest batch */
+            most?: components["schemas"]["Amount"];
+            /** @description the list is made once, twice, three times, and not in between */
+            whole?: boolean;
+        };
         Bought: {
             alcohol?: boolean;
             /** @description absent: never told */
@@ -522,6 +551,17 @@ export interface components {
              * @description seconds between ordering and having it
              */
             order?: number;
+        };
+        Buy: {
+            amount: components["schemas"]["Amount"];
+            ingredient: string;
+            /** @description of that, lost in trimming */
+            lost: components["schemas"]["Amount"];
+            name: string;
+            /** @description the same in the other system */
+            other?: string;
+            takers: components["schemas"]["Taker"][];
+            text: string;
         };
         ByProduct: {
             amount?: components["schemas"]["Amount"];
@@ -574,6 +614,7 @@ export interface components {
             changes: components["schemas"]["Difference"][];
         };
         Component: {
+            batching?: components["schemas"]["Batching"];
             byProducts?: components["schemas"]["ByProduct"][] | null;
             /** @description id of the method that is used; absent: the first */
             chosen?: string;
@@ -867,6 +908,14 @@ export interface components {
             /** @description The value at the given location */
             value?: unknown;
         };
+        Exploded: {
+            buy: components["schemas"]["Buy"][];
+            ledger: components["schemas"]["LeftOver"][];
+            /** @description what goes into others comes first */
+            make: components["schemas"]["Made"][];
+            /** @description what cannot be worked out, and why */
+            problems: components["schemas"]["Hitch"][];
+        };
         Fall: {
             /** @description the components that need it */
             by: string[];
@@ -947,6 +996,10 @@ export interface components {
         HistoryOutputBody: {
             /** @description newest first */
             revisions: components["schemas"]["RevisionLine"][];
+        };
+        Hitch: {
+            what: string;
+            where: string;
         };
         Hold: {
             /**
@@ -1071,6 +1124,11 @@ export interface components {
             cooks: components["schemas"]["Cook"][];
             equipment: components["schemas"]["Equipment"][];
             id: string;
+            /**
+             * @description how large its spoons, cups and pints are; absent: metric
+             * @enum {string}
+             */
+            measures?: "us" | "imperial" | "metric" | "";
             name: string;
             /**
              * Format: int64
@@ -1193,6 +1251,20 @@ export interface components {
             wait: number;
             working: string;
         };
+        LeftOver: {
+            byProduct: string;
+            component: string;
+            /** @description components of the book that take it and are not on the menu */
+            couldUse: string[];
+            /** @description the component, and its step */
+            from: string;
+            given: components["schemas"]["Amount"];
+            left: components["schemas"]["Amount"];
+            name: string;
+            short: components["schemas"]["Amount"];
+            taken: components["schemas"]["Amount"];
+            takers: components["schemas"]["Taker"][];
+        };
         Line: {
             /** @description absent: left open */
             amount?: components["schemas"]["Amount"];
@@ -1202,11 +1274,18 @@ export interface components {
             component?: string;
             /** @description to taste, for frying: nothing is open */
             free?: boolean;
+            /** @description as it is bought: what is lost in trimming is in the yield already */
+            gross?: boolean;
             id?: string;
             /** @description id of what is bought */
             ingredient?: string;
             name: string;
             note?: string;
+            /**
+             * @description how it grows; absent: in proportion
+             * @enum {string}
+             */
+            scale?: "fixed" | "seasoning" | "whole" | "";
             /** @description id of the step that uses it, where that is not clear from the words */
             step?: string;
         };
@@ -1215,6 +1294,28 @@ export interface components {
             as: "ingredient" | "step" | "skip";
             ingredient?: components["schemas"]["IngredientReading"];
             step?: components["schemas"]["StepReading"];
+        };
+        Made: {
+            /**
+             * Format: int64
+             * @description 0: it is not made in batches
+             */
+            batches: number;
+            component: string;
+            /** @description what its batches make */
+            make: components["schemas"]["Amount"];
+            name: string;
+            /** @description what is taken of it */
+            need: components["schemas"]["Amount"];
+            surplus: components["schemas"]["Amount"];
+            takers: components["schemas"]["Taker"][];
+            /**
+             * Format: double
+             * @description how many times its list of ingredients
+             */
+            times: number;
+            weigh: components["schemas"]["Weigh"][];
+            working: string;
         };
         Mark: {
             /** Format: int64 */
@@ -1825,6 +1926,11 @@ export interface components {
             step: string;
             what: string;
         };
+        Taker: {
+            amount: components["schemas"]["Amount"];
+            name: string;
+            working: string;
+        };
         Term: {
             label: string;
             /** Format: int64 */
@@ -1930,6 +2036,12 @@ export interface components {
              * @description mm, the part inside the rim
              */
             well: number;
+        };
+        Weigh: {
+            amount: components["schemas"]["Amount"];
+            line: string;
+            text: string;
+            working: string;
         };
         Why: {
             /**
@@ -2725,6 +2837,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-services-by-id-amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AmountsView"];
                 };
             };
             /** @description Error */

@@ -20,6 +20,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
   const links = [
     ['Menu', `/menu/${service}`],
     ['Dish', `/dish/${dish}`],
+    ['Order', `/order/${service}`],
     ['Run-up', `/run-up/${service}`],
     ['Plate', `/plate/${dish}`],
     ['Book', '/book'],
@@ -28,7 +29,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      const at = ['m', 'd', 'r', 'p', 'b'].indexOf(event.key)
+      const at = ['m', 'd', 'o', 'r', 'p', 'b'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
     }
@@ -47,7 +48,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           ))}
         </nav>
         <div className="side">
-          {(place.screen === 'menu' || place.screen === 'run-up') && services.data && (
+          {['menu', 'run-up', 'order'].includes(place.screen) && services.data && (
             <select aria-label="Service" value={service} onChange={(e) => void go(`/${place.screen}/${e.target.value}`)}>
               {services.data.services.map((s) => (
                 <option key={s.id} value={s.id}>
@@ -71,7 +72,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
 }
 
 const keys = [
-  ['m d r p b', 'Menu, Dish, Run-up, Plate, Book'],
+  ['m d o r p b', 'Menu, Dish, Order, Run-up, Plate, Book'],
   ['← →', 'in a run-up: the step before, the step after'],
   ['↑ ↓', 'in a run-up: the strand above, the strand below'],
   ['Enter', 'open what is selected; in a form: save'],

@@ -1,0 +1,55 @@
+// The ledger of what is left over: a bar for what is given, filled as far as it
+// is taken; what is short stands beyond it between brackets.
+import { useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { round } from './Order'
+
+type Entry = Schemas['LeftOver']
+
+export function Ledger({ list }: { list: Entry[] }) {
+  if (list.length === 0) return null
+  return (
+    <section aria-label="Left over">
+      <h2>left over on the way</h2>
+      {list.map((e) => (
+        <LeftOver key={e.component + e.byProduct} entry={e} />
+      ))}
+      <p className="small quiet">Solid: taken. Outline: nobody takes it. Between brackets: wanted, and not there.</p>
+    </section>
+  )
+}
+
+function LeftOver({ entry }: { entry: Entry }) {
+  const [open, setOpen] = useState(false)
+  const whole = Math.max(entry.given.quantity, entry.taken.quantity) || 1
+  const part = (a: Schemas['Amount']) => `${(a.quantity / whole) * 100}%`
+  const short = entry.short.quantity > 0
+  return (
+    <div className="order-line">
+      <div className="d-flex align-items-baseline gap-3">
+        <button className="name" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {entry.name} <span className="quiet small">of {entry.from}</span>
+        </button>
+        <span className={short ? 'figure gap' : 'figure'}>{short ? `${round(entry.short)} short` : entry.left.quantity > 0 ? `${round(entry.left)} left` : 'all taken'}</span>
+      </div>
+      <div className="ledger-bar" role="img" aria-label={`${round(entry.given)} given, ${round(entry.taken)} taken`}>
+        <i className="taken" style={{ width: part({ ...entry.taken, quantity: Math.min(entry.taken.quantity, entry.given.quantity) }) }} />
+        <i className="left" style={{ width: part(entry.left) }} />
+        {short && <i className="short" style={{ width: part(entry.short) }} />}
+      </div>
+      {open && (
+        <div className="opened">
+          <div>
+            {round(entry.given)} given, {round(entry.taken)} taken
+          </div>
+          {entry.takers.map((t) => (
+            <div key={t.name + t.working}>
+              taken by <b>{t.name}</b> <span className="mono">{t.working}</span>
+            </div>
+          ))}
+        </div>
+      )}
+      {entry.couldUse.length > 0 && <div className="small">could go into {entry.couldUse.join(', ')}</div>}
+    </div>
+  )
+}
