@@ -136,18 +136,25 @@ func TestALineIsUnderstoodWhileItIsTyped(t *testing.T) {
 	chef.do(chromedp.Reload())
 	chef.see("9 to 3 min") // what was typed is kept
 	chef.type_(field, "40 g honey, warmed\r")
-	chef.see("40 g honey, warmed")
+	chef.kept(".lines", "honey")
 	chef.type_(field, "glaze with the honey 2 min, hands throughout, until it shines\r")
-	chef.see("until it shines")
+	chef.kept(".cue", "until it shines")
 	chef.click("Take back")
 	chef.gone("until it shines")
 	chef.see("40 g honey, warmed")
 }
 
+// kept waits until what was typed stands on the sheet of the dish, and nothing
+// is on its way.
+func (t *tablet) kept(where, text string) {
+	t.Helper()
+	t.until(text+" is kept", `[...document.querySelectorAll(`+quote(where)+`)].some(e => e.innerText.includes(`+quote(text)+`)) && !document.body.innerText.includes('putting in')`)
+}
+
 func TestAStepIsSaidAgainInOneLine(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=lettuce/braise")
 	chef.type_(`[aria-label="the step in one line"]`, "braise 4 min with the lid on, shaking often, until the core gives\r")
-	chef.see("until the core gives")
+	chef.kept(".cue", "until the core gives")
 	chef.gone("Gem lettuce, braise how do you know it is done?")
 	assert.Equal(t, []string{"trim", "sear", "braise"}, chef.steps("lettuce"), "it is the same step")
 	chef.click("Take back")
