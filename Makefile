@@ -23,6 +23,7 @@ web: install
 # after a change of the API's Go types
 types:
 	go run ./cmd/jointime openapi > docs/openapi.json
+	go run ./cmd/jointime schema > docs/book.schema.json
 	cd web && npm run --silent types
 
 lint: install

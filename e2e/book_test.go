@@ -1,13 +1,17 @@
 package e2e
 
 import (
+	"os"
+	"path/filepath"
 	"slices"
+	"strings"
 	"sync/atomic"
 	"testing"
 	"time"
 
 	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 
 	"jointime/internal/pgdev/pgtest"
 )
@@ -319,4 +323,25 @@ func BenchmarkKeystroke(b *testing.B) {
 	slices.Sort(took)
 	b.ReportMetric(took[len(took)/2], "ms-median")
 	b.ReportMetric(took[len(took)*95/100], "ms-p95")
+}
+
+func TestABookIsTakenInFromAFile(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/book")
+	chef.see("Save the book")
+	book := js[string](chef, `fetch('/api/book/export.json').then(r => r.text())`)
+	file := filepath.Join(t.TempDir(), "book.json")
+	require.NoError(t, os.WriteFile(file, []byte(strings.Replace(book, "Crushed swede", "Crushed turnip", 1)), 0o600))
+	chef.click("Take one in")
+	chef.see("nothing is changed before you say so")
+	chef.do(chromedp.SetUploadFiles(chromedp.CSS("#book-file"), []string{file}))
+	chef.see("0 new, 1 changed")
+	chef.see("name: Crushed swede → Crushed turnip")
+	chef.click("Take it in")
+	chef.see("Crushed turnip")
+	require.NoError(t, os.WriteFile(file, []byte(book[:len(book)/2]), 0o600))
+	chef.click("Take one in")
+	chef.see("nothing is changed before you say so")
+	chef.do(chromedp.SetUploadFiles(chromedp.CSS("#book-file"), []string{file}))
+	chef.see("the file ends in the middle")
 }

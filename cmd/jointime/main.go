@@ -19,6 +19,9 @@ const usage = `jointime brings food to the pass on time.
   jointime solve [--time 2s] [--seed 1] [--rounds N] FILE       plan a problem; - is standard input
   jointime check PROBLEM PLAN                                   judge a plan
   jointime read ingredients|steps                               understand lines from standard input, one JSON object each
+  jointime export [--database URL]                              write the whole book to standard output
+  jointime import [--database URL] [--yes] FILE                 say what a book would change; with --yes take it in
+  jointime schema                                               print the JSON Schema of a book
   jointime openapi                                              print the description of the API
 `
 
@@ -33,6 +36,9 @@ var commands = map[string]func(ctx context.Context, args []string, in io.Reader,
 	"solve":   solveCommand,
 	"check":   checkCommand,
 	"read":    readCommand,
+	"export":  exportCommand,
+	"import":  importCommand,
+	"schema":  schemaCommand,
 	"openapi": openAPICommand,
 }
 

@@ -124,10 +124,8 @@ func under(member string, err error) error {
 	if !errors.As(err, &faults) {
 		return err
 	}
-	out := make(fault.List, len(faults))
-	for i, f := range faults {
-		out[i] = fault.Fault{Field: member + "." + f.Field, What: f.What}
-	}
+	var out fault.List
+	out.Under(member, faults)
 	return out
 }
 

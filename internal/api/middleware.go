@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"jointime/internal/formats/bookfile"
 	"log/slog"
 	"net"
 	"net/http"
@@ -33,7 +34,11 @@ func secured(next http.Handler) http.Handler {
 // limited bounds the size and the time of requests.
 func limited(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		r.Body = http.MaxBytesReader(w, r.Body, maxBody+1024)
+		most := int64(maxBody)
+		if r.URL.Path == "/api/book/import" {
+			most = bookfile.MaxSize
+		}
+		r.Body = http.MaxBytesReader(w, r.Body, most+1024)
 		if r.URL.Path != "/api/events" {
 			ctx, cancel := context.WithTimeout(r.Context(), requestWithin)
 			defer cancel()

@@ -95,6 +95,7 @@ func (s *Server) routes() http.Handler {
 		r.Get("/api/events", s.events)
 		r.Get("/api/services/{id}/problem.json", s.problemFile)
 		r.Get("/api/services/{id}/plan.json", s.planFile)
+		r.Get("/api/book/export.json", s.exportBook)
 		r.Get("/api/services/{id}/order.csv", s.orderFile)
 		r.Get("/api/dishes/{id}/recipe.jsonld", s.recipeFile)
 		s.describe(r)
@@ -121,6 +122,7 @@ func (s *Server) describe(r chi.Router) {
 	s.readRoutes(api)
 	s.pasteRoutes(api)
 	s.amountRoutes(api)
+	s.bookFileRoutes(api)
 	s.startRoutes(api)
 	s.undoRoutes(api)
 }

@@ -190,6 +190,50 @@ func TestAServiceIsWorkedOutBackToWhatIsBought(t *testing.T) {
 	assert.Equal(t, 404, chef.send("GET", "/api/services/ghost/order.csv", nil).status)
 }
 
+func TestTheWholeBookIsTakenOutAndIn(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	out := chef.send("GET", "/api/book/export.json", nil)
+	require.Equal(t, 200, out.status)
+	type answer struct {
+		Items   []struct{ Kind, ID, What string }
+		Applied bool
+	}
+	taken := func(text []byte, query string) (v answer) {
+		a := chef.send("POST", "/api/book/import"+query, text)
+		require.Equal(t, 200, a.status, string(a.body[:min(len(a.body), 600)]))
+		require.NoError(t, json.Unmarshal(a.body, &v))
+		return v
+	}
+	what := func(v answer) map[string]int {
+		n := map[string]int{}
+		for _, i := range v.Items {
+			n[i.What]++
+		}
+		return n
+	}
+	assert.Equal(t, 0, what(taken(out.body, ""))["changed"]+what(taken(out.body, ""))["new"], "it is the same book")
+
+	changed := strings.Replace(string(out.body), `"name": "Crushed swede"`, `"name": "Crushed turnip"`, 1)
+	v := taken([]byte(changed), "")
+	assert.Equal(t, 1, what(v)["changed"])
+	assert.False(t, v.Applied)
+	assert.Empty(t, get[found](chef, "/api/book?words=turnip").Entries, "looking changes nothing")
+	assert.True(t, taken([]byte(changed), "?apply=true").Applied)
+	assert.Len(t, get[found](chef, "/api/book?words=turnip").Entries, 1)
+
+	empty := newHouse(t)
+	_, err := empty.store.DB.Exec(`truncate thing, revision, plan`)
+	require.NoError(t, err)
+	other := empty.cook("Head chef")
+	a := other.send("POST", "/api/book/import?apply=true", []byte(changed))
+	require.Equal(t, 200, a.status, string(a.body))
+	assert.Equal(t, changed, string(other.send("GET", "/api/book/export.json", nil).body), "out and in again it is identical")
+
+	half := chef.send("POST", "/api/book/import", out.body[:len(out.body)/2]).problem(t)
+	assert.Contains(t, half.Detail, "ends in the middle")
+	assert.Contains(t, chef.send("POST", "/api/book/import", []byte(`{"format":"jointime book","version":2}`)).problem(t).Detail, "not a version that is known")
+}
+
 // A condition that is chosen on the day changes the plan: small birds braise a
 // sixth shorter.
 func TestAConditionChosenOnTheDayChangesThePlan(t *testing.T) {

@@ -5,7 +5,6 @@ import (
 	"strconv"
 
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/units"
 )
 
 // texts are dishes as a cook would type them in. What a line cannot say is
@@ -28,7 +27,7 @@ func (b *Book) typed() {
 			b.Dishes = append(b.Dishes, d)
 		}
 	}
-	b.Components = append(b.Components, recipe.Component{ID: "tarragon-oil", Name: "Tarragon oil", Yield: units.Amount{}, Lines: []recipe.Line{}, Methods: []recipe.Method{},
+	b.Components = append(b.Components, recipe.Component{ID: "tarragon-oil", Name: "Tarragon oil", Yield: grams(0), Lines: []recipe.Line{}, Methods: []recipe.Method{},
 		Variant: &recipe.Variant{Of: "herb-oil", Reason: "the egg wants aniseed", Changes: []recipe.Change{{Do: "swap", Line: "flat parsley", With: "tarragon", Ingredient: "tarragon", Factor: 0.8, Reason: "stronger"}}}})
 	b.Ingredients = append(b.Ingredients, recipe.Ingredient{ID: "tarragon", Name: "tarragon", Allergens: &[]string{}, Animal: "none", Loss: 0.3})
 }

@@ -7,6 +7,7 @@ import { Failed, Waiting } from './parts/States'
 import { Book } from './screens/Book/Book'
 import { Ingredients } from './screens/Book/Ingredients'
 import { Paste } from './screens/Book/Paste'
+import { TakeIn } from './screens/Book/TakeIn'
 import { Dish } from './screens/Dish/Dish'
 import { Menu } from './screens/Menu/Menu'
 import { Order } from './screens/Order/Order'
@@ -44,7 +45,7 @@ function Screen({ name }: { name: string }) {
       {screen === 'run-up' && <RunUp key={service} id={service} />}
       {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
-      {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : <Book />)}
+      {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : part === 'import' ? <TakeIn /> : <Book />)}
       {screen === 'plate' && <Plate key={dish} id={dish} />}
     </Frame>
   )

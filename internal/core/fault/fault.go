@@ -3,6 +3,7 @@
 package fault
 
 import (
+	"errors"
 	"fmt"
 	"strings"
 )
@@ -36,4 +37,19 @@ func (l List) Error() string {
 		lines[i] = f.Field + ": " + f.What
 	}
 	return strings.Join(lines, "\n")
+}
+
+// Under notes the faults of a part below the field that the part stands in;
+// another error is noted as a fault of that field. Nil notes nothing.
+func (l *List) Under(field string, err error) {
+	var inner List
+	switch {
+	case err == nil:
+	case errors.As(err, &inner):
+		for _, f := range inner {
+			*l = append(*l, Fault{field + "." + f.Field, f.What})
+		}
+	default:
+		l.Add(field, "%v", err)
+	}
 }

@@ -21,6 +21,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/book/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["import-book"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare/{kind}/{id}": {
         parameters: {
             query?: never;
@@ -1026,6 +1042,10 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        ImportOutputBody: {
+            applied: boolean;
+            items: components["schemas"]["Item"][];
+        };
         Ingredient: {
             alcohol?: boolean;
             /** @description absent: never told, which is not the same as none */
@@ -1106,6 +1126,16 @@ export interface components {
             /** @description what is made, by name */
             components: components["schemas"]["DishName"][];
             ingredients: components["schemas"]["IngredientView"][];
+        };
+        Item: {
+            /** @description what taking it in changes */
+            differences?: components["schemas"]["Difference"][] | null;
+            id: string;
+            /** @enum {string} */
+            kind: "kitchen" | "ingredient" | "component" | "dish" | "menu";
+            name: string;
+            /** @enum {string} */
+            what: "new" | "changed" | "same";
         };
         JoinInputBody: {
             code: string;
@@ -2092,6 +2122,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SearchOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "import-book": {
+        parameters: {
+            query?: {
+                /** @description take it in; otherwise only say what that would change */
+                apply?: boolean;
+            };
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutputBody"];
                 };
             };
             /** @description Error */

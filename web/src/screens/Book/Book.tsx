@@ -26,6 +26,12 @@ export function Book() {
         <h1>Book</h1>
         <span className="quiet">{book.data && `${book.data.entries.length} of ${book.data.all} ${book.data.all === 1 ? 'dish' : 'dishes'}`}</span>
         <div className="tools">
+          <a className="btn btn-outline-dark btn-sm" href="/api/book/export.json">
+            Save the book
+          </a>
+          <Link className="btn btn-outline-dark btn-sm" to="/book/import">
+            Take one in
+          </Link>
           <Link className="btn btn-outline-dark btn-sm" to="/book/ingredients">
             Ingredients
           </Link>
