@@ -173,12 +173,11 @@ func (x *explosion) adopt(book Book) {
 
 // take asks for so much of a component.
 func (x *explosion) take(id string, amount units.Amount, by, working string) {
-	c, known := x.book.Components[id]
-	if !known {
+	if _, known := x.book.Components[id]; !known {
 		x.problem(by, "there is no component %q", id)
 		return
 	}
-	c = x.book.Made(id)
+	c := x.book.Made(id)
 	made := x.made[id]
 	yield := c.Makes().Basic(x.measures)
 	if made == nil {
