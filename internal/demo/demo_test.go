@@ -10,6 +10,7 @@ import (
 
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
 	"jointime/internal/demo"
 )
 
@@ -177,5 +178,29 @@ func TestEveryFeatureIsMetSomewhere(t *testing.T) {
 	}
 	for _, name := range []string{"keeps frozen", "keeps chilled", "keeps ambient", "keeps hot", "per once", "per portion", "per piece", "per batch", "per table", "sense see", "sense smell", "sense measure", "sense feel"} {
 		assert.True(t, met[name], name)
+	}
+}
+
+// On the demo's menu the ledger balances to the gram: given and short are taken
+// and left; everything that is made is taken or surplus.
+func TestTheDemosLedgerBalances(t *testing.T) {
+	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
+	for _, plates := range []int{1, 4, 36, 400} {
+		var orders []recipe.Order
+		for _, d := range b.Dishes {
+			orders = append(orders, recipe.Order{Dish: d.ID, Plates: plates})
+			for _, v := range d.Versions {
+				orders = append(orders, recipe.Order{Dish: d.ID, Version: v.ID, Plates: 1})
+			}
+		}
+		x := b.Recipes().Explode(orders, units.Metric)
+		assert.Empty(t, x.Problems)
+		for _, e := range x.Ledger {
+			assert.InDelta(t, e.Given.Quantity+e.Short.Quantity, e.Taken.Quantity+e.Left.Quantity, 1e-6, e.Name)
+		}
+		for _, m := range x.Make {
+			assert.InDelta(t, m.Make.Quantity, m.Need.Quantity+m.Surplus.Quantity, 1e-6, m.Name)
+		}
+		assert.Greater(t, len(x.Buy), 40)
 	}
 }

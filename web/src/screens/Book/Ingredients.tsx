@@ -7,11 +7,11 @@ import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
-import { decimal, FieldError } from '../../parts/reading'
-import { Rows, type Row } from '../../parts/Rows'
+import { FieldError } from '../../parts/reading'
+import { Rows } from '../../parts/Rows'
+import { toIngredient, toWords, type Words } from './ingredientForm'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 
-type Ingredient = Schemas['Ingredient']
 type Item = Schemas['IngredientView']
 
 export function Ingredients() {
@@ -58,27 +58,9 @@ export function Ingredients() {
 
 const animals = ['none', 'milk', 'egg', 'honey', 'fish', 'shellfish', 'meat']
 
-type Words = { name: string; also: string; told: boolean; allergens: string[]; animal: string; alcohol: boolean; density: string; piece: string; loss: string; season: string; delivery: string; substitutes: Row[] }
-
-const toForm = (i: Ingredient): Words => ({
-  name: i.name, also: (i.also ?? []).join(', '), told: Boolean(i.allergens), allergens: i.allergens ?? [], animal: i.animal ?? '', alcohol: i.alcohol ?? false,
-  density: i.density === undefined ? '' : String(i.density), piece: i.piece === undefined ? '' : String(i.piece), loss: i.loss ? String(Math.round(i.loss * 1000) / 10) : '', season: (i.season ?? []).join(', '), delivery: i.delivery ?? '',
-  substitutes: (i.substitutes ?? []).map((s) => ({ ingredient: s.ingredient, factor: s.factor ? String(s.factor) : '', note: s.note ?? '' })),
-})
-
-function toIngredient(f: Words, over: Ingredient): Ingredient {
-  const some = (field: string, text: string) => (text.trim() ? decimal(field, text) : undefined)
-  const list = (text: string) => text.split(',').map((t) => t.trim()).filter(Boolean)
-  return {
-    ...over, name: f.name.trim(), also: list(f.also), allergens: f.told ? f.allergens : undefined, animal: (f.animal || undefined) as Ingredient['animal'], alcohol: f.alcohol || undefined,
-    density: some('density', f.density), piece: some('piece', f.piece), loss: f.loss.trim() ? decimal('loss', f.loss) / 100 : undefined, season: list(f.season).map((m) => decimal('season', m)), delivery: f.delivery || undefined,
-    substitutes: f.substitutes.filter((s) => s.ingredient).map((s) => ({ ingredient: s.ingredient, factor: some('substitutes', s.factor ?? ''), note: s.note || undefined })),
-  }
-}
-
 function Opened({ item, allergens, others, close }: { item: Item; allergens: Schemas['Allergen'][]; others: Item[]; close: () => void }) {
   const desk = useDesk()
-  const form = useDraft(`ingredient/${item.ingredient.id}`, toForm(item.ingredient), { over: item.ingredient, version: item.version })
+  const form = useDraft(`ingredient/${item.ingredient.id}`, toWords(item.ingredient), { over: item.ingredient, version: item.version })
   const [wrong, setWrong] = useState<FieldError>()
   const f = form.value
   const set = (part: Partial<Words>) => form.set({ ...f, ...part })

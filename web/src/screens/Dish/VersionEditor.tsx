@@ -6,24 +6,16 @@ import type { Schemas } from '../../api/client'
 import { useIngredients } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
-import { decimal, FieldError } from '../../parts/reading'
-import { Rows, type Column, type Row } from '../../parts/Rows'
+import { FieldError } from '../../parts/reading'
+import { Rows, type Column } from '../../parts/Rows'
+import { newVersionID, toVersion, toVersionForm, type Version, type VersionForm } from './versionForm'
 import type { View } from './Dish'
-
-type Version = Schemas['Version']
-type VersionForm = { name: string; without: string[]; changes: Row[] }
-
-const toForm = (v?: Version): VersionForm => ({
-  name: v?.name ?? '',
-  without: v?.without ?? [],
-  changes: (v?.changes ?? []).map((c) => ({ do: c.do, what: `${c.component ?? ''}/${c.line ?? ''}`, with: c.ingredient ? `i:${c.ingredient}` : c.with ? `c:${c.with}` : '', factor: c.factor ? String(c.factor) : '' })),
-})
 
 export function VersionEditor({ view, id, close }: { view: View; id: string; close: () => void }) {
   const was = view.dish.versions?.find((v) => v.id === id)
   const desk = useDesk()
   const book = useIngredients()
-  const form = useDraft(`version/${view.dish.id}/${id}`, toForm(was), view.version)
+  const form = useDraft(`version/${view.dish.id}/${id}`, toVersionForm(was), view.version)
   const [wrong, setWrong] = useState<FieldError>()
   const f = form.value
   const set = (next: Partial<VersionForm>) => form.set({ ...f, ...next })
@@ -37,7 +29,7 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     try {
-      const next = toVersion(f, was?.id ?? slugOf(f.name, view), ingredients)
+      const next = toVersion(f, was?.id ?? newVersionID(f.name, (view.dish.versions ?? []).map((v) => v.id)), ingredients)
       setWrong(undefined)
       await hand(`${next.name}`, was ? view.dish.versions!.map((v) => (v.id === id ? next : v)) : [...(view.dish.versions ?? []), next])
     } catch (error) {
@@ -80,14 +72,6 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
   )
 }
 
-const slugOf = (name: string, view: View) => {
-  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'version'
-  const taken = (view.dish.versions ?? []).map((v) => v.id)
-  let id = base
-  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
-  return id
-}
-
 function columns(view: View, ingredients: Schemas['Ingredient'][], made: { id: string; name: string }[]): Column[] {
   const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`])])
   return [
@@ -96,24 +80,4 @@ function columns(view: View, ingredients: Schemas['Ingredient'][], made: { id: s
     { name: 'with', label: 'with', width: 170, options: [['', 'for, or with'], ...made.map((c): [string, string] => [`c:${c.id}`, c.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
     { name: 'factor', label: 'times', width: 76, hint: '×' },
   ]
-}
-
-function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'][]): Version {
-  if (!f.name.trim()) throw new FieldError('name', 'say for whom it is')
-  const changes = f.changes.filter((r) => r.do || r.what).map((r, i): Schemas['Change'] => {
-    const [component, line] = (r.what ?? '').split(/\/(.*)/)
-    const act = (r.do || 'leave out') as Schemas['Change']['do']
-    if (!component && act !== 'add') throw new FieldError(`changes.${i}.what`, 'what is changed?')
-    if ((act === 'swap' || act === 'add') && !r.with) throw new FieldError(`changes.${i}.with`, 'what is put in?')
-    const bought = r.with?.startsWith('i:') ? r.with.slice(2) : undefined
-    const made = r.with?.startsWith('c:') ? r.with.slice(2) : undefined
-    const inLine = Boolean(line) || (act === 'add' && Boolean(component))
-    return {
-      do: act, ...(component ? { component } : {}), ...(line ? { line } : {}),
-      ...(bought ? { with: ingredients.find((x) => x.id === bought)?.name ?? bought, ingredient: bought } : {}),
-      ...(made ? { with: made, ...(inLine ? { ingredient: made, made: true } : {}) } : {}),
-      ...(act === 'scale' || r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor ?? '') } : {}),
-    }
-  })
-  return { id, name: f.name.trim(), ...(f.without.length ? { without: f.without } : {}), changes }
 }

@@ -1,0 +1,45 @@
+import { expect, it } from 'vitest'
+import { newVersionID, toVersion, toVersionForm, type Version } from './versionForm'
+
+const bought = [{ id: 'oat-cream', name: 'oat cream' }]
+
+const version: Version = {
+  id: 'no-dairy', name: 'no dairy', without: ['milk'],
+  changes: [
+    { do: 'leave out', component: 'butter' },
+    { do: 'swap', component: 'sauce', line: 'cream', with: 'oat cream', ingredient: 'oat-cream', factor: 1.2 },
+    { do: 'swap', component: 'crown', with: 'celeriac' },
+    { do: 'scale', component: 'mash', factor: 1.5 },
+  ],
+}
+
+it('loses nothing of a version on the way to the form and back', () => {
+  expect(toVersion(toVersionForm(version), 'no-dairy', bought)).toEqual(version)
+})
+
+it('adds a component to the plate, or something to a component', () => {
+  const form = { name: 'meatless', without: [], changes: [{ do: 'add', what: '/', with: 'c:crumb' }, { do: 'add', what: 'mash/', with: 'i:oat-cream' }, { do: 'swap', what: 'mash/butter', with: 'c:crumb' }] }
+  expect(toVersion(form, 'm', bought).changes).toEqual([
+    { do: 'add', with: 'crumb' },
+    { do: 'add', component: 'mash', with: 'oat cream', ingredient: 'oat-cream' },
+    { do: 'swap', component: 'mash', line: 'butter', with: 'crumb', ingredient: 'crumb', made: true },
+  ])
+})
+
+it('names the field that is open', () => {
+  const open = (change: object) => () => toVersion({ name: 'x', without: [], changes: [change as Record<string, string>] }, 'x', bought)
+  expect(() => toVersion({ name: ' ', without: [], changes: [] }, 'x', bought)).toThrow('for whom')
+  expect(open({ do: 'leave out' })).toThrow('what is changed?')
+  expect(open({ do: 'swap', what: 'mash/butter' })).toThrow('what is put in?')
+  expect(open({ do: 'scale', what: 'mash/', factor: 'more' })).toThrow('is no number')
+})
+
+it('leaves rows out that say nothing', () => {
+  expect(toVersion({ name: 'x', without: [], changes: [{}] }, 'x', bought)).toEqual({ id: 'x', name: 'x', changes: [] })
+})
+
+it('makes ids that are not taken', () => {
+  expect(newVersionID('No dairy!', [])).toBe('no-dairy')
+  expect(newVersionID('no dairy', ['no-dairy', 'no-dairy-2'])).toBe('no-dairy-3')
+  expect(newVersionID('½', [])).toBe('version')
+})

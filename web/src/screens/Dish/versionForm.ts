@@ -1,0 +1,44 @@
+// The form of a version: everything as it was typed, and the way to a version
+// and back.
+import type { Schemas } from '../../api/client'
+import { decimal, FieldError } from '../../parts/reading'
+import type { Row } from '../../parts/Rows'
+
+export type Version = Schemas['Version']
+export type VersionForm = { name: string; without: string[]; changes: Row[] }
+
+/** toVersionForm is a version as it is typed. */
+export const toVersionForm = (v?: Version): VersionForm => ({
+  name: v?.name ?? '',
+  without: v?.without ?? [],
+  changes: (v?.changes ?? []).map((c) => ({ do: c.do, what: `${c.component ?? ''}/${c.line ?? ''}`, with: c.ingredient ? `i:${c.ingredient}` : c.with ? `c:${c.with}` : '', factor: c.factor ? String(c.factor) : '' })),
+})
+
+/** newVersionID makes an id of a name that is not taken. */
+export function newVersionID(name: string, taken: string[]) {
+  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'version'
+  let id = base
+  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
+  return id
+}
+
+/** toVersion reads a form. */
+export function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'][]): Version {
+  if (!f.name.trim()) throw new FieldError('name', 'say for whom it is')
+  const changes = f.changes.filter((r) => r.do || r.what).map((r, i): Schemas['Change'] => {
+    const [component, line] = (r.what ?? '').split(/\/(.*)/)
+    const act = (r.do || 'leave out') as Schemas['Change']['do']
+    if (!component && act !== 'add') throw new FieldError(`changes.${i}.what`, 'what is changed?')
+    if ((act === 'swap' || act === 'add') && !r.with) throw new FieldError(`changes.${i}.with`, 'what is put in?')
+    const bought = r.with?.startsWith('i:') ? r.with.slice(2) : undefined
+    const made = r.with?.startsWith('c:') ? r.with.slice(2) : undefined
+    const inLine = Boolean(line) || (act === 'add' && Boolean(component))
+    return {
+      do: act, ...(component ? { component } : {}), ...(line ? { line } : {}),
+      ...(bought ? { with: ingredients.find((x) => x.id === bought)?.name ?? bought, ingredient: bought } : {}),
+      ...(made ? { with: made, ...(inLine ? { ingredient: made, made: true } : {}) } : {}),
+      ...(act === 'scale' || r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor ?? '') } : {}),
+    }
+  })
+  return { id, name: f.name.trim(), ...(f.without.length ? { without: f.without } : {}), changes }
+}

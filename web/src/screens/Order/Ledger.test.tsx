@@ -1,0 +1,39 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { afterEach, expect, it } from 'vitest'
+import type { Schemas } from '../../api/client'
+import { Ledger } from './Ledger'
+import { round } from './Order'
+
+afterEach(cleanup)
+
+const g = (quantity: number) => ({ quantity, unit: 'g' as const })
+const entry = (more: Partial<Schemas['LeftOver']>): Schemas['LeftOver'] => ({ component: 'crown', byProduct: 'bones', name: 'bones', from: 'Crown, joint', given: g(540), taken: g(600), left: g(0), short: g(60), takers: [{ name: 'Gravy', amount: g(600), working: '600 g × 1 = 600 g' }], couldUse: [], ...more })
+
+it('shows what is short between brackets, and how much of it is there', () => {
+  const { container } = render(<Ledger list={[entry({})]} />)
+  expect(screen.getByText('60 g short').className).toContain('gap')
+  expect((container.querySelector('.taken') as HTMLElement).style.width).toBe('90%')
+  expect((container.querySelector('.short') as HTMLElement).style.width).toBe('10%')
+  fireEvent.click(screen.getByRole('button'))
+  expect(screen.getByText('600 g × 1 = 600 g')).toBeTruthy()
+})
+
+it('shows what nobody takes, and what could use it', () => {
+  const { container } = render(<Ledger list={[entry({ taken: g(135), left: g(405), short: g(0), couldUse: ['Broth'] })]} />)
+  expect(screen.getByText('405 g left')).toBeTruthy()
+  expect((container.querySelector('.left') as HTMLElement).style.width).toBe('75%')
+  expect(screen.getByText('could go into Broth')).toBeTruthy()
+})
+
+it('says when all is taken, and nothing where nothing is left over', () => {
+  render(<Ledger list={[entry({ taken: g(540), short: g(0) })]} />)
+  expect(screen.getByText('all taken')).toBeTruthy()
+  cleanup()
+  expect(render(<Ledger list={[]} />).container.textContent).toBe('')
+})
+
+it('writes amounts as one weighs them', () => {
+  expect([g(80.4), g(1450), g(5.456)].map(round)).toEqual(['80 g', '1.45 kg', '5.46 g'])
+  expect(round({ quantity: 2.5, unit: 'piece' })).toBe('2.5')
+  expect(round({ quantity: 1800, unit: 'ml' })).toBe('1.8 l')
+})
