@@ -4,6 +4,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
 )
 
 // bought is what the demo buys: name; allergens (- is none, ? was never told);
@@ -42,7 +43,8 @@ chicken; -; meat; piece 1600
 hake; fish; fish; also hake, whole; loss 45; delivery eyes clear, gills red, flesh springs back; instead coley
 coley; fish; fish
 hazelnuts; nuts; none; instead sunflower seeds
-lemon; -; none; also lemons, lemon juice; piece 100
+lemon; -; none; also lemons; piece 100
+lemon juice; -; none; density 1.03
 mackerel; fish; fish
 milk; milk; milk; density 1.03; instead almond milk
 mushroom seasoning; ?; none
@@ -65,7 +67,7 @@ stock; celery; meat
 sugar; -; none; density 0.85
 sunflower seeds; -; none
 swede; -; none; loss 18; piece 700; season 9,10,11,12,1,2,3
-thyme; -; none
+thyme; -; none; by sprig; piece 0.7
 vegetable stock; celery; none
 water; -; none; density 1
 white wine; sulphites; none; alcohol; density 0.99
@@ -114,6 +116,8 @@ func know(i *recipe.Ingredient, fact string) {
 	switch word {
 	case "also":
 		i.Also = *list(rest)
+	case "by":
+		i.Unit = units.Unit(rest)
 	case "alcohol":
 		i.Alcohol = true
 	case "density":

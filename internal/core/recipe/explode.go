@@ -315,7 +315,7 @@ func (x *explosion) bought(c Component, l Line, basic units.Amount, working stri
 	}
 	told, how, err := whole.As(b.Amount.Unit, i.through())
 	if err != nil {
-		x.problem(c.Name+", "+l.Name, "%s cannot be added to %s: it %v", whole, b.Amount, err)
+		x.problem(c.Name+", "+l.Name, "%s cannot be added to %s: %v", whole, b.Amount, err)
 		return
 	}
 	if how != "" {
@@ -332,6 +332,9 @@ func (i Ingredient) through() (t units.Through) {
 	}
 	if i.Piece != nil {
 		t.Piece = *i.Piece
+	}
+	if i.Unit.Kind() == units.Count {
+		t.One = i.Unit
 	}
 	return t
 }

@@ -14,7 +14,7 @@ type Ingredient struct {
 	Also        []string     `json:"also,omitempty" maxItems:"20" doc:"other words for it"`
 	Unit        units.Unit   `json:"unit,omitempty" doc:"in which it is bought"`
 	Density     *float64     `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
-	Piece       *float64     `json:"piece,omitempty" minimum:"0" maximum:"1000000" doc:"grams of one"`
+	Piece       *float64     `json:"piece,omitempty" minimum:"0" maximum:"1000000" doc:"grams of one: a piece, or what it is bought by (unit)"`
 	Loss        float64      `json:"loss,omitempty" minimum:"0" maximum:"0.99" doc:"share lost in trimming"`
 	Allergens   *[]string    `json:"allergens,omitempty" doc:"absent: never told, which is not the same as none"`
 	Animal      string       `json:"animal,omitempty" enum:"none,milk,egg,honey,fish,shellfish,meat" doc:"what it comes from; absent: never told"`

@@ -78,17 +78,22 @@ func (a Amount) Other() string {
 
 // ErrNoDensity says that mass and volume can only be exchanged through a
 // density, and that none is known.
-var ErrNoDensity = errors.New("has no density: mass cannot be told from volume")
+var ErrNoDensity = errors.New("it has no density: mass cannot be told from volume")
 
 // ErrNoWeight says that a count can only be weighed with the weight of one.
-var ErrNoWeight = errors.New("has no weight for one: a count cannot be weighed")
+var ErrNoWeight = errors.New("it has no weight for one: a count cannot be weighed")
 
 // Through says how a thing changes its measure: grams in a millilitre, grams
-// of one. 0: not known.
+// of one, and what one is (a piece where it is not said; a sprig, a clove). 0:
+// not known.
 type Through struct {
 	Density float64
 	Piece   float64
+	One     Unit
 }
+
+// one tells whether a unit is what the weight of one is of.
+func (t Through) one(u Unit) bool { return u == t.One || t.One == "" && u == Piece }
 
 // As expresses a basic amount in another kind, and says how. The errors are
 // ErrNoDensity and ErrNoWeight; counts of different things are never
@@ -102,36 +107,36 @@ func (a Amount) As(to Unit, by Through) (Amount, string, error) {
 	if err != nil {
 		return a, "", err
 	}
-	switch target {
-	case Gram:
+	switch {
+	case target == Gram:
 		return grams, how, nil
-	case Millilitre:
+	case target == Millilitre:
 		if by.Density <= 0 {
 			return a, "", ErrNoDensity
 		}
 		out := Amount{grams.Quantity / by.Density, Millilitre}
 		return out, fmt.Sprintf("%s%s ÷ %g g/ml = %s", how, grams, by.Density, out), nil
-	case Piece:
+	case by.one(target):
 		if by.Piece <= 0 {
 			return a, "", ErrNoWeight
 		}
-		out := Amount{grams.Quantity / by.Piece, Piece}
+		out := Amount{grams.Quantity / by.Piece, target}
 		return out, fmt.Sprintf("%s%s ÷ %g g each = %s", how, grams, by.Piece, out), nil
 	}
 	return a, "", fmt.Errorf("%s cannot be told in %s", a, to)
 }
 
 func (a Amount) grams(by Through) (Amount, string, error) {
-	switch a.Unit {
-	case Gram:
+	switch {
+	case a.Unit == Gram:
 		return a, "", nil
-	case Millilitre:
+	case a.Unit == Millilitre:
 		if by.Density <= 0 {
 			return a, "", ErrNoDensity
 		}
 		g := Amount{a.Quantity * by.Density, Gram}
 		return g, fmt.Sprintf("%s × %g g/ml = ", a, by.Density), nil
-	case Piece:
+	case by.one(a.Unit):
 		if by.Piece <= 0 {
 			return a, "", ErrNoWeight
 		}

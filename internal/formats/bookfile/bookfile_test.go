@@ -53,7 +53,7 @@ func TestTheSchemaIsCurrentAndAgreesWithTheReader(t *testing.T) {
 	require.NoError(t, err)
 	kept, err := os.ReadFile(filepath.Join("..", "..", "..", "docs", "book.schema.json"))
 	require.NoError(t, err)
-	require.Equal(t, strings.TrimSpace(string(kept)), strings.TrimSpace(string(made)), "run make types")
+	require.True(t, strings.TrimSpace(string(kept)) == strings.TrimSpace(string(made)), "docs/book.schema.json is not current: run make types")
 	schema, err := jsonschema.NewCompiler().Compile(filepath.Join("..", "..", "..", "docs", "book.schema.json"))
 	require.NoError(t, err)
 	text := written(t, demoFile())

@@ -1074,7 +1074,7 @@ export interface components {
             name: string;
             /**
              * Format: double
-             * @description grams of one
+             * @description grams of one: a piece, or what it is bought by (unit)
              */
             piece?: number;
             /** @description months, 1 to 12; absent: the whole year */
