@@ -8,6 +8,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
 	"jointime/internal/formats/lists"
@@ -40,7 +41,7 @@ func (p planned) exploded() recipe.Exploded {
 	for _, c := range p.in.Service.Courses {
 		for _, n := range c.Covers {
 			if n.Plates > 0 {
-				orders = append(orders, recipe.Order{Dish: n.Dish, Plates: n.Plates})
+				orders = append(orders, recipe.Order{Dish: n.Dish, Version: n.Version, Plates: n.Plates})
 			}
 		}
 	}
@@ -48,7 +49,7 @@ func (p planned) exploded() recipe.Exploded {
 	for id, c := range p.in.Components { // in the states that were chosen on the day
 		book = book.With(id, c)
 	}
-	return book.Explode(orders, p.in.Kitchen.Sizes())
+	return book.ExplodeFrom(recipe.Larder{}, orders, waysOf(p.in.Kitchen))
 }
 
 // orderFile sends what is bought as a table to keep.
@@ -62,4 +63,9 @@ func (s *Server) orderFile(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("Content-Type", "text/csv; charset=utf-8; header=present")
 	w.Header().Set("Content-Disposition", `attachment; filename="`+strings.Map(plain, id)+`.order.csv"`)
 	_ = lists.WriteOrder(w, p.exploded().Buy) // nobody may be listening
+}
+
+// waysOf are the habits of a kitchen that sums depend on.
+func waysOf(k kitchen.Kitchen) recipe.Ways {
+	return recipe.Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
 }

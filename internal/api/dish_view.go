@@ -58,7 +58,7 @@ func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error
 	}
 	plates, k := b.nextPlates(s, in.ID)
 	recipes := b.recipes()
-	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: b.componentViews(d, plates), Kitchen: k,
+	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: b.componentViews(d, k, plates), Kitchen: k,
 		Gaps: recipes.Gaps(d, k), Faults: recipes.Faults(d, k), Versions: []recipe.VersionView{recipes.Plain(d, k)}, Ahead: recipes.Ahead(d),
 		Rivals: recipes.Rivals(d, places(k), plates), Drawing: d.Plate.Draw(), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
@@ -85,33 +85,30 @@ func places(k kitchen.Kitchen) func(kind string) int {
 
 // componentViews lists the parts of a dish in its own order, and then what
 // goes into them.
-func (b book) componentViews(d recipe.Dish, plates int) []ComponentView {
+func (b book) componentViews(d recipe.Dish, k kitchen.Kitchen, plates int) []ComponentView {
 	out, listed := []ComponentView{}, map[string]bool{}
-	add := func(c recipe.Component, part *recipe.Part, into string) {
+	needs := b.recipes().Needs(d, plates, waysOf(k))
+	add := func(c recipe.Component, into string) *ComponentView {
 		listed[c.ID] = true
-		out = append(out, b.componentView(d, c, part, into, plates))
+		out = append(out, b.componentView(d, c, into, plates))
+		return &out[len(out)-1]
 	}
 	for i, p := range d.Parts {
-		add(b.recipes().Made(p.Component), &d.Parts[i], "")
+		add(b.recipes().Made(p.Component), "").Need = needs[i]
 	}
 	within := b.recipes().Within(d)
 	for _, c := range within {
 		if !listed[c.ID] {
-			add(c, nil, goesInto(within, c.ID))
+			add(c, goesInto(within, c.ID))
 		}
 	}
 	return out
 }
 
-func (b book) componentView(d recipe.Dish, c recipe.Component, part *recipe.Part, into string, plates int) ComponentView {
+func (b book) componentView(d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
 	recipes := b.recipes()
 	v := ComponentView{Component: b.components[c.ID], Made: c, Version: b.version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
-		Methods: recipes.Compare(c, plates), TakeOuts: c.TakeOutFaults(), Said: []string{}}
-	if part != nil {
-		v.Need = c.NeedFor(part.Portion, plates)
-	} else {
-		v.Need = recipe.Need{Component: c.ID, Ingredients: []recipe.Scaled{}}
-	}
+		Methods: recipes.Compare(c, plates), TakeOuts: c.TakeOutFaults(), Said: []string{}, Need: recipe.Need{Component: c.ID, Ingredients: []recipe.Scaled{}}}
 	for _, step := range c.Steps() {
 		said := ""
 		if step.Time != nil {

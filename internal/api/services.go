@@ -151,10 +151,7 @@ func serviceView(p planned) ServiceView {
 		}
 		for _, id := range m.Dishes {
 			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: []recipe.Need{}, Build: d.Plate.Seconds(), States: p.states(d)}
-			for _, part := range d.Parts {
-				line.Needs = append(line.Needs, p.in.Components[part.Component].NeedFor(part.Portion, plates[id]))
-			}
+			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: recipes.Needs(d, plates[id], waysOf(p.in.Kitchen)), Build: d.Plate.Seconds(), States: p.states(d)}
 			row.Dishes = append(row.Dishes, line)
 		}
 		v.Rows = append(v.Rows, row)

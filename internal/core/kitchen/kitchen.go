@@ -15,6 +15,11 @@ type Kitchen struct {
 	Name      string         `json:"name" minLength:"1" maxLength:"120"`
 	Zone      string         `json:"zone" doc:"IANA time zone"`
 	Measures  units.Measures `json:"measures,omitempty" enum:"us,imperial,metric," doc:"how large its spoons, cups and pints are; absent: metric"`
+	Scales    units.Scales   `json:"scales,omitzero" doc:"how finely it weighs"`
+	Likes     units.Likes    `json:"likes,omitzero" doc:"how it likes to read amounts and temperatures"`
+	Currency  string         `json:"currency,omitempty" maxLength:"3" doc:"of prices, as ISO 4217 has it; absent: EUR"`
+	Sections  []Section      `json:"sections,omitempty" maxItems:"30"`
+	Boxes     []Box          `json:"boxes,omitempty" maxItems:"40" doc:"what food is kept in"`
 	PassWidth int            `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
@@ -22,9 +27,22 @@ type Kitchen struct {
 
 // Cook is one pair of hands, named by role or initials.
 type Cook struct {
-	ID     string  `json:"id"`
-	Name   string  `json:"name"`
-	Shifts []Shift `json:"shifts" nullable:"false" doc:"each day"`
+	ID      string  `json:"id"`
+	Name    string  `json:"name"`
+	Section string  `json:"section,omitempty" doc:"id of the section that they work in"`
+	Shifts  []Shift `json:"shifts" nullable:"false" doc:"each day"`
+}
+
+// Section is a part of the kitchen with its own work.
+type Section struct {
+	ID   string `json:"id" minLength:"1" maxLength:"60"`
+	Name string `json:"name" minLength:"1" maxLength:"80"`
+}
+
+// Box is a container of one size.
+type Box struct {
+	Name  string  `json:"name" minLength:"1" maxLength:"80"`
+	Holds float64 `json:"holds" minimum:"1" maximum:"1000000" doc:"millilitres, filled as one fills it"`
 }
 
 // Shift is a stretch of a day, in clock hours; one that ends before it begins

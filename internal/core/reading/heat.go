@@ -5,6 +5,8 @@ import (
 	"regexp"
 	"strconv"
 	"strings"
+
+	"jointime/internal/core/units"
 )
 
 const (
@@ -26,10 +28,6 @@ var (
 	coreCue   = regexp.MustCompile(`\b(?:(?:an? |the )?(?:core|internal|probe)[^,;.]*)`)
 )
 
-// gasMarks in °C: the usual conversion of British oven makers, from memory
-// (¼ is 110 °C, 1 is 140 °C, 4 is 180 °C, 6 is 200 °C, 9 is 240 °C).
-var gasMarks = map[string]float64{"¼": 110, "1/4": 110, "½": 120, "1/2": 120, "1": 140, "2": 150, "3": 170, "4": 180, "5": 190, "6": 200, "7": 220, "8": 230, "9": 240}
-
 // heat is a temperature in a text, in °C.
 type heat struct {
 	from, to  int
@@ -44,9 +42,20 @@ type heat struct {
 // celsius of a figure in a unit, to a tenth of a degree.
 func celsius(v float64, unit string) float64 {
 	if strings.HasPrefix(unit, "f") {
-		v = (v - 32) / 1.8
+		v = units.Celsius(v)
 	}
 	return math.Round(v*10) / 10
+}
+
+// asSign writes a half or a quarter as the dial does.
+func asSign(mark string) string {
+	switch mark {
+	case "1/4":
+		return "¼"
+	case "1/2":
+		return "½"
+	}
+	return mark
 }
 
 // heats finds the temperatures in a text. The same heat said again in
@@ -134,7 +143,7 @@ func gasHeat(text string) (heat, bool) {
 	if m == nil {
 		return heat{}, false
 	}
-	v, known := gasMarks[group(text, m, 1)+group(text, m, 2)]
+	v, known := units.GasMarks[asSign(group(text, m, 1)+group(text, m, 2))]
 	h := heat{from: m[0], to: m[1], low: v}
 	if !known {
 		h.why = "there is no such gas mark"

@@ -15,6 +15,9 @@ type Component struct {
 	ID         string       `json:"id"`
 	Name       string       `json:"name" minLength:"1" maxLength:"120"`
 	Yield      units.Amount `json:"yield" doc:"what the ingredients make"`
+	Density    *float64     `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
+	Section    string       `json:"section,omitempty" maxLength:"60" doc:"id of the section that makes it"`
+	Container  string       `json:"container,omitempty" maxLength:"80" doc:"what it is kept in; absent: what fits"`
 	Lines      []Line       `json:"ingredients" nullable:"false" maxItems:"200"`
 	Methods    []Method     `json:"methods" nullable:"false" maxItems:"20" doc:"ways of making it, side by side"`
 	Chosen     string       `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
@@ -39,6 +42,7 @@ type Line struct {
 	Note       string        `json:"note,omitempty" maxLength:"200"`
 	Step       string        `json:"step,omitempty" doc:"id of the step that uses it, where that is not clear from the words"`
 	Scale      Scale         `json:"scale,omitempty" enum:"fixed,seasoning,whole," doc:"how it grows; absent: in proportion"`
+	Per        *Ratio        `json:"per,omitempty" doc:"the amount is for so much of another line"`
 	Gross      bool          `json:"gross,omitempty" doc:"as it is bought: what is lost in trimming is in the yield already"`
 }
 

@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
+	"time"
 
 	"jointime/internal/core/units"
 )
@@ -15,19 +15,6 @@ type Order struct {
 	Version string `json:"version,omitempty"`
 	Plates  int    `json:"plates"`
 }
-
-// Scale says how a line grows with its component.
-type Scale string
-
-// A line grows in proportion; stays as it is, once for each time that it is
-// made; grows with the square root, as seasoning and spice in a stock do; or
-// is rounded up to whole pieces.
-const (
-	Linear  Scale = ""
-	Fixed   Scale = "fixed"
-	Seasons Scale = "seasoning"
-	Whole   Scale = "whole"
-)
 
 // Exploded is what so many plates need, backwards through portions, yields,
 // by-products and shared components.
@@ -43,13 +30,19 @@ type Made struct {
 	Component string       `json:"component"`
 	Name      string       `json:"name"`
 	Need      units.Amount `json:"need" doc:"what is taken of it"`
+	Have      units.Amount `json:"have" doc:"of that, taken from what is there"`
 	Make      units.Amount `json:"make" doc:"what its batches make"`
+	Done      units.Amount `json:"done" doc:"of that, made already"`
+	Missing   units.Amount `json:"missing" doc:"what is still to be made of what is needed"`
 	Surplus   units.Amount `json:"surplus"`
 	Times     float64      `json:"times" doc:"how many times its list of ingredients"`
 	Batches   int          `json:"batches" doc:"0: it is not made in batches"`
 	Takers    []Taker      `json:"takers" nullable:"false"`
 	Weigh     []Weigh      `json:"weigh" nullable:"false"`
+	CouldUse  []string     `json:"couldUse" nullable:"false" doc:"what else in the book takes it, where there is a surplus"`
 	Working   string       `json:"working"`
+	Figure    string       `json:"figure" doc:"what is made, as the kitchen likes to read it"`
+	Other     string       `json:"other,omitempty" doc:"the same in the other system"`
 }
 
 // Taker is what takes of something, and how much.
@@ -57,40 +50,6 @@ type Taker struct {
 	Name    string       `json:"name"`
 	Amount  units.Amount `json:"amount"`
 	Working string       `json:"working"`
-}
-
-// Weigh is a line of a component, for what is made of it.
-type Weigh struct {
-	Line    string       `json:"line"`
-	Amount  units.Amount `json:"amount"`
-	Text    string       `json:"text"`
-	Working string       `json:"working"`
-}
-
-// Buy is what has to be there of an ingredient.
-type Buy struct {
-	Ingredient string       `json:"ingredient"`
-	Name       string       `json:"name"`
-	Amount     units.Amount `json:"amount"`
-	Text       string       `json:"text"`
-	Other      string       `json:"other,omitempty" doc:"the same in the other system"`
-	Lost       units.Amount `json:"lost" doc:"of that, lost in trimming"`
-	Takers     []Taker      `json:"takers" nullable:"false"`
-}
-
-// LeftOver is a by-product: what is left over of it, what others take, and
-// what is short or stays.
-type LeftOver struct {
-	Component string       `json:"component"`
-	ByProduct string       `json:"byProduct"`
-	Name      string       `json:"name"`
-	From      string       `json:"from" doc:"the component, and its step"`
-	Given     units.Amount `json:"given"`
-	Taken     units.Amount `json:"taken"`
-	Left      units.Amount `json:"left"`
-	Short     units.Amount `json:"short"`
-	Takers    []Taker      `json:"takers" nullable:"false"`
-	CouldUse  []string     `json:"couldUse" nullable:"false" doc:"components of the book that take it and are not on the menu"`
 }
 
 // Hitch is something that cannot be worked out.
@@ -103,10 +62,37 @@ type Hitch struct {
 // of the finger.
 const TooMuch = 1e12
 
+// Ways are the habits of a kitchen that sums depend on.
+type Ways struct {
+	Measures units.Measures
+	Scales   units.Scales
+	Likes    units.Likes
+}
+
+// Larder is what the sums begin with: what is on hand, and what has been made
+// for these plates already. The zero value is an empty one.
+type Larder struct {
+	Stock []Stock
+	Done  []Done
+	Day   string // on which the plates are eaten: what does not keep until then does not count
+}
+
+// Done is so much of a component that was made for these plates.
+type Done struct {
+	Component string
+	Amount    units.Amount
+	At        time.Time
+}
+
 // Explode works out what orders need. Portions in spoons and cups are of the
 // kitchen's own measures.
 func (b Book) Explode(orders []Order, m units.Measures) Exploded {
-	x := &explosion{book: b, measures: m, made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}}
+	return b.ExplodeFrom(Larder{}, orders, Ways{Measures: m})
+}
+
+// ExplodeFrom works out what orders need beyond what is there already.
+func (b Book) ExplodeFrom(l Larder, orders []Order, w Ways) Exploded {
+	x := &explosion{book: b, ways: w, larder: newShelves(l), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}}
 	for _, o := range orders {
 		x.plates(o)
 	}
@@ -118,12 +104,16 @@ func (b Book) Explode(orders []Order, m units.Measures) Exploded {
 
 type explosion struct {
 	book     Book
-	measures units.Measures
+	ways     Ways
+	larder   *shelves
 	made     map[string]*Made
 	buy      map[string]*Buy
 	ledger   map[string]*LeftOver
 	problems []Hitch
 }
+
+// basic is an amount in grams, millilitres or the thing that is counted.
+func (x *explosion) basic(a units.Amount) units.Amount { return a.Basic(x.ways.Measures) }
 
 func (x *explosion) problem(where, format string, args ...any) {
 	p := Hitch{where, fmt.Sprintf(format, args...)}
@@ -140,12 +130,16 @@ func (x *explosion) plates(o Order) {
 		return
 	}
 	name := d.Name
-	for _, v := range d.Versions {
-		if v.ID == o.Version {
-			served, book, _ := x.book.Served(d, v)
-			d, name = served, d.Name+", "+v.Name
-			x.adopt(book)
+	if o.Version != "" {
+		at := slices.IndexFunc(d.Versions, func(v Version) bool { return v.ID == o.Version })
+		if at < 0 {
+			x.problem(name, "it has no version %q", o.Version)
+			return
 		}
+		served, book, _ := x.book.Served(d, d.Versions[at])
+		name += ", " + d.Versions[at].Name
+		d = served
+		x.adopt(book)
 	}
 	for _, p := range d.Parts {
 		if p.Portion == nil {
@@ -179,22 +173,33 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 	}
 	c := x.book.Made(id)
 	made := x.made[id]
-	yield := c.Makes().Basic(x.measures)
+	yield := x.basic(c.Makes())
 	if made == nil {
-		made = &Made{Component: id, Name: c.Name, Need: units.Amount{Unit: yield.Unit}, Takers: []Taker{}, Weigh: []Weigh{}}
+		made = &Made{Component: id, Name: c.Name, Need: units.Amount{Unit: yield.Unit}, Takers: []Taker{}, Weigh: []Weigh{}, CouldUse: []string{}}
 		x.made[id] = made
 	}
-	basic := amount.Basic(x.measures)
-	if basic.Unit != yield.Unit {
-		x.problem(by+", "+c.Name, "%s cannot be measured against a yield of %s", amount, c.Makes())
+	basic, how, err := x.basic(amount).As(yield.Unit, c.through())
+	switch {
+	case err != nil:
+		x.problem(by+", "+c.Name, "%s cannot be measured against a yield of %s: %v", amount, c.Makes(), err)
 		return
-	}
-	if basic.Quantity > TooMuch || math.IsNaN(basic.Quantity) {
+	case basic.Quantity > TooMuch || math.IsNaN(basic.Quantity):
 		x.problem(by+", "+c.Name, "%g %s is more than anybody cooks", basic.Quantity, basic.Unit)
 		return
 	}
+	if how != "" {
+		working += "; " + how
+	}
 	made.Need.Quantity += basic.Quantity
 	made.Takers = append(made.Takers, Taker{by, basic, working})
+}
+
+// through tells how a component changes its measure.
+func (c Component) through() (t units.Through) {
+	if c.Density != nil {
+		t.Density = *c.Density
+	}
+	return t
 }
 
 // order lists the components so that what takes comes before what is taken.
@@ -228,28 +233,51 @@ func (x *explosion) component(id string) {
 		return // it is asked for by nothing that could be worked out
 	}
 	c := x.book.Made(id)
-	yield := c.Makes().Basic(x.measures)
+	yield := x.basic(c.Makes())
 	if yield.Quantity <= 0 {
 		x.problem(c.Name, "makes nothing: a yield of %s cannot be scaled", c.Makes())
 		return
 	}
-	made.Times, made.Batches = c.Batching.times(made.Need.Quantity, yield.Quantity, x.measures)
-	made.Make = units.Amount{Quantity: yield.Quantity * made.Times, Unit: yield.Unit}
-	made.Surplus = units.Amount{Quantity: max(0, made.Make.Quantity-made.Need.Quantity), Unit: yield.Unit}
-	made.Working = c.working(made)
+	x.fill(c, made, yield)
 	for _, p := range c.ByProducts {
 		x.leaves(c, p, made.Times)
 	}
 	if c.Method().Bought != nil {
 		return
 	}
-	for _, l := range c.Lines {
-		x.line(c, l, made)
+	amounts := x.amounts(c, made)
+	for i, l := range c.Lines {
+		x.line(c, l, amounts[i], made)
 	}
 }
 
+// fill works out how much is made: what is needed and not there, in batches;
+// what was made already is at least made.
+func (x *explosion) fill(c Component, made *Made, yield units.Amount) {
+	of := func(q float64) units.Amount { return units.Amount{Quantity: q, Unit: yield.Unit} }
+	have := x.larder.component(x, c, made.Need)
+	done := x.larder.done(x, c, yield.Unit)
+	short := made.Need.Quantity - have
+	made.Times, made.Batches = c.Batching.times(short, yield.Quantity, x.ways.Measures)
+	made.Times = max(made.Times, done/yield.Quantity)
+	made.Have, made.Done = of(have), of(done)
+	made.Make = of(yield.Quantity * made.Times)
+	made.Missing = of(max(0, short-done))
+	if made.Missing.Quantity < 1e-9*made.Need.Quantity {
+		made.Missing.Quantity = 0
+	}
+	made.Surplus = of(max(0, made.Make.Quantity-short))
+	made.Working = c.working(made)
+	made.Figure, made.Other = x.ways.Likes.Read(made.Make)
+}
+
 func (c Component) working(m *Made) string {
-	text := fmt.Sprintf("%s ÷ %s = %s times the list", m.Need, c.Makes(), figure(m.Need.Quantity/max(m.Make.Quantity/max(m.Times, 1e-300), 1e-300)))
+	need, text := m.Need, ""
+	if m.Have.Quantity > 0 {
+		need = units.Amount{Quantity: m.Need.Quantity - m.Have.Quantity, Unit: m.Need.Unit}
+		text = fmt.Sprintf("%s − %s that is there = %s; ", m.Need, m.Have, need)
+	}
+	text += fmt.Sprintf("%s ÷ %s = %s times the list", need, c.Makes(), figure(need.Quantity/max(m.Make.Quantity/max(m.Times, 1e-300), 1e-300)))
 	if m.Batches > 0 {
 		text += fmt.Sprintf(", in %d batches: %s", m.Batches, m.Make)
 	}
@@ -259,173 +287,48 @@ func (c Component) working(m *Made) string {
 // figure writes a number as short as it may be.
 func figure(v float64) string { return fmt.Sprintf("%.4g", v) }
 
-// line weighs a line of a component, and asks for what it names.
-func (x *explosion) line(c Component, l Line, made *Made) {
-	if l.Amount == nil {
-		if !l.Free {
-			x.problem(c.Name+", "+l.Name, "no amount is said")
-		}
-		return
-	}
-	amount := l.scaled(made)
-	basic := amount.Basic(x.measures)
-	working := fmt.Sprintf("%s × %s = %s", l.Amount, figure(made.Times), amount)
-	made.Weigh = append(made.Weigh, Weigh{l.Name, basic, amount.String(), working})
-	switch {
-	case l.ByProduct != "":
-		x.leftOver(l.Component, l.ByProduct).take(x, basic, c.Name, working)
-	case l.Component != "":
-		x.take(l.Component, amount, c.Name, working)
-	default:
-		x.bought(c, l, basic, working)
-	}
-}
-
-// scaled is a line's amount for what is made of its component.
-func (l Line) scaled(m *Made) units.Amount {
-	switch l.Scale {
-	case Fixed:
-		return l.Amount.Times(float64(max(m.Batches, 1)))
-	case Seasons:
-		return l.Amount.Times(math.Sqrt(m.Times))
-	case Whole:
-		a := l.Amount.Times(m.Times)
-		a.Quantity = math.Ceil(a.Quantity - 1e-9)
-		return a
-	}
-	return l.Amount.Times(m.Times)
-}
-
-// bought asks for an ingredient, with what is lost in trimming.
-func (x *explosion) bought(c Component, l Line, basic units.Amount, working string) {
-	i, known := x.book.Ingredients[l.Ingredient]
-	key := l.Ingredient
-	if !known {
-		key, i = "line/"+l.Name, Ingredient{Name: l.Name}
-	}
-	b := x.buy[key]
-	if b == nil {
-		b = &Buy{Ingredient: i.ID, Name: i.Name, Amount: units.Amount{Unit: basic.Unit}, Lost: units.Amount{Unit: basic.Unit}, Takers: []Taker{}}
-		x.buy[key] = b
-	}
-	whole := basic
-	if !l.Gross && i.Loss > 0 {
-		whole.Quantity = basic.Quantity / (1 - i.Loss)
-		working += fmt.Sprintf("; %s ÷ %g = %s, for %g %% is lost in trimming", basic, 1-i.Loss, whole, math.Round(i.Loss*1000)/10)
-	}
-	told, how, err := whole.As(b.Amount.Unit, i.through())
-	if err != nil {
-		x.problem(c.Name+", "+l.Name, "%s cannot be added to %s: %v", whole, b.Amount, err)
-		return
-	}
-	if how != "" {
-		working += "; " + how
-	}
-	b.Amount.Quantity += told.Quantity
-	b.Lost.Quantity += told.Quantity * (whole.Quantity - basic.Quantity) / max(whole.Quantity, 1e-300)
-	b.Takers = append(b.Takers, Taker{c.Name, told, working})
-}
-
-func (i Ingredient) through() (t units.Through) {
-	if i.Density != nil {
-		t.Density = *i.Density
-	}
-	if i.Piece != nil {
-		t.Piece = *i.Piece
-	}
-	if i.Unit.Kind() == units.Count {
-		t.One = i.Unit
-	}
-	return t
-}
-
-// leaves enters what making a component so many times leaves over.
-func (x *explosion) leaves(c Component, p ByProduct, times float64) {
-	base, _, _ := strings.Cut(c.ID, "~") // a version leaves over what the component itself does
-	e := x.leftOver(base, p.ID)
-	if p.Amount == nil {
-		x.problem(c.Name+", "+p.Name, "how much is left over is not said")
-		return
-	}
-	given := p.Amount.Times(times).Basic(x.measures)
-	if e.Given.Unit != given.Unit && e.Taken.Quantity > 0 {
-		x.problem(c.Name+", "+p.Name, "%s is given and %s taken: they cannot be compared", given, e.Taken)
-		return
-	}
-	e.Given = units.Amount{Quantity: e.Given.Quantity + given.Quantity, Unit: given.Unit}
-	e.Taken.Unit = given.Unit
-}
-
-// leftOver finds the entry of a by-product in the ledger.
-func (x *explosion) leftOver(component, byProduct string) *LeftOver {
-	key := component + "/" + byProduct
-	e := x.ledger[key]
-	if e == nil {
-		c := x.book.Made(component)
-		e = &LeftOver{Component: component, ByProduct: byProduct, Name: byProduct, From: c.Name, Takers: []Taker{}, CouldUse: []string{}}
-		for _, p := range c.ByProducts {
-			if p.ID == byProduct {
-				e.Name = p.Name
-				if p.Amount != nil {
-					e.Given.Unit, e.Taken.Unit = p.Amount.Basic(x.measures).Unit, p.Amount.Basic(x.measures).Unit
-				}
-				if s, ok := c.Step(p.Step); ok {
-					e.From += ", " + s.Name
-				}
-			}
-		}
-		x.ledger[key] = e
-	}
-	return e
-}
-
-func (e *LeftOver) take(x *explosion, basic units.Amount, by, working string) {
-	if e.Taken.Unit == "" {
-		e.Given.Unit, e.Taken.Unit = basic.Unit, basic.Unit
-	}
-	if e.Taken.Unit != basic.Unit {
-		x.problem(by+", "+e.Name, "%s is given in %s and taken in %s", e.Name, e.Taken.Unit, basic.Unit)
-		return
-	}
-	e.Taken.Quantity += basic.Quantity
-	e.Takers = append(e.Takers, Taker{by, basic, working})
-}
-
 // result closes the ledger and puts everything in order.
 func (x *explosion) result() Exploded {
 	out := Exploded{Make: []Made{}, Buy: []Buy{}, Ledger: []LeftOver{}, Problems: x.problems}
 	for _, id := range slices.Backward(x.order()) {
 		if m := x.made[id]; m != nil {
+			if m.Surplus.Quantity > 1e-6*m.Make.Quantity {
+				m.CouldUse = x.couldUse(id, "", m.Name)
+			}
 			out.Make = append(out.Make, *m)
 		}
 	}
 	for _, key := range sortedKeys(x.buy) {
-		b := *x.buy[key]
-		b.Text, b.Other = b.Amount.String(), b.Amount.Other()
-		out.Buy = append(out.Buy, b)
+		out.Buy = append(out.Buy, x.closed(*x.buy[key]))
 	}
 	for _, key := range sortedKeys(x.ledger) {
 		e := *x.ledger[key]
-		unit := e.Taken.Unit
-		e.Left = units.Amount{Quantity: max(0, e.Given.Quantity-e.Taken.Quantity), Unit: unit}
-		e.Short = units.Amount{Quantity: max(0, e.Taken.Quantity-e.Given.Quantity), Unit: unit}
-		if e.Left.Quantity > 0 {
-			e.CouldUse = x.couldUse(e)
-		}
+		e.close(x)
 		out.Ledger = append(out.Ledger, e)
 	}
 	return out
 }
 
-// couldUse names what else in the book takes a by-product.
-func (x *explosion) couldUse(e LeftOver) []string {
+// couldUse names what else in the book takes a component, or what it leaves
+// over, and is not on the menu.
+func (x *explosion) couldUse(component, byProduct, name string) []string {
 	out := []string{}
 	for _, id := range sortedKeys(x.book.Components) {
 		c := x.book.Components[id]
 		if x.made[id] == nil && slices.ContainsFunc(c.Lines, func(l Line) bool {
-			return l.Component == e.Component && l.ByProduct == e.ByProduct || l.ByProduct == "" && l.Component == "" && sameName(l.Name, e.Name)
+			return l.Component == component && l.ByProduct == byProduct || l.ByProduct == "" && l.Component == "" && sameName(l.Name, name)
 		}) {
 			out = append(out, c.Name)
+		}
+	}
+	if byProduct != "" {
+		return out
+	}
+	for _, id := range sortedKeys(x.book.Dishes) {
+		d := x.book.Dishes[id]
+		taken := slices.ContainsFunc(x.made[component].Takers, func(t Taker) bool { return t.Name == d.Name })
+		if d.part(component) != nil && !taken {
+			out = append(out, d.Name)
 		}
 	}
 	return out

@@ -50,6 +50,7 @@ func (b Book) gaps(d Dish, k kitchen.Kitchen, known lexicon) []Gap {
 			gaps = append(gaps, c.stepGaps(s, k)...)
 		}
 		gaps = append(gaps, b.lineGaps(c, known)...)
+		gaps = append(gaps, b.overYield(c, Ways{Measures: k.Sizes()})...)
 	}
 	return append(gaps, oneNameForTwo(b.Within(d), known)...)
 }

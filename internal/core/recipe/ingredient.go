@@ -1,6 +1,7 @@
 package recipe
 
 import (
+	"fmt"
 	"strings"
 
 	"jointime/internal/core/fault"
@@ -22,6 +23,7 @@ type Ingredient struct {
 	Season      []int        `json:"season,omitempty" maxItems:"12" doc:"months, 1 to 12; absent: the whole year"`
 	Delivery    string       `json:"delivery,omitempty" maxLength:"400" doc:"what to look for when it comes"`
 	Substitutes []Substitute `json:"substitutes,omitempty" maxItems:"20"`
+	Packs       []Pack       `json:"packs,omitempty" maxItems:"20" doc:"sizes in which it is sold"`
 	Cautions    []Caution    `json:"cautions,omitempty"`
 }
 
@@ -56,6 +58,11 @@ func (i Ingredient) Validate() error {
 	for _, m := range i.Season {
 		if m < 1 || m > 12 {
 			l.Add("season", "%d is no month", m)
+		}
+	}
+	for k, p := range i.Packs {
+		if !p.Size.Unit.Known() || p.Size.Quantity <= 0 {
+			l.Add(fmt.Sprintf("packs[%d].size", k), "must be more than nothing, in a unit that is known here")
 		}
 	}
 	validAllergens("allergens", i.Allergens, &l)

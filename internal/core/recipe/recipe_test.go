@@ -101,14 +101,18 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 // 165 g × 4 covers = 660 g; a yield of 330 g from 700 g of fish asks for twice
 // that, 1.4 kg.
 func TestAmountsFollowTheCovers(t *testing.T) {
-	c := recipe.Component{Name: "Hake", Yield: grams(330), Lines: []recipe.Line{{Name: "fish", Amount: ptr(grams(700))}}}
-	n := c.NeedFor(ptr(grams(165)), 4)
-	assert.Equal(t, "4 covers × 165 g = 660 g", n.Make.Working)
-	assert.Equal(t, "1.4 kg", n.Ingredients[0].Text)
-	assert.Equal(t, "700 g × 660 g ÷ 330 g = 1.4 kg", n.Ingredients[0].Working)
-	n = c.NeedFor(ptr(units.Amount{Quantity: 1, Unit: units.Piece}), 4)
-	assert.False(t, n.Ingredients[0].Known, "a piece cannot be measured against grams")
-	assert.False(t, c.NeedFor(nil, 4).Make.Known)
+	b := recipe.NewBook()
+	b.Components["hake"] = recipe.Component{ID: "hake", Name: "Hake", Yield: grams(330), Lines: []recipe.Line{{Name: "fish", Amount: ptr(grams(700))}}}
+	b.Components["bone"] = recipe.Component{ID: "bone", Name: "Bone", Yield: grams(330), Lines: []recipe.Line{{Name: "fish", Amount: ptr(grams(700))}}}
+	b.Components["open"] = recipe.Component{ID: "open", Name: "Open", Yield: grams(10)}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "hake", Portion: ptr(grams(165))}, {Component: "bone", Portion: ptr(units.Amount{Quantity: 1, Unit: units.Piece})}, {Component: "open"}}}
+	n := b.Needs(b.Dishes["d"], 4, recipe.Ways{})
+	assert.Equal(t, "4 covers × 165 g = 660 g", n[0].Make.Working)
+	assert.Equal(t, "1.4 kg", n[0].Ingredients[0].Text)
+	assert.Equal(t, "700 g × 2 = 1.4 kg", n[0].Ingredients[0].Working)
+	assert.False(t, n[1].Ingredients[0].Known, "a piece cannot be measured against grams")
+	assert.Contains(t, n[1].Ingredients[0].Working, "4 cannot be measured against a yield of 330 g")
+	assert.False(t, n[2].Make.Known)
 }
 
 // Backwards from the plate: rest 2 min, roast 7 min, sear 2 min: must be begun

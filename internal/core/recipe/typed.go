@@ -8,6 +8,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/reading"
+	"jointime/internal/core/units"
 )
 
 // StepsFrom makes the steps that a line says: its main action, and what
@@ -43,8 +44,28 @@ func StepsFrom(l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []S
 		}
 		out = append(out, stepOf(t, k, taken))
 	}
+	if len(out) == 1 {
+		out[0].reduces(l.Line)
+	}
+	for i := range out[1:] {
+		out[i+1].reduces(out[i+1].Name)
+	}
 	return out
 }
+
+// reduces notes to which amount a step boils down, if its words say so.
+func (s *Step) reduces(words string) {
+	m := reducedTo.FindStringSubmatch(words)
+	if m == nil || s.Left != nil {
+		return
+	}
+	if a, err := units.ParseAmount(m[1]); err == nil && a.Unit.Kind() != units.Count {
+		s.Until = &a
+	}
+}
+
+// reducedTo is a reduction to an amount: “reduce to 200 ml”.
+var reducedTo = regexp.MustCompile(`(?i)\breduc\w*\b[^,;.]*?\bto (?:about )?(\d+(?:[.,]\d+)? ?[a-z]+)\b`)
 
 // bothTimed is a time that stands behind two actions, after a comma.
 var bothTimed = regexp.MustCompile(`^[^,;.]*\band [^,;.]*, (?:about )?\d`)

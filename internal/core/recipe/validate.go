@@ -55,6 +55,9 @@ func (c Component) validateLines(steps map[string]bool, l *fault.List) {
 		if line.Amount != nil && !line.Amount.Unit.Known() {
 			l.Add(at+".amount.unit", "%q is no unit that is known here", line.Amount.Unit)
 		}
+		if p := line.Per; p != nil && c.Variant == nil {
+			c.validateRatio(at+".per", line, *p, l)
+		}
 		if line.Step != "" && !steps[line.Step] {
 			l.Add(at+".step", "there is no step %q", line.Step)
 		}
@@ -68,6 +71,22 @@ func (c Component) validateLines(steps map[string]bool, l *fault.List) {
 				l.Add(fmt.Sprintf("keeps[%d].place", i), "%s is there twice", k.Place)
 			}
 		}
+	}
+}
+
+func (c Component) validateRatio(at string, line Line, p Ratio, l *fault.List) {
+	to := c.lineAt(p.To)
+	switch {
+	case p.To != "" && to < 0:
+		l.Add(at+".to", "%s is so much to %q, and there is no such line", line.Name, p.To)
+	case to >= 0 && c.Lines[to].ID == line.ID && c.Lines[to].Name == line.Name:
+		l.Add(at+".to", "%s cannot lean on itself", line.Name)
+	}
+	switch {
+	case p.Each == nil && line.Amount != nil && line.Amount.Unit != "percent":
+		l.Add(at+".each", "to how much of it? Without that, the amount is in percent")
+	case p.Each != nil && (p.Each.Quantity <= 0 || !p.Each.Unit.Known()):
+		l.Add(at+".each", "must be more than nothing, in a unit that is known here")
 	}
 }
 

@@ -37,26 +37,54 @@ type Need struct {
 	Ingredients []Scaled `json:"ingredients" nullable:"false"`
 }
 
-// NeedFor scales a component to portions × covers. Where the portion has no
-// amount, or cannot be measured against the yield, it is not known, and the
-// working says why.
-func (c Component) NeedFor(portion *units.Amount, covers int) Need {
+// Needs are the amounts of a dish's components for so many covers. Where one
+// cannot be worked out, it is not known, and the working says why.
+func (b Book) Needs(d Dish, covers int, w Ways) []Need {
+	x := b.ExplodeFrom(Larder{}, []Order{{Dish: d.ID, Plates: covers}}, w)
+	out := []Need{}
+	for _, p := range d.Parts {
+		out = append(out, b.need(d, p, covers, x))
+	}
+	return out
+}
+
+func (b Book) need(d Dish, p Part, covers int, x Exploded) Need {
+	c := b.Made(p.Component)
 	n := Need{Component: c.ID, Make: Scaled{Name: c.Name, Working: "the portion has no amount"}, Ingredients: []Scaled{}}
-	if portion == nil {
+	if p.Portion == nil {
 		return n
 	}
-	total := portion.Times(float64(covers))
-	n.Make = Scaled{c.Name, total, total.String(), fmt.Sprintf("%s × %s = %s", coversOf(covers), portion, total), true}
-	factor, ok := total.Per(c.Makes())
-	for _, in := range c.Lines {
-		s := Scaled{Name: in.Name, Working: fmt.Sprintf("%s cannot be measured against a yield of %s", portion, c.Makes())}
-		if in.Amount == nil {
-			s.Working = "no amount is said"
-		} else if ok {
-			amount := in.Amount.Times(factor)
-			s = Scaled{in.Name, amount, amount.String(), fmt.Sprintf("%s × %s ÷ %s = %s", in.Amount, total, c.Makes(), amount), true}
+	total := p.Portion.Times(float64(covers))
+	n.Make = Scaled{c.Name, total, total.String(), fmt.Sprintf("%s × %s = %s", coversOf(covers), p.Portion, total), true}
+	weighed := map[string]Weigh{}
+	for _, m := range x.Make {
+		if m.Component == c.ID {
+			for _, line := range m.Weigh {
+				weighed[line.ID+"/"+line.Line] = line
+			}
+			if m.Surplus.Quantity > 1e-6*m.Make.Quantity {
+				n.Make.Working += "; made in batches: " + m.Make.String()
+			}
 		}
-		n.Ingredients = append(n.Ingredients, s)
+	}
+	for _, l := range c.Lines {
+		if line, known := weighed[l.ID+"/"+l.Name]; known {
+			n.Ingredients = append(n.Ingredients, Scaled{l.Name, line.Amount, line.Text, line.Working, true})
+		} else if !l.Free {
+			n.Ingredients = append(n.Ingredients, Scaled{Name: l.Name, Working: x.hitch(d, c, l)})
+		}
 	}
 	return n
+}
+
+// hitch says why a line of a component cannot be worked out.
+func (x Exploded) hitch(d Dish, c Component, l Line) string {
+	for _, where := range []string{c.Name + ", " + l.Name, c.Name, d.Name + ", " + c.Name} {
+		for _, p := range x.Problems {
+			if p.Where == where {
+				return p.What
+			}
+		}
+	}
+	return "nothing of it is needed"
 }

@@ -55,7 +55,33 @@ type course struct {
 type serving struct {
 	dish  recipe.Dish
 	total int
+	other []string // “2 without shellfish”: plates among them that are versions
 	waves []int
+}
+
+// servings are the dishes of a course that have plates. Versions are planned
+// with their dish.
+func (in Input) servings(c service.CourseHour) (out []serving) {
+	at := map[string]int{}
+	for _, n := range c.Covers {
+		d, known := in.Dishes[n.Dish]
+		if !known || n.Plates <= 0 {
+			continue
+		}
+		i, there := at[n.Dish]
+		if !there {
+			i = len(out)
+			at[n.Dish] = i
+			out = append(out, serving{dish: d})
+		}
+		out[i].total += n.Plates
+		for _, v := range d.Versions {
+			if v.ID == n.Version {
+				out[i].other = append(out[i].other, fmt.Sprintf("%d %s", n.Plates, v.Name))
+			}
+		}
+	}
+	return out
 }
 
 func (in Input) courses() ([]course, error) {
@@ -70,10 +96,9 @@ func (in Input) courses() ([]course, error) {
 				return nil, fmt.Errorf("course %s: %w", m.Name, err)
 			}
 			k := course{CourseHour: c, name: m.Name, at: at}
-			for _, n := range c.Covers {
-				if d, known := in.Dishes[n.Dish]; known && n.Plates > 0 {
-					k.dishes = append(k.dishes, serving{d, n.Plates, waves(n.Plates, in.Kitchen.PassWidth)})
-				}
+			for _, s := range in.servings(c) {
+				s.waves = waves(s.total, in.Kitchen.PassWidth)
+				k.dishes = append(k.dishes, s)
 			}
 			out = append(out, k)
 		}

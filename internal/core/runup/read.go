@@ -53,6 +53,9 @@ func (d *draft) frame() RunUp {
 			row.Dishes = append(row.Dishes, s.dish.Name)
 			row.Plates += s.total
 			row.Waves = max(row.Waves, len(s.waves))
+			if len(s.other) > 0 {
+				out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s: %s planned as the dish itself.", s.dish.Name, strings.Join(s.other, ", ")), Advice: "what only a version has stands in Order and Mise, and not in this plan"})
+			}
 		}
 		out.Courses = append(out.Courses, row)
 	}
@@ -128,8 +131,8 @@ func (r *reading) strands() []Strand {
 func (r *reading) strand(c int, s serving, component string, portion *units.Amount, into string) Strand {
 	comp := r.in.Components[component]
 	x := Strand{Dish: s.dish.ID, DishName: s.dish.Name, Course: c, Component: component, Name: comp.Name, Into: into, Bars: []int{}, Holds: []Hold{}}
-	if need := comp.NeedFor(portion, s.total); need.Make.Known {
-		x.Amount = need.Make.Text
+	if portion != nil {
+		x.Amount = portion.Times(float64(s.total)).String()
 	}
 	r.fill(&x)
 	return x

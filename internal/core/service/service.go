@@ -33,10 +33,11 @@ type CourseHour struct {
 	Covers []Covers `json:"covers" nullable:"false"`
 }
 
-// Covers is how many plates of a dish are served.
+// Covers is how many plates of a dish are served, in one of its versions.
 type Covers struct {
-	Dish   string `json:"dish"`
-	Plates int    `json:"plates" minimum:"0" maximum:"100000"`
+	Dish    string `json:"dish"`
+	Version string `json:"version,omitempty" doc:"id of the version; absent: the dish itself"`
+	Plates  int    `json:"plates" minimum:"0" maximum:"100000"`
 }
 
 // Chosen is a condition in which a component's ingredient came.

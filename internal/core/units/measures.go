@@ -109,7 +109,7 @@ func (a Amount) As(to Unit, by Through) (Amount, string, error) {
 	}
 	switch {
 	case target == Gram:
-		return grams, how, nil
+		return grams, how + grams.String(), nil
 	case target == Millilitre:
 		if by.Density <= 0 {
 			return a, "", ErrNoDensity

@@ -50,7 +50,7 @@ func TestMassIsToldFromVolumeThroughADensityOnly(t *testing.T) {
 	got, how, err := ml.As(units.Gram, honey)
 	require.NoError(t, err)
 	assert.InDelta(t, 142, got.Quantity, 1e-9)
-	assert.Equal(t, "100 ml × 1.42 g/ml = ", how)
+	assert.Equal(t, "100 ml × 1.42 g/ml = 142 g", how)
 	back, _, err := got.As(units.Litre, honey)
 	require.NoError(t, err)
 	assert.InDelta(t, 100, back.Quantity, 1e-9)

@@ -1,0 +1,221 @@
+package recipe
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/units"
+)
+
+// Scale says how a line grows with its component.
+type Scale string
+
+// A line grows in proportion; stays as it is, once for each time that it is
+// made; grows with the square root, as seasoning and spice in a stock do; or
+// is rounded up to whole pieces.
+const (
+	Linear  Scale = ""
+	Fixed   Scale = "fixed"
+	Seasons Scale = "seasoning"
+	Whole   Scale = "whole"
+)
+
+// Ratio ties a line to another one: its amount is for so much of that, or, in
+// percent, a share of its weight. It then grows as that does.
+type Ratio struct {
+	To   string        `json:"to,omitempty" maxLength:"200" doc:"id or name of the other line; absent: what the component makes"`
+	Each *units.Amount `json:"each,omitempty" doc:"the amount is for so much of it; absent: the amount is in percent"`
+}
+
+// Weigh is a line of a component, for what is made of it.
+type Weigh struct {
+	Line    string       `json:"line"`
+	ID      string       `json:"id,omitempty"`
+	Amount  units.Amount `json:"amount" doc:"exact"`
+	Text    string       `json:"text" doc:"rounded to what can be weighed or measured"`
+	Other   string       `json:"other,omitempty" doc:"the same in the other system"`
+	Off     float64      `json:"off" doc:"share by which the rounded amount is off"`
+	Working string       `json:"working"`
+}
+
+// lineAmount is what a line comes to, in the unit in which it is written.
+type lineAmount struct {
+	amount  units.Amount
+	working string
+	known   bool
+}
+
+// amounts work out every line of a component for what is made of it, those
+// that others are tied to first.
+func (x *explosion) amounts(c Component, made *Made) []lineAmount {
+	r := &ratios{explosion: x, component: c, made: made, out: make([]lineAmount, len(c.Lines)), state: make([]int, len(c.Lines))}
+	for i := range c.Lines {
+		r.line(i)
+	}
+	return r.out
+}
+
+// ratios is the working out of lines that lean on one another. State is 0 for
+// untouched, 1 for being worked out, 2 for done.
+type ratios struct {
+	*explosion
+	component Component
+	made      *Made
+	out       []lineAmount
+	state     []int
+}
+
+func (r *ratios) line(i int) {
+	l := r.component.Lines[i]
+	if r.state[i] != 0 || l.Amount == nil {
+		return
+	}
+	r.state[i] = 1
+	defer func() { r.state[i] = 2 }()
+	if l.Per == nil && l.Amount.Unit != "percent" {
+		a := l.scaled(r.made)
+		r.out[i] = lineAmount{a, fmt.Sprintf("%s × %s = %s", l.Amount, figure(r.made.Times), a), true}
+		return
+	}
+	where := r.component.Name + ", " + l.Name
+	if l.Per == nil {
+		r.problem(where, "%s of what? Say which line it is a share of", l.Amount)
+		return
+	}
+	base, name, through, ok := r.base(where, *l.Per)
+	if !ok {
+		return
+	}
+	a, working, err := l.tied(base, name, through)
+	if err != nil {
+		r.problem(where, "%v", err)
+		return
+	}
+	r.out[i] = lineAmount{a, working, true}
+}
+
+// base finds what a ratio leans on, as it comes to for what is made.
+func (r *ratios) base(where string, p Ratio) (base units.Amount, name string, through units.Through, ok bool) {
+	if p.To == "" {
+		return r.made.Make, r.component.Name, r.component.through(), true
+	}
+	at := r.component.lineAt(p.To)
+	switch {
+	case at < 0:
+		r.problem(where, "it is so much to %q, and there is no such line", p.To)
+		return base, "", through, false
+	case r.state[at] == 1:
+		r.problem(where, "it leans on %s, and that leans on it in turn", r.component.Lines[at].Name)
+		return base, "", through, false
+	}
+	r.line(at)
+	l := r.component.Lines[at]
+	if !r.out[at].known {
+		r.problem(where, "how much %s there is, is not known", l.Name)
+		return base, "", through, false
+	}
+	return r.basic(r.out[at].amount), l.Name, r.throughOf(l), true
+}
+
+// throughOf tells how what a line names changes its measure.
+func (x *explosion) throughOf(l Line) units.Through {
+	if l.Component != "" {
+		return x.book.Components[l.Component].through()
+	}
+	return x.book.Ingredients[l.Ingredient].through()
+}
+
+// lineAt is the place of a line by its id or name; -1: there is none.
+func (c Component) lineAt(to string) int {
+	if at := slices.IndexFunc(c.Lines, func(l Line) bool { return l.ID == to }); at >= 0 {
+		return at
+	}
+	return slices.IndexFunc(c.Lines, func(l Line) bool { return strings.EqualFold(l.Name, to) })
+}
+
+// tied is a line that leans on another, for so much of that. Percent are of
+// the weight.
+func (l Line) tied(base units.Amount, name string, through units.Through) (units.Amount, string, error) {
+	if l.Per.Each == nil {
+		if l.Amount.Unit != "percent" {
+			return base, "", fmt.Errorf("%s to how much %s?", l.Amount, name)
+		}
+		weight, how, err := base.As(units.Gram, through)
+		if err != nil {
+			return base, "", fmt.Errorf("%s of %s of %s cannot be weighed: %w", l.Amount, base, name, err)
+		}
+		a := weight.Times(l.Amount.Quantity / 100)
+		return a, fmt.Sprintf("%s%g %% of %s %s = %s", semi(how), l.Amount.Quantity, weight, name, a), nil
+	}
+	each := *l.Per.Each
+	told, how, err := base.As(each.Unit, through)
+	if err != nil {
+		return base, "", fmt.Errorf("%s to %s of %s, of which there is %s: %w", l.Amount, each, name, base, err)
+	}
+	n, ok := told.Per(each)
+	if !ok {
+		return base, "", fmt.Errorf("%s to %s of %s makes no sum", l.Amount, each, name)
+	}
+	a := l.Amount.Times(n)
+	return a, fmt.Sprintf("%s%s to %s, for %s %s = %s", semi(how), l.Amount, each, told, name, a), nil
+}
+
+func semi(how string) string {
+	if how == "" {
+		return ""
+	}
+	return how + "; "
+}
+
+// scaled is a line's amount for what is made of its component.
+func (l Line) scaled(m *Made) units.Amount {
+	switch l.Scale {
+	case Fixed:
+		return l.Amount.Times(float64(max(m.Batches, 1)))
+	case Seasons:
+		return l.Amount.Times(math.Sqrt(m.Times))
+	case Whole:
+		a := l.Amount.Times(m.Times)
+		a.Quantity = math.Ceil(a.Quantity - 1e-9)
+		return a
+	}
+	return l.Amount.Times(m.Times)
+}
+
+// line weighs a line of a component, and asks for what it names.
+func (x *explosion) line(c Component, l Line, told lineAmount, made *Made) {
+	if l.Amount == nil {
+		if !l.Free {
+			x.problem(c.Name+", "+l.Name, "no amount is said")
+		}
+		return
+	}
+	if !told.known || told.amount.Quantity == 0 {
+		return
+	}
+	basic := x.basic(told.amount)
+	made.Weigh = append(made.Weigh, x.weighed(l, told))
+	switch {
+	case l.ByProduct != "":
+		x.leftOver(l.Component, l.ByProduct).take(x, basic, c.Name, told.working)
+	case l.Component != "":
+		x.take(l.Component, told.amount, c.Name, told.working)
+	default:
+		x.bought(c, l, basic, told.working, made)
+	}
+}
+
+// weighed rounds a line to what can be weighed; it is written in the unit in
+// which the recipe has it, and in the other system.
+func (x *explosion) weighed(l Line, told lineAmount) Weigh {
+	rounded, off := x.ways.Scales.Weighed(told.amount)
+	text, other := rounded.String(), x.basic(rounded).Other()
+	if kind := rounded.Unit.Kind(); kind != units.Count && x.basic(rounded).String() != text {
+		other = x.basic(rounded).String() // in ounces, spoons or cups: the other is metric
+	} else if x.ways.Likes.Customary && other != "" {
+		text, other = other, text
+	}
+	return Weigh{Line: l.Name, ID: l.ID, Amount: x.basic(told.amount), Text: text, Other: other, Off: off, Working: told.working}
+}

@@ -1,0 +1,131 @@
+package recipe_test
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+)
+
+// oneComponent is a dish of one component, a gram of it a plate.
+func oneComponent(c recipe.Component, ingredients ...recipe.Ingredient) recipe.Book {
+	b := recipe.NewBook()
+	for _, i := range ingredients {
+		b.Ingredients[i.ID] = i
+	}
+	c.ID = "it"
+	b.Components["it"] = c
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "it", Portion: &units.Amount{Quantity: 1, Unit: c.Yield.Unit}}}}
+	return b
+}
+
+func weighed(t *testing.T, b recipe.Book, plates int, name string) recipe.Weigh {
+	t.Helper()
+	x := b.Explode([]recipe.Order{{Dish: "d", Plates: plates}}, units.Metric)
+	for _, m := range x.Make {
+		for _, w := range m.Weigh {
+			if w.Line == name {
+				return w
+			}
+		}
+	}
+	t.Fatalf("%s is not weighed: %v", name, x.Problems)
+	return recipe.Weigh{}
+}
+
+func tied(name string, q float64, u units.Unit, to string, each *units.Amount) recipe.Line {
+	return recipe.Line{ID: name, Name: name, Ingredient: name, Amount: amountOf(q, u), Per: &recipe.Ratio{To: to, Each: each}}
+}
+
+// Common practice, no source (trade-facts.md): a firm jelly takes 0.9 g of agar
+// to 100 ml; vegetables are boiled in 1 % salt, 30 g to 3 l; a soft purée has
+// 20 to 25 % of the raw potato in butter; oil to yolk 5 : 1 by weight.
+func TestRatiosFollowWhatTheyLeanOn(t *testing.T) {
+	stock := recipe.Ingredient{ID: "stock", Name: "stock", Density: ptr(1.0)}
+	jelly := recipe.Component{Name: "Jelly", Yield: *amountOf(500, units.Millilitre), Lines: []recipe.Line{
+		{ID: "stock", Name: "stock", Ingredient: "stock", Amount: amountOf(500, units.Millilitre)}, tied("agar", 0.9, units.Gram, "stock", amountOf(100, units.Millilitre)), tied("salt", 1, "percent", "stock", nil)}}
+	b := oneComponent(jelly, stock)
+	w := weighed(t, b, 3000, "agar")
+	assert.InDelta(t, 27, w.Amount.Quantity, 1e-9)
+	assert.Equal(t, "0.9 g to 100 ml, for 3 l stock = 27 g", w.Working)
+	assert.InDelta(t, 30, weighed(t, b, 3000, "salt").Amount.Quantity, 1e-9, "30 g in 3 l")
+	assert.Equal(t, "3 l × 1 g/ml = 3 kg; 1 % of 3 kg stock = 30 g", weighed(t, b, 3000, "salt").Working)
+
+	puree := recipe.Component{Name: "Purée", Yield: grams(700), Lines: []recipe.Line{
+		{ID: "potato", Name: "potato", Amount: grams2(600)}, tied("butter", 22.5, "percent", "potato", nil), tied("liquid", 1.5, units.Gram, "butter", grams2(1))}}
+	assert.InDelta(t, 600*2*0.225, weighed(t, oneComponent(puree), 1400, "butter").Amount.Quantity, 1e-9)
+	assert.InDelta(t, 600*2*0.225*1.5, weighed(t, oneComponent(puree), 1400, "liquid").Amount.Quantity, 1e-9, "a ratio to a ratio")
+}
+
+// A ratio follows its base where that does not grow in proportion: three eggs
+// for two and a half, and five times their weight in oil.
+func TestRatiosFollowWholeEggs(t *testing.T) {
+	egg := recipe.Ingredient{ID: "yolk", Name: "yolk", Piece: ptr(18.0)}
+	c := recipe.Component{Name: "Emulsion", Yield: grams(108), Lines: []recipe.Line{
+		{ID: "yolk", Name: "yolk", Ingredient: "yolk", Amount: amountOf(1, units.Piece), Scale: recipe.Whole}, tied("oil", 500, "percent", "yolk", nil)}}
+	assert.InDelta(t, 3*18*5, weighed(t, oneComponent(c, egg), 270, "oil").Amount.Quantity, 1e-9)
+	c.Lines = append(c.Lines, tied("salt", 0.8, "percent", "", nil))
+	assert.InDelta(t, 2.16, weighed(t, oneComponent(c, egg), 270, "salt").Amount.Quantity, 1e-9, "of all that it makes")
+}
+
+func TestRatiosThatLeanOnNothingAreTold(t *testing.T) {
+	base := recipe.Line{ID: "stock", Name: "stock", Ingredient: "stock", Amount: amountOf(500, units.Millilitre)}
+	for name, c := range map[string]struct {
+		lines []recipe.Line
+		want  string
+	}{
+		"not there":       {[]recipe.Line{base, tied("agar", 1, units.Gram, "ghost", grams2(1))}, `so much to "ghost", and there is no such line`},
+		"in a circle":     {[]recipe.Line{tied("a", 1, units.Gram, "b", grams2(1)), tied("b", 1, units.Gram, "a", grams2(1))}, "leans on it in turn"},
+		"no density":      {[]recipe.Line{base, tied("agar", 1, "percent", "stock", nil)}, "it has no density"},
+		"mixed densities": {[]recipe.Line{base, tied("agar", 1, units.Gram, "stock", grams2(100))}, "it has no density"},
+		"percent of what": {[]recipe.Line{base, {ID: "x", Name: "x", Amount: amountOf(3, "percent")}}, "Say which line it is a share of"},
+		"base unknown":    {[]recipe.Line{{ID: "stock", Name: "stock"}, tied("agar", 1, units.Gram, "stock", grams2(100))}, "is not known"},
+	} {
+		t.Run(name, func(t *testing.T) {
+			b := oneComponent(recipe.Component{Name: "It", Yield: grams(500), Lines: c.lines}, recipe.Ingredient{ID: "stock", Name: "stock"})
+			x := b.Explode([]recipe.Order{{Dish: "d", Plates: 10}}, units.Metric)
+			assert.Contains(t, fmt.Sprint(x.Problems), c.want)
+			assert.Contains(t, fmt.Sprint(x.Problems), "It, ", "it says where")
+		})
+	}
+}
+
+func TestARatioToNothingIsRefusedWithItsField(t *testing.T) {
+	c := recipe.Component{Name: "It", Yield: grams(1), Lines: []recipe.Line{tied("agar", 1, units.Gram, "ghost", nil), tied("self", 2, "percent", "self", nil), tied("zero", 1, units.Gram, "agar", &units.Amount{Unit: units.Gram})}}
+	var faults fault.List
+	require.ErrorAs(t, c.Validate(), &faults)
+	assert.Equal(t, []string{"ingredients[0].per.to", "ingredients[0].per.each", "ingredients[1].per.to", "ingredients[2].per.each"}, []string{faults[0].Field, faults[1].Field, faults[2].Field, faults[3].Field})
+}
+
+// What is shown is what can be weighed, with what that is off.
+func TestRoundingIsShownWithItsError(t *testing.T) {
+	c := recipe.Component{Name: "It", Yield: grams(100), Lines: []recipe.Line{{ID: "s", Name: "s", Amount: grams2(7)}, {ID: "t", Name: "t", Amount: amountOf(1, "tsp")}}}
+	w := weighed(t, oneComponent(c), 33, "s")
+	assert.Equal(t, "2.3 g", w.Text)
+	assert.InDelta(t, 2.31, w.Amount.Quantity, 1e-12, "the sums go on with the exact figure")
+	assert.InDelta(t, 2.3/2.31-1, w.Off, 1e-12)
+	spoon := weighed(t, oneComponent(c), 33, "t")
+	assert.Equal(t, "0.38 tsp", spoon.Text)
+	assert.InDelta(t, 0.375/0.33-1, spoon.Off, 1e-12)
+	assert.Equal(t, "1.85 ml", units.Amount{Quantity: 1.848, Unit: units.Millilitre}.String())
+	assert.NotEmpty(t, spoon.Other, "spoons in millilitres")
+}
+
+// A version that swaps shellfish for nothing orders its own.
+func TestVersionsAreOrderedApart(t *testing.T) {
+	b := kitchenBook()
+	d := b.Dishes["fowl"]
+	d.Versions = []recipe.Version{{ID: "plain", Name: "no butter", Changes: []recipe.Change{{Do: "leave out", Component: "mash", Line: "butter"}}}}
+	b.Dishes["fowl"] = d
+	x := b.Explode([]recipe.Order{{Dish: "fowl", Plates: 20}, {Dish: "fowl", Version: "plain", Plates: 20}}, units.Metric)
+	require.Empty(t, x.Problems)
+	assert.InDelta(t, 100, bought(x)["butter"].Quantity, 1e-9, "only in the mash of twenty")
+	assert.InDelta(t, 3000, bought(x)["swede"].Quantity, 1e-9, "2 kg of mash from 2.4 kg, a fifth lost")
+	x = b.Explode([]recipe.Order{{Dish: "fowl", Version: "ghost", Plates: 1}}, units.Metric)
+	assert.Contains(t, fmt.Sprint(x.Problems), `it has no version "ghost"`)
+}
