@@ -24,6 +24,8 @@ type book struct {
 	dishes      map[string]recipe.Dish
 	menus       map[string]recipe.Menu
 	services    map[string]service.Service
+	suppliers   map[string]recipe.Supplier
+	stock       map[string]recipe.Stock
 	versions    map[string]int64 // kind/id → version
 }
 
@@ -86,7 +88,7 @@ func (b book) anyKitchen() kitchen.Kitchen {
 }
 
 func readBook(docs []store.Document) (book, error) {
-	b := book{map[string]recipe.Ingredient{}, map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]int64{}}
+	b := book{map[string]recipe.Ingredient{}, map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]recipe.Supplier{}, map[string]recipe.Stock{}, map[string]int64{}}
 	for _, d := range docs {
 		var err error
 		switch d.Kind {
@@ -102,6 +104,10 @@ func readBook(docs []store.Document) (book, error) {
 			err = into(b.menus, d)
 		case store.Service:
 			err = into(b.services, d)
+		case store.Supplier:
+			err = into(b.suppliers, d)
+		case store.Stock:
+			err = into(b.stock, d)
 		}
 		if err != nil {
 			return b, fmt.Errorf("read %s %q: %w", d.Kind, d.ID, err)

@@ -36,6 +36,9 @@ func (b book) file() bookfile.File {
 	for _, m := range b.menus {
 		f.Menus = append(f.Menus, m)
 	}
+	for _, s := range b.suppliers {
+		f.Suppliers = append(f.Suppliers, s)
+	}
 	return f
 }
 

@@ -4,9 +4,10 @@ import (
 	"encoding/json"
 	"fmt"
 	"net/http"
-	"strconv"
 	"sync"
 	"time"
+
+	"jointime/internal/store"
 )
 
 // hub wakes the event streams when something was written.
@@ -57,9 +58,10 @@ type change struct {
 
 // events streams changes from where a screen left off.
 func (s *Server) events(w http.ResponseWriter, r *http.Request) {
-	seq, err := strconv.ParseInt(r.Header.Get("Last-Event-ID"), 10, 64)
-	if err != nil {
-		if seq, err = s.store.LastSeq(r.Context()); err != nil {
+	place, known := store.ParsePlace(r.Header.Get("Last-Event-ID"))
+	if !known {
+		var err error
+		if place, err = s.store.Newest(r.Context()); err != nil {
 			s.writeProblem(w, s.fail(err))
 			return
 		}
@@ -72,9 +74,9 @@ func (s *Server) events(w http.ResponseWriter, r *http.Request) {
 	defer leave()
 	ping := time.NewTicker(s.PingEach)
 	defer ping.Stop()
-	fmt.Fprintf(w, "id: %d\nevent: ready\ndata: {}\n\n", seq)
+	fmt.Fprintf(w, "id: %s\nevent: ready\ndata: {}\n\n", place)
 	for {
-		if err := s.sendSince(w, r, &seq); err != nil || out.Flush() != nil {
+		if err := s.sendSince(w, r, &place); err != nil || out.Flush() != nil {
 			return
 		}
 		select {
@@ -89,20 +91,36 @@ func (s *Server) events(w http.ResponseWriter, r *http.Request) {
 	}
 }
 
-func (s *Server) sendSince(w http.ResponseWriter, r *http.Request, seq *int64) error {
-	list, err := s.store.Since(r.Context(), *seq)
+// sendSince tells what was changed and what was ticked since a place.
+func (s *Server) sendSince(w http.ResponseWriter, r *http.Request, place *store.Place) error {
+	changes, err := s.store.Since(r.Context(), place.Revision)
 	if err != nil {
 		return err
 	}
-	for _, rev := range list {
-		data, err := json.Marshal(change{string(rev.Kind), rev.ID, rev.Version, rev.Who, rev.What, rev.At})
-		if err != nil {
+	for _, rev := range changes {
+		place.Revision = rev.Seq
+		if err := tell(w, *place, change{string(rev.Kind), rev.ID, rev.Version, rev.Who, rev.What, rev.At}); err != nil {
 			return err
 		}
-		if _, err := fmt.Fprintf(w, "id: %d\nevent: change\ndata: %s\n\n", rev.Seq, data); err != nil {
+	}
+	ticks, err := s.store.TicksSince(r.Context(), place.Tick)
+	if err != nil {
+		return err
+	}
+	for _, t := range ticks {
+		place.Tick = t.Seq
+		if err := tell(w, *place, change{"tick", t.Service, t.Seq, t.Who, t.Task, t.Received}); err != nil {
 			return err
 		}
-		*seq = rev.Seq
 	}
 	return nil
+}
+
+func tell(w http.ResponseWriter, at store.Place, c change) error {
+	data, err := json.Marshal(c)
+	if err != nil {
+		return err
+	}
+	_, err = fmt.Fprintf(w, "id: %s\nevent: change\ndata: %s\n\n", at, data)
+	return err
 }

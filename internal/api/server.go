@@ -37,6 +37,7 @@ type Server struct {
 	hub      *hub
 	progress *progress
 	kept     keptBook
+	sheets   keptSheets
 	handler  http.Handler
 	doc      *huma.OpenAPI
 }
@@ -97,6 +98,7 @@ func (s *Server) routes() http.Handler {
 		r.Get("/api/services/{id}/plan.json", s.planFile)
 		r.Get("/api/book/export.json", s.exportBook)
 		r.Get("/api/services/{id}/order.csv", s.orderFile)
+		r.Get("/api/services/{id}/mise.csv", s.miseFile)
 		r.Get("/api/dishes/{id}/recipe.jsonld", s.recipeFile)
 		s.describe(r)
 	})
@@ -122,6 +124,8 @@ func (s *Server) describe(r chi.Router) {
 	s.readRoutes(api)
 	s.pasteRoutes(api)
 	s.amountRoutes(api)
+	s.larderRoutes(api)
+	s.miseRoutes(api)
 	s.bookFileRoutes(api)
 	s.startRoutes(api)
 	s.undoRoutes(api)

@@ -88,7 +88,7 @@ func TestAStreamCatchesUpFromWhereItLeftOff(t *testing.T) {
 		doc["name"] = name
 		require.Equal(t, 200, c.send("PUT", "/api/components/hake", edit(version, doc)).status, i)
 	}
-	lines, end := c.listen(jsonText(seq + 1))
+	lines, end := c.listen(store.Place{Revision: seq + 1}.String())
 	defer end()
 	assert.Contains(t, await(t, lines, `"version":3`), `"hake"`)
 	assert.Contains(t, await(t, lines, `"version":4`), `"hake"`)

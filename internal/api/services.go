@@ -229,7 +229,10 @@ func (s *Server) soundService(b book, next service.Service) error {
 	case !hasMenu || next.Kitchen != old.Kitchen:
 		return problem(http.StatusUnprocessableEntity, "value: menu and kitchen of a service stay as they are")
 	}
-	return next.Validate(menu, zone, s.Now())
+	if err := next.Validate(menu, zone, s.Now()); err != nil {
+		return err
+	}
+	return next.ValidateVersions(b.dishes)
 }
 
 type copyInput struct {

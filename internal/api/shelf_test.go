@@ -183,10 +183,10 @@ func TestAServiceIsWorkedOutBackToWhatIsBought(t *testing.T) {
 			short += e.Name + " " + e.Short.String()
 		}
 	}
-	assert.Equal(t, "fowl bones and trimmings 60 g", short, "the gravy wants more bones than the fowl give")
+	assert.Equal(t, "fowl bones and trimmings 20 g", short, "the gravy wants 60 g more than the fowl give, and 40 g are in the freezer")
 	a := chef.send("GET", "/api/services/supper/order.csv", nil)
 	assert.Equal(t, "text/csv; charset=utf-8; header=present", a.header.Get("Content-Type"))
-	assert.Contains(t, string(a.body), "hake,1450,g,0,Hake\r\n")
+	assert.Contains(t, string(a.body), "hake,1450,g,0,0,1450,")
 	assert.Equal(t, 404, chef.send("GET", "/api/services/ghost/order.csv", nil).status)
 }
 

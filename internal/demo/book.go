@@ -20,6 +20,8 @@ type Book struct {
 	Dishes      []recipe.Dish
 	Menu        recipe.Menu
 	Service     service.Service
+	Suppliers   []recipe.Supplier
+	Stock       []recipe.Stock
 }
 
 // Recipes is the demo as a book of recipes.
@@ -60,6 +62,10 @@ func Load(now time.Time) Book {
 	b.typed()
 	b.link()
 	b.adorn()
+	b.Suppliers = suppliers()
+	b.sold()
+	b.sections()
+	b.onHand()
 	return b
 }
 

@@ -41,6 +41,16 @@ func LoadInto(ctx context.Context, st *store.Store, now time.Time) error {
 			return err
 		}
 	}
+	for _, v := range b.Suppliers {
+		if err := save(store.Supplier, v.ID, v); err != nil {
+			return err
+		}
+	}
+	for _, v := range b.Stock {
+		if err := save(store.Stock, v.ID, v); err != nil {
+			return err
+		}
+	}
 	if err := save(store.Menu, b.Menu.ID, b.Menu); err != nil {
 		return err
 	}

@@ -24,6 +24,8 @@ const (
 	Dish       Kind = "dish"
 	Menu       Kind = "menu"
 	Service    Kind = "service"
+	Supplier   Kind = "supplier"
+	Stock      Kind = "stock"
 )
 
 // Document is the newest revision of a thing.

@@ -21,7 +21,8 @@ const before = `{"id": "hake", "name": "Hake", "yield": {"quantity": 660, "unit"
 func TestComponentsFromBeforeMethodsAreConvertedWithTheirRevisions(t *testing.T) {
 	ctx := context.Background()
 	s := pgtest.Store(t)
-	s.DB.MustExecContext(ctx, `delete from goose_db_version where version_id = 2`)
+	s.DB.MustExecContext(ctx, `delete from goose_db_version where version_id >= 2`)
+	s.DB.MustExecContext(ctx, `drop table tick`)
 	s.DB.MustExecContext(ctx, `insert into thing (kind, id, version, body) values ('component', 'hake', 1, $1), ('dish', 'd', 1, '{"steps": []}')`, before)
 	s.DB.MustExecContext(ctx, `insert into revision (kind, id, version, body, who, person) values ('component', 'hake', 1, $1, 'chef', 'p')`, before)
 	again, err := store.Open(ctx, s.URL)

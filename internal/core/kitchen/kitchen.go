@@ -80,6 +80,14 @@ func (k Kitchen) Sizes() units.Measures {
 	return k.Measures
 }
 
+// Money is the currency of prices: EUR where it does not say.
+func (k Kitchen) Money() string {
+	if k.Currency == "" {
+		return "EUR"
+	}
+	return k.Currency
+}
+
 // OfKind lists the equipment of a kind.
 func (k Kitchen) OfKind(kind string) (out []Equipment) {
 	for _, e := range k.Equipment {

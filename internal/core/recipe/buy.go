@@ -51,7 +51,7 @@ func (x *explosion) bought(c Component, l Line, basic units.Amount, working stri
 	}
 	b.Amount.Quantity += told.Quantity
 	b.Lost.Quantity += told.Quantity * (whole.Quantity - basic.Quantity) / max(whole.Quantity, 1e-300)
-	b.Used.Quantity += told.Quantity * x.larder.share(x, c, i, made)
+	b.Used.Quantity += told.Quantity * x.larder.share(x, c, l, made)
 	b.Takers = append(b.Takers, Taker{c.Name, told, working})
 }
 
@@ -74,6 +74,9 @@ func (x *explosion) closed(b Buy) Buy {
 	b.Text, b.Other = x.ways.Likes.Read(b.Amount)
 	open := max(0, b.Amount.Quantity-b.Used.Quantity)
 	b.Have = units.Amount{Quantity: x.larder.ingredient(x, i, units.Amount{Quantity: open, Unit: b.Amount.Unit}), Unit: b.Amount.Unit}
+	if i.House {
+		b.Have.Quantity = open
+	}
 	b.Missing = units.Amount{Quantity: max(0, open-b.Have.Quantity), Unit: b.Amount.Unit}
 	if b.Missing.Quantity < 1e-9*b.Amount.Quantity {
 		b.Missing.Quantity = 0

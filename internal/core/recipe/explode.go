@@ -77,11 +77,23 @@ type Larder struct {
 	Day   string // on which the plates are eaten: what does not keep until then does not count
 }
 
-// Done is so much of a component that was made for these plates.
+// Done is so much of a component that was made for these plates, or brought as
+// far as some of its steps do: what those take has gone into it.
 type Done struct {
 	Component string
 	Amount    units.Amount
 	At        time.Time
+	From, To  int  // places of the first of these steps, and of the one after the last; both 0: all of them
+	Partly    bool // more is to be done to it
+}
+
+// took tells whether what a line names has gone into it.
+func (d Done) took(c Component, l Line) bool {
+	if d.From == 0 && d.To == 0 {
+		return true
+	}
+	at := max(0, c.UsedAt(l))
+	return at >= d.From && at < d.To
 }
 
 // Explode works out what orders need. Portions in spoons and cups are of the

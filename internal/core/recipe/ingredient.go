@@ -23,6 +23,7 @@ type Ingredient struct {
 	Season      []int        `json:"season,omitempty" maxItems:"12" doc:"months, 1 to 12; absent: the whole year"`
 	Delivery    string       `json:"delivery,omitempty" maxLength:"400" doc:"what to look for when it comes"`
 	Substitutes []Substitute `json:"substitutes,omitempty" maxItems:"20"`
+	House       bool         `json:"house,omitempty" doc:"always there and never ordered: water, ice"`
 	Packs       []Pack       `json:"packs,omitempty" maxItems:"20" doc:"sizes in which it is sold"`
 	Cautions    []Caution    `json:"cautions,omitempty"`
 }

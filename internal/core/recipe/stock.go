@@ -124,6 +124,9 @@ func (s *shelves) leftOver(x *explosion, e LeftOver, want float64) float64 {
 func (s *shelves) done(x *explosion, c Component, unit units.Unit) (sum float64) {
 	for _, d := range s.made[c.ID] {
 		a, _, err := x.basic(d.Amount).As(unit, c.through())
+		if d.Partly {
+			continue
+		}
 		if err != nil {
 			x.problem(c.Name+", made", "%s cannot be told in %s: %v", d.Amount, unit, err)
 			continue
@@ -136,19 +139,19 @@ func (s *shelves) done(x *explosion, c Component, unit units.Unit) (sum float64)
 // share of what a component takes of an ingredient that went into what is made
 // already, and was gone when the ingredient was last counted: what went since
 // is in the count and in the need alike.
-func (s *shelves) share(x *explosion, c Component, i Ingredient, made *Made) float64 {
+func (s *shelves) share(x *explosion, c Component, l Line, made *Made) float64 {
 	if made.Make.Quantity <= 0 || len(s.made[c.ID]) == 0 {
 		return 0
 	}
 	counted, ever := time.Time{}, false
-	for _, e := range s.stock["ingredient/"+i.ID] {
+	for _, e := range s.stock["ingredient/"+l.Ingredient] {
 		if !ever || e.Counted.After(counted) {
 			counted, ever = e.Counted, true
 		}
 	}
 	sum := 0.0
 	for _, d := range s.made[c.ID] {
-		if ever && !d.At.Before(counted) {
+		if ever && !d.At.Before(counted) || !d.took(c, l) {
 			continue
 		}
 		if a, _, err := x.basic(d.Amount).As(made.Make.Unit, c.through()); err == nil {

@@ -132,6 +132,30 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 	return l.Err()
 }
 
+// ValidateVersions finds plates of versions that their dishes do not have, and
+// plates that are said twice.
+func (s Service) ValidateVersions(dishes map[string]recipe.Dish) error {
+	var l fault.List
+	for i, c := range s.Courses {
+		seen := map[Covers]bool{}
+		for k, n := range c.Covers {
+			at := fmt.Sprintf("courses[%d].covers[%d]", i, k)
+			known := n.Version == ""
+			for _, v := range dishes[n.Dish].Versions {
+				known = known || v.ID == n.Version
+			}
+			if !known {
+				l.Add(at+".version", "%s has no version %q", dishes[n.Dish].Name, n.Version)
+			}
+			if n.Plates = 0; seen[n] {
+				l.Add(at+".dish", "its plates are said twice")
+			}
+			seen[n] = true
+		}
+	}
+	return l.Err()
+}
+
 func (s Service) validateHour(at string, c CourseHour, zone *time.Location, now time.Time, l *fault.List) {
 	hour, err := s.At(c, zone)
 	switch {

@@ -40,11 +40,12 @@ type File struct {
 	Components  []recipe.Component  `json:"components" nullable:"false"`
 	Dishes      []recipe.Dish       `json:"dishes" nullable:"false"`
 	Menus       []recipe.Menu       `json:"menus" nullable:"false"`
+	Suppliers   []recipe.Supplier   `json:"suppliers,omitempty"`
 }
 
 // New is an empty file.
 func New() File {
-	return File{Format, Version, []kitchen.Kitchen{}, []recipe.Ingredient{}, []recipe.Component{}, []recipe.Dish{}, []recipe.Menu{}}
+	return File{Format, Version, []kitchen.Kitchen{}, []recipe.Ingredient{}, []recipe.Component{}, []recipe.Dish{}, []recipe.Menu{}, []recipe.Supplier{}}
 }
 
 // Write writes a file, everything in the order of its id, so that the same
@@ -56,6 +57,7 @@ func Write(w io.Writer, f File) error {
 	f.Components = sorted(f.Components, func(c recipe.Component) string { return c.ID })
 	f.Dishes = sorted(f.Dishes, func(d recipe.Dish) string { return d.ID })
 	f.Menus = sorted(f.Menus, func(m recipe.Menu) string { return m.ID })
+	f.Suppliers = sorted(f.Suppliers, func(s recipe.Supplier) string { return s.ID })
 	enc := json.NewEncoder(w)
 	enc.SetEscapeHTML(false)
 	enc.SetIndent("", " ")
@@ -167,7 +169,18 @@ func (f File) Validate() error {
 		once(at("kitchens", i), "k", k.ID)
 		l.Under(at("kitchens", i), k.Validate())
 	}
+	suppliers := map[string]bool{}
+	for i, s := range f.Suppliers {
+		once(at("suppliers", i), "s", s.ID)
+		l.Under(at("suppliers", i), s.Validate())
+		suppliers[s.ID] = true
+	}
 	for i, in := range f.Ingredients {
+		for k, p := range in.Packs {
+			if !suppliers[p.Supplier] {
+				l.Add(fmt.Sprintf("%s.packs[%d].supplier", at("ingredients", i), k), "there is no supplier %q in the file", p.Supplier)
+			}
+		}
 		once(at("ingredients", i), "i", in.ID)
 		l.Under(at("ingredients", i), in.Validate())
 		ingredients[in.ID] = true

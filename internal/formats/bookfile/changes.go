@@ -8,7 +8,7 @@ import (
 
 // Item is a thing of a file against what is there now.
 type Item struct {
-	Kind        string              `json:"kind" enum:"kitchen,ingredient,component,dish,menu"`
+	Kind        string              `json:"kind" enum:"kitchen,supplier,ingredient,component,dish,menu"`
 	ID          string              `json:"id"`
 	Name        string              `json:"name"`
 	What        string              `json:"what" enum:"new,changed,same"`
@@ -58,6 +58,9 @@ func differences(a, b any) ([]revise.Difference, error) {
 func (f File) items() (out []Item) {
 	for _, k := range f.Kitchens {
 		out = append(out, Item{Kind: "kitchen", ID: k.ID, Name: k.Name, Body: k})
+	}
+	for _, s := range f.Suppliers {
+		out = append(out, Item{Kind: "supplier", ID: s.ID, Name: s.Name, Body: s})
 	}
 	for _, i := range f.Ingredients {
 		out = append(out, Item{Kind: "ingredient", ID: i.ID, Name: i.Name, Body: i})

@@ -381,6 +381,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{id}/mise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID mise */
+        get: operations["get-api-services-by-id-mise"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{id}/progress": {
         parameters: {
             query?: never;
@@ -409,6 +426,23 @@ export interface paths {
         get: operations["get-api-services-by-id-runup"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API services by ID ticks */
+        post: operations["post-api-services-by-id-ticks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -444,6 +478,74 @@ export interface paths {
         put?: never;
         /** Post API session join */
         post: operations["post-api-session-join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API stock */
+        get: operations["get-api-stock"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API stock by ID */
+        put: operations["put-api-stock-by-id"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppliers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API suppliers */
+        get: operations["get-api-suppliers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppliers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API suppliers by ID */
+        put: operations["put-api-suppliers-by-id"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -507,8 +609,16 @@ export interface components {
             text: string;
         };
         AmountsView: {
+            costs: components["schemas"]["Cost"][];
+            currency: string;
             exploded: components["schemas"]["Exploded"];
+            /** Format: date-time */
+            now: string;
+            /** @description what is to be ordered, by supplier; what must be ordered first stands first */
+            orders: components["schemas"]["OrderView"][];
             service: components["schemas"]["Service"];
+            /** @description what is missing and no supplier is known to have */
+            unsold: string[];
         };
         Bar: {
             cautions?: components["schemas"]["Caution"][] | null;
@@ -568,16 +678,34 @@ export interface components {
              */
             order?: number;
         };
+        Box: {
+            /**
+             * Format: double
+             * @description millilitres, filled as one fills it
+             */
+            holds: number;
+            name: string;
+        };
         Buy: {
             amount: components["schemas"]["Amount"];
+            /** @description of that, on hand */
+            have: components["schemas"]["Amount"];
             ingredient: string;
             /** @description of that, lost in trimming */
             lost: components["schemas"]["Amount"];
+            /** @description what is still to be bought */
+            missing: components["schemas"]["Amount"];
             name: string;
             /** @description the same in the other system */
             other?: string;
+            /** @description in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it */
+            purchase?: components["schemas"]["Purchase"];
+            /** @description what is still to be bought, in words; empty: nothing */
+            still: string;
             takers: components["schemas"]["Taker"][];
             text: string;
+            /** @description of that, gone into what is made already */
+            used: components["schemas"]["Amount"];
         };
         ByProduct: {
             amount?: components["schemas"]["Amount"];
@@ -635,12 +763,21 @@ export interface components {
             /** @description id of the method that is used; absent: the first */
             chosen?: string;
             conditions?: components["schemas"]["Condition"][] | null;
+            /** @description what it is kept in; absent: what fits */
+            container?: string;
+            /**
+             * Format: double
+             * @description grams in a millilitre
+             */
+            density?: number;
             id: string;
             ingredients: components["schemas"]["Line"][];
             keeps?: components["schemas"]["Keep"][] | null;
             /** @description ways of making it, side by side */
             methods: components["schemas"]["Method"][];
             name: string;
+            /** @description id of the section that makes it */
+            section?: string;
             takeOuts?: components["schemas"]["TakeOut"][] | null;
             /** @description it is a master formula with changes */
             variant?: components["schemas"]["Variant"];
@@ -690,12 +827,36 @@ export interface components {
         Cook: {
             id: string;
             name: string;
+            /** @description id of the section that they work in */
+            section?: string;
             /** @description each day */
             shifts: components["schemas"]["Shift"][];
         };
         CopyInputBody: {
             /** @description like 2026-11-28 */
             day: string;
+        };
+        Cost: {
+            dish: string;
+            /** @description dearest first */
+            lines: components["schemas"]["CostLine"][];
+            name: string;
+            /** @description what has no price, and is not in it */
+            open: string[];
+            /**
+             * Format: int64
+             * @description of one portion, in hundredths
+             */
+            portion: number;
+        };
+        CostLine: {
+            /**
+             * Format: double
+             * @description of one portion, in hundredths
+             */
+            cost: number;
+            name: string;
+            working: string;
         };
         Course: {
             dishes: string[];
@@ -743,6 +904,8 @@ export interface components {
             dish: string;
             /** Format: int64 */
             plates: number;
+            /** @description id of the version; absent: the dish itself */
+            version?: string;
         };
         Cue: {
             /** @description how the test is done */
@@ -768,6 +931,11 @@ export interface components {
             label: string;
             /** Format: int64 */
             to: number;
+        };
+        DayList: {
+            /** @description like 2026-11-28 */
+            day: string;
+            sections: components["schemas"]["SectionList"][];
         };
         Deadline: {
             clock: string;
@@ -1042,6 +1210,12 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        Holdable: {
+            byProduct?: string;
+            component?: string;
+            ingredient?: string;
+            name: string;
+        };
         ImportOutputBody: {
             applied: boolean;
             items: components["schemas"]["Item"][];
@@ -1065,6 +1239,8 @@ export interface components {
              * @description grams in a millilitre
              */
             density?: number;
+            /** @description always there and never ordered: water, ice */
+            house?: boolean;
             id: string;
             /**
              * Format: double
@@ -1072,6 +1248,8 @@ export interface components {
              */
             loss?: number;
             name: string;
+            /** @description sizes in which it is sold */
+            packs?: components["schemas"]["Pack"][] | null;
             /**
              * Format: double
              * @description grams of one: a piece, or what it is bought by (unit)
@@ -1132,7 +1310,7 @@ export interface components {
             differences?: components["schemas"]["Difference"][] | null;
             id: string;
             /** @enum {string} */
-            kind: "kitchen" | "ingredient" | "component" | "dish" | "menu";
+            kind: "kitchen" | "supplier" | "ingredient" | "component" | "dish" | "menu";
             name: string;
             /** @enum {string} */
             what: "new" | "changed" | "same";
@@ -1151,9 +1329,15 @@ export interface components {
             then?: string;
         };
         Kitchen: {
+            /** @description what food is kept in */
+            boxes?: components["schemas"]["Box"][] | null;
             cooks: components["schemas"]["Cook"][];
+            /** @description of prices, as ISO 4217 has it; absent: EUR */
+            currency?: string;
             equipment: components["schemas"]["Equipment"][];
             id: string;
+            /** @description how it likes to read amounts and temperatures */
+            likes?: components["schemas"]["Likes"];
             /**
              * @description how large its spoons, cups and pints are; absent: metric
              * @enum {string}
@@ -1165,6 +1349,9 @@ export interface components {
              * @description plates that stand on the pass side by side
              */
             passWidth: number;
+            /** @description how finely it weighs */
+            scales?: components["schemas"]["Scales"];
+            sections?: components["schemas"]["Section"][] | null;
             /** @description IANA time zone */
             zone: string;
         };
@@ -1289,11 +1476,29 @@ export interface components {
             /** @description the component, and its step */
             from: string;
             given: components["schemas"]["Amount"];
+            /** @description on hand from before */
+            have: components["schemas"]["Amount"];
             left: components["schemas"]["Amount"];
             name: string;
             short: components["schemas"]["Amount"];
+            /** @description id of the step that leaves it */
+            step?: string;
             taken: components["schemas"]["Amount"];
             takers: components["schemas"]["Taker"][];
+            /**
+             * Format: date-time
+             * @description when that step ends, by the plan
+             */
+            when?: string;
+        };
+        Likes: {
+            /** @description ounces and pounds first, grams one tap away */
+            customary?: boolean;
+            /**
+             * @description absent: °C
+             * @enum {string}
+             */
+            heat?: "c" | "f" | "gas" | "fan" | "";
         };
         Line: {
             /** @description absent: left open */
@@ -1311,6 +1516,8 @@ export interface components {
             ingredient?: string;
             name: string;
             note?: string;
+            /** @description the amount is for so much of another line */
+            per?: components["schemas"]["Ratio"];
             /**
              * @description how it grows; absent: in proportion
              * @enum {string}
@@ -1332,11 +1539,23 @@ export interface components {
              */
             batches: number;
             component: string;
+            /** @description what else in the book takes it, where there is a surplus */
+            couldUse: string[];
+            /** @description of that, made already */
+            done: components["schemas"]["Amount"];
+            /** @description what is made, as the kitchen likes to read it */
+            figure: string;
+            /** @description of that, taken from what is there */
+            have: components["schemas"]["Amount"];
             /** @description what its batches make */
             make: components["schemas"]["Amount"];
+            /** @description what is still to be made of what is needed */
+            missing: components["schemas"]["Amount"];
             name: string;
             /** @description what is taken of it */
             need: components["schemas"]["Amount"];
+            /** @description the same in the other system */
+            other?: string;
             surplus: components["schemas"]["Amount"];
             takers: components["schemas"]["Taker"][];
             /**
@@ -1383,6 +1602,20 @@ export interface components {
             used: boolean;
             yield: components["schemas"]["Amount"];
         };
+        MiseView: {
+            /**
+             * Format: date-time
+             * @description hour of the first course
+             */
+            begins: string;
+            kitchen: string;
+            /** @description why there is no plan to take hours from */
+            message?: string;
+            problems: components["schemas"]["Hitch"][];
+            sections: components["schemas"]["Section"][];
+            service: components["schemas"]["Service"];
+            sheet: components["schemas"]["Sheet"];
+        };
         NameInputBody: {
             /** @description a role, or initials */
             name: string;
@@ -1420,6 +1653,40 @@ export interface components {
             name?: string;
             /** Format: int64 */
             plates: number;
+        };
+        OrderView: {
+            /** Format: date-time */
+            comes: string;
+            /**
+             * Format: int64
+             * @description in hundredths; absent: a price is not kept
+             */
+            cost?: number;
+            late: boolean;
+            /** @description ids of the ingredients */
+            lines: string[];
+            name: string;
+            note?: string;
+            /** Format: date-time */
+            orderBy: string;
+            supplier: string;
+        };
+        Pack: {
+            name?: string;
+            /**
+             * Format: int64
+             * @description in hundredths; absent: not kept
+             */
+            price?: number;
+            size: components["schemas"]["Amount"];
+            supplier: string;
+        };
+        Packs: {
+            /** Format: int64 */
+            cost?: number;
+            /** Format: int64 */
+            count: number;
+            text: string;
         };
         Pan: {
             /** @description the pan of the step before is refused */
@@ -1568,6 +1835,33 @@ export interface components {
              */
             violation: number;
         };
+        Purchase: {
+            /** Format: date-time */
+            comes: string;
+            /**
+             * Format: int64
+             * @description in hundredths; absent: a price is not kept
+             */
+            cost?: number;
+            /** @description it comes after it is needed */
+            late: boolean;
+            /** @description of the supplier */
+            name: string;
+            /** Format: date-time */
+            orderBy: string;
+            /** @description what is left of the packs */
+            over: components["schemas"]["Amount"];
+            packs: components["schemas"]["Packs"][];
+            supplier: string;
+            total: components["schemas"]["Amount"];
+            working: string;
+        };
+        Ratio: {
+            /** @description the amount is for so much of it; absent: the amount is in percent */
+            each?: components["schemas"]["Amount"];
+            /** @description id or name of the other line; absent: what the component makes */
+            to?: string;
+        };
         RefusedOutputBody: {
             falls: components["schemas"]["Fall"][];
             standIns: components["schemas"]["StandIn"][];
@@ -1679,6 +1973,26 @@ export interface components {
             /** @description in words, for the history */
             what?: string;
         };
+        SaveInputStockBody: {
+            value: components["schemas"]["Stock"];
+            /**
+             * Format: int64
+             * @description the version that it was made from
+             */
+            version: number;
+            /** @description in words, for the history */
+            what?: string;
+        };
+        SaveInputSupplierBody: {
+            value: components["schemas"]["Supplier"];
+            /**
+             * Format: int64
+             * @description the version that it was made from
+             */
+            version: number;
+            /** @description in words, for the history */
+            what?: string;
+        };
         SavedView: {
             id: string;
             /** Format: int64 */
@@ -1691,6 +2005,23 @@ export interface components {
             text: string;
             working: string;
         };
+        Scales: {
+            /**
+             * Format: double
+             * @description grams; absent: 1
+             */
+            coarse?: number;
+            /**
+             * Format: double
+             * @description grams; absent: 0.1
+             */
+            fine?: number;
+            /**
+             * Format: double
+             * @description grams that the fine scale takes; absent: 50
+             */
+            upTo?: number;
+        };
         SearchOutputBody: {
             /**
              * Format: int64
@@ -1700,6 +2031,19 @@ export interface components {
             /** @description those that can be asked for */
             allergens: components["schemas"]["Allergen"][];
             entries: components["schemas"]["Entry"][];
+        };
+        Section: {
+            id: string;
+            name: string;
+        };
+        SectionList: {
+            /** @description empty: nobody was said */
+            id: string;
+            name: string;
+            /** @description in the order in which they should be done */
+            tasks: components["schemas"]["Task"][];
+            /** @description in their hours */
+            visits: components["schemas"]["Visit"][];
         };
         Service: {
             /** @description the states in which ingredients came, chosen on the day */
@@ -1767,9 +2111,26 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Sheet: {
+            days: components["schemas"]["DayList"][];
+            /** Format: int64 */
+            done: number;
+            /** Format: int64 */
+            open: number;
+            /** @description what will be missing before the service */
+            short: components["schemas"]["Short"][];
+            /** @description ticks of what is no longer on the sheet */
+            stray: components["schemas"]["Tick"][];
+        };
         Shift: {
             from: string;
             to: string;
+        };
+        Short: {
+            /** @description what can be done about it */
+            do: string;
+            task?: string;
+            what: string;
         };
         Slice: {
             /**
@@ -1779,6 +2140,8 @@ export interface components {
             at: number;
             /** Format: int64 */
             for: number;
+            /** @description what the hand does: turn it, change the ice */
+            what?: string;
         };
         Span: {
             as: string;
@@ -1843,6 +2206,8 @@ export interface components {
             troubles?: components["schemas"]["Trouble"][] | null;
             /** @description it may not be interrupted */
             unbroken?: boolean;
+            /** @description amount that is left after a reduction */
+            until?: components["schemas"]["Amount"];
         };
         StepLine: {
             cue: string | null;
@@ -1877,6 +2242,42 @@ export interface components {
             said: string[];
             /** @description what it would become */
             steps: components["schemas"]["Step"][];
+        };
+        Stock: {
+            amount: components["schemas"]["Amount"];
+            byProduct?: string;
+            /** @description what was made; with byProduct, what leaves it over */
+            component?: string;
+            /**
+             * Format: date-time
+             * @description when somebody looked
+             */
+            counted: string;
+            id: string;
+            ingredient?: string;
+            kitchen: string;
+            /** @enum {string} */
+            place?: "frozen" | "chilled" | "ambient" | "hot" | "";
+            /** @description day on which it came or was made */
+            since?: string;
+            /** @description last day on which it is good; absent: it keeps */
+            useBy?: string;
+            /** @description which shelf, which box */
+            where?: string;
+        };
+        StockOutputBody: {
+            /** @description what can be on hand */
+            can: components["schemas"]["Holdable"][];
+            /** @description what must be used first stands first; what is used up is left out */
+            stock: components["schemas"]["StockView"][];
+        };
+        StockView: {
+            name: string;
+            /** @description its last day is over */
+            past: boolean;
+            stock: components["schemas"]["Stock"];
+            /** Format: int64 */
+            version: number;
         };
         Stop: {
             component: string;
@@ -1917,6 +2318,31 @@ export interface components {
             factor?: number;
             ingredient: string;
             note?: string;
+        };
+        Supplier: {
+            /** @description clock hour at which it comes */
+            at: string;
+            /**
+             * Format: int64
+             * @description days before that on which one orders
+             */
+            before: number;
+            /** @description clock hour until which one orders */
+            by: string;
+            /** @description days of the week, 1 is Monday */
+            delivers: number[];
+            id: string;
+            name: string;
+            /** @description how one orders */
+            note?: string;
+        };
+        SupplierView: {
+            supplier: components["schemas"]["Supplier"];
+            /** Format: int64 */
+            version: number;
+        };
+        SuppliersOutputBody: {
+            suppliers: components["schemas"]["SupplierView"][];
         };
         Table: {
             /**
@@ -1961,6 +2387,62 @@ export interface components {
             name: string;
             working: string;
         };
+        Task: {
+            allergens: string[];
+            /**
+             * Format: date-time
+             * @description when the next thing wants it
+             */
+            by?: string;
+            cautions: string[];
+            component: string;
+            container?: string;
+            dishes: string[];
+            done: boolean;
+            /** @description how much, as the kitchen reads it */
+            figure: string;
+            id: string;
+            /**
+             * Format: date-time
+             * @description until when
+             */
+            keeps?: string;
+            /**
+             * Format: int64
+             * @description seconds, from when it is made
+             */
+            keepsFor?: number;
+            /** @description nothing more is done to it before the service */
+            last: boolean;
+            made: components["schemas"]["Amount"];
+            make: components["schemas"]["Amount"];
+            missing: components["schemas"]["Amount"];
+            name: string;
+            other?: string;
+            /** @description where it waits */
+            place?: string;
+            /** @description start is by the plan; otherwise it is the latest that its own times allow */
+            planned: boolean;
+            /**
+             * Format: date-time
+             * @description absent: it cannot be timed
+             */
+            start?: string;
+            /** @description what is missing, in words */
+            still?: string;
+            ticks: components["schemas"]["Tick"][];
+            twice?: string;
+            /** @description what is in something of it was never told */
+            unknown: boolean;
+            /** @description what cannot begin without it */
+            waiting: string[];
+            weigh: components["schemas"]["Weigh"][];
+            /** @description the steps, in words */
+            what: string;
+            /** @description why it stands at this place of the list */
+            why: string;
+            working: string;
+        };
         Term: {
             label: string;
             /** Format: int64 */
@@ -1973,6 +2455,35 @@ export interface components {
             low_s: number | null;
             note: string | null;
             what: string;
+        };
+        Tick: {
+            /** @enum {string} */
+            act: "made" | "visit" | "back";
+            /** @description what was really made */
+            amount?: components["schemas"]["Amount"];
+            /**
+             * Format: date-time
+             * @description when it was ticked, by the tablet's clock
+             */
+            at: string;
+            /** @description made by the tablet; a repeat with the same id does nothing */
+            id: string;
+            /** @description id of the tick that is taken back */
+            of?: string;
+            /** Format: date-time */
+            readonly received?: string;
+            task: string;
+            readonly who?: string;
+        };
+        TicksInputBody: {
+            ticks: components["schemas"]["Tick"][];
+        };
+        TicksOutputBody: {
+            /**
+             * Format: int64
+             * @description how many were not there yet
+             */
+            added: number;
         };
         Time: {
             /** @description the amount for which the time holds */
@@ -2041,6 +2552,20 @@ export interface components {
             name: string;
             tooLate: components["schemas"]["TooLate"];
         };
+        Visit: {
+            /** Format: date-time */
+            at: string;
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            for: number;
+            id: string;
+            /** @description of the component, and its step */
+            name: string;
+            ticks: components["schemas"]["Tick"][];
+            what: string;
+        };
         Wait: {
             /** Format: int64 */
             least?: number;
@@ -2068,8 +2593,18 @@ export interface components {
             well: number;
         };
         Weigh: {
+            /** @description exact */
             amount: components["schemas"]["Amount"];
+            id?: string;
             line: string;
+            /**
+             * Format: double
+             * @description share by which the rounded amount is off
+             */
+            off: number;
+            /** @description the same in the other system */
+            other?: string;
+            /** @description rounded to what can be weighed or measured */
             text: string;
             working: string;
         };
@@ -2986,6 +3521,37 @@ export interface operations {
             };
         };
     };
+    "get-api-services-by-id-mise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MiseView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-api-services-by-id-progress": {
         parameters: {
             query?: never;
@@ -3035,6 +3601,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunUpView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-services-by-id-ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TicksInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicksOutputBody"];
                 };
             };
             /** @description Error */
@@ -3130,6 +3731,144 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put-api-stock-by-id": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing */
+                "Idempotency-Key"?: string;
+                /** @description where it was done, for taking it back */
+                "Jointime-Screen"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveInputStockBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-suppliers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuppliersOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put-api-suppliers-by-id": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing */
+                "Idempotency-Key"?: string;
+                /** @description where it was done, for taking it back */
+                "Jointime-Screen"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveInputSupplierBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
                 };
             };
             /** @description Error */

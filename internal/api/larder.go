@@ -1,0 +1,153 @@
+package api
+
+import (
+	"cmp"
+	"context"
+	"net/http"
+	"slices"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/store"
+)
+
+// larderRoutes keep what is there, and who brings it.
+func (s *Server) larderRoutes(api huma.API) {
+	huma.Get(api, "/api/stock", s.listStock)
+	huma.Put(api, "/api/stock/{id}", s.putStock)
+	huma.Get(api, "/api/suppliers", s.listSuppliers)
+	huma.Put(api, "/api/suppliers/{id}", s.putSupplier)
+}
+
+// StockView is so much of something that is there.
+type StockView struct {
+	Stock   recipe.Stock `json:"stock"`
+	Version int64        `json:"version"`
+	Name    string       `json:"name"`
+	Past    bool         `json:"past" doc:"its last day is over"`
+}
+
+type stockOutput struct {
+	Body struct {
+		Stock []StockView `json:"stock" nullable:"false" doc:"what must be used first stands first; what is used up is left out"`
+		Can   []Holdable  `json:"can" nullable:"false" doc:"what can be on hand"`
+	}
+}
+
+// Holdable is something that can be on hand.
+type Holdable struct {
+	Name       string `json:"name"`
+	Ingredient string `json:"ingredient,omitempty"`
+	Component  string `json:"component,omitempty"`
+	ByProduct  string `json:"byProduct,omitempty"`
+}
+
+func (s *Server) listStock(ctx context.Context, _ *struct{}) (*stockOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	today := s.Now().In(b.zone(b.anyKitchen().ID)).Format("2006-01-02")
+	out := &stockOutput{}
+	out.Body.Stock, out.Body.Can = []StockView{}, b.holdable()
+	for id, e := range b.stock {
+		if e.Amount.Quantity > 0 {
+			out.Body.Stock = append(out.Body.Stock, StockView{e, b.version(store.Stock, id), b.stockName(e), !e.Good(today)})
+		}
+	}
+	last := func(v StockView) string { return cmp.Or(v.Stock.UseBy, "9999") }
+	slices.SortFunc(out.Body.Stock, func(x, y StockView) int {
+		return cmp.Or(cmp.Compare(last(x), last(y)), cmp.Compare(x.Name, y.Name), cmp.Compare(x.Stock.ID, y.Stock.ID))
+	})
+	return out, nil
+}
+
+func (b book) stockName(e recipe.Stock) string {
+	for _, h := range b.holdable() {
+		if h.Ingredient == e.Ingredient && h.Component == e.Component && h.ByProduct == e.ByProduct {
+			return h.Name
+		}
+	}
+	return cmp.Or(e.Ingredient, e.Component) // it is no longer in the book
+}
+
+// holdable lists what can be on hand: all that is bought, made or left over.
+func (b book) holdable() []Holdable {
+	out := []Holdable{}
+	for id, i := range b.ingredients {
+		out = append(out, Holdable{Name: i.Name, Ingredient: id})
+	}
+	for id, c := range b.components {
+		out = append(out, Holdable{Name: c.Name, Component: id})
+		for _, p := range c.ByProducts {
+			out = append(out, Holdable{Name: p.Name + " of " + c.Name, Component: id, ByProduct: p.ID})
+		}
+	}
+	slices.SortFunc(out, func(x, y Holdable) int {
+		return cmp.Or(cmp.Compare(x.Name, y.Name), cmp.Compare(x.Ingredient+x.Component, y.Ingredient+y.Component))
+	})
+	return out
+}
+
+func (s *Server) putStock(ctx context.Context, in *saveInput[recipe.Stock]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Stock, in)
+	if err != nil {
+		return nil, err
+	}
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if err := in.Body.Value.Validate(b.recipes()); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	if in.Body.Value.Counted.IsZero() {
+		in.Body.Value.Counted = s.Now()
+		w.Body = in.Body.Value
+	}
+	return s.save(ctx, w)
+}
+
+// SupplierView is who brings things.
+type SupplierView struct {
+	Supplier recipe.Supplier `json:"supplier"`
+	Version  int64           `json:"version"`
+}
+
+type suppliersOutput struct {
+	Body struct {
+		Suppliers []SupplierView `json:"suppliers" nullable:"false"`
+	}
+}
+
+func (s *Server) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &suppliersOutput{}
+	out.Body.Suppliers = []SupplierView{}
+	for id, v := range b.suppliers {
+		out.Body.Suppliers = append(out.Body.Suppliers, SupplierView{v, b.version(store.Supplier, id)})
+	}
+	slices.SortFunc(out.Body.Suppliers, func(x, y SupplierView) int { return cmp.Compare(x.Supplier.Name, y.Supplier.Name) })
+	return out, nil
+}
+
+func (s *Server) putSupplier(ctx context.Context, in *saveInput[recipe.Supplier]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Supplier, in)
+	if err != nil {
+		return nil, err
+	}
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	if err := in.Body.Value.Validate(); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}

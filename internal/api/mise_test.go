@@ -1,0 +1,211 @@
+package api_test
+
+import (
+	"context"
+	"fmt"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/api"
+	"jointime/internal/core/mise"
+	"jointime/internal/core/recipe"
+)
+
+func ticks(list ...map[string]any) map[string]any { return map[string]any{"ticks": list} }
+
+func made(id, task string, q float64, unit string) map[string]any {
+	return map[string]any{"id": id, "task": task, "act": "made", "amount": map[string]any{"quantity": q, "unit": unit}, "at": "2026-03-13T15:30:00+01:00"}
+}
+
+func task(t *testing.T, s mise.Sheet, id string) mise.Task {
+	t.Helper()
+	for _, d := range s.Days {
+		for _, x := range d.Sections {
+			for _, k := range x.Tasks {
+				if k.ID == id {
+					return k
+				}
+			}
+		}
+	}
+	require.Fail(t, "not on the sheet", id)
+	return mise.Task{}
+}
+
+func TestTheMiseOfAServiceAndItsTicks(t *testing.T) {
+	h := newHouse(t)
+	chef, commis := h.cook("Chef"), h.cook("Commis")
+	v := get[api.MiseView](chef, "/api/services/supper/mise")
+	assert.Len(t, v.Sections, 5)
+	assert.Equal(t, []string{"2026-03-13", "2026-03-14"}, []string{v.Sheet.Days[0].Day, v.Sheet.Days[1].Day})
+	assert.Contains(t, v.Sheet.Short[0].What, "20 g short for Thyme gravy", "of 60 g, 40 g are in the freezer")
+	bones := task(t, v.Sheet, "gravy/bones")
+	assert.Equal(t, "Thyme gravy", bones.Name)
+	assert.Equal(t, "squeeze bottle", bones.Container)
+
+	lines, end := commis.listen("")
+	defer end()
+	await(t, lines, "event: ready")
+	began := time.Now()
+	a := chef.send("POST", "/api/services/supper/ticks", ticks(made("tick-0001", "gravy/bones", 150, "ml"), made("tick-0002", "hake/fillet", 660, "g")))
+	require.Equal(t, 200, a.status, string(a.body))
+	assert.JSONEq(t, `{"added": 2}`, string(a.body))
+	assert.Contains(t, await(t, lines, `"kind":"tick"`), `"who":"Chef"`)
+	assert.Less(t, time.Since(began), time.Second, "another tablet is told")
+	a = chef.send("POST", "/api/services/supper/ticks", ticks(made("tick-0001", "gravy/bones", 150, "ml"), made("tick-0003", "gravy/bones", 20, "ml")))
+	assert.JSONEq(t, `{"added": 1}`, string(a.body), "what was sent before is there once")
+
+	v = get[api.MiseView](commis, "/api/services/supper/mise")
+	bones = task(t, v.Sheet, "gravy/bones")
+	assert.Equal(t, "30 ml", bones.Still)
+	assert.Equal(t, "Chef", bones.Ticks[0].Who)
+	assert.True(t, task(t, v.Sheet, "hake/fillet").Done)
+	amounts := get[api.AmountsView](commis, "/api/services/supper/amounts")
+	for _, m := range amounts.Exploded.Make {
+		if m.Component == "gravy" {
+			assert.InDelta(t, 30, m.Missing.Quantity, 1e-9)
+		}
+	}
+	back := map[string]any{"id": "tick-0004", "task": "hake/fillet", "act": "back", "of": "tick-0002", "at": "2026-03-13T15:40:00+01:00"}
+	require.Equal(t, 200, commis.send("POST", "/api/services/supper/ticks", ticks(back)).status)
+	assert.False(t, task(t, get[api.MiseView](chef, "/api/services/supper/mise").Sheet, "hake/fillet").Done)
+}
+
+func TestTicksThatAreMalformedAreToldAndNoneIsKept(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Chef")
+	a := chef.send("POST", "/api/services/supper/ticks", ticks(made("tick-0001", "gravy/bones", 150, "ml"), made("tick-0002", "gravy/bones", 0, "ml")))
+	assert.Equal(t, "body.ticks[1].amount", a.problem(t).Errors[0].Location)
+	list, err := h.store.Ticks(context.Background(), "supper")
+	require.NoError(t, err)
+	assert.Empty(t, list)
+	assert.Equal(t, 422, chef.send("POST", "/api/services/supper/ticks", ticks()).status)
+	assert.Equal(t, 404, chef.send("POST", "/api/services/ghost/ticks", ticks(made("tick-0001", "x", 1, "g"))).status)
+	assert.Equal(t, 404, chef.send("GET", "/api/services/ghost/mise", nil).status)
+	assert.Equal(t, 403, h.stranger().send("POST", "/api/services/supper/ticks", ticks(made("tick-0001", "x", 1, "g"))).status)
+}
+
+// Ticks of two servers on one database, all sent twice.
+func TestTicksFromManyTabletsAreThereOnce(t *testing.T) {
+	h := newHouse(t)
+	other := h.serve()
+	var all sync.WaitGroup
+	for n := range 8 {
+		c := h.cook(fmt.Sprintf("Tablet %d", n))
+		if n%2 == 1 {
+			c.base = other.URL
+			require.Equal(t, 200, c.send("PUT", "/api/session", map[string]any{"name": fmt.Sprintf("Tablet %d", n)}).status)
+		}
+		all.Go(func() {
+			for i := range 10 {
+				body := ticks(made(fmt.Sprintf("tick-%d-%03d", n, i), "gravy/bones", 1, "ml"))
+				for range 2 {
+					assert.Equal(t, 200, c.send("POST", "/api/services/supper/ticks", body).status)
+				}
+			}
+		})
+	}
+	all.Wait()
+	v := get[api.MiseView](h.cook("Chef"), "/api/services/supper/mise")
+	assert.Len(t, task(t, v.Sheet, "gravy/bones").Ticks, 80)
+	assert.InDelta(t, 80, task(t, v.Sheet, "gravy/bones").Made.Quantity, 1e-9)
+}
+
+func TestTheOrderGoesBySupplierInPacksAndInTime(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Chef")
+	v := get[api.AmountsView](chef, "/api/services/supper/amounts")
+	require.NotEmpty(t, v.Orders)
+	assert.Equal(t, "EUR", v.Currency)
+	byName := map[string]recipe.Buy{}
+	for _, b := range v.Exploded.Buy {
+		byName[b.Name] = b
+	}
+	assert.Equal(t, "2 × 1 kg = 2 kg, for 1.45 kg; 550 g over", byName["hake"].Purchase.Working)
+	assert.Equal(t, "43 g", byName["butter"].Still, "193 g, and 150 g are there")
+	assert.Nil(t, byName["salt"].Purchase, "there is enough of it")
+	assert.Zero(t, byName["water"].Missing.Quantity, "it comes from the tap")
+	for i, o := range v.Orders {
+		assert.NotEmpty(t, o.Lines)
+		if i > 0 {
+			assert.LessOrEqual(t, v.Orders[i-1].OrderBy, o.OrderBy, "what must be ordered first stands first")
+		}
+		assert.False(t, o.Late)
+	}
+	require.Len(t, v.Costs, 2)
+	assert.Greater(t, v.Costs[0].Portion, int64(100))
+
+	h.set(time.Date(2026, 3, 13, 22, 30, 0, 0, time.UTC))
+	v = get[api.AmountsView](chef, "/api/services/supper/amounts")
+	late := ""
+	for _, o := range v.Orders {
+		if o.Late {
+			late += o.Name + " "
+		}
+	}
+	assert.Contains(t, late, "The quay boat", "the evening before it is too late for fish that was to be filleted")
+}
+
+func TestStockAndSuppliersAreKept(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Chef")
+	type stock struct{ Stock []api.StockView }
+	list := get[stock](chef, "/api/stock").Stock
+	require.NotEmpty(t, list)
+	assert.LessOrEqual(t, list[0].Stock.UseBy, list[1].Stock.UseBy, "what must be used first")
+	assert.Equal(t, 200, chef.send("PUT", "/api/stock/hake-1", edit(0, map[string]any{"id": "hake-1", "kitchen": "back-kitchen", "ingredient": "hake", "amount": map[string]any{"quantity": 1, "unit": "kg"}, "place": "chilled", "useBy": "2026-03-14", "counted": "0001-01-01T00:00:00Z"})).status)
+	for _, b := range get[api.AmountsView](chef, "/api/services/supper/amounts").Exploded.Buy {
+		if b.Name == "hake" {
+			assert.Equal(t, "450 g", b.Still)
+		}
+	}
+	list = get[stock](chef, "/api/stock").Stock
+	for _, e := range list {
+		if e.Name == "hake" {
+			assert.Equal(t, h.now, e.Stock.Counted.UTC(), "counted when it was written")
+		}
+	}
+	a := chef.send("PUT", "/api/stock/x", edit(0, map[string]any{"id": "x", "kitchen": "k", "ingredient": "unicorn", "amount": map[string]any{"quantity": 1, "unit": "kg"}, "counted": "2026-03-10T00:00:00Z"}))
+	assert.Equal(t, "body.value.ingredient", a.problem(t).Errors[0].Location)
+	assert.Equal(t, 422, chef.send("PUT", "/api/stock/y", edit(0, map[string]any{"id": "x", "kitchen": "k", "ingredient": "hake", "amount": map[string]any{"quantity": 1, "unit": "kg"}, "counted": "2026-03-10T00:00:00Z"})).status)
+	assert.Len(t, get[struct{ Suppliers []api.SupplierView }](chef, "/api/suppliers").Suppliers, 4)
+	s := map[string]any{"id": "new", "name": "New", "delivers": []int{9}, "at": "07:00", "before": 1, "by": "noon"}
+	assert.Contains(t, chef.send("PUT", "/api/suppliers/new", edit(0, s)).problem(t).Detail, "9 is no day of the week")
+	s["delivers"], s["by"] = []int{1}, "12:00"
+	assert.Equal(t, 200, chef.send("PUT", "/api/suppliers/new", edit(0, s)).status)
+}
+
+func TestThePrepListIsAFile(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	a := chef.send("GET", "/api/services/supper/mise.csv", nil)
+	assert.Equal(t, `attachment; filename="supper.mise.csv"`, a.header.Get("Content-Disposition"))
+	assert.Contains(t, string(a.body), "\r\n2026-03-13,Sauce,Roast crown,\"joint, tie, salt\",560,g,")
+	assert.GreaterOrEqual(t, strings.Count(string(a.body), "\r\n"), 10)
+}
+
+// Versions at the tables are ordered with what they take; the plan says that it
+// has them as the dish itself.
+func TestVersionsOfAServiceAreOrdered(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Chef")
+	doc, err := h.store.Get(context.Background(), "service", "supper")
+	require.NoError(t, err)
+	text := strings.Replace(string(doc.Body), `{"dish": "guinea-fowl", "plates": 4}`, `{"dish": "guinea-fowl", "plates": 3}, {"dish": "guinea-fowl", "version": "meatless", "plates": 1}`, 1)
+	require.NotEqual(t, string(doc.Body), text)
+	require.Equal(t, 200, chef.send("PUT", "/api/services/supper", []byte(fmt.Sprintf(`{"version": %d, "value": %s}`, doc.Version, text))).status)
+	names := map[string]recipe.Buy{}
+	for _, b := range get[api.AmountsView](chef, "/api/services/supper/amounts").Exploded.Buy {
+		names[b.Name] = b
+	}
+	assert.Contains(t, names, "celeriac")
+	assert.InDelta(t, 1.5, names["guinea fowl"].Amount.Quantity, 1e-9)
+	clashes := fmt.Sprint(get[api.RunUpView](chef, "/api/services/supper/runup").RunUp.Clashes)
+	assert.Contains(t, clashes, "Guinea fowl: 1 meatless planned as the dish itself")
+	bad := strings.Replace(text, `"version": "meatless"`, `"version": "ghost"`, 1)
+	assert.Equal(t, 422, chef.send("PUT", "/api/services/supper", []byte(fmt.Sprintf(`{"version": %d, "value": %s}`, doc.Version+1, bad))).status)
+}

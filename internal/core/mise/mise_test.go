@@ -1,0 +1,240 @@
+package mise_test
+
+import (
+	"math/rand/v2"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/mise"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/units"
+)
+
+func ptr[T any](v T) *T { return &v }
+
+func grams(q float64) units.Amount { return units.Amount{Quantity: q, Unit: units.Gram} }
+
+func step(id string, minutes int64, then recipe.Wait) recipe.Step {
+	return recipe.Step{ID: id, Name: id, Time: &recipe.Time{Quick: minutes * 60, Usual: minutes * 60, Slow: minutes * 60}, Then: then}
+}
+
+func upTo(hours int64, place string) recipe.Wait {
+	w := recipe.Wait{Most: ptr(hours * 3600), Reason: "kept"}
+	if place != "" {
+		w.Place = &recipe.Needed{Kind: place}
+	}
+	return w
+}
+
+var begins = time.Date(2026, 11, 28, 19, 0, 0, 0, time.UTC)
+
+func at(day, hour, minute int) time.Time { return time.Date(2026, 11, day, hour, minute, 0, 0, time.UTC) }
+
+// scene: a sauce from a stock, a dressing that fades, a fish that is filleted
+// ahead and fired to order. Ten plates.
+func scene() mise.Input {
+	b := recipe.NewBook()
+	line := func(name string, q float64) recipe.Line {
+		return recipe.Line{ID: name, Name: name, Ingredient: name, Amount: ptr(grams(q))}
+	}
+	for _, i := range []string{"bones", "herbs", "whole fish"} {
+		b.Ingredients[i] = recipe.Ingredient{ID: i, Name: i, Allergens: &[]string{}, Animal: "none"}
+	}
+	b.Ingredients["whole fish"] = recipe.Ingredient{ID: "whole fish", Name: "whole fish", Allergens: &[]string{"fish"}, Animal: "fish"}
+	b.Components["stock"] = recipe.Component{ID: "stock", Name: "Stock", Section: "sauce", Yield: grams(1000), Density: ptr(1.0), Lines: []recipe.Line{line("bones", 1000)}, Methods: recipe.OneWay(step("simmer the bones", 240, upTo(72, "fridge")))}
+	b.Components["sauce"] = recipe.Component{ID: "sauce", Name: "Sauce", Section: "sauce", Yield: grams(500), Lines: []recipe.Line{{ID: "s", Name: "stock", Component: "stock", Amount: ptr(grams(1000))}}, Methods: recipe.OneWay(step("reduce the stock", 60, upTo(24, "fridge")), step("warm", 5, upTo(0, "")))}
+	b.Components["dressing"] = recipe.Component{ID: "dressing", Name: "Dressing", Section: "sauce", Container: "jug", Yield: grams(200), Lines: []recipe.Line{line("herbs", 50)}, Methods: recipe.OneWay(step("chop the herbs", 10, upTo(2, "")))}
+	b.Components["fish"] = recipe.Component{ID: "fish", Name: "Fish", Section: "fish", Yield: grams(800), Lines: []recipe.Line{line("whole fish", 2000)}, Methods: recipe.OneWay(step("fillet the whole fish", 30, upTo(30, "fridge")), step("sear", 4, upTo(0, "")))}
+	portion := func(c string, q float64) recipe.Part {
+		return recipe.Part{Component: c, Portion: ptr(grams(q))}
+	}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "Fish and sauce", Parts: []recipe.Part{portion("fish", 160), portion("sauce", 50), portion("dressing", 20)}}
+	bar := func(component, step string, start, end time.Time) runup.Bar {
+		return runup.Bar{ID: "d/" + component + "/" + step, Dish: "d", Component: component, Step: step, Start: start, End: end, From: start.Unix(), To: end.Unix()}
+	}
+	cure := bar("stock", "simmer the bones", at(27, 9, 0), at(27, 13, 0))
+	cure.Hands = []runup.Stretch{{From: cure.From, To: cure.From + 300}, {From: cure.From + 7200, To: cure.From + 7260}, {From: cure.To - 60, To: cure.To}}
+	plan := runup.RunUp{Bars: []runup.Bar{cure,
+		bar("sauce", "reduce the stock", at(27, 14, 0), at(27, 15, 0)), bar("sauce", "warm", at(28, 19, 20), at(28, 19, 25)),
+		bar("dressing", "chop the herbs", at(28, 18, 0), at(28, 18, 10)),
+		bar("fish", "fillet the whole fish", at(28, 10, 0), at(28, 10, 30)), bar("fish", "sear", at(28, 19, 20), at(28, 19, 24)),
+		{ID: "d/plate/1", Dish: "d", Component: "dressing", Placing: "1", Start: at(28, 19, 26), End: at(28, 19, 27)}}}
+	return mise.Input{Book: b, Plan: plan, Begins: begins, Now: at(26, 9, 0), Zone: time.UTC, Plates: 10, Hours: map[string]time.Time{"d": begins},
+		Kitchen:  kitchen.Kitchen{Sections: []kitchen.Section{{ID: "fish", Name: "Fish"}, {ID: "sauce", Name: "Sauce"}}, Boxes: []kitchen.Box{{Name: "tub", Holds: 700}, {Name: "box", Holds: 2000}}},
+		Exploded: b.Explode([]recipe.Order{{Dish: "d", Plates: 10}}, units.Metric)}
+}
+
+func tasks(s mise.Sheet) (ids []string, by map[string]mise.Task) {
+	by = map[string]mise.Task{}
+	for _, d := range s.Days {
+		for _, x := range d.Sections {
+			for _, t := range x.Tasks {
+				ids = append(ids, d.Day[8:]+" "+x.Name+": "+t.ID)
+				by[t.ID] = t
+			}
+		}
+	}
+	return ids, by
+}
+
+func TestWhatKeepsIsMiseAndWhatIsEatenAtOnceIsNot(t *testing.T) {
+	ids, by := tasks(mise.Make(scene()))
+	assert.Equal(t, []string{"27 Sauce: stock/simmer the bones", "27 Sauce: sauce/reduce the stock", "28 Fish: fish/fillet the whole fish", "28 Sauce: dressing/chop the herbs"}, ids)
+	stock := by["stock/simmer the bones"]
+	assert.Equal(t, "1 kg", stock.Figure)
+	assert.Equal(t, at(27, 14, 0), *stock.By, "the sauce wants it")
+	assert.Equal(t, at(30, 13, 0), *stock.Keeps)
+	assert.Equal(t, []string{"Sauce"}, stock.Waiting)
+	assert.Equal(t, []string{"Fish and sauce"}, stock.Dishes)
+	assert.Equal(t, "keeps 3 d; Sauce waits for it", stock.Why)
+	assert.Equal(t, "box", stock.Container, "1 kg at 1 g/ml")
+	assert.Equal(t, "tub, about", by["sauce/reduce the stock"].Container, "of what density, nobody said")
+	assert.Equal(t, "jug", by["dressing/chop the herbs"].Container)
+	assert.Equal(t, "6 × box, about", func() string {
+		in := scene()
+		in.Exploded = in.Book.Explode([]recipe.Order{{Dish: "d", Plates: 70}}, units.Metric)
+		_, by := tasks(mise.Make(in))
+		return by["fish/fillet the whole fish"].Container
+	}(), "11.2 kg of fish in boxes of 2 l")
+	assert.Equal(t, at(28, 19, 20), *by["sauce/reduce the stock"].By, "its own next step")
+	assert.Equal(t, at(28, 19, 26), *by["dressing/chop the herbs"].By, "the plate")
+	assert.Equal(t, []string{"fish"}, by["fish/fillet the whole fish"].Allergens)
+	assert.Equal(t, []string{"whole fish"}, []string{by["fish/fillet the whole fish"].Weigh[0].Line})
+	assert.Equal(t, "4 kg", by["fish/fillet the whole fish"].Weigh[0].Text)
+}
+
+// What keeps longest and blocks most comes first, what fades comes last.
+func TestTheOrderOfTheDay(t *testing.T) {
+	in := scene()
+	for i := range in.Plan.Bars { // all on one day
+		if in.Plan.Bars[i].Start.Day() == 27 {
+			in.Plan.Bars[i].Start, in.Plan.Bars[i].End = in.Plan.Bars[i].Start.AddDate(0, 0, 1), in.Plan.Bars[i].End.AddDate(0, 0, 1)
+		}
+	}
+	for id, c := range in.Book.Components {
+		c.Section = ""
+		in.Book.Components[id] = c
+	}
+	ids, _ := tasks(mise.Make(in))
+	assert.Equal(t, []string{"28 no section said: stock/simmer the bones", "28 no section said: fish/fillet the whole fish", "28 no section said: sauce/reduce the stock", "28 no section said: dressing/chop the herbs"}, ids)
+}
+
+func TestVisitsStandInTheirHours(t *testing.T) {
+	s := mise.Make(scene())
+	require.Len(t, s.Days[0].Sections[0].Visits, 1, "those at the start and the end are no visits")
+	v := s.Days[0].Sections[0].Visits[0]
+	assert.Equal(t, at(27, 11, 0), v.At)
+	assert.Equal(t, "Stock, simmer the bones", v.Name)
+	assert.Equal(t, "look at it", v.What)
+}
+
+func tick(id, task string, q float64, who string, hour int) mise.Tick {
+	return mise.Tick{ID: id, Task: task, Act: mise.DidMake, Amount: grams(q), Who: who, At: at(27, hour, 0)}
+}
+
+func TestTicksAddUpToWhatIsMade(t *testing.T) {
+	in := scene()
+	task := "stock/simmer the bones"
+	in.Ticks = []mise.Tick{tick("aaaaaaaa", task, 600, "Sauce", 12), tick("bbbbbbbb", task, 100, "Commis", 11), tick("cccccccc", "gone/away", 1, "Sauce", 10),
+		{ID: "dddddddd", Act: mise.DidLook, Task: "d/stock/simmer the bones/visit 2", Who: "Sauce", At: at(27, 11, 0)}}
+	s := mise.Make(in)
+	_, by := tasks(s)
+	assert.Equal(t, "300 g", by[task].Still)
+	assert.False(t, by[task].Done)
+	assert.Equal(t, "Commis", by[task].Ticks[0].Who, "in the order in which they were ticked")
+	assert.Equal(t, "Stock: 700 g made, 300 g missing", s.Short[0].What, "what will be short is on top")
+	assert.Len(t, s.Stray, 1, "a tick of what is no longer there is not lost")
+	assert.Len(t, s.Days[0].Sections[0].Visits[0].Ticks, 1)
+	done := s.Ticked()
+	require.Len(t, done, 2)
+	assert.False(t, done[0].Partly)
+	in.Exploded = in.Book.ExplodeFrom(recipe.Larder{Done: done}, []recipe.Order{{Dish: "d", Plates: 10}}, recipe.Ways{})
+	for _, m := range in.Exploded.Make {
+		if m.Component == "stock" {
+			assert.InDelta(t, 300, m.Missing.Quantity, 1e-9, "it flows into the sums")
+		}
+	}
+	in.Ticks = append(in.Ticks, tick("eeeeeeee", task, 300, "Sauce", 13))
+	_, by = tasks(mise.Make(in))
+	assert.True(t, by[task].Done)
+	in.Ticks = append(in.Ticks, mise.Tick{ID: "ffffffff", Task: task, Act: mise.Undone, Of: "eeeeeeee"})
+	_, by = tasks(mise.Make(in))
+	assert.False(t, by[task].Done)
+}
+
+// However ticks come in, and however often, the sheet is the same.
+func TestTheOrderInWhichTicksArriveDoesNotMatter(t *testing.T) {
+	r := rand.New(rand.NewPCG(3, 8))
+	in := scene()
+	names := []string{"stock/simmer the bones", "sauce/reduce the stock", "fish/fillet the whole fish"}
+	for i := range 40 {
+		id := string(rune('a'+i%26)) + string(rune('a'+i/26)) + "-tick-"
+		in.Ticks = append(in.Ticks, tick(id, names[r.IntN(3)], float64(1+r.IntN(50)), "x", 1+r.IntN(20)))
+		if r.IntN(4) == 0 {
+			in.Ticks = append(in.Ticks, mise.Tick{ID: id + "back", Task: in.Ticks[len(in.Ticks)-1].Task, Act: mise.Undone, Of: id, At: at(27, 22, 0)})
+		}
+	}
+	want := mise.Make(in)
+	for range 20 {
+		r.Shuffle(len(in.Ticks), func(i, k int) { in.Ticks[i], in.Ticks[k] = in.Ticks[k], in.Ticks[i] })
+		assert.Equal(t, want, mise.Make(in))
+	}
+}
+
+func TestTheSameMakingTickedByTwoIsAsked(t *testing.T) {
+	in := scene()
+	task := "dressing/chop the herbs"
+	in.Ticks = []mise.Tick{tick("aaaaaaaa", task, 200, "Sauce", 12), tick("bbbbbbbb", task, 200, "Fish", 13)}
+	_, by := tasks(mise.Make(in))
+	assert.Equal(t, "ticked twice? 200 g by Sauce, 200 g by Fish: if it was made once, take one back", by[task].Twice)
+	in.Ticks[1].Amount = grams(20)
+	_, by = tasks(mise.Make(in))
+	assert.Empty(t, by[task].Twice)
+}
+
+func TestTicksRefuseWhatIsMalformed(t *testing.T) {
+	good := tick("aaaaaaaa", "x", 1, "x", 9)
+	require.NoError(t, good.Validate())
+	for field, spoil := range map[string]func(*mise.Tick){
+		"amount": func(t *mise.Tick) { t.Amount.Quantity = 0 }, "of": func(t *mise.Tick) { t.Act = mise.Undone }, "at": func(t *mise.Tick) { t.At = time.Time{} },
+	} {
+		bad := good
+		spoil(&bad)
+		assert.ErrorContains(t, bad.Validate(), field+": ")
+	}
+}
+
+// Without a plan a task has the latest hour that its own times allow: the
+// sauce's stock 72 h at most before, and at the latest 1 h + 5 min before seven.
+func TestWithoutAPlanHoursAreTheLatest(t *testing.T) {
+	in := scene()
+	in.Plan = runup.RunUp{}
+	c := in.Book.Components["fish"]
+	c.Methods[0].Steps[0].By = &recipe.Deadline{DaysBefore: 1, Clock: "16:00"}
+	s := mise.Make(in)
+	_, by := tasks(s)
+	assert.Equal(t, at(28, 17, 55), *by["sauce/reduce the stock"].Start)
+	assert.Equal(t, at(28, 13, 55), *by["stock/simmer the bones"].Start)
+	assert.False(t, by["stock/simmer the bones"].Planned)
+	assert.Equal(t, at(27, 15, 30), *by["fish/fillet the whole fish"].Start, "its deadline is the day before")
+	assert.Equal(t, at(28, 18, 56), *by["fish/fillet the whole fish"].By)
+	ingredients, _ := mise.Needed(in)
+	assert.Equal(t, at(27, 15, 30), ingredients["whole fish"])
+}
+
+func TestLateAndMissingIsOnTop(t *testing.T) {
+	in := scene()
+	in.Now = at(28, 18, 30)
+	in.Exploded.Buy[0].Purchase = &recipe.Purchase{Name: "Market", Late: true, Comes: at(30, 7, 0)}
+	in.Exploded.Buy[0].Still = "1 kg"
+	var what []string
+	for _, s := range mise.Make(in).Short {
+		what = append(what, s.What)
+	}
+	assert.Equal(t, []string{"Stock was wanted at 14:00 and is not ticked", "bones: 1 kg missing, and Market can bring it on Monday 07:00 at the earliest"}, what)
+}

@@ -1,0 +1,92 @@
+package mise
+
+import (
+	"fmt"
+	"slices"
+	"time"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
+)
+
+// Act is what a tick says.
+type Act string
+
+// The acts. Ticks add up: whoever made some more of a thing ticks that much.
+// So it does not matter in which order they arrive.
+const (
+	DidMake Act = "made"  // so much was made
+	DidLook Act = "visit" // a visit on the way was paid
+	Undone  Act = "back"  // an earlier tick is taken back
+)
+
+// Tick is something ticked off, by somebody, on some tablet. Ticks are only
+// ever added.
+type Tick struct {
+	ID       string       `json:"id" minLength:"8" maxLength:"60" doc:"made by the tablet; a repeat with the same id does nothing"`
+	Task     string       `json:"task" minLength:"1" maxLength:"200"`
+	Act      Act          `json:"act" enum:"made,visit,back"`
+	Of       string       `json:"of,omitempty" maxLength:"60" doc:"id of the tick that is taken back"`
+	Amount   units.Amount `json:"amount,omitzero" doc:"what was really made"`
+	Who      string       `json:"who,omitempty" readOnly:"true"`
+	At       time.Time    `json:"at" doc:"when it was ticked, by the tablet's clock"`
+	Received time.Time    `json:"received,omitzero" readOnly:"true"`
+}
+
+// Validate finds what is malformed in a tick.
+func (t Tick) Validate() error {
+	var l fault.List
+	if t.Act == DidMake && (!t.Amount.Unit.Known() || !(t.Amount.Quantity > 0) || t.Amount.Quantity > 1e9) {
+		l.Add("amount", "how much was made? More than nothing, in a unit that is known here")
+	}
+	if t.Act == Undone && t.Of == "" {
+		l.Add("of", "which tick is taken back?")
+	}
+	if t.At.IsZero() || t.At.Year() < 2000 || t.At.Year() > 2200 {
+		l.Add("at", "%s is no time of this kitchen", t.At.Format(time.RFC3339))
+	}
+	return l.Err()
+}
+
+// standing are the ticks of each task that were not taken back, in the order in
+// which they were ticked. A taking back takes effect whether it arrives before
+// or after what it takes back.
+func standing(all []Tick) map[string][]Tick {
+	back := map[string]bool{}
+	for _, t := range all {
+		if t.Act == Undone {
+			back[t.Of] = true
+		}
+	}
+	out := map[string][]Tick{}
+	for _, t := range all {
+		if t.Act != Undone && !back[t.ID] {
+			out[t.Task] = append(out[t.Task], t)
+		}
+	}
+	for _, list := range out {
+		slices.SortStableFunc(list, func(a, b Tick) int {
+			if c := a.At.Compare(b.At); c != 0 {
+				return c
+			}
+			if a.ID < b.ID {
+				return -1
+			}
+			return 1
+		})
+	}
+	return out
+}
+
+// twice says when two people may have ticked the same making: more came
+// together than is made, and it was not one person.
+func twice(list []Tick, made, need units.Amount) string {
+	if len(list) < 2 || made.Quantity < need.Quantity*1.5 {
+		return ""
+	}
+	a, b := list[len(list)-2], list[len(list)-1]
+	if a.Who == b.Who {
+		return ""
+	}
+	return fmt.Sprintf("ticked twice? %s by %s, %s by %s: if it was made once, take one back", a.Amount, a.Who, b.Amount, b.Who)
+}

@@ -1,0 +1,50 @@
+package lists_test
+
+import (
+	"encoding/csv"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/mise"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+	"jointime/internal/formats/lists"
+)
+
+// RFC 4180, section 2: lines end in CRLF, a field with a comma, a quote or a
+// line break stands in quotes, and a quote inside is doubled.
+func TestTheOrderIsATableOfRFC4180(t *testing.T) {
+	var out strings.Builder
+	cost, at := int64(1205), time.Date(2026, 11, 27, 14, 0, 0, 0, time.UTC)
+	require.NoError(t, lists.WriteOrder(&out, []recipe.Buy{
+		{Name: "hake, whole", Amount: units.Amount{Quantity: 1450.00049, Unit: units.Gram}, Takers: []recipe.Taker{{Name: "Hake"}, {Name: `the "other"`}}},
+		{Name: "=2+2", Amount: units.Amount{Quantity: 3, Unit: units.Piece}, Lost: units.Amount{Quantity: 0.5, Unit: units.Piece}, Missing: units.Amount{Quantity: 3, Unit: units.Piece},
+			Purchase: &recipe.Purchase{Name: "Market", Packs: []recipe.Packs{{Text: "net, 2", Count: 2}}, Cost: &cost, OrderBy: at, Comes: at.Add(24 * time.Hour)}},
+	}, time.UTC))
+	assert.Equal(t, "what,amount,unit,lost in trimming,on hand,missing,packs,supplier,order by,comes,cost,for\r\n"+
+		"\"hake, whole\",1450,g,0,0,0,,,,,,\"Hake; the \"\"other\"\"\"\r\n"+
+		"'=2+2,3,piece,0.5,0,3,\"2 × net, 2\",Market,2026-11-27T14:00:00Z,2026-11-28T14:00:00Z,12.05,\r\n", out.String())
+	rows, err := csv.NewReader(strings.NewReader(out.String())).ReadAll()
+	require.NoError(t, err)
+	assert.Equal(t, "hake, whole", rows[1][0])
+}
+
+func TestThePrepListIsATableToo(t *testing.T) {
+	at := time.Date(2026, 11, 27, 14, 0, 0, 0, time.UTC)
+	sheet := mise.Sheet{Days: []mise.DayList{{Day: "2026-11-27", Sections: []mise.SectionList{{Name: "sauce", Tasks: []mise.Task{
+		{Name: "-stock", What: "brown, simmer", Make: units.Amount{Quantity: 2, Unit: units.Litre}, Start: &at, Dishes: []string{"A", "B"}, Allergens: []string{"celery"}, Unknown: true},
+		{Name: "plain", Unknown: true},
+	}, Visits: []mise.Visit{{Name: "Cure", What: "turn it", At: at}}}}}}}
+	var out strings.Builder
+	require.NoError(t, lists.WritePrep(&out, sheet))
+	rows, err := csv.NewReader(strings.NewReader(out.String())).ReadAll()
+	require.NoError(t, err, "every line has as many fields as the header")
+	assert.Equal(t, []string{"2026-11-27", "sauce", "'-stock", "brown, simmer", "2", "l", "", "2026-11-27T14:00:00Z", "", "", "0", "0", "A; B", "celery; not all is known"}, rows[1])
+	assert.Equal(t, "not all is known", rows[2][13])
+	assert.Equal(t, "turn it", rows[3][3])
+	assert.True(t, strings.HasSuffix(out.String(), "\r\n"))
+}
