@@ -15,7 +15,7 @@ import (
 const usage = `jointime brings food to the pass on time.
 
   jointime demo  [--port N] [--listen ADDRESS]                 serve the demo, with a database of its own
-  jointime serve [--port N] [--listen ADDRESS] [--database URL] serve a kitchen
+  jointime serve [--port N] [--listen ADDRESS] [--database URL] [--printer URL] serve a kitchen
   jointime solve [--time 2s] [--seed 1] [--rounds N] FILE       plan a problem; - is standard input
   jointime check PROBLEM PLAN                                   judge a plan
   jointime read ingredients|steps                               understand lines from standard input, one JSON object each

@@ -19,6 +19,7 @@ import (
 	"jointime/internal/api"
 	"jointime/internal/demo"
 	"jointime/internal/pgdev"
+	"jointime/internal/standin"
 	"jointime/internal/store"
 	"jointime/web"
 )
@@ -34,6 +35,7 @@ type serveFlags struct {
 	port     int
 	listen   string
 	database string
+	printer  string
 	verbose  bool
 }
 
@@ -43,6 +45,7 @@ func parseServe(args []string, errs io.Writer) (f serveFlags, err error) {
 	flags.IntVar(&f.port, "port", 0, "the port; 0: the first free one from 8741 on")
 	flags.StringVar(&f.listen, "listen", "127.0.0.1", "the address to listen on; other than loopback, tablets join with a code")
 	flags.StringVar(&f.database, "database", "", "address of a PostgreSQL; empty: one of its own")
+	flags.StringVar(&f.printer, "printer", "", "address of a label printer that takes SVG over HTTP; the demo has one of its own")
 	flags.BoolVar(&f.verbose, "verbose", false, "log every request")
 	if err = flags.Parse(args); err == nil && flags.NArg() > 0 {
 		err = fmt.Errorf("unknown argument %q", flags.Arg(0))
@@ -88,6 +91,14 @@ func serveUntilDone(ctx context.Context, f serveFlags, withDemo bool, out, errs 
 		return err
 	}
 	defer st.Close()
+	if withDemo && f.printer == "" {
+		address, stop, err := standin.Serve(&standin.Printer{})
+		if err != nil {
+			return err
+		}
+		defer stop()
+		f.printer = address
+	}
 	if withDemo {
 		if err := demo.LoadInto(ctx, st, time.Now()); err != nil {
 			return err
@@ -142,14 +153,14 @@ func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags,
 		log.Warn("the screens are not built: run make build")
 		screens = nil
 	}
-	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open})
+	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Printer: f.printer})
 	h := &http.Server{Handler: server, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: 60 * time.Second,
 		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 32 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug)}
 	var running sync.WaitGroup
 	running.Go(func() { server.Run(ctx) })
 	done := make(chan error, 1)
 	go func() { done <- h.Serve(l) }()
-	if err := announce(ctx, l, st, open, out); err != nil {
+	if err := announce(ctx, l, st, open, f.printer, out); err != nil {
 		return err
 	}
 	select {
@@ -168,7 +179,7 @@ func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags,
 }
 
 // announce prints the address, and, where tablets can join, the code.
-func announce(ctx context.Context, l net.Listener, st *store.Store, open bool, out io.Writer) error {
+func announce(ctx context.Context, l net.Listener, st *store.Store, open bool, printer string, out io.Writer) error {
 	port := l.Addr().(*net.TCPAddr).Port
 	fmt.Fprintf(out, "\n  Jointime is at http://localhost:%d\n", port)
 	if open {
@@ -177,6 +188,9 @@ func announce(ctx context.Context, l net.Listener, st *store.Store, open bool, o
 			return err
 		}
 		fmt.Fprintf(out, "  Tablets open this machine's address with port %d and join with the code %s\n", port, code)
+	}
+	if printer != "" {
+		fmt.Fprintf(out, "  Labels are printed at %s\n", printer)
 	}
 	fmt.Fprint(out, "  Ctrl-C stops it.\n\n")
 	return nil

@@ -38,6 +38,8 @@ type ComponentView struct {
 	Methods   []recipe.MethodView   `json:"methods" nullable:"false"`
 	TakeOuts  []recipe.TakeOutFault `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time"`
 	Need      recipe.Need           `json:"need"`
+	Chain     []recipe.Reduced      `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
+	ChainWhy  string                `json:"chainWhy,omitempty" doc:"why that cannot be worked out"`
 	Said      []string              `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
 }
 
@@ -109,6 +111,7 @@ func (b book) componentView(d recipe.Dish, c recipe.Component, into string, plat
 	recipes := b.recipes()
 	v := ComponentView{Component: b.components[c.ID], Made: c, Version: b.version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
 		Methods: recipes.Compare(c, plates), TakeOuts: c.TakeOutFaults(), Said: []string{}, Need: recipe.Need{Component: c.ID, Ingredients: []recipe.Scaled{}}}
+	v.Chain, v.ChainWhy = recipes.Reductions(c, waysOf(b.anyKitchen()))
 	for _, step := range c.Steps() {
 		said := ""
 		if step.Time != nil {

@@ -27,10 +27,11 @@ func TestMain(m *testing.M) { pgtest.Main(m) }
 // house is a server with the demo in its database, and a clock that can be set.
 type house struct {
 	*testing.T
-	store  *store.Store
-	server *httptest.Server
-	mu     sync.Mutex
-	now    time.Time
+	store   *store.Store
+	server  *httptest.Server
+	mu      sync.Mutex
+	now     time.Time
+	printer string
 }
 
 func newHouse(t *testing.T) *house {
@@ -60,7 +61,7 @@ func (h *house) set(now time.Time) {
 
 // serve starts one more server on the same database.
 func (h *house) serve() *httptest.Server {
-	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond})
+	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Printer: h.printer})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { s.Run(ctx); close(done) }()
@@ -140,6 +141,12 @@ func get[T any](c *cook, path string) (v T) {
 	require.Equal(c, 200, a.status, string(a.body))
 	require.NoError(c, json.Unmarshal(a.body, &v))
 	return v
+}
+
+// read reads an answer into a value.
+func read(t *testing.T, a answer, into any) {
+	t.Helper()
+	require.NoError(t, json.Unmarshal(a.body, into), string(a.body))
 }
 
 // edit is the body of a write.

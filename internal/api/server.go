@@ -27,6 +27,7 @@ type Options struct {
 	Open     bool             // reached from elsewhere than this machine: tablets join with a code
 	Now      func() time.Time // the clock; nil: the real one
 	PingEach time.Duration    // of the event stream; 0: 15 s
+	Printer  string           // address of the label printer; empty: there is none
 }
 
 // Server answers requests for one database.
@@ -126,6 +127,8 @@ func (s *Server) describe(r chi.Router) {
 	s.amountRoutes(api)
 	s.larderRoutes(api)
 	s.miseRoutes(api)
+	s.labelRoutes(api)
+	s.kitchenRoutes(api)
 	s.bookFileRoutes(api)
 	s.startRoutes(api)
 	s.undoRoutes(api)

@@ -45,8 +45,8 @@ var efficiency = map[Burner][3]float64{
 	Induction: {0.76, 0.83, 0.90},
 }
 
-// Pan is what a liquid boils away in.
-type Pan struct {
+// Vessel is what a liquid boils away in.
+type Vessel struct {
 	Width  float64 `json:"width" minimum:"50" maximum:"1000" doc:"inner diameter, mm"`
 	Burner Burner  `json:"burner" enum:"gas,electric,induction"`
 	Power  float64 `json:"power" minimum:"100" maximum:"50000" doc:"watts of the burner, turned up full"`
@@ -55,8 +55,8 @@ type Pan struct {
 	Simmer float64 `json:"simmer,omitempty" minimum:"0" maximum:"100" doc:"°C at which it is kept; absent: at the boil"`
 }
 
-// Span is seconds: quick, usual, slow.
-type Span struct {
+// Takes is how long something takes, in seconds: quick, usual, slow.
+type Takes struct {
 	Quick float64 `json:"quick"`
 	Usual float64 `json:"usual"`
 	Slow  float64 `json:"slow"`
@@ -84,10 +84,10 @@ const wallLoss = 12
 var ErrDoesNotBoil = errors.New("so little heat does not keep it at the boil")
 
 // area of the surface, in m².
-func (p Pan) area() float64 { return math.Pi / 4 * p.Width * p.Width / 1e6 }
+func (p Vessel) area() float64 { return math.Pi / 4 * p.Width * p.Width / 1e6 }
 
 // reaches is the heat that goes into the pan, in watts, at an efficiency.
-func (p Pan) reaches(share float64) float64 {
+func (p Vessel) reaches(share float64) float64 {
 	turn, flame := p.Turn, p.Flame
 	if turn == 0 {
 		turn = 1
@@ -100,7 +100,7 @@ func (p Pan) reaches(share float64) float64 {
 }
 
 // wall is what the wall loses with so many litres in the pan, in watts.
-func (p Pan) wall(litres, celsius float64) float64 {
+func (p Vessel) wall(litres, celsius float64) float64 {
 	depth := litres / 1000 / p.area()
 	return wallLoss * math.Pi * p.Width / 1000 * depth * (celsius - roomTemperature)
 }
@@ -123,7 +123,7 @@ func latent(celsius float64) float64 { return 2501e3 - (2501e3-LatentHeat)*celsi
 
 // Rate is how fast water leaves the pan while it holds so many litres, in kg/s:
 // slow, usual, quick.
-func (p Pan) Rate(litres float64) ([3]float64, error) {
+func (p Vessel) Rate(litres float64) ([3]float64, error) {
 	var out [3]float64
 	shares, known := efficiency[p.Burner]
 	if !known {
@@ -152,12 +152,12 @@ const parts = 50
 // BoilDown is how long it takes to bring a thin liquid from so many litres to
 // so many, as a span. What thickens takes longer than water does. From is the
 // temperature at which it starts, in °C; 100: it boils already.
-func (p Pan) BoilDown(from, to, start float64) (Span, error) {
+func (p Vessel) BoilDown(from, to, start float64) (Takes, error) {
 	switch {
 	case !(from > 0) || to < 0 || to > from:
-		return Span{}, fmt.Errorf("from %g l to %g l is no reduction", from, to)
+		return Takes{}, fmt.Errorf("from %g l to %g l is no reduction", from, to)
 	case p.Width <= 0 || p.Power <= 0:
-		return Span{}, errors.New("a pan has a width, and a burner a power")
+		return Takes{}, errors.New("a pan has a width, and a burner a power")
 	}
 	var t [3]float64
 	mass := (from - to) * Density100 / parts
@@ -165,7 +165,7 @@ func (p Pan) BoilDown(from, to, start float64) (Span, error) {
 		level := from - (from-to)*(float64(n)+0.5)/parts
 		rate, err := p.Rate(level)
 		if err != nil {
-			return Span{}, err
+			return Takes{}, err
 		}
 		for k := range t {
 			t[k] += mass / rate[k]
@@ -174,5 +174,5 @@ func (p Pan) BoilDown(from, to, start float64) (Span, error) {
 	for k, share := range efficiency[p.Burner] {
 		t[k] += from * math.Max(0, 100-start) * SpecificHeat / p.reaches(share)
 	}
-	return Span{t[2], t[1], t[0]}, nil
+	return Takes{t[2], t[1], t[0]}, nil
 }

@@ -22,7 +22,7 @@ func TestWaterIsThatOfTheSteamTables(t *testing.T) {
 // arrives boils 1 kg away in 37 min 37 s; here 83 % arrive, and the wall takes
 // its part.
 func TestBoilingAwayFollowsTheEnergyBalance(t *testing.T) {
-	p := heat.Pan{Width: 240, Burner: heat.Induction, Power: 2000}
+	p := heat.Vessel{Width: 240, Burner: heat.Induction, Power: 2000}
 	rate, err := p.Rate(1)
 	require.NoError(t, err)
 	area := math.Pi / 4 * 0.24 * 0.24
@@ -39,7 +39,7 @@ func TestBoilingAwayFollowsTheEnergyBalance(t *testing.T) {
 
 // Heating from cold: 1 litre from 20 to 100 °C takes 335 kJ (4.19 kJ/(kg K)).
 func TestColdLiquidIsHeatedFirst(t *testing.T) {
-	p := heat.Pan{Width: 240, Burner: heat.Induction, Power: 2000}
+	p := heat.Vessel{Width: 240, Burner: heat.Induction, Power: 2000}
 	hot, err := p.BoilDown(1, 0.5, 100)
 	require.NoError(t, err)
 	cold, err := p.BoilDown(1, 0.5, 20)
@@ -51,17 +51,17 @@ func TestColdLiquidIsHeatedFirst(t *testing.T) {
 // burner halves in a quarter to half an hour; a narrow pan takes longer, a
 // bare simmer far longer.
 func TestReductionsTakeAsLongAsCooksSay(t *testing.T) {
-	wide, err := heat.Pan{Width: 280, Burner: heat.Gas, Power: 3500}.BoilDown(1, 0.5, 100)
+	wide, err := heat.Vessel{Width: 280, Burner: heat.Gas, Power: 3500}.BoilDown(1, 0.5, 100)
 	require.NoError(t, err)
 	assert.Greater(t, wide.Usual, 10*60.0)
 	assert.Less(t, wide.Usual, 30*60.0)
-	narrow, err := heat.Pan{Width: 140, Burner: heat.Gas, Power: 3500}.BoilDown(1, 0.5, 100)
+	narrow, err := heat.Vessel{Width: 140, Burner: heat.Gas, Power: 3500}.BoilDown(1, 0.5, 100)
 	require.NoError(t, err)
 	assert.Greater(t, narrow.Usual, 1.5*wide.Usual)
-	simmer, err := heat.Pan{Width: 280, Burner: heat.Gas, Power: 3500, Simmer: 90}.BoilDown(1, 0.5, 90)
+	simmer, err := heat.Vessel{Width: 280, Burner: heat.Gas, Power: 3500, Simmer: 90}.BoilDown(1, 0.5, 90)
 	require.NoError(t, err)
 	assert.Greater(t, simmer.Usual, 2*wide.Usual)
-	half, err := heat.Pan{Width: 280, Burner: heat.Gas, Power: 3500, Turn: 0.5}.BoilDown(1, 0.5, 100)
+	half, err := heat.Vessel{Width: 280, Burner: heat.Gas, Power: 3500, Turn: 0.5}.BoilDown(1, 0.5, 100)
 	require.NoError(t, err)
 	assert.Greater(t, half.Usual, 1.9*wide.Usual)
 }
@@ -74,15 +74,15 @@ func TestAStillSurfaceGivesOffWhatAPoolDoes(t *testing.T) {
 }
 
 func TestWhatIsNoReductionIsRefused(t *testing.T) {
-	p := heat.Pan{Width: 240, Burner: heat.Gas, Power: 2000}
+	p := heat.Vessel{Width: 240, Burner: heat.Gas, Power: 2000}
 	for _, c := range [][2]float64{{0, 0}, {1, 2}, {1, -1}, {-1, -2}, {math.NaN(), 0}} {
 		_, err := p.BoilDown(c[0], c[1], 100)
 		assert.Error(t, err, "%v", c)
 	}
-	_, err := heat.Pan{Width: 240, Burner: "coal", Power: 2000}.BoilDown(1, 0.5, 100)
+	_, err := heat.Vessel{Width: 240, Burner: "coal", Power: 2000}.BoilDown(1, 0.5, 100)
 	assert.ErrorContains(t, err, "coal")
-	_, err = heat.Pan{Width: 240, Burner: heat.Gas, Power: 100, Turn: 0.1}.BoilDown(4, 3, 100)
+	_, err = heat.Vessel{Width: 240, Burner: heat.Gas, Power: 100, Turn: 0.1}.BoilDown(4, 3, 100)
 	assert.ErrorIs(t, err, heat.ErrDoesNotBoil)
-	_, err = heat.Pan{Burner: heat.Gas}.BoilDown(1, 0.5, 100)
+	_, err = heat.Vessel{Burner: heat.Gas}.BoilDown(1, 0.5, 100)
 	assert.Error(t, err)
 }

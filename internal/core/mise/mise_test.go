@@ -33,7 +33,9 @@ func upTo(hours int64, place string) recipe.Wait {
 
 var begins = time.Date(2026, 11, 28, 19, 0, 0, 0, time.UTC)
 
-func at(day, hour, minute int) time.Time { return time.Date(2026, 11, day, hour, minute, 0, 0, time.UTC) }
+func at(day, hour, minute int) time.Time {
+	return time.Date(2026, 11, day, hour, minute, 0, 0, time.UTC)
+}
 
 // scene: a sauce from a stock, a dressing that fades, a fish that is filleted
 // ahead and fired to order. Ten plates.
@@ -237,4 +239,28 @@ func TestLateAndMissingIsOnTop(t *testing.T) {
 		what = append(what, s.What)
 	}
 	assert.Equal(t, []string{"Stock was wanted at 14:00 and is not ticked", "bones: 1 kg missing, and Market can bring it on Monday 07:00 at the earliest"}, what)
+}
+
+func TestLabelsSayWhatIsKnownAndNoMore(t *testing.T) {
+	in := scene()
+	in.Ticks = []mise.Tick{tick("aaaaaaaa", "stock/simmer the bones", 600, "Sauce", 13), tick("bbbbbbbb", "stock/simmer the bones", 400, "Commis", 15)}
+	stock := mise.Make(in).Labels([]string{"stock/simmer the bones"})
+	require.Len(t, stock, 1)
+	assert.Equal(t, at(27, 15, 0), *stock[0].Made)
+	assert.Equal(t, at(30, 13, 0), *stock[0].UseBy, "72 h after the older part")
+	assert.Equal(t, "Commis", stock[0].By)
+	assert.Equal(t, "1 kg", stock[0].Amount)
+	assert.Equal(t, "none of the listed allergens is in what it is made of", stock[0].Allergens)
+	i := in.Book.Ingredients["bones"]
+	i.Allergens = nil
+	in.Book.Ingredients["bones"] = i
+	all := mise.Make(in).Labels(nil)
+	require.Len(t, all, 4)
+	by := map[string]mise.Label{}
+	for _, l := range all {
+		by[l.Name] = l
+	}
+	assert.Equal(t, "what is in it is not all known", by["Sauce"].Allergens)
+	assert.Nil(t, by["Sauce"].UseBy, "it is not made yet")
+	assert.Equal(t, "contains fish", by["Fish"].Allergens)
 }

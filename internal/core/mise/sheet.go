@@ -70,6 +70,7 @@ type Task struct {
 	Working   string         `json:"working"`
 	Container string         `json:"container,omitempty"`
 	Start     *time.Time     `json:"start,omitempty" doc:"absent: it cannot be timed"`
+	End       *time.Time     `json:"end,omitempty" doc:"when it is made"`
 	Planned   bool           `json:"planned" doc:"start is by the plan; otherwise it is the latest that its own times allow"`
 	By        *time.Time     `json:"by,omitempty" doc:"when the next thing wants it"`
 	Keeps     *time.Time     `json:"keeps,omitempty" doc:"until when"`
@@ -311,6 +312,10 @@ func (m *maker) steps(t *Task, c recipe.Component) {
 		t.Place = last.Then.Place.Kind
 	}
 	end, planned := m.ends(c.ID, last.ID)
+	if planned {
+		end := end.In(m.Zone)
+		t.End = &end
+	}
 	if wait, ok := keeping(c, last); ok {
 		t.KeepsFor = int64(wait / time.Second)
 		if planned {

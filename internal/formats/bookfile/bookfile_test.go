@@ -24,6 +24,7 @@ func demoFile() bookfile.File {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
 	f := bookfile.New()
 	f.Kitchens, f.Ingredients, f.Components, f.Dishes, f.Menus = []kitchen.Kitchen{b.Kitchen}, b.Ingredients, b.Components, b.Dishes, []recipe.Menu{b.Menu}
+	f.Suppliers = b.Suppliers
 	return f
 }
 

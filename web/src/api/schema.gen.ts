@@ -124,6 +124,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/heats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API heats */
+        get: operations["get-api-heats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/history/{kind}/{id}": {
         parameters: {
             query?: never;
@@ -199,10 +216,28 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Get API kitchens */
+        get: operations["get-api-kitchens"];
         put?: never;
         /** Post API kitchens */
         post: operations["post-api-kitchens"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchens/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API kitchens by ID */
+        put: operations["put-api-kitchens-by-id"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -311,6 +346,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reduce": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API reduce */
+        post: operations["post-api-reduce"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services": {
         parameters: {
             query?: never;
@@ -375,6 +427,24 @@ export interface paths {
         put?: never;
         /** Post API services by ID copy */
         post: operations["post-api-services-by-id-copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID labels */
+        get: operations["get-api-services-by-id-labels"];
+        put?: never;
+        /** Post API services by ID labels */
+        post: operations["post-api-services-by-id-labels"];
         delete?: never;
         options?: never;
         head?: never;
@@ -785,6 +855,10 @@ export interface components {
             yield: components["schemas"]["Amount"];
         };
         ComponentView: {
+            /** @description what happens to its liquid, where some of it is boiled down */
+            chain: components["schemas"]["Reduced"][];
+            /** @description why that cannot be worked out */
+            chainWhy?: string;
             /** @description as it is stored */
             component: components["schemas"]["Component"];
             /** @description other dishes that use it */
@@ -1155,6 +1229,21 @@ export interface components {
             /** @enum {string} */
             work: "all" | "slices" | "none";
         };
+        Heat: {
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            fahrenheit: number;
+            /**
+             * Format: double
+             * @description °C in an oven with a fan, for the same in one without
+             */
+            fan: number;
+            /** @description the nearest gas mark; absent: no oven is marked so */
+            gas?: string;
+            /** @description as the kitchen likes it */
+            text: string;
+        };
         Heater: {
             /**
              * Format: int64
@@ -1176,6 +1265,12 @@ export interface components {
              * @description seconds for one degree of heating
              */
             up: number;
+        };
+        HeatsOutputBody: {
+            /** @description by whole °C, from -30 to 300 */
+            heats: {
+                [key: string]: components["schemas"]["Heat"];
+            };
         };
         HistoryOutputBody: {
             /** @description newest first */
@@ -1372,6 +1467,46 @@ export interface components {
             to: string;
             /** @description IANA time zone; absent: UTC */
             zone?: string;
+        };
+        KitchenView: {
+            kitchen: components["schemas"]["Kitchen"];
+            /** Format: int64 */
+            version: number;
+        };
+        KitchensOutputBody: {
+            kitchens: components["schemas"]["KitchenView"][];
+        };
+        Label: {
+            allergens: string;
+            amount: string;
+            /** @description who ticked it */
+            by?: string;
+            container?: string;
+            for: string;
+            /**
+             * Format: date-time
+             * @description absent: it is not ticked yet
+             */
+            made?: string;
+            name: string;
+            section: string;
+            task: string;
+            /**
+             * Format: date-time
+             * @description absent: how long it keeps was never said, or it is not made
+             */
+            useBy?: string;
+            /** @description the steps that it has had */
+            what: string;
+        };
+        LabelView: {
+            label: components["schemas"]["Label"];
+            svg: string;
+        };
+        LabelsOutputBody: {
+            labels: components["schemas"]["LabelView"][];
+            /** @description there is one to send them to */
+            printer: boolean;
         };
         Lane: {
             blocks: components["schemas"]["LaneBlock"][];
@@ -1793,6 +1928,13 @@ export interface components {
             again?: boolean;
             screen: string;
         };
+        PrintInputBody: {
+            tasks: string[];
+        };
+        PrintOutputBody: {
+            /** Format: int64 */
+            printed: number;
+        };
         Problem: {
             /** @description 409: places that both changed; none: merged can be saved as it is */
             conflicts?: string[] | null;
@@ -1861,6 +2003,46 @@ export interface components {
             each?: components["schemas"]["Amount"];
             /** @description id or name of the other line; absent: what the component makes */
             to?: string;
+        };
+        ReduceInputBody: {
+            /** @description so much is to come out: tells what goes in; absent: tells what comes out */
+            out?: components["schemas"]["Amount"];
+            /** @description what it boils away in; absent: no times are told */
+            pan?: components["schemas"]["Vessel"];
+            stages: components["schemas"]["Stage"][];
+            /**
+             * Format: double
+             * @description °C at the start of the first boiling; absent or 0: it boils already
+             */
+            start?: number;
+        };
+        Reduced: {
+            add?: components["schemas"]["Amount"];
+            in: components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description share that is left
+             */
+            left?: number;
+            /**
+             * Format: double
+             * @description share that boils away
+             */
+            loss?: number;
+            name?: string;
+            out: components["schemas"]["Amount"];
+            /** @description id of the step that does it */
+            step?: string;
+            /** @description amount that is left */
+            to?: components["schemas"]["Amount"];
+            working: string;
+        };
+        ReductionView: {
+            stages: components["schemas"]["Reduced"][];
+            /** @description seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told */
+            takes: components["schemas"]["Takes"][];
+            /** @description why a time cannot be told */
+            why?: string;
         };
         RefusedOutputBody: {
             falls: components["schemas"]["Fall"][];
@@ -1955,6 +2137,16 @@ export interface components {
         };
         SaveInputIngredientBody: {
             value: components["schemas"]["Ingredient"];
+            /**
+             * Format: int64
+             * @description the version that it was made from
+             */
+            version: number;
+            /** @description in words, for the history */
+            what?: string;
+        };
+        SaveInputKitchenBody: {
+            value: components["schemas"]["Kitchen"];
             /**
              * Format: int64
              * @description the version that it was made from
@@ -2153,6 +2345,24 @@ export interface components {
         Spec: {
             placings: components["schemas"]["Placing"][];
             ware: components["schemas"]["Ware"];
+        };
+        Stage: {
+            add?: components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description share that is left
+             */
+            left?: number;
+            /**
+             * Format: double
+             * @description share that boils away
+             */
+            loss?: number;
+            name?: string;
+            /** @description id of the step that does it */
+            step?: string;
+            /** @description amount that is left */
+            to?: components["schemas"]["Amount"];
         };
         StandIn: {
             /** @description allergens that it brings and the other does not */
@@ -2387,6 +2597,14 @@ export interface components {
             name: string;
             working: string;
         };
+        Takes: {
+            /** Format: double */
+            quick: number;
+            /** Format: double */
+            slow: number;
+            /** Format: double */
+            usual: number;
+        };
         Task: {
             allergens: string[];
             /**
@@ -2399,6 +2617,11 @@ export interface components {
             container?: string;
             dishes: string[];
             done: boolean;
+            /**
+             * Format: date-time
+             * @description when it is made
+             */
+            end?: string;
             /** @description how much, as the kitchen reads it */
             figure: string;
             id: string;
@@ -2551,6 +2774,35 @@ export interface components {
             lost: string[];
             name: string;
             tooLate: components["schemas"]["TooLate"];
+        };
+        Vessel: {
+            /** @enum {string} */
+            burner: "gas" | "electric" | "induction";
+            /**
+             * Format: double
+             * @description diameter of the burner, mm; absent: 180
+             */
+            flame?: number;
+            /**
+             * Format: double
+             * @description watts of the burner, turned up full
+             */
+            power: number;
+            /**
+             * Format: double
+             * @description °C at which it is kept; absent: at the boil
+             */
+            simmer?: number;
+            /**
+             * Format: double
+             * @description share of the full power; absent: 1
+             */
+            turn?: number;
+            /**
+             * Format: double
+             * @description inner diameter, mm
+             */
+            width: number;
         };
         Visit: {
             /** Format: date-time */
@@ -2951,6 +3203,35 @@ export interface operations {
             };
         };
     };
+    "get-api-heats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatsOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-api-history-by-kind-by-id": {
         parameters: {
             query?: never;
@@ -3083,6 +3364,35 @@ export interface operations {
             };
         };
     };
+    "get-api-kitchens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchensOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "post-api-kitchens": {
         parameters: {
             query?: never;
@@ -3095,6 +3405,46 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["KitchenInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put-api-kitchens-by-id": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing */
+                "Idempotency-Key"?: string;
+                /** @description where it was done, for taking it back */
+                "Jointime-Screen"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveInputKitchenBody"];
             };
         };
         responses: {
@@ -3318,6 +3668,39 @@ export interface operations {
             };
         };
     };
+    "post-api-reduce": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReduceInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReductionView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-api-services": {
         parameters: {
             query?: never;
@@ -3508,6 +3891,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-services-by-id-labels": {
+        parameters: {
+            query?: {
+                /** @description absent: all */
+                tasks?: string[] | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelsOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-services-by-id-labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintOutputBody"];
                 };
             };
             /** @description Error */

@@ -1,0 +1,144 @@
+package api
+
+import (
+	"cmp"
+	"context"
+	"net/http"
+	"slices"
+	"strconv"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/heat"
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+	"jointime/internal/store"
+)
+
+// kitchenRoutes tell what there is to cook with and how a kitchen likes to read
+// figures, and reckon with its heat.
+func (s *Server) kitchenRoutes(api huma.API) {
+	huma.Get(api, "/api/kitchens", s.listKitchens)
+	huma.Put(api, "/api/kitchens/{id}", s.putKitchen)
+	huma.Get(api, "/api/heats", s.heats)
+	huma.Post(api, "/api/reduce", s.reduce)
+}
+
+// KitchenView is a kitchen.
+type KitchenView struct {
+	Kitchen kitchen.Kitchen `json:"kitchen"`
+	Version int64           `json:"version"`
+}
+
+type kitchensOutput struct {
+	Body struct {
+		Kitchens []KitchenView `json:"kitchens" nullable:"false"`
+	}
+}
+
+func (s *Server) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &kitchensOutput{}
+	out.Body.Kitchens = []KitchenView{}
+	for id, k := range b.kitchens {
+		out.Body.Kitchens = append(out.Body.Kitchens, KitchenView{k, b.version(store.Kitchen, id)})
+	}
+	slices.SortFunc(out.Body.Kitchens, func(x, y KitchenView) int { return cmp.Compare(x.Kitchen.ID, y.Kitchen.ID) })
+	return out, nil
+}
+
+func (s *Server) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
+	w, err := write(s, ctx, store.Kitchen, in)
+	if err != nil {
+		return nil, err
+	}
+	if in.Body.Value.ID != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	if err := in.Body.Value.Validate(); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}
+
+type heatsOutput struct {
+	Body struct {
+		Heats map[string]units.Heat `json:"heats" doc:"by whole °C, from -30 to 300"`
+	}
+}
+
+// heats tells temperatures in all ways, as the first kitchen likes them.
+func (s *Server) heats(ctx context.Context, _ *struct{}) (*heatsOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	likes := b.anyKitchen().Likes
+	out := &heatsOutput{}
+	out.Body.Heats = map[string]units.Heat{}
+	for c := -30; c <= 300; c++ {
+		out.Body.Heats[strconv.Itoa(c)] = likes.HeatOf(float64(c))
+	}
+	return out, nil
+}
+
+type reduceInput struct {
+	Body struct {
+		Stages []recipe.Stage `json:"stages" nullable:"false" minItems:"1" maxItems:"100"`
+		Out    *units.Amount  `json:"out,omitempty" doc:"so much is to come out: tells what goes in; absent: tells what comes out"`
+		Pan    *heat.Vessel   `json:"pan,omitempty" doc:"what it boils away in; absent: no times are told"`
+		Start  float64        `json:"start,omitempty" minimum:"0" maximum:"100" doc:"°C at the start of the first boiling; absent or 0: it boils already"`
+	}
+}
+
+// ReductionView is a chain of reductions with how long each takes.
+type ReductionView struct {
+	Stages []recipe.Reduced `json:"stages" nullable:"false"`
+	Takes  []*heat.Takes     `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
+	Why    string           `json:"why,omitempty" doc:"why a time cannot be told"`
+}
+
+type reduceOutput struct{ Body ReductionView }
+
+// reduce works a chain of reductions out, forwards or backwards.
+func (s *Server) reduce(ctx context.Context, in *reduceInput) (*reduceOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	measures := b.anyKitchen().Sizes()
+	v := ReductionView{}
+	if in.Body.Out != nil {
+		v.Stages, err = recipe.ReduceTo(*in.Body.Out, in.Body.Stages, measures)
+	} else {
+		v.Stages, err = recipe.Reduce(in.Body.Stages, measures)
+	}
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	v.times(in.Body.Pan, in.Body.Start)
+	return &reduceOutput{v}, nil
+}
+
+// times tells how long each stage boils. Mass is taken for that of water.
+func (v *ReductionView) times(pan *heat.Vessel, start float64) {
+	v.Takes = make([]*heat.Takes, len(v.Stages))
+	if start == 0 {
+		start = 100
+	}
+	for i, r := range v.Stages {
+		if pan == nil || r.Add != nil || r.Out.Quantity >= r.In.Quantity {
+			continue
+		}
+		span, err := pan.BoilDown(r.In.Quantity/1000, r.Out.Quantity/1000, start)
+		if err != nil {
+			v.Why = err.Error()
+			continue
+		}
+		v.Takes[i], start = &span, 100
+	}
+}

@@ -1,0 +1,121 @@
+package api
+
+import (
+	"context"
+	"fmt"
+	"io"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/core/mise"
+	"jointime/internal/formats/label"
+)
+
+// labelRoutes draw labels and send them to the printer.
+func (s *Server) labelRoutes(api huma.API) {
+	huma.Get(api, "/api/services/{id}/labels", s.getLabels)
+	huma.Post(api, "/api/services/{id}/labels", s.printLabels)
+}
+
+// LabelView is a label and its drawing.
+type LabelView struct {
+	Label mise.Label `json:"label"`
+	SVG   string     `json:"svg"`
+}
+
+type labelsInput struct {
+	ID    string   `path:"id"`
+	Tasks []string `query:"tasks,explode" maxItems:"200" doc:"absent: all"`
+}
+
+type labelsOutput struct {
+	Body struct {
+		Labels  []LabelView `json:"labels" nullable:"false"`
+		Printer bool        `json:"printer" doc:"there is one to send them to"`
+	}
+}
+
+func (s *Server) getLabels(ctx context.Context, in *labelsInput) (*labelsOutput, error) {
+	list, err := s.labels(ctx, in.ID, in.Tasks)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &labelsOutput{}
+	out.Body.Labels, out.Body.Printer = list, s.Printer != ""
+	return out, nil
+}
+
+func (s *Server) labels(ctx context.Context, id string, tasks []string) ([]LabelView, error) {
+	x, err := s.stocked(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	out := []LabelView{}
+	for _, l := range x.sheet.Labels(tasks) {
+		out = append(out, LabelView{l, label.SVG(l, x.in.Zone)})
+	}
+	return out, nil
+}
+
+type printInput struct {
+	ID   string `path:"id"`
+	Body struct {
+		Tasks []string `json:"tasks" nullable:"false" minItems:"1" maxItems:"200"`
+	}
+}
+
+type printOutput struct {
+	Body struct {
+		Printed int `json:"printed"`
+	}
+}
+
+// printLabels sends labels one after the other; where the printer stops, the
+// answer says how many came out.
+func (s *Server) printLabels(ctx context.Context, in *printInput) (*printOutput, error) {
+	if s.Printer == "" {
+		return nil, problem(http.StatusConflict, "No label printer is set up. Print them on plain paper.")
+	}
+	if _, _, err := s.author(ctx); err != nil {
+		return nil, err
+	}
+	list, err := s.labels(ctx, in.ID, in.Body.Tasks)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &printOutput{}
+	for _, l := range list {
+		if err := send(ctx, s.Printer, l.SVG); err != nil {
+			s.Log.Warn("a label was not printed", "error", err)
+			return nil, problem(http.StatusBadGateway, fmt.Sprintf("The label printer stopped after %d of %d: %v. Send the rest again, or print on plain paper.", out.Body.Printed, len(list), err))
+		}
+		out.Body.Printed++
+	}
+	return out, nil
+}
+
+// printerWithin bounds one label.
+const printerWithin = 5 * time.Second
+
+func send(ctx context.Context, printer, svg string) error {
+	ctx, cancel := context.WithTimeout(ctx, printerWithin)
+	defer cancel()
+	r, err := http.NewRequestWithContext(ctx, http.MethodPost, strings.TrimSuffix(printer, "/")+"/print", strings.NewReader(svg))
+	if err != nil {
+		return err
+	}
+	r.Header.Set("Content-Type", "image/svg+xml")
+	resp, err := http.DefaultClient.Do(r)
+	if err != nil {
+		return fmt.Errorf("it does not answer")
+	}
+	defer resp.Body.Close()
+	if resp.StatusCode >= 300 {
+		why, _ := io.ReadAll(io.LimitReader(resp.Body, 200)) // only to be told
+		return fmt.Errorf("it says “%s”", strings.TrimSpace(string(why)))
+	}
+	return nil
+}
