@@ -10,6 +10,7 @@ import { Paste } from './screens/Book/Paste'
 import { TakeIn } from './screens/Book/TakeIn'
 import { Dish } from './screens/Dish/Dish'
 import { Menu } from './screens/Menu/Menu'
+import { Mise } from './screens/Mise/Mise'
 import { Order } from './screens/Order/Order'
 import { Plate } from './screens/Plate/Plate'
 import { RunUp } from './screens/RunUp/RunUp'
@@ -24,6 +25,7 @@ export function App() {
             <Route path="/menu/:service" element={<Screen name={name} />} />
             <Route path="/run-up/:service" element={<Screen name={name} />} />
             <Route path="/order/:service" element={<Screen name={name} />} />
+            <Route path="/mise/:service" element={<Screen name={name} />} />
             <Route path="/dish/:dish" element={<Screen name={name} />} />
             <Route path="/plate/:dish" element={<Screen name={name} />} />
             <Route path="/book" element={<Screen name={name} />} />
@@ -44,6 +46,7 @@ function Screen({ name }: { name: string }) {
       {screen === 'menu' && <Menu key={service} id={service} />}
       {screen === 'run-up' && <RunUp key={service} id={service} />}
       {screen === 'order' && <Order key={service} id={service} />}
+      {screen === 'mise' && <Mise key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
       {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : part === 'import' ? <TakeIn /> : <Book />)}
       {screen === 'plate' && <Plate key={dish} id={dish} />}

@@ -46,7 +46,7 @@ func (t Task) label(section string) Label {
 	first, last := t.Ticks[0], t.Ticks[len(t.Ticks)-1]
 	made := last.At
 	l.Made, l.By, l.Amount = &made, last.Who, t.Made.String()
-	if t.KeepsFor > 0 { // of what was made in parts, the oldest decides
+	if t.KeepsFor > 0 {
 		until := first.At.Add(time.Duration(t.KeepsFor) * time.Second)
 		l.UseBy = &until
 	}

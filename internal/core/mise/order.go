@@ -173,7 +173,10 @@ func (m *maker) visits() []Visit {
 			}
 			at := b.Start.Add(time.Duration(h.From-b.From) * time.Second).In(m.Zone)
 			v := Visit{ID: fmt.Sprintf("%s/visit %d", b.ID, k+1), Name: c.Name + ", " + s.Name, What: what, At: at, For: h.To - h.From, Ticks: []Tick{}, section: c.Section, day: at.Format(dayLayout)}
-			v.Ticks = append(v.Ticks, m.ticks[v.ID]...)
+			for _, k := range m.ticks[v.ID] {
+				k.At, k.Received = k.At.In(m.Zone), k.Received.In(m.Zone)
+				v.Ticks = append(v.Ticks, k)
+			}
 			out = append(out, v)
 		}
 	}

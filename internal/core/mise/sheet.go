@@ -73,7 +73,7 @@ type Task struct {
 	End       *time.Time     `json:"end,omitempty" doc:"when it is made"`
 	Planned   bool           `json:"planned" doc:"start is by the plan; otherwise it is the latest that its own times allow"`
 	By        *time.Time     `json:"by,omitempty" doc:"when the next thing wants it"`
-	Keeps     *time.Time     `json:"keeps,omitempty" doc:"until when"`
+	Keeps     *time.Time     `json:"keeps,omitempty" doc:"until when: by the plan, or, once it is made, from when that was"`
 	KeepsFor  int64          `json:"keepsFor,omitempty" doc:"seconds, from when it is made"`
 	Place     string         `json:"place,omitempty" doc:"where it waits"`
 	Dishes    []string       `json:"dishes" nullable:"false"`
@@ -466,6 +466,7 @@ func (m *maker) tick(t *Task) {
 		through.Density = *d
 	}
 	for _, k := range m.ticks[t.ID] {
+		k.At, k.Received = k.At.In(m.Zone), k.Received.In(m.Zone)
 		t.Ticks = append(t.Ticks, k)
 		if a, _, err := k.Amount.Basic(m.Ways.Measures).As(t.Make.Unit, through); err == nil {
 			t.Made.Quantity += a.Quantity
@@ -477,6 +478,10 @@ func (m *maker) tick(t *Task) {
 		t.Missing.Quantity = 0
 	}
 	t.Done = len(t.Ticks) > 0 && t.Missing.Quantity == 0
+	if t.Done && t.KeepsFor > 0 { // of what was made in parts, the oldest decides
+		until := t.Ticks[0].At.Add(time.Duration(t.KeepsFor) * time.Second)
+		t.Keeps = &until
+	}
 	if len(t.Ticks) > 0 && !t.Done {
 		t.Still, _ = m.Ways.Likes.Read(t.Missing)
 	}

@@ -17,6 +17,7 @@ type Buy struct {
 	Lost       units.Amount `json:"lost" doc:"of that, lost in trimming"`
 	Used       units.Amount `json:"used" doc:"of that, gone into what is made already"`
 	Have       units.Amount `json:"have" doc:"of that, on hand"`
+	Past       units.Amount `json:"past" doc:"on hand, and no longer good on the day: it does not count"`
 	Missing    units.Amount `json:"missing" doc:"what is still to be bought"`
 	Still      string       `json:"still" doc:"what is still to be bought, in words; empty: nothing"`
 	Takers     []Taker      `json:"takers" nullable:"false"`
@@ -74,6 +75,7 @@ func (x *explosion) closed(b Buy) Buy {
 	b.Text, b.Other = x.ways.Likes.Read(b.Amount)
 	open := max(0, b.Amount.Quantity-b.Used.Quantity)
 	b.Have = units.Amount{Quantity: x.larder.ingredient(x, i, units.Amount{Quantity: open, Unit: b.Amount.Unit}), Unit: b.Amount.Unit}
+	b.Past = units.Amount{Quantity: x.larder.past(x, i, b.Amount.Unit), Unit: b.Amount.Unit}
 	if i.House {
 		b.Have.Quantity = open
 	}

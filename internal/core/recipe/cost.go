@@ -32,6 +32,9 @@ func (b Book) CostOf(o Order, w Ways) Cost {
 	sum := 0.0
 	for _, buy := range b.ExplodeFrom(Larder{}, []Order{o}, w).Buy {
 		pack, each, ok := b.Ingredients[buy.Ingredient].cheapest(buy, w)
+		if b.Ingredients[buy.Ingredient].House {
+			continue
+		}
 		if !ok {
 			out.Open = append(out.Open, buy.Name)
 			continue

@@ -116,6 +116,19 @@ func (s *shelves) ingredient(x *explosion, i Ingredient, want units.Amount) floa
 	return s.on(x, "ingredient/"+i.ID, i.Name, want, i.through())
 }
 
+// past adds up what is there of an ingredient and no longer good on the day.
+func (s *shelves) past(x *explosion, i Ingredient, unit units.Unit) (sum float64) {
+	for _, e := range s.stock["ingredient/"+i.ID] {
+		if e.Good(s.day) {
+			continue
+		}
+		if a, _, err := x.basic(e.Amount).As(unit, i.through()); err == nil {
+			sum += a.Quantity
+		}
+	}
+	return sum
+}
+
 func (s *shelves) leftOver(x *explosion, e LeftOver, want float64) float64 {
 	return s.on(x, "component/"+e.Component+"/"+e.ByProduct, e.Name, units.Amount{Quantity: want, Unit: e.Taken.Unit}, units.Through{})
 }

@@ -44,6 +44,7 @@ func TestWhatIsThereIsTakenFirst(t *testing.T) {
 		{Component: "mash", Amount: grams(400), Place: "chilled", UseBy: "2026-11-28"},
 		{Component: "mash", Amount: grams(900), UseBy: "2026-11-27"},
 		{Ingredient: "swede", Amount: *amountOf(0.25, units.Kilogram)},
+		{Ingredient: "swede", Amount: grams(70), UseBy: "2026-11-27"},
 		{Component: "crown", ByProduct: "bones", Amount: grams(200), Place: "frozen"},
 	}}
 	x := b.ExplodeFrom(larder, []recipe.Order{{Dish: "fowl", Plates: 20}}, recipe.Ways{})
@@ -56,6 +57,7 @@ func TestWhatIsThereIsTakenFirst(t *testing.T) {
 	assert.InDelta(t, 900, buy.Amount.Quantity, 1e-9)
 	assert.InDelta(t, 250, buy.Have.Quantity, 1e-9)
 	assert.Equal(t, "650 g", buy.Still)
+	assert.InDelta(t, 70, buy.Past.Quantity, 1e-9)
 	for _, e := range x.Ledger {
 		if e.Name == "bones" {
 			assert.InDelta(t, 200, e.Have.Quantity, 1e-9)

@@ -22,7 +22,7 @@ const (
 // typeface, with some to spare.
 const (
 	margin = 2.5
-	letter = 0.5
+	letter = 0.48
 )
 
 // SVG draws a label. Times are told in a zone.
@@ -38,8 +38,8 @@ func SVG(l mise.Label, zone *time.Location) string {
 		}
 	}
 	write(6, 700, l.Name, 1)
-	write(3.2, 400, join(" · ", l.Amount, l.Container, l.What), 1)
-	y += 0.8
+	write(3.2, 400, join(" · ", l.Amount, l.Container, l.What), 2)
+	y += 1
 	if l.Made != nil {
 		write(3.2, 400, "made "+moment(*l.Made, zone)+" by "+l.By, 1)
 	} else {
@@ -47,12 +47,13 @@ func SVG(l mise.Label, zone *time.Location) string {
 	}
 	switch {
 	case l.UseBy != nil:
-		write(4.6, 700, "use by "+moment(*l.UseBy, zone), 1)
+		write(4.8, 700, "use by "+moment(*l.UseBy, zone), 1)
 	default:
-		write(4.6, 700, "use by ______________", 1)
+		write(4.8, 700, "use by ______________", 1)
 	}
-	y += 0.6
-	write(3.2, 700, l.Allergens, 2)
+	y += 1
+	write(3.6, 700, l.Allergens, 2)
+	y = Height - margin - 2.9
 	write(2.9, 400, join(" · ", l.Section, l.For), 1)
 	b.WriteString(`</svg>`)
 	return b.String()

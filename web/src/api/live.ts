@@ -1,5 +1,6 @@
 // Changes made elsewhere, as the server tells them.
 import { useEffect, useState } from 'react'
+import { flush } from './outbox'
 import { reread } from './queries'
 
 export type Change = { kind: string; id: string; version: number; who: string; what: string; at: string }
@@ -21,6 +22,7 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
     stream.addEventListener('ready', () => {
       setJoined(true)
       void reread()
+      void flush()
     })
     stream.addEventListener('change', (event) => {
       setLast(JSON.parse((event as MessageEvent<string>).data) as Change)

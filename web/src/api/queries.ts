@@ -19,6 +19,21 @@ export const useRunUp = (id: string) =>
 export const useAmounts = (id: string) =>
   useQuery({ queryKey: ['amounts', id], queryFn: () => ask(api.GET('/api/services/{id}/amounts', { params: { path: { id } } })), enabled: id !== '' })
 
+export const useMise = (id: string) =>
+  useQuery({ queryKey: ['mise', id], queryFn: () => ask(api.GET('/api/services/{id}/mise', { params: { path: { id } } })), enabled: id !== '' })
+
+export const useLabels = (id: string, tasks: string[]) =>
+  useQuery({ queryKey: ['labels', id, tasks], queryFn: () => ask(api.GET('/api/services/{id}/labels', { params: { path: { id }, query: { tasks } } })), enabled: tasks.length > 0 })
+
+export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => ask(api.GET('/api/stock')) })
+
+export const useSuppliers = () => useQuery({ queryKey: ['suppliers'], queryFn: () => ask(api.GET('/api/suppliers')) })
+
+export const useKitchens = () => useQuery({ queryKey: ['kitchens'], queryFn: () => ask(api.GET('/api/kitchens')) })
+
+/** useHeats are temperatures in all ways, as the kitchen likes them. */
+export const useHeats = () => useQuery({ queryKey: ['heats'], queryFn: () => ask(api.GET('/api/heats')), staleTime: 600_000 })
+
 /** useProgress asks how far a plan is, while one waits for it. */
 export const useProgress = (id: string) =>
   useQuery({ queryKey: ['progress', id], queryFn: () => ask(api.GET('/api/services/{id}/progress', { params: { path: { id } } })), refetchInterval: 300, staleTime: 0 })
@@ -52,7 +67,7 @@ export const useUndoable = (screen: string) =>
 
 /** reread drops what is running and reads again, so that no old answer wins. */
 export async function reread() {
-  const ours = (q: { queryKey: readonly unknown[] }) => q.queryKey[0] !== 'session'
+  const ours = (q: { queryKey: readonly unknown[] }) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'heats'
   await client.cancelQueries({ predicate: ours })
   await client.invalidateQueries({ predicate: ours })
 }

@@ -3,9 +3,9 @@
 import { api, ask, Refused, writeKey, type Problem, type Schemas } from './client'
 import { reread } from './queries'
 
-export type Kind = 'ingredient' | 'component' | 'dish' | 'service'
+export type Kind = 'ingredient' | 'component' | 'dish' | 'service' | 'stock' | 'supplier' | 'kitchen'
 
-type Values = { ingredient: Schemas['Ingredient']; component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service'] }
+type Values = { ingredient: Schemas['Ingredient']; component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service']; stock: Schemas['Stock']; supplier: Schemas['Supplier']; kitchen: Schemas['Kitchen'] }
 
 export type Edit<K extends Kind = Kind> = { kind: K; id: string; version: number; value: Values[K]; what: string; screen: string }
 
@@ -29,6 +29,12 @@ function put(edit: Edit, key: string) {
       return ask(api.PUT('/api/components/{id}', { params, body: { version, what, value: edit.value as Values['component'] } }))
     case 'dish':
       return ask(api.PUT('/api/dishes/{id}', { params, body: { version, what, value: edit.value as Values['dish'] } }))
+    case 'stock':
+      return ask(api.PUT('/api/stock/{id}', { params, body: { version, what, value: edit.value as Values['stock'] } }))
+    case 'supplier':
+      return ask(api.PUT('/api/suppliers/{id}', { params, body: { version, what, value: edit.value as Values['supplier'] } }))
+    case 'kitchen':
+      return ask(api.PUT('/api/kitchens/{id}', { params, body: { version, what, value: edit.value as Values['kitchen'] } }))
     case 'service':
       return ask(api.PUT('/api/services/{id}', { params, body: { version, what, value: edit.value as Values['service'] } }))
   }

@@ -768,6 +768,8 @@ export interface components {
             name: string;
             /** @description the same in the other system */
             other?: string;
+            /** @description on hand, and no longer good on the day: it does not count */
+            past: components["schemas"]["Amount"];
             /** @description in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it */
             purchase?: components["schemas"]["Purchase"];
             /** @description what is still to be bought, in words; empty: nothing */
@@ -2627,7 +2629,7 @@ export interface components {
             id: string;
             /**
              * Format: date-time
-             * @description until when
+             * @description until when: by the plan, or, once it is made, from when that was
              */
             keeps?: string;
             /**

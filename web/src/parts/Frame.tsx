@@ -21,6 +21,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     ['Menu', `/menu/${service}`],
     ['Dish', `/dish/${dish}`],
     ['Order', `/order/${service}`],
+    ['Mise', `/mise/${service}`],
     ['Run-up', `/run-up/${service}`],
     ['Plate', `/plate/${dish}`],
     ['Book', '/book'],
@@ -29,7 +30,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      const at = ['m', 'd', 'o', 'r', 'p', 'b'].indexOf(event.key)
+      const at = ['m', 'd', 'o', 'i', 'r', 'p', 'b'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
     }
@@ -48,7 +49,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           ))}
         </nav>
         <div className="side">
-          {['menu', 'run-up', 'order'].includes(place.screen) && services.data && (
+          {['menu', 'run-up', 'order', 'mise'].includes(place.screen) && services.data && (
             <select aria-label="Service" value={service} onChange={(e) => void go(`/${place.screen}/${e.target.value}`)}>
               {services.data.services.map((s) => (
                 <option key={s.id} value={s.id}>
@@ -72,7 +73,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
 }
 
 const keys = [
-  ['m d o r p b', 'Menu, Dish, Order, Run-up, Plate, Book'],
+  ['m d o i r p b', 'Menu, Dish, Order, Mise, Run-up, Plate, Book'],
   ['← →', 'in a run-up: the step before, the step after'],
   ['↑ ↓', 'in a run-up: the strand above, the strand below'],
   ['Enter', 'open what is selected; in a form: save'],

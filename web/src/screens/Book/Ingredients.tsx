@@ -4,7 +4,7 @@ import { useState, type FormEvent } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
-import { useIngredients, useRefused } from '../../api/queries'
+import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { FieldError } from '../../parts/reading'
@@ -60,6 +60,7 @@ const animals = ['none', 'milk', 'egg', 'honey', 'fish', 'shellfish', 'meat']
 
 function Opened({ item, allergens, others, close }: { item: Item; allergens: Schemas['Allergen'][]; others: Item[]; close: () => void }) {
   const desk = useDesk()
+  const suppliers = useSuppliers()
   const form = useDraft(`ingredient/${item.ingredient.id}`, toWords(item.ingredient), { over: item.ingredient, version: item.version })
   const [wrong, setWrong] = useState<FieldError>()
   const f = form.value
@@ -67,7 +68,7 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     try {
-      const value = toIngredient(f, form.origin.over)
+      const value = await toIngredient(f, form.origin.over)
       setWrong(undefined)
       if (await desk.hand({ kind: 'ingredient', id: value.id, version: form.origin.version, screen: 'ingredients', what: value.name, value })) form.drop()
     } catch (error) {
@@ -117,6 +118,8 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
           {text('season', 'months of its season (9, 10, 11)')}
         </div>
         {text('delivery', 'what to look for when it comes')}
+        <Rows legend="it is sold" columns={[{ name: 'supplier', label: 'by', width: 150, options: [['', 'by whom'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'in packs of', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'called', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="add a pack" wrong={wrong?.field} />
+        <Form.Check className="mt-2" id="ingredient-house" label="it is always there and never ordered: water, ice" checked={f.house} onChange={(e) => set({ house: e.target.checked })} />
         <Rows legend="stands in for it" columns={[{ name: 'ingredient', label: 'what', width: 180, options: [['', 'what'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: 'times', width: 80, hint: '× 1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="add a substitute" wrong={wrong?.field} />
         <div className="editor-actions">
           {wrong && (

@@ -2,7 +2,8 @@
 // is taken; what is short stands beyond it between brackets.
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { round } from './Order'
+import { round } from '../../parts/amounts'
+import { clock, day } from '../../parts/words'
 
 type Entry = Schemas['LeftOver']
 
@@ -14,7 +15,7 @@ export function Ledger({ list }: { list: Entry[] }) {
       {list.map((e) => (
         <LeftOver key={e.component + e.byProduct} entry={e} />
       ))}
-      <p className="small quiet">Solid: taken. Outline: nobody takes it. Between brackets: wanted, and not there.</p>
+      <p className="small quiet">Solid: taken. Striped: taken from what was on hand. Outline: nobody takes it. Between brackets: wanted, and not there.</p>
     </section>
   )
 }
@@ -24,23 +25,25 @@ function LeftOver({ entry }: { entry: Entry }) {
   const whole = Math.max(entry.given.quantity, entry.taken.quantity) || 1
   const part = (a: Schemas['Amount']) => `${(a.quantity / whole) * 100}%`
   const short = entry.short.quantity > 0
+  const held = Math.min(entry.have.quantity, Math.max(0, entry.taken.quantity - entry.given.quantity))
   return (
     <div className="order-line">
       <div className="d-flex align-items-baseline gap-3">
         <button className="name" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {entry.name} <span className="quiet small">of {entry.from}</span>
+          {entry.name} <span className="quiet small">of {entry.from}{entry.when && `, ${day(entry.when.slice(0, 10), true)} ${clock(entry.when, false)}`}</span>
         </button>
         <span className={short ? 'figure gap' : 'figure'}>{short ? `${round(entry.short)} short` : entry.left.quantity > 0 ? `${round(entry.left)} left` : 'all taken'}</span>
       </div>
       <div className="ledger-bar" role="img" aria-label={`${round(entry.given)} given, ${round(entry.taken)} taken`}>
         <i className="taken" style={{ width: part({ ...entry.taken, quantity: Math.min(entry.taken.quantity, entry.given.quantity) }) }} />
         <i className="left" style={{ width: part(entry.left) }} />
+        {held > 0 && <i className="held" style={{ width: part({ ...entry.taken, quantity: held }) }} />}
         {short && <i className="short" style={{ width: part(entry.short) }} />}
       </div>
       {open && (
         <div className="opened">
           <div>
-            {round(entry.given)} given, {round(entry.taken)} taken
+            {round(entry.given)} given{entry.have.quantity > 0 && ` and ${round(entry.have)} on hand`}, {round(entry.taken)} taken
           </div>
           {entry.takers.map((t) => (
             <div key={t.name + t.working}>

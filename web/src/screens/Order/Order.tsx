@@ -1,26 +1,38 @@
-// Order: what must be bought for a service, what is made for it, what is left
-// over on the way, and who could use that. Every figure opens as a line of sums.
-import { useState, type ReactNode } from 'react'
+// Order: what must be bought by when, from whom; what is there already; what is
+// made for it, what is left over on the way, and who could use that. Every
+// figure opens as a line of sums.
+import { Link, useSearchParams } from 'react-router'
 import { useAmounts } from '../../api/queries'
 import type { Schemas } from '../../api/client'
+import { money, round } from '../../parts/amounts'
+import { Opens } from '../../parts/Opens'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { day } from '../../parts/words'
+import { clock, day } from '../../parts/words'
+import { Costs } from './Costs'
 import { Ledger } from './Ledger'
+import { Making } from './Making'
+import { Stock } from './Stock'
+import { Suppliers } from './Suppliers'
 
-type Exploded = Schemas['Exploded']
+type View = Schemas['AmountsView']
+export type Buy = Schemas['Buy']
+
+const sides: [string, string][] = [['', 'to order'], ['made', 'made and left over'], ['stock', 'on hand'], ['suppliers', 'suppliers'], ['costs', 'costs']]
 
 export function Order({ id }: { id: string }) {
   const amounts = useAmounts(id)
+  const [params, setParams] = useSearchParams()
+  const side = params.get('side') ?? ''
   if (amounts.isPending) return <Waiting what="the amounts" />
   if (amounts.isError) return <Failed error={amounts.error} again={() => void amounts.refetch()} />
-  const { service, exploded } = amounts.data
-  const plates = service.courses.flatMap((c) => c.covers).reduce((n, c) => n + c.plates, 0)
+  const view = amounts.data
+  const plates = view.service.courses.flatMap((c) => c.covers).reduce((n, c) => n + c.plates, 0)
   return (
     <>
       <div className="page-head">
         <h1>Order</h1>
         <span className="quiet">
-          {service.name}, {day(service.day)} · {plates} plates · {exploded.buy.length} things to have
+          {view.service.name}, {day(view.service.day)} · {plates} plates
         </span>
         <div className="tools">
           <a className="btn btn-outline-dark btn-sm" href={`/api/services/${id}/order.csv`}>
@@ -28,95 +40,134 @@ export function Order({ id }: { id: string }) {
           </a>
         </div>
       </div>
-      {exploded.problems.map((p) => (
+      <div className="choices mb-3" role="group" aria-label="Part">
+        {sides.map(([v, text]) => (
+          <button key={v} aria-pressed={v === side} onClick={() => setParams(v ? { side: v } : {}, { replace: true })}>
+            {text}
+          </button>
+        ))}
+      </div>
+      {view.exploded.problems.map((p) => (
         <Bracket key={p.where + p.what} what={p.where}>
           {p.what}
         </Bracket>
       ))}
-      {exploded.buy.length === 0 && <Empty title="Nothing to buy">Give a dish some plates on the menu.</Empty>}
-      <div className="order-screen">
-        <Buying list={exploded.buy} />
-        <div>
-          <Ledger list={exploded.ledger} />
-          <Making list={exploded.make} />
+      {side === '' && <ToOrder view={view} />}
+      {side === 'made' && (
+        <div className="order-screen">
+          <Ledger list={view.exploded.ledger} />
+          <Making list={view.exploded.make} />
         </div>
-      </div>
+      )}
+      {side === 'stock' && <Stock kitchen={view.service.kitchen} />}
+      {side === 'suppliers' && <Suppliers />}
+      {side === 'costs' && <Costs costs={view.costs} currency={view.currency} />}
     </>
   )
 }
 
-function Buying({ list }: { list: Exploded['buy'] }) {
+function ToOrder({ view }: { view: View }) {
+  const buys = new Map(view.exploded.buy.map((b) => [b.ingredient, b]))
+  const there = view.exploded.buy.filter((b) => b.missing.quantity === 0)
+  const unsold = view.exploded.buy.filter((b) => b.missing.quantity > 0 && !b.purchase)
+  const short = view.exploded.ledger.filter((e) => e.short.quantity > 0)
+  if (view.exploded.buy.length === 0) return <Empty title="Nothing to buy">Give a dish some plates on the menu.</Empty>
   return (
-    <section aria-label="To have">
-      <h2>to have</h2>
-      {list.map((b) => (
-        <Opens key={b.ingredient + b.name} name={b.name} figure={b.text} other={b.other}>
-          {b.takers.map((t) => (
-            <div key={t.name + t.working}>
-              <b>{t.name}</b> <span className="mono">{t.working}</span>
-            </div>
-          ))}
-          {b.takers.length > 1 && (
-            <div className="mono">
-              {b.takers.map((t) => round(t.amount)).join(' + ')} = {b.text}
-            </div>
-          )}
-          {b.lost.quantity > 0 && <div>of that {round(b.lost)} is lost in trimming</div>}
-        </Opens>
-      ))}
-    </section>
-  )
-}
-
-function Making({ list }: { list: Exploded['make'] }) {
-  const more = list.filter((m) => m.surplus.quantity > 0.5)
-  return (
-    <section aria-label="To make" className="mt-4">
-      {more.length > 0 && (
-        <Bracket what={`More is made than is taken: ${more.map((m) => `${m.name}, ${round(m.surplus)}`).join('; ')}`}>It comes of the smallest batch. Put it on another dish, or keep it.</Bracket>
-      )}
-      <h2>to make</h2>
-      {list.map((m) => (
-        <Opens key={m.component} name={m.name} figure={round(m.make)}>
-          <div className="mono">{m.working}</div>
-          {m.takers.map((t) => (
-            <div key={t.name + t.working}>
-              taken by <b>{t.name}</b> <span className="mono">{t.working}</span>
-            </div>
-          ))}
-          {m.weigh.map((w) => (
-            <div key={w.line + w.working}>
-              <b>{w.text}</b> {w.line} <span className="quiet mono">= {w.working}</span>
-            </div>
-          ))}
-        </Opens>
-      ))}
-    </section>
-  )
-}
-
-/** round writes an amount as one weighs it. */
-export function round(a: Schemas['Amount']) {
-  const [q, u] = a.unit === 'g' && a.quantity >= 1000 ? [a.quantity / 1000, 'kg'] : a.unit === 'ml' && a.quantity >= 1000 ? [a.quantity / 1000, 'l'] : [a.quantity, a.unit]
-  const figure = q >= 10 && (u === 'g' || u === 'ml') ? Math.round(q) : Math.round(q * 100) / 100
-  return u === 'piece' ? String(figure) : `${figure} ${u}`
-}
-
-// Opens is a figure that opens to show its working; the other unit is one tap away.
-function Opens({ name, figure, other, children }: { name: string; figure: string; other?: string; children: ReactNode }) {
-  const [open, setOpen] = useState(false)
-  const [swapped, setSwapped] = useState(false)
-  return (
-    <div className="order-line">
-      <div className="d-flex align-items-baseline gap-3">
-        <button className="name" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {name}
-        </button>
-        <button className="figure" disabled={!other} onClick={() => setSwapped(!swapped)} title={other ? 'in the other unit' : undefined}>
-          {swapped ? other : figure}
-        </button>
+    <div className="order-screen">
+      <div>
+        {short.map((e) => (
+          <Bracket key={e.component + e.byProduct} what={`${round(e.short)} of ${e.name} are short`}>
+            {e.from} leaves {round(e.given)}, {round(e.taken)} are taken. Order some, or make less of what takes it.
+          </Bracket>
+        ))}
+        {view.orders.length === 0 && unsold.length === 0 && <Empty title="All of it is there">Nothing is missing for this service.</Empty>}
+        {view.orders.map((o) => (
+          <OneOrder key={o.supplier + o.orderBy} order={o} lines={o.lines.flatMap((id) => buys.get(id) ?? [])} currency={view.currency} />
+        ))}
       </div>
-      {open && <div className="opened">{children}</div>}
+      <div>
+        {unsold.length > 0 && (
+          <section aria-label="No supplier is known">
+            <h2>missing, and nobody is known who has it</h2>
+            <p className="small quiet">
+              Say in <Link to="/book/ingredients">Ingredients</Link> in what packs it is sold, and by whom.
+            </p>
+            {unsold.map((b) => (
+              <Line key={b.name} buy={b} figure={b.still} note={b.past.quantity > 0 && `${round(b.past)} is there and no longer good on the day`} />
+            ))}
+          </section>
+        )}
+        <section aria-label="There is enough" className={unsold.length > 0 ? 'mt-4' : ''}>
+          <h2>there is enough</h2>
+          {there.length === 0 && <p className="quiet">Nothing of what is needed is on hand.</p>}
+          {there.map((b) => (
+            <Line key={b.name} buy={b} figure={b.text} />
+          ))}
+        </section>
+      </div>
     </div>
   )
+}
+
+// OneOrder is what is asked of one supplier by one hour: the hour is the
+// loudest thing.
+function OneOrder({ order, lines, currency }: { order: View['orders'][number]; lines: Buy[]; currency: string }) {
+  return (
+    <section className="one-order" aria-label={order.name}>
+      <div className="one-order-head">
+        <h2>{order.name}</h2>
+        <span className="by">
+          order by <b>{day(order.orderBy.slice(0, 10), true)}</b> <b className="clock">{clock(order.orderBy, false)}</b>
+        </span>
+        <span className="quiet small">
+          comes {day(order.comes.slice(0, 10), true)} <span className="clock">{clock(order.comes, false)}</span>
+          {order.cost !== undefined && <> · {money(order.cost, currency)}</>}
+          {order.note && <> · {order.note}</>}
+        </span>
+      </div>
+      {order.late && <Bracket what="It comes after it is needed">Fetch it, or see in Ingredients what can stand in.</Bracket>}
+      {lines.map((b) => (
+        <Line key={b.name} buy={b} figure={b.purchase!.packs.map((p) => (p.text === '1' ? p.count : `${p.count} × ${p.text}`)).join(' + ')} note={<Missing buy={b} />} />
+      ))}
+    </section>
+  )
+}
+
+function Line({ buy: b, figure, note }: { buy: Buy; figure: string; note?: React.ReactNode }) {
+  return (
+    <Opens name={b.name} figure={figure} other={figure === b.text ? b.other : undefined} note={note}>
+      {b.takers.map((t) => (
+        <div key={t.name + t.working}>
+          <b>{t.name}</b> <span className="mono">{t.working}</span>
+        </div>
+      ))}
+      {b.takers.length > 1 && (
+        <div className="mono">
+          {b.takers.map((t) => round(t.amount)).join(' + ')} = {b.text}
+        </div>
+      )}
+      <div className="mono">{balance(b)}</div>
+      {b.purchase && <div className="mono">{b.purchase.working}</div>}
+      {b.lost.quantity > 0 && <div>of all that, {round(b.lost)} is lost in trimming</div>}
+    </Opens>
+  )
+}
+
+// Missing is why so many packs: what is missing, and what is left of them.
+function Missing({ buy: b }: { buy: Buy }) {
+  return (
+    <>
+      {b.still} missing{b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} over`}
+      {b.past.quantity > 0 && <> · {round(b.past)} is there and no longer good on the day</>}
+      {b.purchase?.late && <span className="gap ms-2">too late for {b.takers[0]?.name}</span>}
+    </>
+  )
+}
+
+/** balance is what is missing, as a line of sums. */
+export function balance(b: Buy): string {
+  const parts = [b.text]
+  if (b.used.quantity > 0) parts.push(`− ${round(b.used)} gone into what is made`)
+  if (b.have.quantity > 0) parts.push(`− ${round(b.have)} on hand`)
+  return `${parts.join(' ')} = ${b.still || 'nothing missing'}`
 }

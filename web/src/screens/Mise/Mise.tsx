@@ -1,0 +1,151 @@
+// Mise: what is prepared today, in which section, how much of it, in which
+// order; ticked off on any tablet, with or without a connection.
+import { useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { Button } from 'react-bootstrap'
+import { drop, useOutbox } from '../../api/outbox'
+import { useMise } from '../../api/queries'
+import type { Schemas } from '../../api/client'
+import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { clock, day } from '../../parts/words'
+import { Labels } from './Labels'
+import { axisOf, labelsOf } from './strip'
+import { TaskRow, VisitRow } from './Task'
+
+type View = Schemas['MiseView']
+
+export function Mise({ id }: { id: string }) {
+  const mise = useMise(id)
+  if (mise.isPending) return <Waiting what="the mise" />
+  if (mise.isError && !mise.data) return <Failed error={mise.error} again={() => void mise.refetch()} />
+  return <Sheet view={mise.data} />
+}
+
+// Sheet is cut down to a day and a section by the address, so that a tablet
+// opens where it was.
+function Sheet({ view }: { view: View }) {
+  const [params, setParams] = useSearchParams()
+  const [labels, setLabels] = useState<string[]>()
+  const outbox = useOutbox().filter((h) => h.service === view.service.id)
+  const { sheet } = view
+  const choose = (name: string, value: string) => setParams((p) => (value ? p.set(name, value) : p.delete(name), p), { replace: true })
+  const section = params.get('section') ?? ''
+  const on = params.get('day') ?? ''
+  const days = sheet.days.filter((d) => !on || d.day === on).map((d) => ({ ...d, sections: d.sections.filter((s) => !section || s.id === section) }))
+  const shown = days.flatMap((d) => d.sections).flatMap((s) => s.tasks)
+  const all = sheet.days.flatMap((d) => d.sections).flatMap((s) => s.tasks)
+  const axis = axisOf(all, view.begins)
+  const first = all.flatMap((t) => (t.start ? [t.start] : [])).sort((a, b) => Date.parse(a) - Date.parse(b))[0]
+  if (labels) return <Labels service={view.service.id} tasks={labels} close={() => setLabels(undefined)} />
+  return (
+    <>
+      <div className="page-head">
+        <h1>Mise</h1>
+        <span className="quiet">
+          {view.service.name}, {day(view.service.day)} · first course <span className="clock">{clock(view.begins, false)}</span>
+        </span>
+        <div className="tools">
+          <Button size="sm" variant="outline-dark" onClick={() => setLabels(shown.map((t) => t.id))} disabled={shown.length === 0}>
+            Labels
+          </Button>
+          <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
+            Print the list
+          </Button>
+          <a className="btn btn-outline-dark btn-sm" href={`/api/services/${view.service.id}/mise.csv`}>
+            Save as a table
+          </a>
+        </div>
+      </div>
+      <div className="mise-choices">
+        <Choices label="Section" value={section} choose={(v) => choose('section', v)} options={[['', 'all sections'], ...view.sections.filter((s) => sheet.days.some((d) => d.sections.some((x) => x.id === s.id))).map((s): [string, string] => [s.id, s.name])]} />
+        <Choices label="Day" value={on} choose={(v) => choose('day', v)} options={[['', 'all days'], ...sheet.days.map((d): [string, string] => [d.day, day(d.day, true)])]} />
+        <span className="mise-count">
+          <b>{sheet.done}</b> of {sheet.done + sheet.open} ready
+        </span>
+      </div>
+      {sheet.short.map((s) => (
+        <Bracket key={s.what} what={s.what}>
+          {s.do}
+        </Bracket>
+      ))}
+      {view.message && <Bracket what={view.message}>The hours here are the latest that each thing’s own times allow; hands and equipment are not in them.</Bracket>}
+      {view.problems.map((p) => (
+        <Bracket key={p.where + p.what} what={p.where}>
+          {p.what}
+        </Bracket>
+      ))}
+      <Outbox held={outbox} />
+      {shown.length === 0 && <Empty title="Nothing to prepare here">Choose another section or day, or give a dish some plates on the menu.</Empty>}
+      {first && shown.length > 0 && (
+        <div className="task-axis" aria-hidden="true">
+          <div>
+            {labelsOf(axis, first, view.begins).map((l) => (
+              <span key={l.text} className="clock" style={{ left: `${l.x}%` }}>
+                {l.text}
+              </span>
+            ))}
+          </div>
+          <p className="small quiet">Solid: being made. Line: it keeps, to the bracket. Blue: the next thing wants it.</p>
+        </div>
+      )}
+      {days.map((d) => (
+        <section key={d.day} aria-label={day(d.day)} className="mise-day">
+          <h2>{day(d.day)}</h2>
+          {d.sections.map((s) => (
+            <div key={s.id} role="group" aria-label={s.name}>
+              <h3>{s.name}</h3>
+              {s.tasks.map((t, i) => (
+                <TaskRow key={t.id} task={t} number={i + 1} axis={axis} service={view.service.id} held={outbox.filter((h) => h.tick.task === t.id && !h.refused).map((h) => h.tick)} label={() => setLabels([t.id])} />
+              ))}
+              {s.visits.map((v) => (
+                <VisitRow key={v.id} visit={v} service={view.service.id} held={outbox.some((h) => h.tick.task === v.id)} />
+              ))}
+            </div>
+          ))}
+        </section>
+      ))}
+      {sheet.stray.length > 0 && (
+        <Bracket what="Ticked, and no longer on the list">
+          {sheet.stray.map((t) => `${t.task.replace('/', ', ')} by ${t.who}, ${clock(t.at, false)}`).join(' · ')}
+        </Bracket>
+      )}
+    </>
+  )
+}
+
+type ChoicesProps = { label: string; value: string; choose: (value: string) => void; options: [string, string][] }
+
+function Choices({ label, value, choose, options }: ChoicesProps) {
+  return (
+    <div className="choices" role="group" aria-label={label}>
+      {options.map(([v, text]) => (
+        <button key={v} aria-pressed={v === value} onClick={() => choose(v)}>
+          {text}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+// Outbox says what this tablet has ticked and the server does not have yet.
+function Outbox({ held }: { held: ReturnType<typeof useOutbox> }) {
+  const waits = held.filter((h) => !h.refused).length
+  return (
+    <>
+      {waits > 0 && (
+        <p className="understood" role="status">
+          {waits === 1 ? 'One tick waits' : `${waits} ticks wait`} on this tablet until the server answers. Nothing is lost.
+        </p>
+      )}
+      {held
+        .filter((h) => h.refused)
+        .map((h) => (
+          <Bracket key={h.tick.id} what={`A tick of ${h.tick.task.replace('/', ', ')} was refused: ${h.refused}`}>
+            <button className="plain-button" onClick={() => drop(h.tick.id)}>
+              Let it go
+            </button>
+          </Bracket>
+        ))}
+    </>
+  )
+}

@@ -1,0 +1,156 @@
+// What is on hand: by place and date, what must be used first on top. It is
+// counted, not reckoned: an amount is written over when somebody has looked.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import { writeKey, type Schemas } from '../../api/client'
+import { useStock } from '../../api/queries'
+import { round } from '../../parts/amounts'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { FieldError, measure } from '../../parts/reading'
+import { Empty, Failed, Waiting } from '../../parts/States'
+import { clock, day } from '../../parts/words'
+
+type Entry = Schemas['StockView']
+type Thing = Schemas['Holdable']
+
+const places = ['chilled', 'frozen', 'ambient', 'hot']
+
+export function Stock({ kitchen }: { kitchen: string }) {
+  const stock = useStock()
+  const [place, setPlace] = useState('')
+  if (stock.isPending) return <Waiting what="what is there" />
+  if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
+  const all = stock.data.stock
+  const shown = all.filter((e) => !place || e.stock.place === place)
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-3 align-items-center mb-3">
+        <div className="choices" role="group" aria-label="Place">
+          {['', ...places.filter((p) => all.some((e) => e.stock.place === p))].map((p) => (
+            <button key={p} aria-pressed={p === place} onClick={() => setPlace(p)}>
+              {p || 'everywhere'}
+            </button>
+          ))}
+        </div>
+        <div className="ms-auto d-flex gap-2">
+          <TakeBack screen="stock" />
+        </div>
+      </div>
+      <New kitchen={kitchen} can={stock.data.can} />
+      {shown.length === 0 && <Empty title="Nothing is counted here">Write down what is there; the order is then only what is missing.</Empty>}
+      <table className="fire stock">
+        <thead>
+          <tr>
+            <th>what</th>
+            <th>how much</th>
+            <th>where</th>
+            <th>use by</th>
+            <th>counted</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((e) => (
+            <Row key={e.stock.id} entry={e} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}
+
+function Row({ entry }: { entry: Entry }) {
+  const { stock, name, version, past } = entry
+  const [text, setText] = useState<string>()
+  const [wrong, setWrong] = useState('')
+  const desk = useDesk()
+  const save = async (event?: FormEvent) => {
+    event?.preventDefault()
+    if (text === undefined) return
+    try {
+      const amount = await measure('amount', text)
+      if (!amount) return setText(undefined)
+      setWrong('')
+      if (await desk.hand({ kind: 'stock', id: stock.id, version, screen: 'stock', what: `${name}: ${text}`, value: { ...stock, amount, counted: new Date().toISOString() } })) setText(undefined)
+    } catch (error) {
+      setWrong(error instanceof FieldError ? error.message : 'It was not saved.')
+    }
+  }
+  const usedUp = () => desk.hand({ kind: 'stock', id: stock.id, version, screen: 'stock', what: `${name}: used up`, value: { ...stock, amount: { ...stock.amount, quantity: 0 }, counted: new Date().toISOString() } })
+  return (
+    <tr>
+      <td>
+        <b>{name}</b>
+      </td>
+      <td>
+        <form className="d-flex gap-2" onSubmit={(e) => void save(e)}>
+          <Form.Control aria-label={`${name}, how much is there`} value={text ?? round(stock.amount)} onChange={(e) => setText(e.target.value)} onBlur={() => void save()} isInvalid={wrong !== ''} autoComplete="off" />
+          <Button size="sm" variant="outline-dark" onClick={() => void usedUp()}>
+            Used up
+          </Button>
+        </form>
+        {wrong && (
+          <span className="wrong" role="alert">
+            {wrong}
+          </span>
+        )}
+      </td>
+      <td>{[stock.place, stock.where].filter(Boolean).join(', ')}</td>
+      <td>{stock.useBy ? past ? <span className="gap">{day(stock.useBy, true)}, over</span> : day(stock.useBy, true) : <span className="quiet">keeps</span>}</td>
+      <td className="quiet">
+        {day(stock.counted.slice(0, 10), true)} <span className="clock">{clock(stock.counted, false)}</span>
+      </td>
+    </tr>
+  )
+}
+
+// New writes one thing more down.
+function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
+  const empty = { what: '', amount: '', place: 'chilled', where: '', useBy: '' }
+  const [f, setF] = useState(empty)
+  const [wrong, setWrong] = useState('')
+  const desk = useDesk()
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const thing = can.find((c) => c.name.toLowerCase() === f.what.trim().toLowerCase())
+      if (!thing) return setWrong(`“${f.what}” is not in the book: choose from the list`)
+      const amount = await measure('amount', f.amount)
+      if (!amount) return setWrong('how much is there?')
+      setWrong('')
+      const { name, ...of } = thing
+      const value: Schemas['Stock'] = { id: writeKey().slice(0, 12), kitchen, ...of, amount, place: f.place as 'chilled', where: f.where || undefined, useBy: f.useBy || undefined, counted: new Date().toISOString() }
+      if (await desk.hand({ kind: 'stock', id: value.id, version: 0, screen: 'stock', what: `${name}: ${f.amount} counted`, value })) setF({ ...empty, place: f.place })
+    } catch (error) {
+      setWrong(error instanceof FieldError ? error.message : 'It was not saved.')
+    }
+  }
+  const text = (name: 'what' | 'amount' | 'where' | 'useBy', label: string, more: object = {}) => (
+    <Form.Control aria-label={label} placeholder={label} value={f[name]} onChange={(e) => setF({ ...f, [name]: e.target.value })} autoComplete="off" {...more} />
+  )
+  return (
+    <form className="stock-new" onSubmit={(e) => void submit(e)} aria-label="Write down what is there">
+      {text('what', 'what is there', { list: 'can-be-there' })}
+      <datalist id="can-be-there">
+        {can.map((c) => (
+          <option key={c.name} value={c.name} />
+        ))}
+      </datalist>
+      {text('amount', 'how much')}
+      <Form.Select aria-label="place" value={f.place} onChange={(e) => setF({ ...f, place: e.target.value })}>
+        {places.map((p) => (
+          <option key={p}>{p}</option>
+        ))}
+      </Form.Select>
+      {text('where', 'which shelf')}
+      {text('useBy', 'use by', { type: 'date', title: 'use by' })}
+      <Button type="submit" variant="outline-dark">
+        Write it down
+      </Button>
+      {wrong && (
+        <span className="wrong" role="alert">
+          {wrong}
+        </span>
+      )}
+    </form>
+  )
+}

@@ -1,0 +1,115 @@
+// Who brings things: on which days, and until when one orders.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import type { Schemas } from '../../api/client'
+import { useSuppliers } from '../../api/queries'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { FieldError } from '../../parts/reading'
+import { Empty, Failed, Waiting } from '../../parts/States'
+import { supplierID, toSupplier, toSupplierWords, week, type SupplierWords } from './supplierForm'
+
+type View = Schemas['SupplierView']
+
+export function Suppliers() {
+  const suppliers = useSuppliers()
+  const [open, setOpen] = useState<string>()
+  if (suppliers.isPending) return <Waiting what="the suppliers" />
+  if (suppliers.isError) return <Failed error={suppliers.error} again={() => void suppliers.refetch()} />
+  const all = suppliers.data.suppliers
+  const chosen = all.find((s) => s.supplier.id === open)
+  return (
+    <div className="order-screen">
+      <section aria-label="Suppliers">
+        <div className="d-flex align-items-baseline gap-3">
+          <h2>who brings it</h2>
+          <div className="ms-auto d-flex gap-2">
+            <Button size="sm" variant="outline-dark" onClick={() => setOpen('')}>
+              A new one
+            </Button>
+            <TakeBack screen="suppliers" />
+          </div>
+        </div>
+        {all.length === 0 && <Empty title="Nobody is known yet">Say who brings things, then in Ingredients what they sell in which packs.</Empty>}
+        {all.map((s) => (
+          <button key={s.supplier.id} className="supplier" aria-current={s.supplier.id === open} onClick={() => setOpen(s.supplier.id)}>
+            <b>{s.supplier.name}</b>
+            <Week days={s.supplier.delivers} />
+            <span>
+              comes <span className="clock">{s.supplier.at}</span>, order by <span className="clock">{s.supplier.by}</span> {s.supplier.before === 0 ? 'the same day' : s.supplier.before === 1 ? 'the day before' : `${s.supplier.before} days before`}
+            </span>
+          </button>
+        ))}
+      </section>
+      {open !== undefined && <Opened key={open} view={chosen} taken={all.map((s) => s.supplier.id)} close={() => setOpen(undefined)} />}
+    </div>
+  )
+}
+
+// Week shows on which days something comes.
+const Week = ({ days }: { days: number[] }) => (
+  <span className="week" role="img" aria-label={days.map((d) => week[d - 1]).join(', ')}>
+    {week.map((w, i) => (
+      <i key={w} data-on={days.includes(i + 1)}>
+        {w[0]}
+      </i>
+    ))}
+  </span>
+)
+
+function Opened({ view, taken, close }: { view?: View; taken: string[]; close: () => void }) {
+  const desk = useDesk()
+  const form = useDraft(`supplier/${view?.supplier.id ?? ''}`, toSupplierWords(view?.supplier), view?.version ?? 0)
+  const [wrong, setWrong] = useState<FieldError>()
+  const f = form.value
+  const set = (part: Partial<SupplierWords>) => form.set({ ...f, ...part })
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const value = toSupplier(f, view?.supplier.id ?? supplierID(f.name, taken))
+      setWrong(undefined)
+      if (!(await desk.hand({ kind: 'supplier', id: value.id, version: form.origin, screen: 'suppliers', what: value.name, value }))) return
+      form.drop()
+      close()
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error
+      setWrong(error)
+    }
+  }
+  const text = (name: 'name' | 'at' | 'before' | 'by' | 'note', label: string) => (
+    <Form.Group controlId={`supplier-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={f[name]} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+    </Form.Group>
+  )
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Supplier">
+      {text('name', 'name')}
+      <fieldset>
+        <legend>it comes on</legend>
+        <div className="d-flex flex-wrap gap-3">
+          {week.map((w, i) => (
+            <Form.Check key={w} id={`on-${w}`} label={w} checked={f.delivers.includes(i + 1)} onChange={(e) => set({ delivers: e.target.checked ? [...f.delivers, i + 1] : f.delivers.filter((d) => d !== i + 1) })} />
+          ))}
+        </div>
+      </fieldset>
+      <div className="pair mt-3">
+        {text('at', 'at')}
+        {text('by', 'ordered by')}
+        {text('before', 'so many days before')}
+        {text('note', 'how one orders')}
+      </div>
+      <div className="editor-actions">
+        {wrong && (
+          <p className="wrong w-100 m-0" role="alert">
+            {wrong.message}
+          </p>
+        )}
+        <Button type="submit">Save the supplier</Button>
+        <Button variant="outline-dark" onClick={close}>
+          Close
+        </Button>
+      </div>
+    </Form>
+  )
+}

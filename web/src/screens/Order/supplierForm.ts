@@ -1,0 +1,26 @@
+// The form of a supplier: as it is typed, and the way back.
+import type { Schemas } from '../../api/client'
+import { FieldError, whole } from '../../parts/reading'
+
+type Supplier = Schemas['Supplier']
+
+export type SupplierWords = { name: string; delivers: number[]; at: string; before: string; by: string; note: string }
+
+export const week = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+export const toSupplierWords = (s?: Supplier): SupplierWords => ({ name: s?.name ?? '', delivers: s?.delivers ?? [], at: s?.at ?? '07:00', before: String(s?.before ?? 1), by: s?.by ?? '14:00', note: s?.note ?? '' })
+
+/** toSupplier reads a form; the id is that of the supplier it came from, or made from its name. */
+export function toSupplier(f: SupplierWords, id: string): Supplier {
+  if (!f.name.trim()) throw new FieldError('name', 'a supplier wants a name')
+  if (f.delivers.length === 0) throw new FieldError('delivers', 'on which days does it come?')
+  return { id, name: f.name.trim(), delivers: [...f.delivers].sort(), at: f.at.trim(), before: whole('before', f.before), by: f.by.trim(), note: f.note.trim() || undefined }
+}
+
+/** supplierID makes an id from a name that is not among those that are taken. */
+export function supplierID(name: string, taken: string[]): string {
+  const stem = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'supplier'
+  let id = stem
+  for (let n = 2; taken.includes(id); n++) id = `${stem}-${n}`
+  return id
+}
