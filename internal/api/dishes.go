@@ -61,12 +61,8 @@ func (b book) nextPlates(s *Server, dish string) (int, kitchen.Kitchen) {
 		if svc.Past(s.Now(), b.zone(svc.Kitchen)) || (day != "" && svc.Day >= day) {
 			continue
 		}
-		for _, c := range svc.Courses {
-			for _, n := range c.Covers {
-				if n.Dish == dish && n.Plates > 0 {
-					day, plates, k = svc.Day, n.Plates, b.kitchens[svc.Kitchen]
-				}
-			}
+		if n := svc.Plates(dish); n > 0 {
+			day, plates, k = svc.Day, n, b.kitchens[svc.Kitchen]
 		}
 	}
 	return plates, k

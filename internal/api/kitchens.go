@@ -98,7 +98,7 @@ type reduceInput struct {
 // ReductionView is a chain of reductions with how long each takes.
 type ReductionView struct {
 	Stages []recipe.Reduced `json:"stages" nullable:"false"`
-	Takes  []*heat.Takes     `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
+	Takes  []*heat.Takes    `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
 	Why    string           `json:"why,omitempty" doc:"why a time cannot be told"`
 }
 

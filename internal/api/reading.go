@@ -2,12 +2,14 @@ package api
 
 import (
 	"context"
+	"math"
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/plating"
+	"jointime/internal/core/reading"
 	"jointime/internal/core/units"
 )
 
@@ -15,6 +17,7 @@ import (
 func (s *Server) readRoutes(api huma.API) {
 	huma.Get(api, "/api/read/duration", s.readDuration)
 	huma.Get(api, "/api/read/amount", s.readAmount)
+	huma.Get(api, "/api/read/heat", s.readHeat)
 	huma.Post(api, "/api/draw", s.draw)
 }
 
@@ -66,4 +69,19 @@ func (s *Server) draw(_ context.Context, in *drawInput) (*drawOutput, error) {
 		return nil, s.fail(faults)
 	}
 	return &drawOutput{in.Body.Draw()}, nil
+}
+
+type heatOutput struct{ Body units.Heat }
+
+// readHeat reads a temperature as it is typed, to whole °C.
+func (s *Server) readHeat(ctx context.Context, in *textInput) (*heatOutput, error) {
+	celsius, err := reading.Heat(in.Text)
+	if err != nil {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	return &heatOutput{b.anyKitchen().Likes.HeatOf(math.Round(celsius))}, nil
 }

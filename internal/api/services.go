@@ -86,14 +86,22 @@ type CourseView struct {
 
 // DishLine is a dish in a course: its plates, its gaps, its amounts.
 type DishLine struct {
-	Dish   string        `json:"dish"`
-	Name   string        `json:"name"`
-	Plates int           `json:"plates"`
-	Gaps   []recipe.Gap  `json:"gaps" nullable:"false"`
-	Faults []string      `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
-	Needs  []recipe.Need `json:"needs" nullable:"false"`
-	Build  int64         `json:"build" doc:"seconds to build one plate"`
-	States []StateChoice `json:"states" nullable:"false" doc:"states in which its ingredients can come, chosen on the day"`
+	Dish     string          `json:"dish"`
+	Name     string          `json:"name"`
+	Plates   int             `json:"plates" doc:"of the dish itself"`
+	Versions []VersionPlates `json:"versions" nullable:"false"`
+	Gaps     []recipe.Gap    `json:"gaps" nullable:"false"`
+	Faults   []string        `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
+	Needs    []recipe.Need   `json:"needs" nullable:"false"`
+	Build    int64           `json:"build" doc:"seconds to build one plate"`
+	States   []StateChoice   `json:"states" nullable:"false" doc:"states in which its ingredients can come, chosen on the day"`
+}
+
+// VersionPlates is how many plates a version of a dish has.
+type VersionPlates struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	Plates int    `json:"plates"`
 }
 
 // StateChoice is a component whose ingredient can come in several states.
@@ -140,18 +148,18 @@ func serviceView(p planned) ServiceView {
 	v := ServiceView{Service: p.in.Service, Version: p.pins["service/"+p.in.Service.ID], Menu: p.in.Menu, Kitchen: p.in.Kitchen, ReadOnly: p.past, Rows: []CourseView{}}
 	for _, m := range p.in.Menu.Courses {
 		row := CourseView{Course: m.ID, Name: m.Name, Dishes: []DishLine{}}
-		plates := map[string]int{}
+		var hour service.CourseHour
 		for _, c := range p.in.Service.Courses {
 			if c.Course == m.ID {
-				row.Hour = c.Hour
-				for _, n := range c.Covers {
-					plates[n.Dish] = n.Plates
-				}
+				row.Hour, hour = c.Hour, c
 			}
 		}
 		for _, id := range m.Dishes {
 			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: plates[id], Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: recipes.Needs(d, plates[id], waysOf(p.in.Kitchen)), Build: d.Plate.Seconds(), States: p.states(d)}
+			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: recipes.Needs(d, hour.Of(id, ""), waysOf(p.in.Kitchen)), Build: d.Plate.Seconds(), States: p.states(d)}
+			for _, v := range d.Versions {
+				line.Versions = append(line.Versions, VersionPlates{v.ID, v.Name, hour.Of(id, v.ID)})
+			}
 			row.Dishes = append(row.Dishes, line)
 		}
 		v.Rows = append(v.Rows, row)

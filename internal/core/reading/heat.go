@@ -1,6 +1,7 @@
 package reading
 
 import (
+	"fmt"
 	"math"
 	"regexp"
 	"strconv"
@@ -18,7 +19,7 @@ var (
 	// withUnit: low, its unit, high, unit.
 	withUnit  = regexp.MustCompile(`(-?\b\d{1,3}(?:[.,]\d+)?)(?: ?(?:°|degrees?)? ?([cf])?(?: ?- ?| to )(-?\d{1,3}(?:[.,]\d+)?))?` + degree)
 	degrees   = regexp.MustCompile(`(-?\b\d{1,3})(?:(?: ?- ?| to )(\d{1,3}))? ?(?:°|degrees?\b|degs?\b)`)
-	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d{1,2}|` + signs + `|\d/\d)\b|\bgas (?:mark )?(` + signs + `)`)
+	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d/\d|\d{1,2}|` + signs + `)\b|\bgas (?:mark )?(` + signs + `)`)
 	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
 	otherHeat = regexp.MustCompile(`^ ?/ ?-?\d{1,3} ?(?:°|degrees?)? ?[cf]?\b ?(?:fan)?|^ ?(?:[(,]|or) ?\(?-?\d{1,3} ?(?:°|degrees?)? ?[cf]\b ?(?:fan)?\)?|^ ?(?:[/(,]|or) ?\(?(?:gas (?:mark )?\S+?|fan \d+ ?°? ?c?)\)?(?:[ ,;.]|$)|^ ?\(?fan(?: oven)?\)?|^ ?conventional`)
 	coreAfter = regexp.MustCompile(`^ ?(?:(?:in|at) (?:the )?)?(?:very )?(?:core|internal|centre|center|middle|inside|thickest)\b`)
@@ -82,6 +83,27 @@ func heats(text string) (out []heat) {
 		}
 	}
 	return out
+}
+
+// Heat reads one temperature as people write it: 180, 180 C, 350 °F, gas 4. A
+// bare figure is °C. The error says what is in doubt.
+func Heat(text string) (celsius float64, err error) {
+	plain := strings.ToLower(strings.TrimSpace(text))
+	found := heats("at " + plain)
+	switch {
+	case len(found) != 1 || found[0].high != nil:
+		return 0, fmt.Errorf("%q is no temperature: write it like 180, 350 F or gas 4", text)
+	case found[0].why != "":
+		return 0, fmt.Errorf("%q: %s", text, found[0].why)
+	}
+	h := found[0]
+	if rest := strings.TrimSpace(plain[max(0, h.to-len("at ")):]); rest != "" {
+		return 0, fmt.Errorf("%q: what is %q?", text, rest)
+	}
+	if h.fan && strings.Contains(plain, "fan") {
+		return 0, fmt.Errorf("%q: say it for an oven without a fan", text)
+	}
+	return h.low, nil
 }
 
 // sayings counts the letters of other ways to say the same heat.

@@ -6,6 +6,8 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/stretchr/testify/assert"
+
 	"jointime/internal/core/reading"
 )
 
@@ -81,5 +83,17 @@ func TestStepLinesAreUnderstood(t *testing.T) {
 			}
 		}
 		s.hold(t, 0.8)
+	}
+}
+
+func TestOneTemperatureIsReadAsPeopleWriteIt(t *testing.T) {
+	for text, want := range map[string]float64{"180": 180, "180 C": 180, "180°C": 180, "350 F": 176.7, "350 °F": 176.7, "gas 4": 180, "gas mark ½": 120, "Gas 1/4": 110, "-18 C": -18} {
+		got, err := reading.Heat(text)
+		assert.NoError(t, err, text)
+		assert.InDelta(t, want, got, 0.05, text)
+	}
+	for _, text := range []string{"", "hot", "180 to 200 C", "gas 12", "180 C fan", "180 C maybe", "4000"} {
+		_, err := reading.Heat(text)
+		assert.Error(t, err, text)
 	}
 }

@@ -40,6 +40,28 @@ type Covers struct {
 	Plates  int    `json:"plates" minimum:"0" maximum:"100000"`
 }
 
+// Plates is how many plates of a dish are served, in all versions together.
+func (s Service) Plates(dish string) (sum int) {
+	for _, c := range s.Courses {
+		for _, n := range c.Covers {
+			if n.Dish == dish {
+				sum += n.Plates
+			}
+		}
+	}
+	return sum
+}
+
+// Of is how many plates of a dish a course has in one version.
+func (c CourseHour) Of(dish, version string) int {
+	for _, n := range c.Covers {
+		if n.Dish == dish && n.Version == version {
+			return n.Plates
+		}
+	}
+	return 0
+}
+
 // Chosen is a condition in which a component's ingredient came.
 type Chosen struct {
 	Component string `json:"component"`

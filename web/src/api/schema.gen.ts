@@ -312,6 +312,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API read heat */
+        get: operations["get-api-read-heat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/line": {
         parameters: {
             query?: never;
@@ -1049,10 +1066,14 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             name: string;
             needs: components["schemas"]["Need"][];
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description of the dish itself
+             */
             plates: number;
             /** @description states in which its ingredients can come, chosen on the day */
             states: components["schemas"]["StateChoice"][];
+            versions: components["schemas"]["VersionPlates"][];
         };
         DishName: {
             id: string;
@@ -2765,6 +2786,12 @@ export interface components {
             /** @description what it is to be without: allergens by id, gluten, alcohol, meat, animal */
             without?: string[] | null;
         };
+        VersionPlates: {
+            id: string;
+            name: string;
+            /** Format: int64 */
+            plates: number;
+        };
         VersionView: {
             /** @description what it is to be without and is not, or nobody knows */
             broken: components["schemas"]["Claim"][];
@@ -3587,6 +3614,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Step"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-read-heat": {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heat"];
                 };
             };
             /** @description Error */

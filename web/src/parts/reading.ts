@@ -35,6 +35,12 @@ export async function measure(field: string, text: string): Promise<Schemas['Amo
   return (await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))).amount
 }
 
+/** degrees asks what a temperature means, in °C: 180, 350 F, gas 4. */
+export async function degrees(field: string, text: string): Promise<number> {
+  if (/^[-−]?\d+$/.test(text.trim())) return Number(text.trim().replace('−', '-'))
+  return (await told(field, ask(api.GET('/api/read/heat', { params: { query: { text } } })))).celsius
+}
+
 /** say asks how a time is understood; undefined where it is not. */
 export async function say(text: string): Promise<string | undefined> {
   try {

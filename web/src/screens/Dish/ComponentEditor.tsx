@@ -54,7 +54,23 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         <Field label="name" name="name" f={f} set={set} wrong={wrong} />
         <Field label="it makes (500 g, 6, 1.2 l)" name="yield" f={f} set={set} wrong={wrong} />
         {!part.into && <Field label="on one plate" name="portion" f={f} set={set} wrong={wrong} />}
+        <Form.Group controlId="component-section">
+          <Form.Label>made by</Form.Label>
+          <Form.Select value={f.section} onChange={(e) => set({ section: e.target.value })}>
+            <option value="">no section said</option>
+            {(view.kitchen.sections ?? []).map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Field label="kept in (empty: what fits)" name="container" f={f} set={set} wrong={wrong} />
+        <Field label="grams in a millilitre" name="density" f={f} set={set} wrong={wrong} />
+        <Field label="smallest batch" name="least" f={f} set={set} wrong={wrong} />
+        <Field label="largest batch" name="most" f={f} set={set} wrong={wrong} />
       </div>
+      <Form.Check className="mt-2" id="component-whole" label="only whole lists: once, twice, three times" checked={f.whole} onChange={(e) => set({ whole: e.target.checked })} />
       {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: a change changes it there too.</p>}
       {component.variant ? (
         <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
@@ -64,6 +80,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         </button>
       )}
       <Lines f={f} set={set} wrong={wrong} />
+      <Rows legend="not in proportion" columns={ruleColumns(f)} rows={f.rules} set={(rules) => set({ rules })} add="say how one of them grows" wrong={wrong?.field} />
       <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why this way', width: 210 }, { name: 'bought', label: 'bought in: ordered before', width: 130, hint: 'bought: 1 d' }]} rows={f.methods} set={(methods) => set({ methods })} add="add a method" wrong={wrong?.field} />
       <Rows legend="keeps" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="add how it keeps" wrong={wrong?.field} />
       <Rows legend="must come out" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="add an object that goes in" wrong={wrong?.field} />
@@ -92,7 +109,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
 
 type FormProps = { f: ComponentForm; set: (next: Partial<ComponentForm>) => void; wrong?: FieldError }
 
-function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'yield' | 'portion' }) {
+function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'yield' | 'portion' | 'container' | 'density' | 'least' | 'most' }) {
   return (
     <Form.Group controlId={`component-${name}`}>
       <Form.Label>{label}</Form.Label>
@@ -104,6 +121,12 @@ function Field({ label, name, f, set, wrong }: FormProps & { label: string; name
 function Lines({ f, set, wrong }: FormProps) {
   return <Rows legend="goes in" columns={[{ name: 'amount', label: 'amount', width: 110 }, { name: 'name', label: 'what', width: 190 }, { name: 'note', label: 'note', width: 190 }]} rows={f.lines} set={(lines) => set({ lines })} add="add an ingredient" wrong={wrong?.field} />
 }
+
+const ruleColumns = (f: ComponentForm): Column[] => [
+  { name: 'line', label: 'what', width: 150, options: [['', 'what'], ...f.lines.map((l): [string, string] => [l.name ?? '', l.name ?? ''])] },
+  { name: 'how', label: 'how it grows', width: 170, options: [['', 'how it grows'], ['per', 'so much to so much of'], ['whole', 'in whole ones'], ['fixed', 'the same for each batch'], ['seasoning', 'as seasoning, by the root']] },
+  { name: 'per', label: 'to how much of what', width: 160, hint: '100 ml of stock' },
+]
 
 const changeColumns = (part: Part, ingredients: Schemas['Ingredient'][]): Column[] => [
   { name: 'do', label: 'do', width: 110, options: [['swap', 'swap'], ['leave out', 'leave out'], ['scale', 'take × of'], ['add', 'add']] },

@@ -3,6 +3,7 @@
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import type { LineReading } from '../../parts/reading'
+import { useHeat } from '../../parts/heat'
 import { lasts, spoken } from '../../parts/words'
 import type { Part, Pick, View } from './Dish'
 import type { Step } from './form'
@@ -64,7 +65,7 @@ function Ingredients({ part, view }: { part: Part; view: View }) {
       {lines.map((l, i) => (
         <span key={l.id ?? l.name}>
           {i > 0 && ' · '}
-          {l.amount ? <span className="amount">{amount(l.amount)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
+          {l.amount ? <span className="amount">{amount(l.amount)}{tie(l, lines)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
           {l.name}
           {l.byProduct && <span className="quiet"> (left over)</span>}
           {l.note && <span className="quiet">, {l.note}</span>}
@@ -75,19 +76,27 @@ function Ingredients({ part, view }: { part: Part; view: View }) {
   )
 }
 
+// tie says to what a line is tied.
+function tie(l: Part['made']['ingredients'][number], lines: Part['made']['ingredients']) {
+  if (!l.per) return ''
+  const to = l.per.to ? (lines.find((x) => x.id === l.per!.to)?.name ?? l.per.to) : 'all of it'
+  return l.per.each ? ` to ${amount(l.per.each)} of ${to}` : ` of ${to}`
+}
+
 const parts: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾' }
 
 export function amount(a: { quantity: number; unit: string }) {
   const whole = Math.floor(a.quantity)
   const part = parts[String(a.quantity - whole)]
   const figure = part ? `${whole || ''}${part}` : String(Math.round(a.quantity * 100) / 100)
-  return a.unit === 'piece' ? figure : `${figure} ${a.unit}`
+  return a.unit === 'piece' ? figure : `${figure} ${a.unit === 'percent' ? '%' : a.unit}`
 }
 
 function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said: string; gaps: View['gaps']; faults: string[]; open: boolean; pick: () => void }) {
+  const heat = useHeat()
   const gap = gaps.find((g) => !g.lesser)
   const twice = gaps.find((g) => g.field === 'twice')
-  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${e.setting} °C`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'not to be interrupted', step.short && `stopped short: ${step.short}`, step.pan?.clean && 'a clean pan', step.left !== undefined && `${Math.round(step.left * 100)} % left`]
+  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'not to be interrupted', step.short && `stopped short: ${step.short}`, step.pan?.clean && 'a clean pan', step.left !== undefined && `${Math.round(step.left * 100)} % left`, step.until && `${amount(step.until)} left`]
   const wait = waitWords(step)
   const cue = (step.cues ?? []).find((c) => c.right)
   return (

@@ -19,6 +19,7 @@ import { History } from './History'
 import { Lead } from './Lead'
 import { LineField } from './LineField'
 import { Methods } from './Methods'
+import { reduces, Reductions } from './Reductions'
 import { Serve } from './Serve'
 import { StepEditor } from './StepEditor'
 import { methodOf, newStep, others, saidAgain, withSteps } from './steps'
@@ -35,7 +36,7 @@ export function Dish({ id }: { id: string }) {
   return <Sheet view={dish.data} />
 }
 
-const sides = ['before the plate', 'gaps', 'what is in it', 'methods', 'history'] as const
+const sides = ['before the plate', 'gaps', 'what is in it', 'methods', 'boiled down', 'history'] as const
 
 function Sheet({ view }: { view: View }) {
   const [params, setParams] = useSearchParams()
@@ -87,7 +88,7 @@ function Sheet({ view }: { view: View }) {
           ) : (
             <>
               <div className="choices mb-3" role="group" aria-label="Beside the method">
-                {sides.map((s) => (
+                {sides.filter((s) => s !== 'boiled down' || reduces(view)).map((s) => (
                   <button key={s} aria-pressed={s === side} onClick={() => show(s)}>
                     {s === 'gaps' && grave > 0 ? `${grave} ${grave === 1 ? 'gap' : 'gaps'}` : s}
                   </button>
@@ -103,6 +104,7 @@ function Sheet({ view }: { view: View }) {
               {side === 'gaps' && <Gaps view={view} pick={pick} />}
               {side === 'what is in it' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
               {side === 'methods' && <Methods view={view} />}
+              {side === 'boiled down' && <Reductions view={view} />}
               {side === 'history' && <History view={view} />}
             </>
           )}

@@ -4,6 +4,7 @@ import { useEffect, useState, type FormEvent, type ReactNode } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { Refused, type Schemas } from '../../api/client'
 import type { Draft } from '../../parts/draft'
+import { Heat } from '../../parts/heat'
 import { FieldError, say } from '../../parts/reading'
 import { Cues, PanAndTrouble, SizeTable } from './CueEditor'
 import { toStep, type Step, type StepForm } from './form'
@@ -65,6 +66,7 @@ export function StepEditor({ step, steps, form, stale, kitchen, focus, save, clo
         </Form.Group>
         {f.per === 'batch' && <Text {...field} name="batch" label="portions in a batch" />}
         {f.per === 'piece' && <Text {...field} name="batch" label="pieces in a portion" />}
+        <Text {...field} name="left" label="boiled down to (¼, 25 %, 200 ml; empty: not)" />
         {f.per === 'once' && <Text {...field} name="amount" label="the time holds for (2 kg; empty: any amount)" />}
       </div>
       {f.per === 'table' && <SizeTable f={f} set={set} wrong={wrong?.field} />}
@@ -164,7 +166,7 @@ function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitc
       <div className="pair">
         <Form.Group controlId="step-work">
           <Form.Label>needed</Form.Label>
-          <Form.Select value={f.work} onChange={(e) => set({ work: e.target.value as StepForm['work'], ...(e.target.value === 'slices' && f.slices.length === 0 ? { slices: [{ at: '0', side: 'start', for: '1 min' }] } : {}) })}>
+          <Form.Select value={f.work} onChange={(e) => set({ work: e.target.value as StepForm['work'], ...(e.target.value === 'slices' && f.slices.length === 0 ? { slices: [{ at: '0', side: 'start', for: '1 min', what: '' }] } : {}) })}>
             <option value="all">throughout</option>
             <option value="slices">in slices</option>
             <option value="none">not at all</option>
@@ -193,12 +195,13 @@ function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitc
               </Form.Select>
               for
               <Form.Control style={{ width: 86 }} aria-label={`slice ${i + 1}, for how long`} value={p.for} isInvalid={wrong?.field === `slices.${i}.for`} onChange={(e) => edit(i, { for: e.target.value })} />
+              <Form.Control aria-label={`slice ${i + 1}, what the hand does`} placeholder="turn it" value={p.what} onChange={(e) => edit(i, { what: e.target.value })} />
               <button type="button" className="plain-button" onClick={() => set({ slices: f.slices.filter((_, k) => k !== i) })}>
                 remove
               </button>
             </div>
           ))}
-          <button type="button" className="plain-button" onClick={() => set({ slices: [...f.slices, { at: '0', side: 'start', for: '30 s' }] })}>
+          <button type="button" className="plain-button" onClick={() => set({ slices: [...f.slices, { at: '0', side: 'start', for: '30 s', what: '' }] })}>
             add a slice
           </button>
         </div>
@@ -222,8 +225,8 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
           </Form.Select>
           {heats(e.kind) && (
             <>
-              <Form.Control style={{ width: 76 }} aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
-              °C
+              <Form.Control style={{ width: 92 }} placeholder="180, gas 4" aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
+              {/^\d+$/.test(e.setting) ? <Heat celsius={Number(e.setting)} /> : '°C, °F or gas'}
             </>
           )}
           <Form.Control style={{ width: 64 }} aria-label={`equipment ${i + 1}, portions on one place`} value={e.holds} placeholder="all" isInvalid={wrong?.field === `equipment.${i}.holds`} onChange={(v) => edit(i, { holds: v.target.value })} />

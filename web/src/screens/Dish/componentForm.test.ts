@@ -3,8 +3,8 @@ import type { Schemas } from '../../api/client'
 import { toComponent, toComponentForm } from './componentForm'
 
 const component: Schemas['Component'] = {
-  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, chosen: 'quick',
-  ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste' }],
+  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, chosen: 'quick', section: 'sauce', container: 'jug', density: 1.02, batching: { least: { quantity: 50, unit: 'ml' }, whole: true },
+  ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste', scale: 'seasoning' }, { id: 'agar', name: 'agar', amount: { quantity: 20, unit: 'g' }, per: { to: 'bones', each: { quantity: 600, unit: 'g' } } }, { id: 'acid', name: 'acid', amount: { quantity: 20, unit: 'g' }, per: {} }],
   methods: [
     { id: 'method', name: 'our way', steps: [{ id: 'reduce', name: 'reduce', hands: { work: 'all' }, equipment: [], then: {} }] },
     { id: 'quick', name: 'quick', reason: 'no time', steps: [], bought: { order: 86400, allergens: ['celery'] } },
@@ -41,7 +41,7 @@ it('loses nothing of a component on the way to the form and back', async () => {
 it('gives new lines, methods and by-products ids of their own', async () => {
   const form = toComponentForm(component)
   const { next } = await read(component, { lines: [...form.lines, { name: 'salt', amount: '' }], methods: [...form.methods, { name: 'our way' }], byProducts: [...form.byProducts, { name: 'fat' }] })
-  expect(next.ingredients.map((l) => l.id)).toEqual(['bones', 'salt', 'salt-2'])
+  expect(next.ingredients.map((l) => l.id)).toEqual(['bones', 'salt', 'agar', 'acid', 'salt-2'])
   expect(next.methods.map((m) => m.id)).toEqual(['method', 'quick', 'our-way'])
   expect(next.byProducts!.map((p) => p.id)).toEqual(['fat', 'fat-2'])
 })
@@ -61,6 +61,10 @@ it.each([
   [{ name: ' ' }, 'name'],
   [{ yield: '' }, 'yield'],
   [{ yield: 'lots' }, 'yield'],
+  [{ density: 'thick' }, 'density'],
+  [{ rules: [{ line: 'bones', how: 'per', per: 'to the stock' }] }, 'not in proportion.0.per'],
+  [{ rules: [{ line: 'bones', how: 'per', per: '200 ml of stock' }] }, 'not in proportion.0.per'],
+  [{ rules: [{ line: 'salt', how: 'whole' }, { line: 'ghost', how: 'whole' }] }, 'not in proportion.1.line'],
   [{ keeps: [{ place: 'chilled', for: 'a while' }] }, 'keeps.0.for'],
   [{ takeOuts: [{ name: 'twine' }] }, 'must come out.0.in'],
   [{ conditions: [{ name: 'stale' }] }, 'comes as.0.what'],

@@ -8,14 +8,21 @@ import { words } from './form'
 
 type Component = Schemas['Component']
 
-export type ComponentForm = { name: string; yield: string; portion: string; lines: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[] }
+export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[] }
 
 export function toComponentForm(c: Component, portion?: Schemas['Amount']): ComponentForm {
   return {
     name: c.name,
     yield: amount(c.yield),
     portion: portion ? amount(portion) : '',
+    section: c.section ?? '',
+    container: c.container ?? '',
+    density: c.density === undefined ? '' : String(c.density),
+    least: c.batching?.least ? amount(c.batching.least) : '',
+    most: c.batching?.most ? amount(c.batching.most) : '',
+    whole: c.batching?.whole ?? false,
     lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: l.amount ? amount(l.amount) : '', note: l.note ?? '' })),
+    rules: c.ingredients.filter((l) => l.per || l.scale).map((l) => ({ line: l.name, how: l.per ? 'per' : l.scale!, per: perText(c, l.per) })),
     methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
     keeps: (c.keeps ?? []).map((k) => ({ place: k.place, for: words(k.for), then: k.then ?? '' })),
     takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
@@ -35,6 +42,31 @@ function fresh(text: string, taken: Set<string>): string {
   return id
 }
 
+/** perText writes to what a line is tied: “100 ml of stock”, “of potato”, “of all”. */
+function perText(c: Component, per: Schemas['Ratio'] | undefined): string {
+  if (!per) return ''
+  const to = per.to ? (c.ingredients.find((l) => l.id === per.to)?.name ?? per.to) : 'all'
+  return per.each ? `${amount(per.each)} of ${to}` : `of ${to}`
+}
+
+// tied reads that back. The line that is meant is found by its name.
+async function tied(field: string, text: string, rows: Row[], ids: string[]): Promise<Schemas['Ratio'] | undefined> {
+  const said = /^(?:(?:to|for|per)\s+)?(.*?)\s*\bof\s+(?:the\s+)?(.+)$/i.exec(text.trim())
+  if (!said) throw new FieldError(field, `“${text}”: write it like “100 ml of stock”, or “of potato” for a share of its weight`)
+  const name = said[2].trim().toLowerCase()
+  const at = rows.findIndex((r) => r.name?.trim().toLowerCase() === name)
+  if (at < 0 && name !== 'all') throw new FieldError(field, `there is no “${said[2]}” in the list`)
+  const each = await measure(field, said[1])
+  return { ...(at < 0 ? {} : { to: ids[at] }), ...(each ? { each } : {}) }
+}
+
+async function batching(f: ComponentForm): Promise<Component['batching']> {
+  const least = await measure('least', f.least)
+  const most = await measure('most', f.most)
+  if (!least && !most && !f.whole) return undefined
+  return { ...(least ? { least } : {}), ...(most ? { most } : {}), ...(f.whole ? { whole: true } : {}) }
+}
+
 const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
 
 /** toComponent reads a form over the component that it came from. */
@@ -42,7 +74,8 @@ export async function toComponent(f: ComponentForm, over: Component, bought: Sch
   if (!f.name.trim()) throw new FieldError('name', 'a component wants a name')
   const makes = (await measure('yield', f.yield)) ?? (over.variant ? over.yield : undefined)
   if (!makes) throw new FieldError('yield', 'say what it makes, like 500 g')
-  const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, over), methods: await methods(f.methods, over) }
+  const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined }
+  next.batching = await batching(f)
   if (!next.methods.some((m) => m.id === next.chosen)) delete next.chosen
   next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`keeps.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
@@ -52,14 +85,21 @@ export async function toComponent(f: ComponentForm, over: Component, bought: Sch
   return { next, portion: await measure('portion', f.portion) }
 }
 
-async function lines(rows: Row[], over: Component): Promise<Schemas['Line'][]> {
+async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schemas['Line'][]> {
   const taken = new Set(rows.map((r) => r.id ?? ''))
+  const named = present(rows, 'name')
+  const before = named.map((r) => over.ingredients.find((l) => (l.id ? l.id === r.id : l.name === r.name)))
+  const ids = named.map((r, i) => r.id || before[i]?.id || fresh(r.name, taken))
+  const ruled = present(rules, 'line').map((r, i) => ({ ...r, field: `not in proportion.${i}`, at: named.findIndex((n) => n.name.trim().toLowerCase() === r.line.trim().toLowerCase()) }) as Row & { field: string; at: number })
+  const gone = (name: string) => over.ingredients.some((l) => l.name === name) // with its line, its rule goes too
+  for (const r of ruled) if (r.at < 0 && !gone(r.line)) throw new FieldError(`${r.field}.line`, `there is no “${r.line}” in the list`)
   return Promise.all(
-    present(rows, 'name').map(async (r, i) => {
-      const was = over.ingredients.find((l) => (l.id ? l.id === r.id : l.name === r.name))
+    named.map(async (r, i) => {
+      const was = before[i]
+      const rule = ruled.find((x) => x.at === i)
       const amount = await measure(`goes in.${i}.amount`, r.amount ?? '')
       const same = was && was.name === r.name.trim()
-      return { ...(same ? was : {}), id: r.id || was?.id || fresh(r.name, taken), name: r.name.trim(), amount, note: r.note || undefined }
+      return { ...(same ? was : {}), id: ids[i], name: r.name.trim(), amount, per: rule?.how === 'per' ? await tied(`${rule.field}.per`, rule.per ?? '', named, ids) : undefined, scale: (rule && rule.how !== 'per' ? rule.how : undefined) as Schemas['Line']['scale'], note: r.note || undefined }
     }),
   )
 }

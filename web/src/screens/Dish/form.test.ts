@@ -1,10 +1,11 @@
 import { afterEach, expect, it, vi } from 'vitest'
+import type { Schemas } from '../../api/client'
 import { FieldError } from '../../parts/reading'
 import { toForm, toStep, type Step } from './form'
 
 const step: Step = {
   id: 'sear', name: 'sear', time: { quick: 120, usual: 135, slow: 150, per: 'once' },
-  hands: { work: 'slices', slices: [{ at: 0, for: 45 }, { at: -30, for: 30 }] },
+  hands: { work: 'slices', slices: [{ at: 0, for: 45 }, { at: -30, for: 30, what: 'turn it' }] },
   equipment: [{ kind: 'oven', setting: 200, holds: 4 }], after: ['hake/fillet'],
   then: { least: 120, most: 240, place: { kind: 'rack' }, reason: 'rest' }, eachWave: true, by: { daysBefore: 1, clock: '16:15' },
   cues: [{ sense: 'see', right: 'pale rim', notYet: 'glassy', more: 60, tooFar: 'dry', then: 'sauce it' }], troubles: [{ what: 'sticks', rescue: 'more heat' }], unbroken: true, short: 'the rest finishes it', pan: { of: 'crown/sear', clean: true }, said: 'sear 2 to 2½ min', left: 0.5, ours: ['hands'], cautions: [{ text: 'hot fat' }],
@@ -14,9 +15,13 @@ const step: Step = {
 const spans: Record<string, [number, number, number]> = {
   '2 min – 2:30': [120, 135, 150], '1 min': [60, 60, 60], '0:45': [45, 45, 45], '0:30': [30, 30, 30], '2 min': [120, 120, 120], '4 min': [240, 240, 240],
 }
+const amounts: Record<string, Schemas['Amount']> = { '50 %': { quantity: 50, unit: 'percent' }, '¼': { quantity: 0.25, unit: 'piece' }, '2': { quantity: 2, unit: 'piece' }, '150 %': { quantity: 150, unit: 'percent' }, '200 ml': { quantity: 200, unit: 'ml' } }
 function play() {
   vi.stubGlobal('fetch', async (request: Request) => {
-    const text = new URL(request.url).searchParams.get('text')!
+    const url = new URL(request.url)
+    const text = url.searchParams.get('text')!
+    if (url.pathname.endsWith('/heat') && text === 'gas 4') return new Response(JSON.stringify({ celsius: 180 }), { headers: { 'Content-Type': 'application/json' } })
+    if (url.pathname.endsWith('/amount')) return new Response(JSON.stringify({ amount: amounts[text], text }), { headers: { 'Content-Type': 'application/json' } })
     const s = spans[text]
     const body = s ? { quick: s[0], usual: s[1], slow: s[2], text } : { status: 422, detail: 'no', errors: [{ message: `“${text}” is no time` }] }
     return new Response(JSON.stringify(body), { status: s ? 200 : 422, headers: { 'Content-Type': 'application/json' } })
@@ -27,6 +32,26 @@ afterEach(() => vi.unstubAllGlobals())
 it('loses nothing of a step on the way to the form and back', async () => {
   play()
   expect(await toStep(toForm(step), step)).toEqual(step)
+})
+
+it('reads how far a step is boiled down: a share, or an amount', async () => {
+  play()
+  const left = async (text: string) => {
+    const { left, until } = await toStep({ ...toForm(step), left: text }, step)
+    return { left, until }
+  }
+  expect(await left('¼')).toEqual({ left: 0.25 })
+  expect(await left('200 ml')).toEqual({ until: { quantity: 200, unit: 'ml' } })
+  expect(await left('')).toEqual({})
+  await expect(left('2')).rejects.toMatchObject({ field: 'left' })
+  await expect(left('150 %')).rejects.toMatchObject({ field: 'left' })
+  expect(toForm({ ...step, left: undefined, until: { quantity: 200, unit: 'ml' } }).left).toBe('200 ml')
+})
+
+it('takes an oven as it is marked', async () => {
+  play()
+  const read = await toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'gas 4', holds: '' }] }, step)
+  expect(read.equipment).toEqual([{ kind: 'oven', setting: 180 }])
 })
 
 it('keeps a table by size, and takes off the mark of what a cook decides', async () => {

@@ -1,12 +1,12 @@
 // The form of a step: everything as it was typed, and the way to a step and
 // back. What a text means is asked of the server; nothing is understood here.
 import type { Schemas } from '../../api/client'
-import { decimal, FieldError, measure, understand, whole } from '../../parts/reading'
+import { decimal, degrees, FieldError, measure, understand, whole } from '../../parts/reading'
 import { lasts } from '../../parts/words'
 
 export type Step = Schemas['Step']
 
-export type SliceText = { at: string; side: 'start' | 'end'; for: string }
+export type SliceText = { at: string; side: 'start' | 'end'; for: string; what: string }
 
 export type CueText = { sense: string; how: string; right: string; notYet: string; more: string; tooFar: string; then: string; looksWrong: string }
 
@@ -35,6 +35,7 @@ export type StepForm = {
   short: string
   clean: boolean
   pan: string
+  left: string
   amount: string
   table: { by: Schemas['Table']['by']; unit: Schemas['Table']['unit']; at: string; rows: { size: string; time: string }[] }
   cautions: { text: string; source: string }[]
@@ -52,7 +53,7 @@ export function toForm(s: Step): StepForm {
     batch: t?.batch ? String(t.batch) : '',
     work: s.hands.work,
     cook: s.hands.cook ?? '',
-    slices: (s.hands.slices ?? []).map((p) => ({ at: words(Math.abs(p.at)), side: p.at < 0 ? 'end' : 'start', for: words(p.for) })),
+    slices: (s.hands.slices ?? []).map((p) => ({ at: words(Math.abs(p.at)), side: p.at < 0 ? 'end' : 'start', for: words(p.for), what: p.what ?? '' })),
     equipment: s.equipment.map((e) => ({ kind: e.kind, setting: e.setting === undefined ? '' : String(e.setting), holds: e.holds ? String(e.holds) : '' })),
     least: s.then.least ? words(s.then.least) : '',
     most: s.then.most === undefined ? '' : words(s.then.most),
@@ -68,6 +69,7 @@ export function toForm(s: Step): StepForm {
     short: s.short ?? '',
     clean: s.pan?.clean ?? false,
     pan: s.pan?.of ?? '',
+    left: s.until ? `${s.until.quantity} ${s.until.unit}` : s.left === undefined ? '' : `${Math.round(s.left * 1000) / 10} %`,
     amount: t?.amount ? `${t.amount.quantity} ${t.amount.unit}` : '',
     table: { by: t?.table?.by ?? 'weight', unit: t?.table?.unit ?? 'g', at: t?.table ? String(t.table.at) : '', rows: (t?.table?.rows ?? []).map((r) => ({ size: String(r.size), time: words(r.seconds) })) },
     cautions: (s.cautions ?? []).map((c) => ({ text: c.text, source: c.source ?? '' })),
@@ -82,16 +84,18 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
   const slices = await Promise.all(
     (f.work === 'slices' ? f.slices : []).map(async (p, i) => {
       const at = (await understand(`slices.${i}.at`, p.at)).usual
-      return { at: p.side === 'end' ? -at : at, for: (await understand(`slices.${i}.for`, p.for)).usual }
+      return { at: p.side === 'end' ? -at : at, for: (await understand(`slices.${i}.for`, p.for)).usual, ...(p.what.trim() ? { what: p.what.trim() } : {}) }
     }),
   )
-  const equipment = f.equipment
-    .filter((e) => e.kind)
-    .map((e, i) => ({
-      kind: e.kind,
-      ...(e.setting.trim() ? { setting: whole(`equipment.${i}.setting`, e.setting) } : {}),
-      ...(e.holds.trim() ? { holds: whole(`equipment.${i}.holds`, e.holds) } : {}),
-    }))
+  const equipment = await Promise.all(
+    f.equipment
+      .filter((e) => e.kind)
+      .map(async (e, i) => ({
+        kind: e.kind,
+        ...(e.setting.trim() ? { setting: await degrees(`equipment.${i}.setting`, e.setting) } : {}),
+        ...(e.holds.trim() ? { holds: whole(`equipment.${i}.holds`, e.holds) } : {}),
+      })),
+  )
   const cues = await Promise.all(f.cues.map((c, i) => toCue(c, i))).then((list) => list.filter((c) => Object.keys(c).length > 0))
   const was = toForm(over)
   const changed: Record<string, boolean> = { time: f.time !== was.time || f.per !== was.per, setting: JSON.stringify(f.equipment) !== JSON.stringify(was.equipment), cue: JSON.stringify(f.cues) !== JSON.stringify(was.cues), hands: f.work !== was.work || JSON.stringify(f.slices) !== JSON.stringify(was.slices), wait: f.least !== was.least || f.most !== was.most }
@@ -119,7 +123,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
     ...(f.unbroken ? { unbroken: true } : {}),
     ...(f.short.trim() ? { short: f.short.trim() } : {}),
     ...(f.pan || f.clean ? { pan: { ...(f.pan ? { of: f.pan } : {}), ...(f.clean ? { clean: true } : {}) } } : {}),
-    ...(over.left !== undefined ? { left: over.left } : {}),
+    ...(await boiledDown(f.left)),
     ...(ours.length ? { ours } : {}),
     ...(f.cautions.some((c) => c.text.trim()) ? { cautions: f.cautions.filter((c) => c.text.trim()).map((c) => ({ text: c.text.trim(), ...(c.source.trim() ? { source: c.source.trim() } : {}) })) } : {}),
   }
@@ -128,6 +132,19 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
 /** filled leaves out what is empty. */
 function filled(texts: Record<string, string>): Record<string, string> {
   return Object.fromEntries(Object.entries(texts).flatMap(([name, text]) => (text.trim() ? [[name, text.trim()]] : [])))
+}
+
+/** boiledDown reads how far a step reduces: a share (¼, 25 %) or an amount (200 ml). */
+async function boiledDown(text: string): Promise<Pick<Step, 'left' | 'until'>> {
+  const a = await measure('left', text)
+  if (!a) return {}
+  if (a.unit === 'percent' || (a.unit === 'piece' && a.quantity <= 1)) {
+    const left = a.unit === 'percent' ? a.quantity / 100 : a.quantity
+    if (left > 1) throw new FieldError('left', 'more than all of it cannot be left')
+    return { left }
+  }
+  if (a.unit === 'piece') throw new FieldError('left', `“${text}” of what? Write it like ¼, 25 % or 200 ml`)
+  return { until: a }
 }
 
 async function toCue(c: CueText, i: number): Promise<Schemas['Cue']> {

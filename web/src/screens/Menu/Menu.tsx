@@ -82,10 +82,11 @@ function Course({ view, row }: { view: View; row: Row }) {
     })
   }
   const origin = { service, version: view.version }
-  const setPlates = (dish: string, name: string, plates: number, from: Origin) =>
+  const setPlates = (dish: string, name: string, plates: number, from: Origin, version?: string) =>
     change(`${name}: ${plates} plates`, from, (c) => {
-      const covers = c.covers.some((n) => n.dish === dish) ? c.covers : [...c.covers, { dish, plates }]
-      return { ...c, covers: covers.map((n) => (n.dish === dish ? { dish, plates } : n)) }
+      const same = (n: Schemas['Covers']) => n.dish === dish && (n.version ?? '') === (version ?? '')
+      const next = { dish, ...(version ? { version } : {}), plates }
+      return { ...c, covers: c.covers.some(same) ? c.covers.map((n) => (same(n) ? next : n)) : [...c.covers, next] }
     })
   const choose: Choose = (s, condition) => {
     const rest = (service.conditions ?? []).filter((c) => c.component !== s.component)
@@ -100,7 +101,7 @@ function Course({ view, row }: { view: View; row: Row }) {
       </div>
       <div>
         {row.dishes.map((d) => (
-          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from) => setPlates(d.dish, d.name, n, from)} choose={choose} />
+          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from, v) => setPlates(d.dish, v ? `${d.name}, ${v.name}` : d.name, n, from, v?.id)} choose={choose} />
         ))}
       </div>
     </section>
@@ -150,16 +151,16 @@ function Typed(props: { id: string; label: string; value: string; readOnly: bool
 
 type Choose = (state: Row['dishes'][number]['states'][number], condition: string) => Promise<boolean>
 
-function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose: Choose; line: Row['dishes'][number]; readOnly: boolean; draft: string; origin: Origin; setPlates: (n: number, from: Origin) => Promise<boolean> }) {
+function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose: Choose; line: Row['dishes'][number]; readOnly: boolean; draft: string; origin: Origin; setPlates: (n: number, from: Origin, version?: Row['dishes'][number]['versions'][number]) => Promise<boolean> }) {
   const desk = useDesk()
   const [open, setOpen] = useState<string>()
   const [gaps, setGaps] = useState(false)
   const need = line.needs.find((n) => n.component === open)
   const graver = line.gaps.filter((g) => !g.lesser).length
   const lesser = line.gaps.length - graver
-  const save = (text: string, from: Origin) => {
+  const save = (text: string, from: Origin, version?: (typeof line.versions)[number]) => {
     const n = Number(text)
-    if (/^\d{1,6}$/.test(text)) return setPlates(n, from)
+    if (/^\d{1,6}$/.test(text)) return setPlates(n, from, version)
     desk.say(`“${text}” is no number of plates.`)
     return Promise.resolve(false)
   }
@@ -186,6 +187,13 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
               </>
             )}
           </div>
+          {line.versions.length > 0 && (
+            <div className="versions">
+              {line.versions.map((v) => (
+                <Typed key={v.id} id={`plates-${line.dish}-${v.id}`} label={v.name} value={String(v.plates)} readOnly={readOnly} save={(text, from) => save(text, from, v)} draft={`${draft}/${v.id}`} origin={origin} type="number" />
+              ))}
+            </div>
+          )}
           {line.states.map((s) => (
             <label key={s.component} className="labelled mt-1">
               {s.of} for {s.name} came

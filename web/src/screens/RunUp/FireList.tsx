@@ -1,8 +1,10 @@
 // The plan as a list in the order of the clock: to print, to read aloud.
+import { useHeat } from '../../parts/heat'
 import { day, clock, lasts } from '../../parts/words'
 import type { Plan } from './RunUp'
 
 export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: string; picked: string; pick: (id: string) => void }) {
+  const heat = useHeat()
   const bars = plan.bars.filter((b) => !focus || b.dish === focus).sort((a, b) => a.from - b.from)
   const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
   return (
@@ -31,7 +33,7 @@ export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: str
             </td>
             <td>
               {b.with.join(', ')}
-              {b.setting !== undefined && ` ${b.setting} °C`}
+              {b.setting !== undefined && ` ${heat(b.setting)}`}
             </td>
             <td className="small">
               {b.cue}

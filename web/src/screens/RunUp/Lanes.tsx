@@ -1,6 +1,7 @@
 // The same plan by cook and by equipment on an even clock, where a double
 // booking would show.
 import { useState } from 'react'
+import { useHeat } from '../../parts/heat'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
@@ -85,6 +86,7 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
 type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; focus: string; picked: string; pick: (id: string) => void }
 
 function LaneRow({ plan, lane, blocks, y, height, width, x, window, focus, picked, pick }: RowProps) {
+  const heat = useHeat()
   return (
     <g>
       <line x1={0} x2={width} y1={y + height} y2={y + height} stroke="#c3cdd3" />
@@ -96,7 +98,7 @@ function LaneRow({ plan, lane, blocks, y, height, width, x, window, focus, picke
           <rect x={x(p.from)} y={y + 7} width={Math.max(x(p.to) - x(p.from), 2)} height={height - 14} fill="url(#turning)" stroke="#3f4f5a" />
           {x(p.to) - x(p.from) > 96 && (
             <text className="over" x={(x(p.from) + x(p.to)) / 2} y={y + 24} fontSize="14" textAnchor="middle">
-              {p.toC > p.fromC ? 'heats' : 'cools'} to {p.toC} °C
+              {p.toC > p.fromC ? 'heats' : 'cools'} to {heat(p.toC)}
             </text>
           )}
         </g>
@@ -114,8 +116,9 @@ function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan
   const w = Math.max(x(block.to) - a, 4)
   const h = block.places * place - 4
   const solid = lane.cook
+  const heat = useHeat()
   const component = plan.strands.find((s) => s.dish === bar.dish && s.component === bar.component)?.name ?? ''
-  const words = [block.setting !== undefined ? `${component} ${block.setting} °C` : `${component} ${block.label}`, component, block.label].find((t) => t.length * 7 < w - 10) ?? ''
+  const words = [block.setting !== undefined ? `${component} ${heat(block.setting)}` : `${component} ${block.label}`, component, block.label].find((t) => t.length * 7 < w - 10) ?? ''
   const ink = picked ? '#1554b8' : '#14202b'
   return (
     <g className="bar" role="button" tabIndex={0} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', waiting' : ''}`} opacity={pale ? 0.35 : 1} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>

@@ -1,5 +1,6 @@
 // Why a step is where it is, as a sum of figures, and how far it could move.
 import { Link } from 'react-router'
+import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
 import { clock, lasts, spoken } from '../../parts/words'
 import type { Bar, Plan } from './RunUp'
@@ -37,7 +38,12 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
         </div>
         <div>
           {bar.with.join(', ')}
-          {bar.setting !== undefined && ` at ${bar.setting} °C`}
+          {bar.setting !== undefined && (
+            <>
+              {' '}
+              at <Heat celsius={bar.setting} />
+            </>
+          )}
         </div>
         {bar.cue && <div className="quiet">until: {bar.cue}</div>}
         <div className="small">
