@@ -2,7 +2,7 @@
 #   make demo   install what is missing, build, and serve the demo
 #   make test   run all tests, Go and browser
 
-.PHONY: demo test build install web types lint bench bench-planner reference pictures
+.PHONY: demo test build install web types lint bench bench-planner reference pictures tablets
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
@@ -43,3 +43,7 @@ reference: build
 # the pictures in docs/screenshots, from the demo data
 pictures: web
 	JOINTIME_PICTURES=$(CURDIR)/docs/screenshots go test ./e2e -run TestPictures -count=1
+
+# twenty tablets that tick for a minute, one cut off, the server killed once
+tablets: web
+	JOINTIME_TABLETS=20 JOINTIME_FOR=1m go test ./e2e -run TestManyTablets -count=1 -v

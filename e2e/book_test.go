@@ -238,12 +238,14 @@ func TestTheStateOfAnIngredientIsChosenOnTheDay(t *testing.T) {
 
 func TestTheOrderOpensItsSums(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/order/supper")
-	chef.see("60 g short")
+	chef.see("20 g of fowl bones and trimmings are short")
 	chef.click("butter")
 	chef.see("60 g × 0.9167 = 55 g")
 	chef.see("= 193 g")
-	chef.click("193 g")
-	chef.see("6.82 oz")
+	chef.see("193 g − 150 g on hand = 43 g")
+	chef.click("40 g")
+	chef.see("1.41 oz")
+	chef.click("made and left over")
 	chef.click("quince peelings")
 	chef.see("could go into Quince and barley gravy")
 	chef.do(chromedp.KeyEvent("m"))
@@ -252,7 +254,7 @@ func TestTheOrderOpensItsSums(t *testing.T) {
 	chef.gone("not saved yet")
 	chef.do(chromedp.Evaluate[chromedp.Void]("document.activeElement.blur()"))
 	chef.do(chromedp.KeyEvent("o"))
-	chef.see("120 g short")
+	chef.see("80 g of fowl bones and trimmings are short")
 }
 
 func TestTheBookIsSearchedAndADeliverySentBack(t *testing.T) {

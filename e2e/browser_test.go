@@ -50,9 +50,10 @@ var morning = time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)
 // house is a running Jointime with the demo in it.
 type house struct {
 	testing.TB
-	store  *store.Store
-	server *httptest.Server
-	now    *atomic.Pointer[time.Time]
+	store   *store.Store
+	server  *httptest.Server
+	now     *atomic.Pointer[time.Time]
+	printer string
 }
 
 // set turns the clock of the server.
@@ -63,20 +64,34 @@ func newHouse(t testing.TB) *house {
 	return houseOn(t, pgtest.Store(t))
 }
 
+// newHouseWith is one with a label printer.
+func newHouseWith(t testing.TB, printer string) *house {
+	t.Helper()
+	h := &house{TB: t, store: pgtest.Store(t), now: new(atomic.Pointer[time.Time]), printer: printer}
+	h.begin()
+	return h
+}
+
 // houseOn is a Jointime on a store of the caller's.
 func houseOn(t testing.TB, st *store.Store) *house {
 	t.Helper()
 	h := &house{TB: t, store: st, now: new(atomic.Pointer[time.Time])}
-	h.set(morning)
-	require.NoError(t, demo.LoadInto(context.Background(), h.store, morning))
-	h.serve()
+	h.begin()
 	return h
+}
+
+// begin loads the demo, and serves it.
+func (h *house) begin() {
+	h.Helper()
+	h.set(morning)
+	require.NoError(h, demo.LoadInto(context.Background(), h.store, morning))
+	h.serve()
 }
 
 func (h *house) serve() {
 	screens, built := web.Screens()
 	require.True(h, built, "the screens are not built: make web")
-	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }})
+	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { server.Run(ctx); close(done) }()

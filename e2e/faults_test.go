@@ -102,10 +102,7 @@ func TestAnUnknownServiceAndAnUnknownDishSaySo(t *testing.T) {
 func TestItPrints(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/run-up/supper?view=list")
 	chef.see("done when")
-	chef.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
-		_, err := chromedp.Call(ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{Media: "print"})
-		return err
-	}))
+	chef.print()
 	chef.size(720, 1000)
 	chef.until("nothing but the list", `getComputedStyle(document.querySelector('.frame-bar')).display === 'none'`)
 	assert.True(t, js[bool](chef, `document.documentElement.scrollWidth <= 720`), "no clipped table")
@@ -145,4 +142,13 @@ func TestAReloadInTheMiddleOfTypingLosesNothing(t *testing.T) {
 	var left []string
 	require.NoError(t, json.Unmarshal([]byte(js[string](chef, `JSON.stringify(Object.keys(localStorage))`)), &left))
 	assert.Empty(t, left)
+}
+
+// print shows the page as it is printed.
+func (t *tablet) print() {
+	t.Helper()
+	t.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		_, err := chromedp.Call(ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{Media: "print"})
+		return err
+	}))
 }

@@ -14,7 +14,7 @@ var views = []struct {
 	file, path, shows string
 	act               func(*tablet)
 }{
-	{"menu.png", "/menu/supper", "Guinea fowl", nil},
+	{"menu.png", "/menu/supper", "Guinea fowl", func(chef *tablet) { chef.click("Hake") }},
 	{"dish.png", "/dish/roast-hake", "before the plate", nil},
 	{"dish-step.png", "/dish/roast-hake?step=hake/sear", "Save the step", nil},
 	{"dish-typing.png", "/dish/slow-cooked-egg-mushroom-broth", "Toasted barley", func(chef *tablet) {
@@ -41,7 +41,26 @@ var views = []struct {
 		require.True(chef, js[bool](chef, `document.querySelector("[aria-label=\"Name of the component\"]").value === "Cake"`))
 	}},
 	{"ingredients.png", "/book/ingredients?of=brown-shrimps", "Save the ingredient", nil},
-	{"order.png", "/order/supper", "left over on the way", func(chef *tablet) { chef.click("butter") }},
+	{"order.png", "/order/supper", "order by", func(chef *tablet) { chef.click("butter") }},
+	{"order-made.png", "/order/supper?side=made", "left over on the way", func(chef *tablet) {
+		chef.click("fowl bones")
+		chef.click("Crushed swede")
+	}},
+	{"mise.png", "/mise/supper", "first course", func(chef *tablet) {
+		chef.size(1024, 768)
+		chef.tick("Roast crown")
+		chef.see("made 560 g")
+		chef.click("Thyme gravy")
+		chef.see("It is so much")
+	}},
+	{"labels.png", "/mise/supper?section=larder", "first course", func(chef *tablet) {
+		chef.size(1280, 800)
+		chef.tick("Gem lettuce")
+		chef.see("made 2")
+		chef.click("Labels")
+		chef.see("use by")
+	}},
+	{"reductions.png", "/dish/slow-cooked-egg-mushroom-broth?side=boiled%20down", "so much is to come out", func(chef *tablet) { chef.see("about ") }},
 	{"run-up.png", "/run-up/supper", "Save the plan", func(chef *tablet) { chef.why() }},
 	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"plate.png", "/plate/roast-hake", "Build", nil},

@@ -79,7 +79,7 @@ func (b book) holdable() []Holdable {
 		out = append(out, Holdable{Name: i.Name, Ingredient: id})
 	}
 	for id, c := range b.components {
-		out = append(out, Holdable{Name: c.Name, Component: id})
+		out = append(out, Holdable{Name: c.Name + " (made)", Component: id})
 		for _, p := range c.ByProducts {
 			out = append(out, Holdable{Name: p.Name + " of " + c.Name, Component: id, ByProduct: p.ID})
 		}

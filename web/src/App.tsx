@@ -9,6 +9,7 @@ import { Ingredients } from './screens/Book/Ingredients'
 import { Paste } from './screens/Book/Paste'
 import { TakeIn } from './screens/Book/TakeIn'
 import { Dish } from './screens/Dish/Dish'
+import { Kitchen } from './screens/Kitchen/Kitchen'
 import { Menu } from './screens/Menu/Menu'
 import { Mise } from './screens/Mise/Mise'
 import { Order } from './screens/Order/Order'
@@ -28,6 +29,7 @@ export function App() {
             <Route path="/mise/:service" element={<Screen name={name} />} />
             <Route path="/dish/:dish" element={<Screen name={name} />} />
             <Route path="/plate/:dish" element={<Screen name={name} />} />
+            <Route path="/kitchen" element={<Screen name={name} />} />
             <Route path="/book" element={<Screen name={name} />} />
             <Route path="/book/:part" element={<Screen name={name} />} />
             <Route path="*" element={<Start name={name} />} />
@@ -49,6 +51,7 @@ function Screen({ name }: { name: string }) {
       {screen === 'mise' && <Mise key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
       {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : part === 'import' ? <TakeIn /> : <Book />)}
+      {screen === 'kitchen' && <Kitchen />}
       {screen === 'plate' && <Plate key={dish} id={dish} />}
     </Frame>
   )

@@ -1,7 +1,7 @@
 // Changes made elsewhere, as the server tells them.
 import { useEffect, useState } from 'react'
 import { flush } from './outbox'
-import { reread } from './queries'
+import { client, ofTicks, reread } from './queries'
 
 export type Change = { kind: string; id: string; version: number; who: string; what: string; at: string }
 
@@ -18,6 +18,14 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
   useEffect(() => {
     if (!active || !shown) return
     let again = 0
+    let pending = 0
+    const soon = new Set<'ticked' | 'changed'>()
+    // What many change at once is read again once.
+    const news = () => {
+      pending = 0
+      void (soon.has('changed') ? reread() : reread(ofTicks))
+      soon.clear()
+    }
     const stream = new EventSource('/api/events')
     stream.addEventListener('ready', () => {
       setJoined(true)
@@ -25,8 +33,11 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
       void flush()
     })
     stream.addEventListener('change', (event) => {
-      setLast(JSON.parse((event as MessageEvent<string>).data) as Change)
-      void reread()
+      const change = JSON.parse((event as MessageEvent<string>).data) as Change
+      setLast(change)
+      if (change.kind === 'kitchen') void client.invalidateQueries({ queryKey: ['heats'] })
+      soon.add(change.kind === 'tick' ? 'ticked' : 'changed')
+      pending ||= window.setTimeout(news, change.kind === 'tick' ? 250 : 50)
     })
     stream.onerror = () => {
       setJoined(false)
@@ -37,6 +48,7 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
     return () => {
       window.removeEventListener('pagehide', leave)
       window.clearTimeout(again)
+      window.clearTimeout(pending)
       stream.close()
     }
   }, [active, shown, round])

@@ -3,7 +3,7 @@
 // sent again is there once.
 import { useSyncExternalStore } from 'react'
 import { api, ask, Refused, writeKey, type Schemas } from './client'
-import { reread } from './queries'
+import { ofTicks, reread } from './queries'
 
 export type Tick = Schemas['Tick']
 export type Held = { service: string; tick: Tick; refused?: string }
@@ -69,7 +69,7 @@ async function send() {
     try {
       await ask(api.POST('/api/services/{id}/ticks', { params: { path: { id: service } }, body: { ticks: batch.map((h) => h.tick) } }))
       keep(held.filter((h) => !ids.has(h.tick.id)))
-      await reread()
+      await reread(ofTicks)
     } catch (error) {
       if (!(error instanceof Refused) || ![404, 422].includes(error.problem.status)) return // later
       if (batch.length === 1) keep(held.map((h) => (ids.has(h.tick.id) ? { ...h, refused: error.message } : h)))
@@ -90,7 +90,7 @@ async function oneByOne(batch: Held[]) {
       keep(held.map((x) => (x.tick.id === h.tick.id ? { ...x, refused: error.message } : x)))
     }
   }
-  await reread()
+  await reread(ofTicks)
 }
 
 window.addEventListener('online', () => void flush())

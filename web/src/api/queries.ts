@@ -65,9 +65,15 @@ export const useCompare = (kind: Thing, id: string, from: number, to: number) =>
 export const useUndoable = (screen: string) =>
   useQuery({ queryKey: ['undo', screen], queryFn: () => ask(api.GET('/api/undo', { params: { query: { screen } } })) })
 
+type Query = { queryKey: readonly unknown[] }
+
+/** ofTicks are the queries that what is ticked off changes. */
+export const ofTicks = (q: Query) => ['mise', 'amounts', 'labels'].includes(q.queryKey[0] as string)
+
+const ofChanges = (q: Query) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'heats'
+
 /** reread drops what is running and reads again, so that no old answer wins. */
-export async function reread() {
-  const ours = (q: { queryKey: readonly unknown[] }) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'heats'
+export async function reread(ours: (q: Query) => boolean = ofChanges) {
   await client.cancelQueries({ predicate: ours })
   await client.invalidateQueries({ predicate: ours })
 }

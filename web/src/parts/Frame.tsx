@@ -25,12 +25,13 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     ['Run-up', `/run-up/${service}`],
     ['Plate', `/plate/${dish}`],
     ['Book', '/book'],
+    ['Kitchen', '/kitchen'],
   ]
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      const at = ['m', 'd', 'o', 'i', 'r', 'p', 'b'].indexOf(event.key)
+      const at = ['m', 'd', 'o', 'i', 'r', 'p', 'b', 'k'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
     }
@@ -73,7 +74,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
 }
 
 const keys = [
-  ['m d o i r p b', 'Menu, Dish, Order, Mise, Run-up, Plate, Book'],
+  ['m d o i r p b k', 'Menu, Dish, Order, Mise, Run-up, Plate, Book, Kitchen'],
   ['← →', 'in a run-up: the step before, the step after'],
   ['↑ ↓', 'in a run-up: the strand above, the strand below'],
   ['Enter', 'open what is selected; in a form: save'],

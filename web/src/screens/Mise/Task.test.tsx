@@ -59,6 +59,20 @@ it('opens to what is weighed, and takes another amount', async () => {
   await waitFor(() => expect(waiting()).toHaveLength(1))
 })
 
+it('takes a plain amount without a connection, and asks for one otherwise', async () => {
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('offline')))
+  show(task())
+  fireEvent.click(screen.getByText('Thyme gravy'))
+  const say = (value: string) => {
+    fireEvent.change(screen.getByLabelText('Thyme gravy, how much was made'), { target: { value } })
+    fireEvent.click(screen.getByText('It is so much'))
+  }
+  say('half of it')
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('write it like 150 g'))
+  say('0,15 l')
+  await waitFor(() => expect(waiting()[0]?.amount).toEqual({ quantity: 0.15, unit: 'l' }))
+})
+
 it('shows who ticked, and takes a tick back', () => {
   const tick = { id: 'tick-1', task: 'gravy/bones', act: 'made' as const, amount: { quantity: 200, unit: 'ml' as const }, at: '2026-03-13T19:00:00+01:00', who: 'Sauce' }
   show(task({ done: true, ticks: [tick], made: { quantity: 200, unit: 'ml' }, missing: { quantity: 0, unit: 'ml' }, twice: 'ticked twice?' }))

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { tick, type Tick } from '../../api/outbox'
-import type { Schemas } from '../../api/client'
+import { Unreachable, type Schemas } from '../../api/client'
 import { off, round } from '../../parts/amounts'
 import { FieldError, measure } from '../../parts/reading'
 import { clock, day, spoken } from '../../parts/words'
@@ -95,13 +95,17 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
   const [wrong, setWrong] = useState('')
   const tickSome = async () => {
     try {
-      const a = await measure('amount', amount)
+      const a = await measure('amount', amount).catch((error: unknown) => {
+        const plain = error instanceof Unreachable ? plainly(amount) : undefined
+        if (!plain) throw error
+        return plain
+      })
       if (!a) return setWrong('how much was made?')
       setAmount('')
       setWrong('')
       tick(service, { task: task.id, act: 'made', amount: a })
     } catch (error) {
-      setWrong(error instanceof FieldError ? error.message : 'Without a connection only the whole amount can be ticked.')
+      setWrong(error instanceof FieldError ? error.message : 'Without a connection: write it like 150 g, 1.2 kg, 200 ml, 2 l or 3.')
     }
   }
   return (
@@ -146,6 +150,12 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
       </form>
     </div>
   )
+}
+
+// plainly reads the plainest of amounts, for a tablet that reaches nobody.
+function plainly(text: string): Schemas['Amount'] | undefined {
+  const said = /^\s*(\d+(?:[.,]\d+)?)\s*(g|kg|ml|l|)\s*$/i.exec(text)
+  return said ? { quantity: Number(said[1].replace(',', '.')), unit: (said[2].toLowerCase() || 'piece') as Schemas['Amount']['unit'] } : undefined
 }
 
 type VisitProps = { visit: Schemas['Visit']; service: string; held: boolean }

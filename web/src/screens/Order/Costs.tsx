@@ -19,7 +19,7 @@ export function Costs({ costs, currency }: { costs: Cost[]; currency: string }) 
           key={c.name}
           name={c.name}
           figure={money(c.portion, currency)}
-          note={
+          under={
             <>
               <span className="cost-bar" style={{ width: `${(100 * c.portion) / most}%` }} role="img" aria-label={c.lines.map((l) => `${l.name} ${money(l.cost, currency)}`).join(', ')}>
                 {c.lines.map((l, i) => (

@@ -1,0 +1,250 @@
+package e2e
+
+import (
+	"context"
+	"net/http"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/chromedp"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/standin"
+	"jointime/internal/store"
+)
+
+// offline cuts a tablet off, or lets it back.
+func (t *tablet) offline(cut bool) {
+	t.Helper()
+	t.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		if _, err := chromedp.Call(ctx, network.Enable, network.EnableParams{}); err != nil {
+			return err
+		}
+		_, err := chromedp.Call(ctx, network.EmulateNetworkConditionsByRule, network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: []*network.Conditions{{DownloadThroughput: -1, UploadThroughput: -1, Offline: cut}}})
+		if err != nil {
+			return err
+		}
+		_, err = chromedp.Call(ctx, network.OverrideNetworkState, network.OverrideNetworkStateParams{Offline: cut, DownloadThroughput: -1, UploadThroughput: -1})
+		return err
+	}))
+}
+
+// tick presses the box of a task.
+func (t *tablet) tick(name string) {
+	t.Helper()
+	box := `[...document.querySelectorAll('.tick-box')].find(b => b.ariaLabel.startsWith(` + quote(name) + `) && b.ariaChecked !== 'true')`
+	t.until("a box for "+name, `!!`+box)
+	js[bool](t, `(`+box+`.click(), true)`)
+}
+
+func (h *house) ticks() []store.Tick {
+	h.Helper()
+	list, err := h.store.Ticks(context.Background(), "supper")
+	require.NoError(h, err)
+	return list
+}
+
+func TestTheMiseIsTickedAndOthersSeeIt(t *testing.T) {
+	h := newHouse(t)
+	sauce, fish := h.open("Sauce", "/mise/supper?section=sauce"), h.open("Fish", "/mise/supper")
+	for _, tab := range []*tablet{sauce, fish} {
+		tab.see("first course")
+		tab.see("changes arrive")
+	}
+	sauce.gone("Brown-shrimp butter")
+	fish.see("Brown-shrimp butter")
+	began := time.Now()
+	sauce.tick("Thyme gravy")
+	fish.see("made 200 ml")
+	t.Logf("another tablet saw a tick after %s", time.Since(began).Round(time.Millisecond))
+	fish.see("1 of 10 ready")
+
+	sauce.click("Roast crown")
+	sauce.see("guinea fowl")
+	sauce.type_("[aria-label='Roast crown, how much was made']", "400 g\r")
+	sauce.see("160 g still missing")
+	sauce.see("Roast crown: 400 g made, 160 g missing")
+	fish.see("Roast crown: 400 g made, 160 g missing")
+	sauce.tick("Roast crown")
+	sauce.gone("160 g missing")
+	sauce.tick("Thyme gravy, brown bones, simmer: skim")
+	fish.until("the visit is ticked", `document.querySelector('.visit')?.dataset.done === 'true'`)
+
+	sauce.click("Take back")
+	sauce.see("still missing")
+	assert.Len(t, h.ticks(), 5)
+	sauce.go_("/order/supper?side=made")
+	sauce.see("still missing")
+}
+
+// A tablet in the cold room: it ticks, says that the ticks wait, outlives a
+// reload of nothing, and delivers them once it is back, with the hours at which
+// they were ticked.
+func TestATabletThatWasCutOffDeliversLaterAndOnce(t *testing.T) {
+	h := newHouse(t)
+	larder, other := h.open("Larder", "/mise/supper"), h.open("Pastry", "/mise/supper")
+	larder.see("first course")
+	other.see("first course")
+	larder.offline(true)
+	larder.tick("Hake")
+	larder.see("One tick waits on this tablet")
+	larder.click("Gem lettuce")
+	larder.type_("[aria-label='Gem lettuce, how much was made']", "1\r")
+	larder.see("2 ticks wait on this tablet")
+	assert.Empty(t, h.ticks())
+	assert.False(t, js[bool](other, `document.body.innerText.includes('made 660 g')`))
+	then := time.Now()
+	time.Sleep(1500 * time.Millisecond)
+	larder.offline(false)
+	other.see("made 660 g")
+	larder.gone("wait on this tablet")
+	list := h.ticks()
+	require.Len(t, list, 2)
+	for _, k := range list {
+		assert.True(t, k.At.Before(then), "by the tablet's clock")
+		assert.True(t, k.Received.After(k.At.Add(time.Second)))
+		assert.Equal(t, "Larder", k.Who)
+	}
+	larder.go_("/mise/supper")
+	larder.see("1 still missing")
+	assert.Len(t, h.ticks(), 2)
+}
+
+func TestLabelsArePrintedOrPutOnPaper(t *testing.T) {
+	printer := &standin.Printer{}
+	address, stop, err := standin.Serve(printer)
+	require.NoError(t, err)
+	defer stop()
+	h := newHouseWith(t, address)
+	sauce := h.open("Sauce", "/mise/supper?section=sauce")
+	sauce.tick("Thyme gravy")
+	sauce.see("made 200 ml")
+	sauce.click("Labels")
+	sauce.see("use by")
+	sauce.click("Send to the label printer")
+	sauce.see("2 labels are printed.")
+	all := strings.Join(printer.Labels(), "")
+	assert.Contains(t, all, "Thyme gravy")
+	assert.Contains(t, all, "contains milk, celery, sulphites")
+	resp, err := http.Post(address+"/paper?out=true", "", nil)
+	require.NoError(t, err)
+	resp.Body.Close()
+	sauce.click("Send to the label printer")
+	sauce.see("out of paper")
+	sauce.see("Print on paper")
+	sauce.click("Back to the list")
+	sauce.see("first course")
+}
+
+// The prep list on paper: black and white, nothing clipped, boxes to tick.
+func TestThePrepListPrints(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/mise/supper")
+	chef.see("first course")
+	chef.print()
+	chef.size(720, 1000)
+	assert.True(t, js[bool](chef, `document.documentElement.scrollWidth <= 720`))
+	assert.Equal(t, "none", js[string](chef, `getComputedStyle(document.querySelector('.mise-choices')).display`))
+	assert.True(t, js[bool](chef, `[...document.querySelectorAll('.task')].every(e => e.getBoundingClientRect().right <= 720)`))
+}
+
+func TestTheOrderIsWhatIsStillMissing(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/order/supper")
+	chef.see("order by")
+	chef.see("The quay boat")
+	chef.click("hake")
+	chef.see("2 × 1 kg = 2 kg, for 1.45 kg; 550 g over")
+	chef.click("on hand")
+	chef.type_("[aria-label='what is there']", "hake")
+	chef.type_("[aria-label='how much']", "1 kg\r")
+	chef.see("counted")
+	chef.until("the hake is listed", `[...document.querySelectorAll('.stock b')].some(e => e.innerText === 'hake')`)
+	chef.click("to order")
+	chef.see("450 g missing")
+	chef.click("on hand")
+	chef.type_("[aria-label='hake, how much is there']", "lots\r")
+	chef.see("has no figure")
+	chef.type_("[aria-label='hake, how much is there']", "1.5 kg\r")
+	chef.click("to order")
+	chef.until("no hake is ordered", `![...document.querySelectorAll('.one-order')].some(e => e.innerText.includes('hake'))`)
+	chef.click("on hand")
+	chef.click("Take back")
+	chef.until("it is a kilogram again", `document.querySelector("[aria-label='hake, how much is there']").value === '1 kg'`)
+
+	chef.click("suppliers")
+	chef.click("A new one")
+	chef.type_("#supplier-name", "The pier")
+	chef.click("Save the supplier")
+	chef.see("on which days does it come?")
+	js[bool](chef, `(document.querySelector('#on-Mon').click(), true)`)
+	js[bool](chef, `(document.querySelector('#on-Fri').click(), true)`)
+	chef.click("Save the supplier")
+	chef.see("order by 14:00 the day before")
+	chef.go_("/book/ingredients?of=hake")
+	chef.see("Save the ingredient")
+	chef.click("add a pack")
+	chef.pick("[aria-label='it is sold 2, by']", "the-pier")
+	chef.type_("[aria-label='it is sold 2, in packs of']", "500 g")
+	chef.type_("[aria-label='it is sold 2, price']", "8.00")
+	chef.click("Save the ingredient")
+	chef.until("the pack is kept", `fetch('/api/ingredients').then(r => r.json()).then(r => window.__p = r.ingredients.find(i => i.ingredient.id === 'hake').ingredient.packs.length), window.__p === 2`)
+	chef.go_("/order/supper")
+	chef.until("hake from the pier", `[...document.querySelectorAll('.one-order')].some(e => e.innerText.includes('The pier') && e.innerText.includes('hake'))`)
+	chef.click("costs")
+	chef.see("to buy, for one portion")
+}
+
+// What a version takes is ordered; the plan says that it does not know it yet.
+func TestVersionsOnTheMenuAreOrdered(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/menu/supper")
+	chef.type_("#plates-guinea-fowl-meatless", "2\r")
+	chef.see("2 meatless planned as the dish itself")
+	chef.go_("/order/supper")
+	chef.see("celeriac")
+	chef.go_("/mise/supper")
+	chef.see("Salt-baked celeriac")
+}
+
+func TestRatiosReductionsAndOvenMarksAreTyped(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/dish/guinea-fowl?side=component&of=gravy")
+	chef.see("Save the component")
+	chef.click("say how one of them grows")
+	chef.pick("[aria-label='not in proportion 1, what']", "thyme")
+	chef.pick("[aria-label='not in proportion 1, how it grows']", "per")
+	chef.type_("[aria-label='not in proportion 1, to how much of what']", "100 ml of water")
+	chef.click("Save the component")
+	chef.see("there is no “water” in the list")
+	chef.type_("[aria-label='not in proportion 1, to how much of what']", "100 ml of stock")
+	chef.click("Save the component")
+	chef.see("4 g to 100 ml of stock")
+	chef.go_("/menu/supper")
+	chef.click("Thyme gravy")
+	chef.see("4 g to 100 ml, for 500 ml stock = 20 g")
+
+	chef.go_("/dish/guinea-fowl?step=gravy/reduce")
+	chef.see("Save the step")
+	chef.type_("#step-left", "2 times\r")
+	chef.see("is no unit that is known here")
+	chef.type_("#step-left", "200 ml\r")
+	chef.gone("Save the step")
+	chef.go_("/dish/guinea-fowl?side=boiled%20down")
+	chef.see("620 ml until 200 ml is left")
+	chef.see("about ")
+	chef.type_("[id^='out-']", "1 l")
+	chef.see("3.1 l until 1 l is left")
+
+	chef.go_("/dish/guinea-fowl?step=crown/roast")
+	chef.see("Save the step")
+	chef.type_("[aria-label='equipment 1, degrees']", "gas 5\r")
+	chef.gone("Save the step")
+	chef.see("oven 190 °C")
+	chef.go_("/kitchen")
+	chef.pick("#kitchen-heat", "f")
+	chef.click("Save the kitchen")
+	chef.go_("/dish/guinea-fowl")
+	chef.see("oven 375 °F")
+}

@@ -1,0 +1,150 @@
+// Kitchen: its sections, what food is kept in, and how it likes to measure and
+// to read figures.
+import { useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import type { Schemas } from '../../api/client'
+import { useKitchens } from '../../api/queries'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { useDraft } from '../../parts/draft'
+import { FieldError } from '../../parts/reading'
+import { Rows } from '../../parts/Rows'
+import { Empty, Failed, Waiting } from '../../parts/States'
+import { toKitchen, toKitchenWords, type KitchenWords } from './kitchenForm'
+
+type View = Schemas['KitchenView']
+
+export function Kitchen() {
+  const kitchens = useKitchens()
+  if (kitchens.isPending) return <Waiting what="the kitchen" />
+  if (kitchens.isError) return <Failed error={kitchens.error} again={() => void kitchens.refetch()} />
+  if (kitchens.data.kitchens.length === 0) return <Empty title="There is no kitchen yet">Start with what there is to cook with.</Empty>
+  return kitchens.data.kitchens.map((k) => <One key={k.kitchen.id} view={k} />)
+}
+
+function One({ view }: { view: View }) {
+  const k = view.kitchen
+  return (
+    <>
+      <div className="page-head">
+        <h1>{k.name}</h1>
+        <span className="quiet">
+          {k.cooks.length} {k.cooks.length === 1 ? 'cook' : 'cooks'} · {k.equipment.length} kinds of equipment · {k.passWidth} plates on the pass
+        </span>
+        <div className="tools">
+          <TakeBack screen={`kitchen:${k.id}`} />
+        </div>
+      </div>
+      <div className="order-screen">
+        <Editor view={view} />
+        <There kitchen={k} />
+      </div>
+    </>
+  )
+}
+
+// There is what the run-up plans with.
+function There({ kitchen }: { kitchen: Schemas['Kitchen'] }) {
+  const section = (id?: string) => kitchen.sections?.find((s) => s.id === id)?.name
+  return (
+    <section aria-label="What there is">
+      <h2>what there is</h2>
+      <table className="fire">
+        <tbody>
+          {kitchen.cooks.map((c) => (
+            <tr key={c.id}>
+              <td>
+                <b>{c.name}</b>
+              </td>
+              <td>{section(c.section)}</td>
+              <td className="clock">{c.shifts.map((s) => `${s.from}–${s.to}`).join(', ')}</td>
+            </tr>
+          ))}
+          {kitchen.equipment.map((e) => (
+            <tr key={e.id}>
+              <td>{e.name}</td>
+              <td>{e.kind}</td>
+              <td>
+                {e.places} {e.places === 1 ? 'place' : 'places'}
+                {e.carries?.length ? `, carries ${e.carries.join(', ')}` : ''}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function Editor({ view }: { view: View }) {
+  const desk = useDesk()
+  const form = useDraft(`kitchen/${view.kitchen.id}`, toKitchenWords(view.kitchen), { over: view.kitchen, version: view.version })
+  const [wrong, setWrong] = useState<FieldError>()
+  const f = form.value
+  const set = (part: Partial<KitchenWords>) => form.set({ ...f, ...part })
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    try {
+      const value = toKitchen(f, form.origin.over)
+      setWrong(undefined)
+      if (await desk.hand({ kind: 'kitchen', id: value.id, version: form.origin.version, screen: `kitchen:${value.id}`, what: value.name, value })) form.drop()
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error
+      setWrong(error)
+    }
+  }
+  const text = (name: 'name' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+    <Form.Group controlId={`kitchen-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+    </Form.Group>
+  )
+  const choice = (name: 'measures' | 'heat', label: string, options: [string, string][]) => (
+    <Form.Group controlId={`kitchen-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Select value={f[name]} onChange={(e) => set({ [name]: e.target.value })}>
+        {options.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  )
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} aria-label="How the kitchen measures">
+      {text('name', 'name')}
+      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 220 }]} rows={f.sections} set={(sections) => set({ sections })} add="add a section" wrong={wrong?.field} />
+      <Rows legend="kept in" columns={[{ name: 'name', label: 'what', width: 220 }, { name: 'holds', label: 'millilitres', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="add a container" wrong={wrong?.field} />
+      <fieldset>
+        <legend>how it reads figures</legend>
+        <div className="pair">
+          {choice('measures', 'spoons, cups and pints are', [['', 'metric: 5, 15 and 250 ml'], ['us', 'of the United States'], ['imperial', 'imperial']])}
+          {choice('heat', 'temperatures in', [['', '°C'], ['f', '°F'], ['gas', 'gas marks'], ['fan', '°C of an oven with a fan']])}
+          {text('currency', 'prices in', 'EUR')}
+          <Form.Check className="align-self-end" id="kitchen-customary" label="ounces and pounds first" checked={f.customary} onChange={(e) => set({ customary: e.target.checked })} />
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend>how finely it weighs</legend>
+        <div className="pair">
+          {text('fine', 'the fine scale, to … g', '0.1')}
+          {text('upTo', 'it takes up to … g', '50')}
+          {text('coarse', 'the other scale, to … g', '1')}
+        </div>
+      </fieldset>
+      <div className="editor-actions">
+        {wrong && (
+          <p className="wrong w-100 m-0" role="alert">
+            {wrong.message}
+          </p>
+        )}
+        <Button type="submit">Save the kitchen</Button>
+        {form.typed && (
+          <Button variant="outline-dark" onClick={form.drop}>
+            Forget what I typed
+          </Button>
+        )}
+      </div>
+    </Form>
+  )
+}
