@@ -97,9 +97,10 @@ type reduceInput struct {
 
 // ReductionView is a chain of reductions with how long each takes.
 type ReductionView struct {
-	Stages []recipe.Reduced `json:"stages" nullable:"false"`
-	Takes  []*heat.Takes    `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
-	Why    string           `json:"why,omitempty" doc:"why a time cannot be told"`
+	Stages   []recipe.Reduced `json:"stages" nullable:"false"`
+	Takes    []*heat.Takes    `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
+	Workings []string         `json:"workings" nullable:"false" doc:"of the times, as lines of sums"`
+	Why      string           `json:"why,omitempty" doc:"why a time cannot be told"`
 }
 
 type reduceOutput struct{ Body ReductionView }
@@ -126,7 +127,7 @@ func (s *Server) reduce(ctx context.Context, in *reduceInput) (*reduceOutput, er
 
 // times tells how long each stage boils. Mass is taken for that of water.
 func (v *ReductionView) times(pan *heat.Vessel, start float64) {
-	v.Takes = make([]*heat.Takes, len(v.Stages))
+	v.Takes, v.Workings = make([]*heat.Takes, len(v.Stages)), make([]string, len(v.Stages))
 	if start == 0 {
 		start = 100
 	}
@@ -139,6 +140,6 @@ func (v *ReductionView) times(pan *heat.Vessel, start float64) {
 			v.Why = err.Error()
 			continue
 		}
-		v.Takes[i], start = &span, 100
+		v.Takes[i], v.Workings[i], start = &span, pan.Working(r.In.Quantity/1000, r.Out.Quantity/1000), 100
 	}
 }

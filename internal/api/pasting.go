@@ -85,7 +85,7 @@ func stepReading(in *lineInput, b book) *StepReading {
 
 func ingredientReading(in *lineInput, b recipe.Book) *IngredientReading {
 	out := IngredientReading{Read: reading.Ingredient(in.Text)}
-	if line, ok := b.LineFrom(out.Read, taken(in.IDs)); ok {
+	if line, ok := b.LineFrom(out.Read, taken(in.IDs), b.Components[in.Into].Lines); ok {
 		if line.Component != "" && line.Component == in.Into {
 			line.Component = ""
 		}

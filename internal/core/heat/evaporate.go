@@ -145,6 +145,20 @@ func (p Vessel) Rate(litres float64) ([3]float64, error) {
 	return out, nil
 }
 
+// Working writes the usual time of a reduction as a line of sums, at the mean
+// level of the pan.
+func (p Vessel) Working(from, to float64) string {
+	share := efficiency[p.Burner][1]
+	level := (from + to) / 2
+	in, wall := p.reaches(share), p.wall(level, 100)
+	mass := (from - to) * Density100
+	text := fmt.Sprintf("%.0f W × %.0f %%", p.Power, share*100)
+	if full := p.Power * share; in < full*0.999 {
+		text += fmt.Sprintf(" × %.0f %% of the flame under the pan", 100*in/full)
+	}
+	return fmt.Sprintf("%s − %.0f W lost by the wall = %.0f W; %.3f kg × %.0f kJ/kg ÷ %.0f W = %.0f s", text, wall, in-wall, mass, LatentHeat/1000, in-wall, mass*LatentHeat/(in-wall))
+}
+
 // parts is in how many parts a reduction is reckoned: the level falls, and the
 // wall loses less.
 const parts = 50

@@ -1,6 +1,7 @@
 package heat_test
 
 import (
+	"fmt"
 	"math"
 	"testing"
 
@@ -35,6 +36,17 @@ func TestBoilingAwayFollowsTheEnergyBalance(t *testing.T) {
 	assert.InDelta(t, in, vapour+span.Usual*wall*0.75, in*0.001, "over the whole of it, the wall at its mean level")
 	assert.Less(t, span.Quick, span.Usual)
 	assert.Less(t, span.Usual, span.Slow)
+}
+
+// The line of sums comes to what the model says, to the second: the wall is
+// linear in the level.
+func TestTheWorkingComesToTheTime(t *testing.T) {
+	p := heat.Vessel{Width: 160, Burner: heat.Gas, Power: 3500}
+	span, err := p.BoilDown(0.2, 0.067, 100)
+	require.NoError(t, err)
+	working := p.Working(0.2, 0.067)
+	assert.Contains(t, working, fmt.Sprintf("= %.0f s", span.Usual))
+	assert.Contains(t, working, "3500 W × 35 % × 79 % of the flame under the pan")
 }
 
 // Heating from cold: 1 litre from 20 to 100 °C takes 335 kJ (4.19 kJ/(kg K)).

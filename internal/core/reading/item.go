@@ -1,6 +1,7 @@
 package reading
 
 import (
+	"math"
 	"regexp"
 	"strings"
 )
@@ -119,6 +120,9 @@ func (r *ingredientReader) judge() {
 		r.doubt("is that a measure?")
 	case o.Low != nil && alternative.MatchString(*o.Item):
 		r.doubt("one or the other")
+	}
+	if commaFigure.MatchString(r.text) && o.Low != nil && *o.Low == math.Trunc(*o.Low) && (o.High == nil || *o.High == math.Trunc(*o.High)) {
+		r.doubt("does the comma part two figures?")
 	}
 	if strings.HasPrefix(strings.TrimSpace(o.Line), "-") && len(strings.TrimSpace(o.Line)) > 1 && figureLeft.MatchString(strings.TrimSpace(o.Line)[1:2]) {
 		r.doubt("is the dash a sign of less than nothing?")

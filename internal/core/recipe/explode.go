@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strconv"
 	"time"
 
 	"jointime/internal/core/units"
@@ -297,7 +298,7 @@ func (c Component) working(m *Made) string {
 }
 
 // figure writes a number as short as it may be.
-func figure(v float64) string { return fmt.Sprintf("%.4g", v) }
+func figure(v float64) string { return strconv.FormatFloat(v, 'g', 4, 64) }
 
 // result closes the ledger and puts everything in order.
 func (x *explosion) result() Exploded {

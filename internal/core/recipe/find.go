@@ -32,12 +32,13 @@ func Slug(name string, taken map[string]bool) string {
 func (s *Step) id(taken map[string]bool) { s.ID = Slug(s.Name, taken) }
 
 // LineFrom makes the line of a component that a typed line says, and finds
-// what it names in the book. Two figures mean their middle.
-func (b Book) LineFrom(l reading.IngredientLine, taken map[string]bool) (Line, bool) {
+// what it names in the book. Two figures mean their middle. Among the lines that
+// are there already is what it can be tied to.
+func (b Book) LineFrom(l reading.IngredientLine, taken map[string]bool, among []Line) (Line, bool) {
 	if l.Kind != reading.IngredientKind || l.Item == nil {
 		return Line{}, false
 	}
-	out := Line{ID: Slug(*l.Item, taken), Name: *l.Item}
+	out := Line{Name: *l.Item}
 	if l.Note != nil {
 		out.Note = *l.Note
 	}
@@ -54,6 +55,8 @@ func (b Book) LineFrom(l reading.IngredientLine, taken map[string]bool) (Line, b
 			out.Note = strings.TrimPrefix(out.Note+fmt.Sprintf(", %g to %g", *low, *high), ", ")
 		}
 	}
+	out.lean(among)
+	out.ID = Slug(out.Name, taken)
 	out.Free = out.Amount == nil && (freely.MatchString(*l.Item) || freely.MatchString(out.Note))
 	out.Ingredient, out.Component = b.Find(out.Name)
 	return out, true

@@ -275,7 +275,7 @@ func (b Book) fill(c *Component, pc PastedComponent, k kitchen.Kitchen) (bought 
 		case l.Step != nil:
 			c.Methods[0].Steps = append(c.Methods[0].Steps, StepsFrom(*l.Step, k, steps)...)
 		case l.Ingredient != nil:
-			line, ok := b.LineFrom(*l.Ingredient, lines)
+			line, ok := b.LineFrom(*l.Ingredient, lines, c.Lines)
 			if !ok {
 				continue
 			}

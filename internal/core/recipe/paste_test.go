@@ -83,14 +83,14 @@ func TestALineFindsWhatItNames(t *testing.T) {
 	b.Ingredients["shrimp"] = recipe.Ingredient{ID: "shrimp", Name: "brown shrimps", Also: []string{"potted shrimp"}}
 	b.Components["stock"] = recipe.Component{ID: "stock", Name: "Fowl stock"}
 	for text, want := range map[string]string{"100 g brown shrimp": "shrimp", "50 g potted shrimps": "shrimp", "200 ml fowl stock": "stock", "1 carrot": ""} {
-		l, ok := b.LineFrom(reading.Ingredient(text), map[string]bool{})
+		l, ok := b.LineFrom(reading.Ingredient(text), map[string]bool{}, nil)
 		require.True(t, ok)
 		assert.Equal(t, want, l.Ingredient+l.Component, text)
 	}
-	l, _ := b.LineFrom(reading.Ingredient("160–170 g hake, skin on"), map[string]bool{})
+	l, _ := b.LineFrom(reading.Ingredient("160–170 g hake, skin on"), map[string]bool{}, nil)
 	assert.InDelta(t, 165, l.Amount.Quantity, 1e-9)
 	assert.Equal(t, "skin on, 160 to 170", l.Note)
-	l, _ = b.LineFrom(reading.Ingredient("oil for frying"), map[string]bool{})
+	l, _ = b.LineFrom(reading.Ingredient("oil for frying"), map[string]bool{}, nil)
 	assert.True(t, l.Free)
 }
 

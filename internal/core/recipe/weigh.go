@@ -50,7 +50,7 @@ type lineAmount struct {
 // amounts work out every line of a component for what is made of it, those
 // that others are tied to first.
 func (x *explosion) amounts(c Component, made *Made) []lineAmount {
-	r := &ratios{explosion: x, component: c, made: made, out: make([]lineAmount, len(c.Lines)), state: make([]int, len(c.Lines))}
+	r := &ratios{explosion: x, component: c, made: made, times: " × " + figure(made.Times) + " = ", out: make([]lineAmount, len(c.Lines)), state: make([]int, len(c.Lines))}
 	for i := range c.Lines {
 		r.line(i)
 	}
@@ -63,6 +63,7 @@ type ratios struct {
 	*explosion
 	component Component
 	made      *Made
+	times     string // how many times the list, in the words of a sum
 	out       []lineAmount
 	state     []int
 }
@@ -76,7 +77,7 @@ func (r *ratios) line(i int) {
 	defer func() { r.state[i] = 2 }()
 	if l.Per == nil && l.Amount.Unit != "percent" {
 		a := l.scaled(r.made)
-		r.out[i] = lineAmount{a, fmt.Sprintf("%s × %s = %s", l.Amount, figure(r.made.Times), a), true}
+		r.out[i] = lineAmount{a, l.Amount.String() + r.times + a.String(), true}
 		return
 	}
 	where := r.component.Name + ", " + l.Name

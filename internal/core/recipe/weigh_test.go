@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 )
@@ -128,4 +129,38 @@ func TestVersionsAreOrderedApart(t *testing.T) {
 	assert.InDelta(t, 3000, bought(x)["swede"].Quantity, 1e-9, "2 kg of mash from 2.4 kg, a fifth lost")
 	x = b.Explode([]recipe.Order{{Dish: "fowl", Version: "ghost", Plates: 1}}, units.Metric)
 	assert.Contains(t, fmt.Sprint(x.Problems), `it has no version "ghost"`)
+}
+
+// A ratio said in words ties the line to one that is there; words that name
+// nothing stay words.
+func TestRatiosAreSaidInALine(t *testing.T) {
+	among := []recipe.Line{{ID: "water", Name: "water"}, {ID: "cs", Name: "chicken stock"}, {ID: "potato", Name: "potato"}, {ID: "a", Name: "white wine"}, {ID: "b", Name: "red wine"}}
+	for text, want := range map[string]struct {
+		name, amount, to, each string
+	}{
+		"0.9 g agar to 100 ml stock":         {"agar", "0.9 g", "cs", "100 ml"},
+		"0.9 g agar per 100 ml of the stock": {"agar", "0.9 g", "cs", "100 ml"},
+		"1 % salt of the water":              {"salt", "1 percent", "water", ""},
+		"butter, 22,5 % of the potato":       {"butter", "22½ percent", "potato", ""},
+		"agar 0.9 g per 100 ml of stock":     {"agar", "0.9 g", "cs", "100 ml"},
+		"2 g sugar to 100 ml wine":           {"sugar to 100 ml wine", "2 g", "", ""},
+		"2 g sugar to 100 ml of cider":       {"sugar to 100 ml of cider", "2 g", "", ""},
+		"20 % butter":                        {"butter", "20 percent", "", ""},
+		"10 g leaf of thyme":                 {"leaf of thyme", "10 g", "", ""},
+	} {
+		l, ok := recipe.NewBook().LineFrom(reading.Ingredient(text), map[string]bool{}, among)
+		require.True(t, ok, text)
+		assert.Equal(t, want.name, l.Name, text)
+		require.NotNil(t, l.Amount, text)
+		assert.Equal(t, want.amount, l.Amount.String(), text)
+		to, each := "", ""
+		if l.Per != nil {
+			to = l.Per.To
+			if l.Per.Each != nil {
+				each = l.Per.Each.String()
+			}
+		}
+		assert.Equal(t, want.to, to, text)
+		assert.Equal(t, want.each, each, text)
+	}
 }

@@ -28,6 +28,7 @@ type Scaled struct {
 	Text    string       `json:"text"`
 	Working string       `json:"working"`
 	Known   bool         `json:"known"`
+	Other   string       `json:"other,omitempty" doc:"the same in the other system"`
 }
 
 // Need is what a component asks for when it is made for so many covers.
@@ -43,19 +44,20 @@ func (b Book) Needs(d Dish, covers int, w Ways) []Need {
 	x := b.ExplodeFrom(Larder{}, []Order{{Dish: d.ID, Plates: covers}}, w)
 	out := []Need{}
 	for _, p := range d.Parts {
-		out = append(out, b.need(d, p, covers, x))
+		out = append(out, b.need(d, p, covers, x, w))
 	}
 	return out
 }
 
-func (b Book) need(d Dish, p Part, covers int, x Exploded) Need {
+func (b Book) need(d Dish, p Part, covers int, x Exploded, w Ways) Need {
 	c := b.Made(p.Component)
 	n := Need{Component: c.ID, Make: Scaled{Name: c.Name, Working: "the portion has no amount"}, Ingredients: []Scaled{}}
 	if p.Portion == nil {
 		return n
 	}
 	total := p.Portion.Times(float64(covers))
-	n.Make = Scaled{c.Name, total, total.String(), fmt.Sprintf("%s × %s = %s", coversOf(covers), p.Portion, total), true}
+	text, other := w.Likes.Read(total.Basic(w.Measures))
+	n.Make = Scaled{c.Name, total, text, fmt.Sprintf("%s × %s = %s", coversOf(covers), p.Portion, total), true, other}
 	weighed := map[string]Weigh{}
 	for _, m := range x.Make {
 		if m.Component == c.ID {
@@ -69,7 +71,7 @@ func (b Book) need(d Dish, p Part, covers int, x Exploded) Need {
 	}
 	for _, l := range c.Lines {
 		if line, known := weighed[l.ID+"/"+l.Name]; known {
-			n.Ingredients = append(n.Ingredients, Scaled{l.Name, line.Amount, line.Text, line.Working, true})
+			n.Ingredients = append(n.Ingredients, Scaled{l.Name, line.Amount, line.Text, line.Working, true, line.Other})
 		} else if !l.Free {
 			n.Ingredients = append(n.Ingredients, Scaled{Name: l.Name, Working: x.hitch(d, c, l)})
 		}

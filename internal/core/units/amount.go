@@ -115,25 +115,31 @@ func (a Amount) String() string {
 	q, u := a.Quantity, a.Unit
 	switch {
 	case u == Gram && q >= 1000:
-		q, u = q/1000, Kilogram
+		return written(q/1000, 2) + " kg"
 	case u == Millilitre && q >= 1000:
-		q, u = q/1000, Litre
-	}
-	if u == Piece {
+		return written(q/1000, 2) + " l"
+	case u == Gram || u == Millilitre:
+		if q >= 10 {
+			return written(q, 0) + " " + string(u)
+		}
+		return written(q, 2) + " " + string(u)
+	case u == Piece:
 		return plainCount(q)
 	}
 	if b := base[u]; b.unit != Gram && b.unit != Millilitre || b.factor == gallon/768 || b.factor == gallon/256 || u == "cup" {
 		return plainCount(q) + " " + string(u)
 	}
-	digits := 2
-	if q >= 10 && (u == Gram || u == Millilitre) {
-		digits = 0
-	}
-	return trimZeros(strconv.FormatFloat(q, 'f', digits, 64)) + " " + string(u)
+	return written(q, 2) + " " + string(u)
 }
+
+// written is a figure with so many decimals at the most.
+func written(q float64, digits int) string { return trimZeros(strconv.FormatFloat(q, 'f', digits, 64)) }
 
 func plainCount(q float64) string {
 	whole, rest := math.Modf(q)
+	if rest == 0 && whole < 1e15 {
+		return strconv.FormatInt(int64(whole), 10)
+	}
 	for sign, part := range fractions {
 		if math.Abs(rest-part) < 1e-9 {
 			if whole == 0 {
@@ -142,12 +148,19 @@ func plainCount(q float64) string {
 			return fmt.Sprintf("%.0f%s", whole, sign)
 		}
 	}
-	return trimZeros(strconv.FormatFloat(q, 'f', 2, 64))
+	return written(q, 2)
 }
 
 func trimZeros(s string) string {
-	if strings.Contains(s, ".") {
-		s = strings.TrimRight(strings.TrimRight(s, "0"), ".")
+	if strings.IndexByte(s, '.') < 0 {
+		return s
 	}
-	return s
+	end := len(s)
+	for s[end-1] == '0' {
+		end--
+	}
+	if s[end-1] == '.' {
+		end--
+	}
+	return s[:end]
 }

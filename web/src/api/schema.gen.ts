@@ -2066,6 +2066,8 @@ export interface components {
             takes: components["schemas"]["Takes"][];
             /** @description why a time cannot be told */
             why?: string;
+            /** @description of the times, as lines of sums */
+            workings: string[];
         };
         RefusedOutputBody: {
             falls: components["schemas"]["Fall"][];
@@ -2217,6 +2219,8 @@ export interface components {
             amount: components["schemas"]["Amount"];
             known: boolean;
             name: string;
+            /** @description the same in the other system */
+            other?: string;
             text: string;
             working: string;
         };

@@ -74,7 +74,7 @@ function Chain({ part }: { part: Part }) {
         </p>
       )}
       {stages.map((s, i) => (
-        <Stage key={i} stage={s} takes={heard?.takes[i] ?? undefined} most={most} />
+        <Stage key={i} stage={s} takes={heard?.takes[i] ?? undefined} working={heard?.workings[i]} most={most} />
       ))}
       {heard?.why && <Bracket what={heard.why} />}
       <p className="small quiet mt-2">The times are an estimate for thin liquid at a full boil, turned up full ({burners.find((b) => b[0] === burner)![2]} W): heat in against what boils away; what thickens takes longer. The cue decides.</p>
@@ -84,7 +84,8 @@ function Chain({ part }: { part: Part }) {
 
 // Stage is a bar of what is in the pan: solid what stays, outline what boils
 // away.
-function Stage({ stage, takes, most }: { stage: Schemas['Reduced']; takes?: Schemas['Takes']; most: number }) {
+function Stage({ stage, takes, working, most }: { stage: Schemas['Reduced']; takes?: Schemas['Takes']; working?: string; most: number }) {
+  const [open, setOpen] = useState(false)
   const part = (q: number) => `${(100 * q) / most}%`
   const gone = Math.max(0, stage.in.quantity - stage.out.quantity)
   return (
@@ -98,9 +99,14 @@ function Stage({ stage, takes, most }: { stage: Schemas['Reduced']; takes?: Sche
         {gone > 0 && <i className="left" style={{ width: part(gone) }} />}
       </div>
       {takes && (
-        <span className="takes">
+        <button className="plain-button takes" aria-expanded={open} onClick={() => setOpen(!open)}>
           about {spoken(takes.usual)}, {spoken(takes.quick)} to {spoken(takes.slow)}
-        </span>
+        </button>
+      )}
+      {takes && open && (
+        <div className="opened">
+          <span className="mono">{working}</span>
+        </div>
       )}
     </div>
   )

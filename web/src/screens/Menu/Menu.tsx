@@ -228,7 +228,10 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
       </div>
       {need && (
         <div className="opened">
-          <div className="mono">{need.make.working}</div>
+          <div className="mono">
+            {need.make.working}
+            {need.make.other && <span className="quiet"> = {need.make.other}</span>}
+          </div>
           {need.ingredients.map((i) => (
             <div key={i.name}>
               <b>{i.known ? i.text : '?'}</b> {i.name} <span className="quiet mono">= {i.working}</span>
