@@ -101,7 +101,7 @@ func (s *Server) stocked(ctx context.Context, id string) (stocked, error) {
 // workOut makes the sums twice: without what was ticked, to know to what steps
 // the ticks belong, and with it.
 func (s *Server) workOut(ctx context.Context, id string) (x stocked, err error) {
-	p, r, err := s.runUp(ctx, id)
+	p, plan, err := s.planOrNone(ctx, id)
 	if err != nil {
 		return x, err
 	}
@@ -117,7 +117,7 @@ func (s *Server) workOut(ctx context.Context, id string) (x stocked, err error) 
 			larder.Stock = append(larder.Stock, e)
 		}
 	}
-	x = stocked{planned: p, plan: r.RunUp, input: mise.Input{Book: book, Kitchen: p.in.Kitchen, Plan: r.RunUp, Ways: ways, Begins: p.begins(), Hours: p.hours(), Now: s.Now(), Zone: p.in.Zone}}
+	x = stocked{planned: p, plan: plan, input: mise.Input{Book: book, Kitchen: p.in.Kitchen, Plan: plan, Ways: ways, Begins: p.begins(), Hours: p.hours(), Now: s.Now(), Zone: p.in.Zone}}
 	for _, o := range orders {
 		x.input.Plates += o.Plates
 	}
@@ -140,6 +140,29 @@ func (s *Server) workOut(ctx context.Context, id string) (x stocked, err error) 
 	}
 	x.sheet = mise.Make(x.input)
 	return x, nil
+}
+
+// planWithin is how long the mise waits for a plan.
+const planWithin = 8 * time.Second
+
+// planOrNone gives the run-up of a service, or, where none is found, why: what
+// is to be made ready is known without it. One that was not found before is not
+// looked for again.
+func (s *Server) planOrNone(ctx context.Context, id string) (planned, runup.RunUp, error) {
+	p, err := s.scene(ctx, id)
+	if err != nil {
+		return p, runup.RunUp{}, err
+	}
+	if p.stored && p.saved.Plan == nil {
+		return p, runup.RunUp{Message: p.saved.Message}, nil
+	}
+	soon, cancel := context.WithTimeout(ctx, planWithin)
+	defer cancel()
+	planned, r, err := s.runUp(soon, id)
+	if err != nil && soon.Err() != nil && ctx.Err() == nil {
+		return p, runup.RunUp{Message: "No plan was found in the time that there was."}, nil
+	}
+	return planned, r.RunUp, err
 }
 
 // begins is the hour of the first course; the end of its day where none has a

@@ -209,3 +209,38 @@ func TestVersionsOfAServiceAreOrdered(t *testing.T) {
 	bad := strings.Replace(text, `"version": "meatless"`, `"version": "ghost"`, 1)
 	assert.Equal(t, 422, chef.send("PUT", "/api/services/supper", []byte(fmt.Sprintf(`{"version": %d, "value": %s}`, doc.Version+1, bad))).status)
 }
+
+// plates writes other plates for all dishes of the supper.
+func (c *cook) plates(n string) answer {
+	c.Helper()
+	doc, err := c.store.Get(context.Background(), "service", "supper")
+	require.NoError(c, err)
+	text := strings.ReplaceAll(string(doc.Body), `"plates": 4`, `"plates": `+n)
+	return c.send("PUT", "/api/services/supper", []byte(fmt.Sprintf(`{"version": %d, "value": %s}`, doc.Version, text)))
+}
+
+// Where no plan is found, what is to be made is known all the same, with the
+// latest hours; so is what must be ordered by when.
+func TestMiseAndOrderAreKnownWithoutAPlan(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	require.Equal(t, 200, chef.plates("36").status)
+	for range 2 {
+		v := get[api.MiseView](chef, "/api/services/supper/mise")
+		require.Contains(t, v.Message, "no plan was found")
+		crown := task(t, v.Sheet, "crown/joint")
+		assert.Equal(t, "5.04 kg", crown.Figure)
+		assert.False(t, crown.Planned)
+		require.NotNil(t, crown.Start)
+		assert.Equal(t, "2026-03-13 15:05", crown.Start.Format("2006-01-02 15:04"), "25 min before its deadline of 15:30 on the day before")
+		require.Equal(t, 200, chef.send("POST", "/api/services/supper/ticks", ticks(made(fmt.Sprintf("tick-%d", time.Now().UnixNano()), "crown/joint", 1, "kg"))).status)
+	}
+	assert.NotEmpty(t, get[api.AmountsView](chef, "/api/services/supper/amounts").Orders)
+}
+
+func TestMorePlatesThanAnybodyServesAreRefused(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	for _, n := range []string{"1000000000000", "-1", "2.5", "1e99"} {
+		assert.Equal(t, 422, chef.plates(n).status, n)
+	}
+	assert.Len(t, get[api.MiseView](chef, "/api/services/supper/mise").Sheet.Days, 2, "nothing was lost")
+}

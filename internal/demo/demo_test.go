@@ -123,6 +123,22 @@ func TestEveryDishAndVersionHolds(t *testing.T) {
 	}
 }
 
+// Densities of the FAO/INFOODS Density Database, version 2.0 (2012), from memory,
+// as ranges: what the demo says of its ingredients lies within.
+func TestTheDemosDensitiesArePublishedOnes(t *testing.T) {
+	published := map[string][2]float64{"milk": {1.02, 1.04}, "buttermilk": {1.02, 1.04}, "double cream": {0.98, 1.02}, "flour": {0.48, 0.60}, "rye flour": {0.45, 0.60}, "golden syrup": {1.38, 1.45}, "oil": {0.91, 0.93}, "rapeseed oil": {0.91, 0.93},
+		"sugar": {0.80, 0.90}, "salt": {1.10, 1.30}, "water": {0.99, 1.01}, "red wine": {0.98, 1.00}, "white wine": {0.98, 1.00}, "lemon juice": {1.02, 1.04}}
+	for _, i := range demo.Load(time.Now()).Ingredients {
+		if i.Density == nil {
+			continue
+		}
+		span, known := published[i.Name]
+		require.True(t, known, "%s has a density that nothing is held against", i.Name)
+		assert.GreaterOrEqual(t, *i.Density, span[0], i.Name)
+		assert.LessOrEqual(t, *i.Density, span[1], i.Name)
+	}
+}
+
 // Each thing that a dish can say is said somewhere in the demo.
 func TestEveryFeatureIsMetSomewhere(t *testing.T) {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))

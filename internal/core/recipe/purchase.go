@@ -147,6 +147,9 @@ func (x *Exploded) Purchases(b Book, w Ways, suppliers map[string]Supplier, need
 	}
 }
 
+// mostPacks bounds a purchase: nobody carries more of a pack.
+const mostPacks = 1e6
+
 // suppliers that have an ingredient, each once.
 func (i Ingredient) suppliers() (out []string) {
 	for _, p := range i.Packs {
@@ -163,7 +166,7 @@ func (i Ingredient) from(s Supplier, missing units.Amount, w Ways, needed, now t
 	var packs []sized
 	for _, p := range i.Packs {
 		size, _, err := p.Size.Basic(w.Measures).As(missing.Unit, i.through())
-		if p.Supplier == s.ID && err == nil && size.Quantity > 0 {
+		if p.Supplier == s.ID && err == nil && size.Quantity*mostPacks >= missing.Quantity {
 			packs = append(packs, sized{p, size.Quantity})
 		}
 	}

@@ -242,6 +242,16 @@ func TestOrderedInTime(t *testing.T) {
 	assert.Equal(t, "Market", ask(at(27, 7), at(24, 9), recipe.Supplier{ID: "fish", Name: "Harbour boat", Delivers: []int{6}, At: "08:00", Before: 1, By: "22:00"}, market).Name, "who is in time comes first")
 }
 
+// A pack of a milligram is not bought by the billion.
+func TestNobodyCarriesAMillionPacks(t *testing.T) {
+	i := recipe.Ingredient{ID: "i", Name: "i", Packs: []recipe.Pack{{Supplier: "s", Size: *amountOf(1, "mg"), Price: ptr(int64(1e9))}}}
+	b := oneComponent(recipe.Component{Name: "It", Yield: grams(1), Lines: []recipe.Line{{Name: "i", Ingredient: "i", Amount: grams2(1e6)}}}, i)
+	x := b.Explode([]recipe.Order{{Dish: "d", Plates: 100}}, units.Metric)
+	x.Purchases(b, recipe.Ways{}, map[string]recipe.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
+	assert.Nil(t, x.Buy[0].Purchase)
+	assert.Positive(t, x.Buy[0].Missing.Quantity)
+}
+
 func TestSuppliersAndStockRefuseWhatIsMalformed(t *testing.T) {
 	var faults fault.List
 	require.ErrorAs(t, recipe.Supplier{Name: " ", Delivers: []int{0, 8}, At: "25:00", By: "soon"}.Validate(), &faults)

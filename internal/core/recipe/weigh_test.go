@@ -2,6 +2,8 @@ package recipe_test
 
 import (
 	"fmt"
+	"math"
+	"math/rand/v2"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -162,5 +164,51 @@ func TestRatiosAreSaidInALine(t *testing.T) {
 		}
 		assert.Equal(t, want.to, to, text)
 		assert.Equal(t, want.each, each, text)
+	}
+}
+
+// Whatever leans on what, in whatever unit: nothing breaks, every figure is one,
+// and what cannot be worked out is told.
+func TestRandomRatiosNeverBreakTheSums(t *testing.T) {
+	r := rand.New(rand.NewPCG(21, 4))
+	all := []units.Unit{"g", "ml", "piece", "percent", "cup", "kg", "pinch", "l"}
+	for range 2000 {
+		n := 1 + r.IntN(6)
+		c := recipe.Component{Name: "It", Yield: units.Amount{Quantity: float64(r.IntN(3)) * 100, Unit: all[r.IntN(3)]}}
+		var ingredients []recipe.Ingredient
+		for i := range n {
+			id := fmt.Sprint("i", i)
+			in := recipe.Ingredient{ID: id, Name: id}
+			if r.IntN(2) == 0 {
+				in.Density = ptr(0.1 + r.Float64())
+			}
+			if r.IntN(2) == 0 {
+				in.Piece = ptr(1 + 100*r.Float64())
+			}
+			ingredients = append(ingredients, in)
+			l := recipe.Line{ID: id, Name: id, Ingredient: id, Amount: amountOf(float64(r.IntN(100)), all[r.IntN(len(all))]), Scale: []recipe.Scale{"", recipe.Whole, recipe.Fixed, recipe.Seasons}[r.IntN(4)]}
+			if r.IntN(2) == 0 {
+				l.Per = &recipe.Ratio{To: []string{"", fmt.Sprint("i", r.IntN(n+1))}[r.IntN(2)]}
+				if r.IntN(2) == 0 {
+					l.Per.Each = amountOf(float64(r.IntN(3)), all[r.IntN(len(all))])
+				}
+			}
+			c.Lines = append(c.Lines, l)
+		}
+		b := oneComponent(c, ingredients...)
+		x := b.Explode([]recipe.Order{{Dish: "d", Plates: 1 + r.IntN(400)}}, units.Imperial)
+		told := len(x.Problems)
+		for _, m := range x.Make {
+			for _, w := range m.Weigh {
+				require.False(t, math.IsNaN(w.Amount.Quantity) || math.IsInf(w.Amount.Quantity, 0), "%+v", c.Lines)
+				told++
+			}
+		}
+		for _, k := range x.Buy {
+			require.False(t, math.IsNaN(k.Amount.Quantity) || math.IsInf(k.Amount.Quantity, 0) || k.Amount.Quantity < 0)
+		}
+		if c.Yield.Quantity > 0 {
+			assert.Positive(t, told)
+		}
 	}
 }
