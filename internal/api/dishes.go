@@ -4,7 +4,6 @@ import (
 	"context"
 	"errors"
 	"maps"
-	"net/http"
 	"slices"
 	"strings"
 
@@ -69,39 +68,11 @@ func (b book) nextPlates(s *Server, dish string) (int, kitchen.Kitchen) {
 }
 
 func (s *Server) putDish(ctx context.Context, in *saveInput[recipe.Dish]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Dish, in)
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	if err := in.Body.Value.Validate(b.components); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Dish, in, in.Body.Value.ID, func(b book) error { return in.Body.Value.Validate(b.components) })
 }
 
 func (s *Server) putComponent(ctx context.Context, in *saveInput[recipe.Component]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Component, in)
-	if err != nil {
-		return nil, err
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if err := b.soundComponent(in.Body.Value); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Component, in, in.Body.Value.ID, func(b book) error { return b.soundComponent(in.Body.Value) })
 }
 
 // soundComponent judges a component among the others.

@@ -3,7 +3,6 @@ package api
 import (
 	"cmp"
 	"context"
-	"net/http"
 	"slices"
 	"strconv"
 
@@ -52,17 +51,7 @@ func (s *Server) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutput
 }
 
 func (s *Server) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Kitchen, in)
-	if err != nil {
-		return nil, err
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	if err := in.Body.Value.Validate(); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Kitchen, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
 }
 
 type heatsOutput struct {

@@ -3,7 +3,6 @@ package api
 import (
 	"cmp"
 	"context"
-	"net/http"
 	"slices"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -91,25 +90,10 @@ func (b book) holdable() []Holdable {
 }
 
 func (s *Server) putStock(ctx context.Context, in *saveInput[recipe.Stock]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Stock, in)
-	if err != nil {
-		return nil, err
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if err := in.Body.Value.Validate(b.recipes()); err != nil {
-		return nil, s.fail(under("value", err))
-	}
 	if in.Body.Value.Counted.IsZero() {
 		in.Body.Value.Counted = s.Now()
-		w.Body = in.Body.Value
 	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Stock, in, in.Body.Value.ID, func(b book) error { return in.Body.Value.Validate(b.recipes()) })
 }
 
 // SupplierView is who brings things.
@@ -139,15 +123,5 @@ func (s *Server) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutp
 }
 
 func (s *Server) putSupplier(ctx context.Context, in *saveInput[recipe.Supplier]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Supplier, in)
-	if err != nil {
-		return nil, err
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	if err := in.Body.Value.Validate(); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Supplier, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
 }

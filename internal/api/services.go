@@ -184,6 +184,26 @@ func write[T any](s *Server, ctx context.Context, kind store.Kind, in *saveInput
 	return store.Write{Kind: kind, ID: in.ID, Base: in.Body.Version, Body: in.Body.Value, Who: who, Person: person, Screen: in.Screen, What: in.Body.What, Key: in.Key}, err
 }
 
+// put stores a document over the version it was made from, once it was judged
+// among the others.
+func put[T any](s *Server, ctx context.Context, kind store.Kind, in *saveInput[T], id string, judge func(book) error) (*savedOutput, error) {
+	w, err := write(s, ctx, kind, in)
+	if err != nil {
+		return nil, err
+	}
+	if id != in.ID {
+		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if err := judge(b); err != nil {
+		return nil, s.fail(under("value", err))
+	}
+	return s.save(ctx, w)
+}
+
 // SavedView is what a write made.
 type SavedView struct {
 	ID      string `json:"id"`
@@ -207,21 +227,7 @@ func (s *Server) save(ctx context.Context, w store.Write) (*savedOutput, error) 
 }
 
 func (s *Server) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Service, in)
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	if err := s.soundService(b, in.Body.Value); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Service, in, in.Body.Value.ID, func(b book) error { return s.soundService(b, in.Body.Value) })
 }
 
 // soundService judges a service that is to take the place of the stored one.

@@ -3,7 +3,6 @@ package api
 import (
 	"context"
 	"fmt"
-	"net/http"
 	"slices"
 	"strings"
 
@@ -90,17 +89,7 @@ func (s *Server) listIngredients(ctx context.Context, _ *struct{}) (*ingredients
 }
 
 func (s *Server) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredient]) (*savedOutput, error) {
-	w, err := write(s, ctx, store.Ingredient, in)
-	if err != nil {
-		return nil, err
-	}
-	if in.Body.Value.ID != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	if err := in.Body.Value.Validate(); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return put(s, ctx, store.Ingredient, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
 }
 
 type refusedOutput struct {
