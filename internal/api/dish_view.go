@@ -22,8 +22,7 @@ type DishView struct {
 	Rivals     []recipe.Rival       `json:"rivals" nullable:"false"`
 	Ahead      []recipe.Ahead       `json:"ahead" nullable:"false"`
 	Kitchen    kitchen.Kitchen      `json:"kitchen"`
-	Drawing    plating.Drawing      `json:"drawing"`
-	Findings   []plating.Finding    `json:"findings" nullable:"false"`
+	Plate      plating.Computed        `json:"plate" doc:"what is computed of its plate"`
 	Build      int64                `json:"build" doc:"seconds to build one plate"`
 }
 
@@ -62,16 +61,11 @@ func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error
 	recipes := b.recipes()
 	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: b.componentViews(d, k, plates), Kitchen: k,
 		Gaps: recipes.Gaps(d, k), Faults: recipes.Faults(d, k), Versions: []recipe.VersionView{recipes.Plain(d, k)}, Ahead: recipes.Ahead(d),
-		Rivals: recipes.Rivals(d, places(k), plates), Drawing: d.Plate.Draw(), Build: d.Plate.Seconds()}
+		Rivals: recipes.Rivals(d, places(k), plates), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
 		v.Versions = append(v.Versions, recipes.Version(d, version, k, plates))
 	}
-	var portions []plating.Portion
-	for _, p := range d.Parts {
-		c := b.components[p.Component]
-		portions = append(portions, plating.Portion{Component: c.ID, Name: c.Name, Amount: p.Portion})
-	}
-	v.Findings = d.Plate.Findings(portions)
+	v.Plate = d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth))
 	return &dishOutput{v}, nil
 }
 

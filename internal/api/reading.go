@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"fmt"
 	"math"
 	"net/http"
 
@@ -11,6 +12,7 @@ import (
 	"jointime/internal/core/plating"
 	"jointime/internal/core/reading"
 	"jointime/internal/core/units"
+	"jointime/internal/store"
 )
 
 // readRoutes understand what people type, and draw what is not saved yet.
@@ -18,7 +20,9 @@ func (s *Server) readRoutes(api huma.API) {
 	huma.Get(api, "/api/read/duration", s.readDuration)
 	huma.Get(api, "/api/read/amount", s.readAmount)
 	huma.Get(api, "/api/read/heat", s.readHeat)
-	huma.Post(api, "/api/draw", s.draw)
+	huma.Post(api, "/api/dishes/{id}/plate", s.plate)
+	huma.Get(api, "/api/dishes/{id}/placing", s.sayPlacing)
+	huma.Get(api, "/api/read/place", s.readPlace)
 }
 
 type textInput struct {
@@ -59,16 +63,29 @@ func (s *Server) readAmount(_ context.Context, in *textInput) (*amountOutput, er
 	return &amountOutput{AmountView{a, a.String()}}, nil
 }
 
-type drawInput struct{ Body plating.Spec }
+type plateInput struct {
+	ID   string `path:"id"`
+	Body plating.Spec
+}
 
-type drawOutput struct{ Body plating.Drawing }
+type plateOutput struct{ Body plating.Computed }
 
-func (s *Server) draw(_ context.Context, in *drawInput) (*drawOutput, error) {
+// plate computes a plate of a dish as it would be; nothing is kept.
+func (s *Server) plate(ctx context.Context, in *plateInput) (*plateOutput, error) {
 	var faults fault.List
-	if in.Body.Validate("", &faults); len(faults) > 0 {
+	if in.Body.Validate("plate", &faults); len(faults) > 0 {
 		return nil, s.fail(faults)
 	}
-	return &drawOutput{in.Body.Draw()}, nil
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	d, known := b.dishes[in.ID]
+	if !known {
+		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+	}
+	plates, k := b.nextPlates(s, in.ID)
+	return &plateOutput{in.Body.Compute(b.recipes().PlateScene(d, plates, k.PassWidth))}, nil
 }
 
 type heatOutput struct{ Body units.Heat }
@@ -84,4 +101,40 @@ func (s *Server) readHeat(ctx context.Context, in *textInput) (*heatOutput, erro
 		return nil, s.fail(err)
 	}
 	return &heatOutput{b.anyKitchen().Likes.HeatOf(math.Round(celsius))}, nil
+}
+
+type sayPlacingInput struct {
+	ID   string `path:"id"`
+	Text string `query:"text" maxLength:"300"`
+}
+
+type sayPlacingOutput struct{ Body plating.Said }
+
+// sayPlacing reads a placing as a cook says it.
+func (s *Server) sayPlacing(ctx context.Context, in *sayPlacingInput) (*sayPlacingOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	d, known := b.dishes[in.ID]
+	if !known {
+		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+	}
+	return &sayPlacingOutput{d.Plate.Say(in.Text, b.recipes().PlateScene(d, 1, 1).Portions)}, nil
+}
+
+// PlaceView is a place on a plate.
+type PlaceView struct {
+	Hour     float64 `json:"hour"`
+	Distance float64 `json:"distance" doc:"mm from the centre"`
+}
+
+type placeOutput struct{ Body PlaceView }
+
+func (s *Server) readPlace(_ context.Context, in *textInput) (*placeOutput, error) {
+	hour, distance, err := plating.Where(in.Text)
+	if err != nil {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
+	}
+	return &placeOutput{PlaceView{hour, distance}}, nil
 }

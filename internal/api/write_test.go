@@ -241,15 +241,15 @@ func TestADishIsChangedAndItsPlateFollows(t *testing.T) {
 	h := newHouse(t)
 	c := h.cook("Chef")
 	view := get[api.DishView](c, "/api/dishes/roast-hake")
-	assert.Empty(t, view.Findings)
-	x := view.Drawing.Shapes[1].X
+	assert.Empty(t, view.Plate.Findings)
+	x := view.Plate.Drawing.Shapes[1].X
 	view.Dish.Plate.Placings[1].Distance = 70
 	view.Dish.Plate.Placings[1].Amount.Quantity = 1
 	require.Equal(t, 200, c.send("PUT", "/api/dishes/roast-hake", edit(view.Version, view.Dish)).status)
 	view = get[api.DishView](c, "/api/dishes/roast-hake")
-	assert.Greater(t, view.Drawing.Shapes[1].X, x)
-	require.Len(t, view.Findings, 1)
-	assert.Equal(t, "Gem lettuce: 1 on the plate, the portion says ½.", view.Findings[0].What)
+	assert.Greater(t, view.Plate.Drawing.Shapes[1].X, x)
+	require.Len(t, view.Plate.Findings, 1)
+	assert.Equal(t, "Gem lettuce: 1 on the plate, the portion says ½.", view.Plate.Findings[0].What)
 }
 
 func TestAStoredServiceOfANewerKindOfBookIsNotLost(t *testing.T) {

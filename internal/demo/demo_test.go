@@ -8,7 +8,6 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 	"jointime/internal/demo"
@@ -29,11 +28,7 @@ func TestTheDemoIsSound(t *testing.T) {
 	for _, d := range b.Dishes {
 		require.NoError(t, d.Validate(components), d.Name)
 		dishes[d.ID] = d
-		var portions []plating.Portion
-		for _, p := range d.Parts {
-			portions = append(portions, plating.Portion{Component: p.Component, Name: components[p.Component].Name, Amount: p.Portion})
-		}
-		assert.Empty(t, d.Plate.Findings(portions), d.Name)
+		assert.Empty(t, d.Plate.Findings(b.Recipes().PlateScene(d, 4, b.Kitchen.PassWidth)), d.Name)
 	}
 	require.NoError(t, b.Menu.Validate(dishes))
 	require.NoError(t, b.Service.Validate(b.Menu, time.UTC, now))

@@ -59,11 +59,11 @@ func fowlComponents() []recipe.Component {
 func fowlDish() recipe.Dish {
 	return recipe.Dish{ID: "guinea-fowl", Name: "Guinea fowl",
 		Parts: []recipe.Part{part("crown", grams(140)), part("croquette", pieces(1)), part("barley", grams(90)), part("quince", grams(60)), part("gravy", ml(50))},
-		Plate: plating.Spec{Ware: plating.Ware{Name: "290 mm flat plate", Diameter: 290, Well: 210, Note: "warmed to 60 °C"}, Placings: []plating.Placing{
-			{ID: "barley", Component: "barley", Amount: amount(grams(90)), Form: plating.Mound, Hour: 10, Distance: 24, Length: 96, Width: 76, Height: 16, Texture: plating.Soft, Colour: "#e4d3ac", Tool: "spoon", Seconds: 10, Note: "flattened, a bed for 3"},
-			{ID: "quince", Component: "quince", Amount: amount(grams(60)), Form: plating.Block, Hour: 2, Distance: 52, Turn: 30, Length: 58, Width: 26, Height: 22, Texture: plating.Firm, Colour: "#d98c6a", Tool: "tongs", Seconds: 8, Note: "cut face up"},
-			{ID: "crown", Component: "crown", Amount: amount(grams(140)), Form: plating.Slices, Hour: 10, Distance: 18, Turn: 24, Length: 104, Width: 50, Count: 4, Height: 20, Texture: plating.Firm, Colour: "#e6cdb0", Tool: "slice", Seconds: 14, Note: "four slices in a row, skin up"},
-			{ID: "gravy", Component: "gravy", Amount: amount(ml(50)), Form: plating.Swipe, Hour: 6, Distance: 46, Turn: 180, Length: 120, Width: 38, Texture: plating.Wet, Colour: "#8a5a35", Tool: "spoon", Seconds: 8, Note: "in front of the meat, not over the croquette"},
-			{ID: "croquette", Component: "croquette", Amount: amount(pieces(1)), Form: plating.Block, Hour: 4, Distance: 50, Turn: -18, Length: 64, Width: 30, Height: 30, Texture: plating.Crisp, Colour: "#c4924f", Tool: "tongs", Seconds: 6, Note: "last, so that it stays crisp"},
+		Plate: plating.Spec{Ware: plating.Ware{Name: "290 mm flat plate", Diameter: 290, Well: 210, Depth: 8, Note: "warmed to 60 °C", Celsius: at(60), Have: 48}, Placings: []plating.Placing{
+			{ID: "barley", Component: "barley", Amount: amount(grams(90)), Form: plating.Mound, Hour: 10, Distance: 24, Length: 96, Width: 76, Height: 16, Texture: plating.Soft, Colour: "#e4d3ac", Warmth: plating.Hot, Tastes: []string{"salty"}, Tool: "spoon", Seconds: 10, Note: "flattened, a bed for 3"},
+			{ID: "quince", Component: "quince", Amount: amount(grams(60)), Form: plating.Block, Hour: 2, Distance: 52, Turn: 30, Length: 58, Width: 26, Height: 22, Texture: plating.Firm, Colour: "#d98c6a", Warmth: plating.Warm, Tastes: []string{"sweet", "sharp"}, Side: "cut face up", Tool: "tongs", Seconds: 8, Note: "cut face up"},
+			{ID: "crown", Component: "crown", Amount: amount(grams(140)), Form: plating.Slices, Hour: 10, Distance: 18, Turn: 24, Length: 104, Width: 50, Count: 4, Height: 20, Texture: plating.Firm, Colour: "#e6cdb0", On: "barley", Warmth: plating.Hot, Tastes: []string{"rich"}, Side: "skin up", Tool: "slice", Seconds: 14, Note: "four slices in a row, skin up"},
+			{ID: "gravy", Component: "gravy", Amount: amount(ml(50)), Form: plating.Swipe, Hour: 6, Distance: 46, Turn: 180, Length: 120, Width: 38, Texture: plating.Wet, Colour: "#8a5a35", Warmth: plating.Hot, Tastes: []string{"salty"}, Tool: "spoon", Seconds: 8, Note: "in front of the meat, not over the croquette"},
+			{ID: "croquette", Component: "croquette", Amount: amount(pieces(1)), Form: plating.Block, Hour: 4, Distance: 50, Turn: -18, Length: 64, Width: 30, Height: 30, Texture: plating.Crisp, Colour: "#c4924f", Warmth: plating.Hot, Tastes: []string{"rich", "salty"}, Tool: "tongs", Seconds: 6, Note: "last, so that it stays crisp"},
 		}}}
 }

@@ -119,6 +119,7 @@ func (b *Book) sections() {
 		}
 	}
 	b.of("gravy").Density = &gravyDensity
+	b.of("swede").Density = at(0.95)
 	b.of("crown").Container = "tray, uncovered"
 	b.of("hake").Container = "perforated tray over ice"
 	b.step("gravy", "bones").Hands.Slices[1].What = "skim, and top up to cover"

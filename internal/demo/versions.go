@@ -5,37 +5,57 @@ import (
 	"jointime/internal/core/recipe"
 )
 
+// laid adds to a placing what it has, one call each.
+type laid struct{ plating.Placing }
+
 // placed is a placing with what a plain drawing needs.
-func placed(component string, form plating.Form, texture plating.Texture, colour string, hour, distance, length, width, height float64, seconds int64) plating.Placing {
-	return plating.Placing{ID: component, Component: component, Form: form, Hour: hour, Distance: distance, Length: length, Width: width, Height: height, Texture: texture, Colour: colour, Seconds: seconds, Tool: "spoon"}
+func placed(component string, form plating.Form, texture plating.Texture, colour string, hour, distance, length, width, height float64, seconds int64) laid {
+	return laid{plating.Placing{ID: component, Component: component, Form: form, Hour: hour, Distance: distance, Length: length, Width: width, Height: height, Texture: texture, Colour: colour, Seconds: seconds, Tool: "spoon"}}
+}
+
+func (l laid) on(id string) laid       { l.On = id; return l }
+func (l laid) leans(id string) laid    { l.Leans = id; return l }
+func (l laid) count(n int) laid        { l.Count = n; return l }
+func (l laid) tool(name string) laid   { l.Tool = name; return l }
+func (l laid) note(text string) laid   { l.Note = text; return l }
+func (l laid) rim() laid               { l.Rim = true; return l }
+func (l laid) tastes(t ...string) laid { l.Tastes = t; return l }
+
+func (l laid) is(w plating.Warmth, tastes ...string) laid {
+	l.Warmth, l.Tastes = w, tastes
+	return l
 }
 
 // plates says how the typed dishes are built, each component once.
 func (b *Book) plates() {
-	b.build("rye-cracker-smoked-mackerel-cream", plating.Ware{Name: "180 mm side plate", Diameter: 180, Well: 130},
-		placed("smoked-mackerel-cream", plating.Mound, plating.Soft, "#e6dcc8", 6, 20, 30, 24, 12, 6),
-		placed("rye-cracker", plating.Block, plating.Crisp, "#8a6a45", 12, 0, 80, 40, 4, 3),
-		placed("pickled-gooseberry", plating.Dots, plating.Firm, "#a9b86a", 3, 20, 36, 10, 10, 6),
-		placed("dill", plating.Leaf, plating.Soft, "#5f8a4c", 9, 18, 26, 12, 6, 4))
+	b.build("rye-cracker-smoked-mackerel-cream", plating.Ware{Name: "180 mm side plate", Diameter: 180, Well: 130, Depth: 6, Colour: "#ffffff", Have: 60},
+		placed("rye-cracker", plating.Block, plating.Crisp, "#8a6a45", 12, 0, 80, 40, 4, 3).tastes("salty", "bitter").tool("fingers").note("rough side up"),
+		placed("smoked-mackerel-cream", plating.Quenelle, plating.Soft, "#e6dcc8", 9, 14, 38, 24, 24, 8).on("rye-cracker").is(plating.Cold, "rich", "salty").tool("two spoons"),
+		placed("pickled-gooseberry", plating.Dots, plating.Firm, "#a9b86a", 3, 20, 33, 11, 11, 6).on("rye-cracker").is(plating.Cold, "sharp").count(3),
+		placed("dill", plating.Leaf, plating.Soft, "#5f8a4c", 9, 14, 26, 12, 4, 4).on("smoked-mackerel-cream").is("", "fresh").tool("tweezers"))
 	b.dish("slow-cooked-egg-mushroom-broth").Parts = append(b.dish("slow-cooked-egg-mushroom-broth").Parts[:3], part("tarragon-oil", grams(3)))
-	b.build("slow-cooked-egg-mushroom-broth", plating.Ware{Name: "210 mm bowl", Diameter: 210, Well: 130, Note: "warmed to 60 °C"},
-		placed("slow-cooked-egg", plating.Mound, plating.Soft, "#f2ead2", 12, 0, 60, 55, 30, 8),
-		placed("mushroom-broth", plating.Pool, plating.Wet, "#6d5238", 6, 20, 110, 110, 0, 6),
-		placed("toasted-barley", plating.Scatter, plating.Crisp, "#c29a5c", 2, 20, 40, 20, 4, 4),
-		placed("tarragon-oil", plating.Dots, plating.Wet, "#4f7d4a", 8, 35, 60, 8, 2, 5))
-	b.build("set-buttermilk-cream-poached-plum", plating.Ware{Name: "230 mm bowl plate", Diameter: 230, Well: 150, Note: "cold"},
-		placed("set-buttermilk-cream", plating.Mound, plating.Soft, "#f4efe3", 10, 20, 60, 60, 40, 12),
-		placed("poached-plum", plating.Slices, plating.Soft, "#8c3f52", 4, 35, 60, 30, 18, 8),
-		placed("plum-sorbet", plating.Mound, plating.Firm, "#b0526a", 2, 40, 45, 28, 22, 8),
-		placed("ginger-wafer", plating.Block, plating.Crisp, "#b77a3a", 12, 40, 70, 30, 20, 4))
-	b.build("split-pea-broth-warm-bun", plating.Ware{Name: "210 mm bowl", Diameter: 210, Well: 140, Note: "warmed to 60 °C"},
-		placed("split-pea-broth", plating.Pool, plating.Wet, "#a3a05a", 12, 0, 130, 130, 0, 8),
-		placed("warm-bun", plating.Mound, plating.Crisp, "#c99a5b", 3, 70, 56, 50, 45, 3))
+	b.build("slow-cooked-egg-mushroom-broth", plating.Ware{Name: "210 mm bowl", Diameter: 210, Well: 130, Depth: 35, Note: "warmed to 60 °C", Celsius: at(60), Have: 40},
+		placed("slow-cooked-egg", plating.Mound, plating.Soft, "#f2ead2", 12, 0, 60, 55, 30, 8).is(plating.Warm, "rich").note("yolk whole"),
+		placed("mushroom-broth", plating.Poured, plating.Wet, "#6d5238", 12, 0, 110, 110, 14, 6).is(plating.Hot, "salty").tool("jug").note("round the egg, not over it"),
+		placed("toasted-barley", plating.Scatter, plating.Crunchy, "#c29a5c", 2, 14, 30, 20, 4, 4).on("slow-cooked-egg").is("", "bitter").count(20),
+		placed("tarragon-oil", plating.Dots, plating.Wet, "#4f7d4a", 8, 42, 50, 8, 2, 5).is("", "fresh").count(5).tool("squeeze bottle"))
+	b.build("set-buttermilk-cream-poached-plum", plating.Ware{Name: "230 mm bowl plate", Diameter: 230, Well: 160, Depth: 14, Note: "cold", Celsius: at(5), Have: 40},
+		placed("set-buttermilk-cream", plating.Mound, plating.Soft, "#f4efe3", 10, 22, 60, 60, 40, 12).is(plating.Cold, "sharp", "rich").tool("mould, hot cloth").note("turned out, trembling"),
+		placed("poached-plum", plating.Fan, plating.Soft, "#8c3f52", 6, 40, 60, 34, 12, 8).is(plating.Cold, "sweet", "sharp").count(5).tool("palette knife"),
+		placed("ginger-wafer", plating.Block, plating.Crisp, "#b77a3a", 12, 52, 64, 26, 3, 4).leans("set-buttermilk-cream").is("", "sweet").tool("fingers").note("one end on the cream"),
+		placed("plum-sorbet", plating.Quenelle, plating.Firm, "#b0526a", 3, 46, 45, 28, 28, 8).is(plating.Frozen, "sharp", "sweet").tool("warm spoon").note("last: the plate leaves"))
+	b.build("split-pea-broth-warm-bun", plating.Ware{Name: "210 mm bowl", Diameter: 210, Well: 140, Depth: 40, Note: "warmed to 60 °C", Celsius: at(60), Have: 40},
+		placed("split-pea-broth", plating.Poured, plating.Wet, "#a3a05a", 12, 0, 130, 130, 24, 8).is(plating.Hot, "salty", "sweet").tool("ladle"),
+		placed("warm-bun", plating.Mound, plating.Crisp, "#c99a5b", 3, 76, 54, 50, 45, 3).rim().is(plating.Warm, "salty").tool("tongs"))
 }
 
-func (b *Book) build(dish string, ware plating.Ware, placings ...plating.Placing) {
+func at(celsius float64) *float64 { return &celsius }
+
+func (b *Book) build(dish string, ware plating.Ware, list ...laid) {
 	d := b.dish(dish)
-	for i := range placings {
+	placings := make([]plating.Placing, len(list))
+	for i := range list {
+		placings[i] = list[i].Placing
 		for _, p := range d.Parts {
 			if p.Component == placings[i].Component {
 				placings[i].Amount = p.Portion

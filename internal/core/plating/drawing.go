@@ -1,8 +1,8 @@
 package plating
 
 import (
-	"fmt"
 	"math"
+	"strconv"
 	"strings"
 )
 
@@ -13,6 +13,7 @@ type Drawing struct {
 	Well     float64 `json:"well"`
 	Shapes   []Shape `json:"shapes" nullable:"false"`
 	Marks    []Mark  `json:"marks" nullable:"false"`
+	Side     []Solid `json:"side" nullable:"false" doc:"from 6 o'clock, the nearest last"`
 }
 
 // Shape is one placing as it is drawn.
@@ -44,7 +45,9 @@ func (p Placing) At() (x, y float64) {
 }
 
 // Draw makes the drawing of a specification.
-func (s Spec) Draw() Drawing {
+func (s Spec) Draw() Drawing { return s.drawing(s.lay()) }
+
+func (s Spec) drawing(l layout) Drawing {
 	d := Drawing{Diameter: s.Ware.Diameter, Well: s.Ware.Well, Shapes: []Shape{}, Marks: []Mark{}}
 	for h := 1; h <= 12; h++ {
 		sin, cos := math.Sincos(float64(h) * math.Pi / 6)
@@ -52,13 +55,17 @@ func (s Spec) Draw() Drawing {
 	}
 	for i, p := range s.Placings {
 		x, y := p.At()
-		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture, Pool: p.Form == Pool}
-		pen := newPen(x, y, p.Turn)
-		p.draw(pen)
-		shape.Outline, shape.Detail = pen.outline.String(), pen.detail.String()
+		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture, Pool: p.Form == Pool || p.Form == Poured}
+		for _, at := range p.places() {
+			pen := newPen(at[0], at[1], at[2])
+			p.draw(pen)
+			shape.Outline += pen.outline.String()
+			shape.Detail += pen.detail.String()
+		}
 		d.Shapes = append(d.Shapes, shape)
 	}
 	s.label(&d)
+	d.side(l)
 	return d
 }
 
@@ -94,6 +101,10 @@ func (p Placing) draw(pen *pen) {
 		p.dots(pen, b, n)
 	case Scatter:
 		p.scatter(pen, a, b, n)
+	case Poured:
+		pen.blob(a, b, 3, 0.01)
+	default:
+		p.drawMore(pen, a, b, n)
 	}
 }
 
@@ -134,6 +145,8 @@ func round(v float64) float64 { return math.Round(v*100) / 100 }
 type pen struct {
 	x, y, sin, cos  float64
 	outline, detail strings.Builder
+	polygons        [][][2]float64 // the closed outlines, where they lie on the plate
+	silent          bool           // only the polygons are wanted
 	to              *strings.Builder
 }
 
@@ -150,16 +163,36 @@ func (p *pen) onto(b *strings.Builder) *pen {
 }
 
 // point turns and moves a point of the form's own frame.
-func (p *pen) point(x, y float64) string {
-	return fmt.Sprintf("%.2f %.2f", p.x+x*p.cos-y*p.sin, p.y+x*p.sin+y*p.cos)
+func (p *pen) point(q [2]float64) [2]float64 {
+	return [2]float64{p.x + q[0]*p.cos - q[1]*p.sin, p.y + q[0]*p.sin + q[1]*p.cos}
+}
+
+// write adds a command of path data.
+func (p *pen) write(command byte, q [2]float64) {
+	var text [48]byte
+	b := strconv.AppendFloat(append(text[:0], command), q[0], 'f', 2, 64)
+	p.to.Write(strconv.AppendFloat(append(b, ' '), q[1], 'f', 2, 64))
 }
 
 func (p *pen) path(closed bool, points ...[2]float64) {
-	for i, q := range points {
-		p.to.WriteString(string("ML"[min(i, 1)]) + p.point(q[0], q[1]))
+	if p.silent && (!closed || p.to != &p.outline) {
+		return
 	}
-	if closed {
-		p.to.WriteString("Z")
+	polygon := make([][2]float64, len(points))
+	for i, q := range points {
+		polygon[i] = p.point(q)
+		if !p.silent {
+			p.write("ML"[min(i, 1)], polygon[i])
+		}
+	}
+	if !closed {
+		return
+	}
+	if p.to == &p.outline {
+		p.polygons = append(p.polygons, polygon)
+	}
+	if !p.silent {
+		p.to.WriteByte('Z')
 	}
 }
 

@@ -16,7 +16,7 @@ import (
 	"jointime/internal/core/units"
 )
 
-var forms = []plating.Form{plating.Pool, plating.Ring, plating.Mound, plating.Piece, plating.Block, plating.Slices, plating.Leaf, plating.Swipe, plating.Dots, plating.Scatter}
+var forms = []plating.Form{plating.Pool, plating.Ring, plating.Mound, plating.Quenelle, plating.Piece, plating.Block, plating.Slices, plating.Fan, plating.Roll, plating.Nest, plating.Leaf, plating.Swipe, plating.Line, plating.Drizzle, plating.Dots, plating.Scatter, plating.Shavings, plating.Grating, plating.Foam, plating.Poured}
 
 func spec(p ...plating.Placing) plating.Spec {
 	return plating.Spec{Ware: plating.Ware{Name: "plate", Diameter: 280, Well: 208}, Placings: p}
@@ -114,17 +114,19 @@ func TestFindings(t *testing.T) {
 		plating.Placing{ID: "1", Component: "swede", Amount: g(91), Form: plating.Ring, Length: 70},
 		plating.Placing{ID: "2", Component: "oil", Amount: g(2), Form: plating.Dots, Length: 10},
 		plating.Placing{ID: "3", Component: "oil", Amount: g(4), Form: plating.Dots, Length: 10},
-		plating.Placing{ID: "4", Component: "salt", Form: plating.Scatter, Length: 20, Distance: 135},
+		plating.Placing{ID: "4", Component: "salt", Form: plating.Block, Length: 20, Distance: 135},
 	)
 	var all []string
-	for _, f := range s.Findings(portions) {
-		all = append(all, f.What)
+	for _, f := range s.Findings(plating.Scene{Portions: portions}) {
+		if f.Kind == plating.IsFault {
+			all = append(all, f.What)
+		}
 	}
 	assert.Equal(t, []string{
 		"Swede: 91 g on the plate, the portion says 110 g.",
 		"Dill is on the dish and never reaches the plate.",
 		"salt is placed and is not on the dish.",
-		"It reaches 5 mm over the edge of the plate.",
+		"salt reaches 5 mm over the edge of the plate.",
 	}, all)
 	assert.Equal(t, int64(0), s.Seconds())
 }

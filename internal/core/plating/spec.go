@@ -129,6 +129,7 @@ type Placing struct {
 	Seconds   int64         `json:"seconds" minimum:"0" maximum:"3600" doc:"to place it on one plate"`
 	Side      string        `json:"side,omitempty" maxLength:"60" doc:"which side is up: skin up, cut side up"`
 	OffPlate  bool          `json:"offPlate,omitempty" doc:"built elsewhere and moved on"`
+	Rim       bool          `json:"rim,omitempty" doc:"it lies on the rim on purpose"`
 	Hidden    bool          `json:"hidden,omitempty" doc:"out of sight on purpose"`
 	NotEaten  bool          `json:"notEaten,omitempty" doc:"a shell, a skewer: the card says so"`
 	Optional  bool          `json:"optional,omitempty"`

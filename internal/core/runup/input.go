@@ -97,7 +97,7 @@ func (in Input) courses() ([]course, error) {
 			}
 			k := course{CourseHour: c, name: m.Name, at: at}
 			for _, s := range in.servings(c) {
-				s.waves = waves(s.total, in.Kitchen.PassWidth)
+				s.waves = waves(s.total, s.dish.Plate.AtOnce(s.total, in.Kitchen.PassWidth, 1).Plates)
 				k.dishes = append(k.dishes, s)
 			}
 			out = append(out, k)
@@ -106,7 +106,8 @@ func (in Input) courses() ([]course, error) {
 	return out, nil
 }
 
-// waves splits plates into even groups no wider than the pass.
+// waves splits plates into even groups of no more than can be built side by
+// side.
 func waves(plates, width int) []int {
 	width = max(width, 1)
 	n := (plates + width - 1) / width

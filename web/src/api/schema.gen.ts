@@ -107,7 +107,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/draw": {
+    "/api/dishes/{id}/placing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API dishes by ID placing */
+        get: operations["get-api-dishes-by-id-placing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dishes/{id}/plate": {
         parameters: {
             query?: never;
             header?: never;
@@ -116,8 +133,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API draw */
-        post: operations["post-api-draw"];
+        /** Post API dishes by ID plate */
+        post: operations["post-api-dishes-by-id-plate"];
         delete?: never;
         options?: never;
         head?: never;
@@ -357,6 +374,23 @@ export interface paths {
         put?: never;
         /** Post API read paste */
         post: operations["post-api-read-paste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API read place */
+        get: operations["get-api-read-place"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -707,6 +741,22 @@ export interface components {
             /** @description what is missing and no supplier is known to have */
             unsold: string[];
         };
+        AtOnce: {
+            /** @description what bounds it */
+            because: string;
+            /** Format: int64 */
+            hands: number;
+            /** Format: int64 */
+            plates: number;
+            /**
+             * Format: int64
+             * @description for all of them together
+             */
+            seconds: number;
+            /** Format: int64 */
+            waves: number;
+            working: string;
+        };
         Bar: {
             cautions?: components["schemas"]["Caution"][] | null;
             component: string;
@@ -772,6 +822,12 @@ export interface components {
              */
             holds: number;
             name: string;
+        };
+        Built: {
+            /** Format: int64 */
+            hands: number;
+            /** Format: int64 */
+            seconds: number;
         };
         Buy: {
             amount: components["schemas"]["Amount"];
@@ -896,6 +952,20 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        Computed: {
+            /** @description by one, two and four hands */
+            atOnce: components["schemas"]["AtOnce"][];
+            /** @description ids in an order that has none of the faults of order */
+            better?: string[] | null;
+            /** @description one plate, by one, two and four hands */
+            build: components["schemas"]["Built"][];
+            contrast: components["schemas"]["Contrast"];
+            drawing: components["schemas"]["Drawing"];
+            findings: components["schemas"]["Finding"][];
+            /** @description of what fades on the plate, shortest first */
+            lives: components["schemas"]["Life"][];
+            room: components["schemas"]["Room"];
+        };
         Condition: {
             effects: components["schemas"]["Effect"][];
             id: string;
@@ -916,6 +986,15 @@ export interface components {
             vegan: "yes" | "no" | "unknown";
             /** @enum {string} */
             vegetarian: "yes" | "no" | "unknown";
+        };
+        Contrast: {
+            /** @description textures that nothing has */
+            missing: string[];
+            /** @description id of the only crisp placing */
+            only?: string;
+            tastes: components["schemas"]["Tally"][];
+            textures: components["schemas"]["Tally"][];
+            warmth: components["schemas"]["Tally"][];
         };
         Cook: {
             id: string;
@@ -1089,12 +1168,12 @@ export interface components {
             /** @description those on the plate, then those that go into them */
             components: components["schemas"]["ComponentView"][];
             dish: components["schemas"]["Dish"];
-            drawing: components["schemas"]["Drawing"];
             /** @description what is wrong wherever the dish is */
             faults: string[];
-            findings: components["schemas"]["Finding"][];
             gaps: components["schemas"]["Gap"][];
             kitchen: components["schemas"]["Kitchen"];
+            /** @description what is computed of its plate */
+            plate: components["schemas"]["Computed"];
             /**
              * Format: int64
              * @description of the next service that has the dish, which the figures are for
@@ -1114,6 +1193,8 @@ export interface components {
             diameter: number;
             marks: components["schemas"]["Mark"][];
             shapes: components["schemas"]["Shape"][];
+            /** @description from 6 o'clock, the nearest last */
+            side: components["schemas"]["Solid"][];
             /** Format: double */
             well: number;
         };
@@ -1212,8 +1293,21 @@ export interface components {
         };
         Finding: {
             advice: string;
+            code: string;
+            fixes?: components["schemas"]["Fix"][] | null;
+            /** @enum {string} */
+            kind: "fault" | "advice";
             placing?: string;
             what: string;
+        };
+        Finish: {
+            /** Format: int64 */
+            seconds?: number;
+            text: string;
+        };
+        Fix: {
+            label: string;
+            placing: components["schemas"]["Placing"];
         };
         Fold: {
             /** Format: int64 */
@@ -1221,6 +1315,11 @@ export interface components {
             label: string;
             /** Format: int64 */
             to: number;
+        };
+        Former: {
+            /** Format: int64 */
+            have: number;
+            name: string;
         };
         Found: {
             /** @description each as component › component › ingredient */
@@ -1649,6 +1748,12 @@ export interface components {
              */
             when?: string;
         };
+        Life: {
+            placing: string;
+            /** Format: int64 */
+            seconds: number;
+            why: string;
+        };
         Likes: {
             /** @description ounces and pounds first, grams one tap away */
             customary?: boolean;
@@ -1894,52 +1999,101 @@ export interface components {
             more?: number;
             pasted: components["schemas"]["Pasted"];
         };
+        PlaceView: {
+            /**
+             * Format: double
+             * @description mm from the centre
+             */
+            distance: number;
+            /** Format: double */
+            hour: number;
+        };
         Placing: {
             amount?: components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description degrees over which it is repeated; absent: all round
+             */
+            arc?: number;
             colour: string;
             component: string;
             /**
              * Format: int64
-             * @description of dots, slices, scattered pieces
+             * @description of dots, slices, scattered pieces, quenelles
              */
             count?: number;
+            cue?: string;
             /**
              * Format: double
              * @description mm from the centre
              */
             distance: number;
             /** @enum {string} */
-            form: "pool" | "ring" | "mound" | "piece" | "block" | "slices" | "leaf" | "swipe" | "dots" | "scatter";
+            form: "pool" | "ring" | "mound" | "quenelle" | "piece" | "block" | "slices" | "fan" | "roll" | "nest" | "leaf" | "swipe" | "line" | "drizzle" | "dots" | "scatter" | "shavings" | "grating" | "foam" | "poured";
+            /** @description name of the ring or mould that holds it */
+            former?: string;
             /**
              * Format: double
              * @description mm
              */
             height?: number;
+            /** @description out of sight on purpose */
+            hidden?: boolean;
             /**
              * Format: double
              * @description clock hour, 12 at the top
              */
             hour: number;
             id: string;
+            /** @description id of the placing that it leans on */
+            leans?: string;
             /**
              * Format: double
              * @description mm; the diameter of round forms
              */
             length: number;
+            /**
+             * Format: int64
+             * @description seconds that it stays what it should be on the plate; absent: reckoned
+             */
+            life?: number;
+            /** @description id of the placing after which the ring is lifted; absent: after this one */
+            lift?: string;
+            /** @description a shell, a skewer: the card says so */
+            notEaten?: boolean;
             note?: string;
+            /** @description built elsewhere and moved on */
+            offPlate?: boolean;
+            /** @description id of the placing that it stands on */
+            on?: string;
+            optional?: boolean;
+            reason?: string;
+            /**
+             * Format: int64
+             * @description the same so many times, on an arc round the centre
+             */
+            repeat?: number;
+            /** @description it lies on the rim on purpose */
+            rim?: boolean;
             /**
              * Format: int64
              * @description to place it on one plate
              */
             seconds: number;
+            /** @description which side is up: skin up, cut side up */
+            side?: string;
+            /** @description sharp, salty, sweet, bitter, rich, fresh */
+            tastes?: string[] | null;
             /** @enum {string} */
-            texture: "crisp" | "soft" | "wet" | "firm";
+            texture: "crisp" | "crunchy" | "firm" | "soft" | "moist" | "wet";
             tool?: string;
             /**
              * Format: double
              * @description degrees, clockwise
              */
             turn?: number;
+            /** @enum {string} */
+            warmth?: "hot" | "warm" | "room" | "cold" | "frozen" | "";
             /**
              * Format: double
              * @description mm; absent: as the length
@@ -2101,6 +2255,36 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        Room: {
+            /**
+             * Format: double
+             * @description share of the well
+             */
+            covered: number;
+            /**
+             * Format: double
+             * @description mm between the middle of the weight and that of the plate
+             */
+            distance: number;
+            /**
+             * Format: double
+             * @description mm between the food and the edge of the well; below 0: it reaches over it
+             */
+            free: number;
+            /** @description id of the placing that is highest */
+            highest?: string;
+            /**
+             * Format: double
+             * @description towards which the weight lies
+             */
+            hour: number;
+            /**
+             * Format: double
+             * @description mm over the plate
+             */
+            tallest: number;
+            working: string;
+        };
         Row: {
             /** Format: int64 */
             seconds: number;
@@ -2139,6 +2323,11 @@ export interface components {
             now: string;
             readOnly: boolean;
             runUp: components["schemas"]["RunUp"];
+        };
+        Said: {
+            /** @description what is not said, or not understood; the placing has the usual in its place */
+            doubt: string[];
+            placing: components["schemas"]["Placing"];
         };
         SaveInputComponentBody: {
             value: components["schemas"]["Component"];
@@ -2362,6 +2551,21 @@ export interface components {
             /** @description what the hand does: turn it, change the ice */
             what?: string;
         };
+        Solid: {
+            colour: string;
+            /** Format: double */
+            left: number;
+            /** Format: int64 */
+            number: number;
+            /** @description closed, y upwards is less */
+            path: string;
+            placing: string;
+            /** Format: double */
+            right: number;
+            texture: string;
+            /** Format: double */
+            top: number;
+        };
         Span: {
             as: string;
             /** Format: int64 */
@@ -2370,7 +2574,13 @@ export interface components {
             to: number;
         };
         Spec: {
+            /** @description what is done at the pass: wipe, check, garnish */
+            finish?: components["schemas"]["Finish"][] | null;
+            /** @description rings and moulds, by the name that their placings give */
+            formers?: components["schemas"]["Former"][] | null;
             placings: components["schemas"]["Placing"][];
+            /** @description advice that this plate does without, by its code */
+            quiet?: string[] | null;
             ware: components["schemas"]["Ware"];
         };
         Stage: {
@@ -2632,6 +2842,11 @@ export interface components {
             /** Format: double */
             usual: number;
         };
+        Tally: {
+            /** Format: int64 */
+            count: number;
+            name: string;
+        };
         Task: {
             allergens: string[];
             /**
@@ -2865,9 +3080,30 @@ export interface components {
         Ware: {
             /**
              * Format: double
-             * @description mm
+             * @description mm; absent: as the diameter
+             */
+            across?: number;
+            /**
+             * Format: double
+             * @description at which it is wanted; absent: as the room
+             */
+            celsius?: number;
+            colour?: string;
+            /**
+             * Format: double
+             * @description mm, of the well
+             */
+            depth?: number;
+            /**
+             * Format: double
+             * @description mm; the length of what is not round
              */
             diameter: number;
+            /**
+             * Format: int64
+             * @description how many there are; absent: enough
+             */
+            have?: number;
             name: string;
             /** @description how it is wanted: warmed to 60 °C */
             note?: string;
@@ -3203,11 +3439,46 @@ export interface operations {
             };
         };
     };
-    "post-api-draw": {
+    "get-api-dishes-by-id-placing": {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Said"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-dishes-by-id-plate": {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                id: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -3222,7 +3493,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Drawing"];
+                    "application/json": components["schemas"]["Computed"];
                 };
             };
             /** @description Error */
@@ -3719,6 +3990,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PastedOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-read-place": {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceView"];
                 };
             };
             /** @description Error */

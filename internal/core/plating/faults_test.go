@@ -1,0 +1,123 @@
+package plating_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"os"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/plating"
+	"jointime/internal/core/units"
+)
+
+// deliberate is a plate with one fault, committed before the checks.
+type deliberate struct {
+	Code, Placing, Why string
+	Spec               plating.Spec
+	Portions           []struct {
+		Component, Name string
+		Amount          *units.Amount
+		Density         float64
+	}
+	Covers int
+}
+
+func deliberates(t testing.TB) (list []deliberate) {
+	text, err := os.ReadFile("testdata/faults.json")
+	require.NoError(t, err)
+	require.NoError(t, json.Unmarshal(text, &list))
+	require.Len(t, list, 25)
+	return list
+}
+
+func (d deliberate) scene() plating.Scene {
+	s := plating.Scene{Covers: d.Covers, Pass: 6}
+	for _, p := range d.Portions {
+		s.Portions = append(s.Portions, plating.Portion{Component: p.Component, Name: p.Name, Amount: p.Amount, Density: p.Density})
+	}
+	return s
+}
+
+// Every deliberate fault is found, at its placing, and nothing else is called a
+// fault.
+func TestDeliberateFaultsAreFound(t *testing.T) {
+	for i, d := range deliberates(t) {
+		t.Run(fmt.Sprintf("%02d %s", i+1, d.Code), func(t *testing.T) {
+			found := false
+			for _, f := range d.Spec.Findings(d.scene()) {
+				if f.Code == d.Code && f.Placing == d.Placing {
+					found = true
+					assert.NotEmpty(t, f.Advice)
+					continue
+				}
+				assert.NotEqual(t, plating.IsFault, f.Kind, "a false fault: %s %s", f.Code, f.What)
+			}
+			assert.True(t, found, "%s: %+v", d.Why, d.Spec.Findings(d.scene()))
+		})
+	}
+}
+
+// Where another order mends it, one is offered, and it does.
+func TestABetterOrderIsOffered(t *testing.T) {
+	offered := 0
+	for _, d := range deliberates(t) {
+		ids := d.Spec.Better()
+		if ids == nil {
+			continue
+		}
+		offered++
+		byID := map[string]plating.Placing{}
+		for _, p := range d.Spec.Placings {
+			byID[p.ID] = p
+		}
+		next := d.Spec
+		next.Placings = nil
+		for _, id := range ids {
+			next.Placings = append(next.Placings, byID[id])
+		}
+		require.Len(t, next.Placings, len(d.Spec.Placings))
+		for _, f := range next.Findings(d.scene()) {
+			assert.NotEqual(t, d.Code, f.Code, d.Why)
+		}
+	}
+	assert.GreaterOrEqual(t, offered, 5)
+}
+
+// A fix that is offered mends what it is offered for.
+func TestFixesMendWhatTheyAreOfferedFor(t *testing.T) {
+	fixes := 0
+	for _, d := range deliberates(t) {
+		for _, f := range d.Spec.Findings(d.scene()) {
+			for _, fix := range f.Fixes {
+				fixes++
+				next := d.Spec
+				next.Placings = nil
+				for _, p := range d.Spec.Placings {
+					if p.ID == fix.Placing.ID {
+						p = fix.Placing
+					}
+					next.Placings = append(next.Placings, p)
+				}
+				for _, g := range next.Findings(d.scene()) {
+					assert.False(t, g.Code == "form-amount" && g.Placing == f.Placing, "%s: %s leaves %s", d.Why, fix.Label, g.What)
+				}
+			}
+		}
+	}
+	assert.GreaterOrEqual(t, fixes, 12)
+}
+
+func TestAdviceCanBeTurnedOff(t *testing.T) {
+	s := spec(plating.Placing{ID: "a", Component: "a", Form: plating.Mound, Length: 40, Texture: plating.Soft}, plating.Placing{ID: "b", Component: "b", Form: plating.Dots, Length: 60, Width: 5, Count: 4, Hour: 3, Distance: 60, Texture: plating.Soft})
+	scene := plating.Scene{Portions: []plating.Portion{{Component: "a", Name: "A"}, {Component: "b", Name: "B"}}}
+	var codes []string
+	for _, f := range s.Findings(scene) {
+		codes = append(codes, f.Code)
+	}
+	assert.ElementsMatch(t, []string{"nothing-crisp", "even"}, codes)
+	s.Quiet = codes
+	assert.Empty(t, s.Findings(scene))
+}

@@ -1,0 +1,108 @@
+package plating
+
+import "math"
+
+// drawMore draws the forms that are not among the first ones.
+func (p Placing) drawMore(pen *pen, a, b float64, n int) {
+	switch p.Form {
+	case Quenelle:
+		p.quenelles(pen, a, b, n)
+	case Fan:
+		p.fan(pen, a, b, n)
+	case Roll:
+		pen.box(a, b, b*0.9)
+		for _, end := range []float64{-1, 1} {
+			pen.onto(&pen.detail).ellipse(end*(a-b*0.55), 0, b*0.4, b*0.7)
+		}
+	case Nest:
+		pen.blob(a, b, 13, 0.05)
+		for _, f := range []float64{0.75, 0.5, 0.25} {
+			pen.onto(&pen.detail).ellipse(0, 0, a*f, b*f)
+		}
+	case Line:
+		pen.box(a, b, math.Min(a, b)*0.95)
+	case Drizzle:
+		pen.drizzle(a, b)
+	case Shavings:
+		p.shavings(pen, a, b, n)
+	case Grating:
+		p.grating(pen, a, b)
+	case Foam:
+		p.foam(pen, a, b)
+	}
+}
+
+// quenelles are pointed ovals side by side, with the two edges of the spoon.
+func (p Placing) quenelles(pen *pen, a, b float64, n int) {
+	each := b / float64(n)
+	for i := range n {
+		y := -b + each*(2*float64(i)+1)
+		pen.onto(&pen.outline).around(0, y, func(t float64) (float64, float64) { return a, each * (0.82 + 0.18*math.Cos(2*t)) })
+		pen.onto(&pen.detail).path(false, [2]float64{-a * 0.8, y}, [2]float64{0, y - each*0.4}, [2]float64{a * 0.8, y})
+	}
+	pen.onto(&pen.outline)
+}
+
+// fan spreads slices from one point.
+func (p Placing) fan(pen *pen, a, b float64, n int) {
+	n = max(n, 2)
+	spread := math.Min(math.Pi*0.8, 2*math.Atan2(b, a))
+	for i := range n {
+		angle := spread * (float64(i)/float64(n-1) - 0.5)
+		sin, cos := math.Sincos(angle)
+		wide := math.Min(b/float64(n)*1.6, a*0.4)
+		var points [][2]float64
+		for k := range 24 {
+			s, c := math.Sincos(2 * math.Pi * float64(k) / 24)
+			x, y := a+a*0.96*c, wide*0.5*s // from the hinge outward
+			points = append(points, [2]float64{(x*cos - y*sin) - a, math.Max(-b, math.Min(b, x*sin+y*cos))})
+		}
+		pen.path(true, points...)
+	}
+}
+
+// drizzle is a thin wave.
+func (p *pen) drizzle(a, b float64) {
+	var upper, lower [][2]float64
+	thin := math.Max(0.8, math.Min(b*0.15, 2))
+	for i := range 49 {
+		t := float64(i)/24 - 1
+		y := math.Max(0, b-thin) * math.Sin(t*math.Pi*3)
+		upper = append(upper, [2]float64{a * t, y - thin})
+		lower = append([][2]float64{{a * t, y + thin}}, lower...)
+	}
+	p.path(true, append(upper, lower...)...)
+}
+
+// shavings are curls, long and thin, laid across one another.
+func (p Placing) shavings(pen *pen, a, b float64, n int) {
+	n = max(n, 4)
+	for i := range n {
+		r := 0.7 * math.Sqrt((float64(i)+0.5)/float64(n))
+		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
+		x, y, long := r*cos*a, r*sin*b, math.Min(a, b)*0.28
+		s, c := math.Sincos(float64(i) * 1.1)
+		wide := math.Max(0.6, long*0.22)
+		pen.path(true, [2]float64{x - long*c - wide*s, y - long*s + wide*c}, [2]float64{x + wide*s*0.5, y - wide*c*1.5}, [2]float64{x + long*c - wide*s, y + long*s + wide*c}, [2]float64{x - wide*s, y + wide*c*0.6})
+	}
+}
+
+// grating is fine dust over a field.
+func (p Placing) grating(pen *pen, a, b float64) {
+	const grains = 40
+	for i := range grains {
+		r := math.Sqrt((float64(i) + 0.5) / grains)
+		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
+		pen.crumb(r*cos*(a-1), r*sin*(b-1), 1, float64(i))
+	}
+}
+
+// foam is bubbles that touch.
+func (p Placing) foam(pen *pen, a, b float64) {
+	pen.blob(a, b, 7, 0.12)
+	for i := range 9 {
+		r := 0.75 * math.Sqrt((float64(i)+0.5)/9)
+		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
+		pen.onto(&pen.detail).ellipse(r*cos*a, r*sin*b, math.Min(a, b)*0.16, math.Min(a, b)*0.16)
+	}
+}

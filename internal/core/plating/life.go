@@ -1,0 +1,189 @@
+package plating
+
+import (
+	"fmt"
+	"math"
+
+	"jointime/internal/core/heat"
+	"jointime/internal/core/units"
+)
+
+// How long a thing stays what it should be on the plate.
+//
+// A crisp thing softens by what it touches: on something wet within minutes, on
+// something moist or soft more slowly. Frozen things begin to melt at once; a
+// plate that is warm takes most of their minute. Both are common practice, with
+// no source. Hot food cools by Newton's law from 65 to 50 °C in a room of 22 °C,
+// by its height alone (its top to the air, its bottom to the plate), with a
+// coefficient of 15 W/(m² K) for still air and radiation together (handbooks of
+// heat transfer give 10 to 20): an estimate. A plate that is not warm takes as
+// much again from below.
+const (
+	crispOnWet  = 270
+	crispOnWith = 300 // moist
+	crispOnSoft = 1200
+	frozenCold  = 120
+	frozenRoom  = 60
+	frozenWarm  = 20
+	servedAt    = 65
+	eatenAt     = 50
+	roomAt      = 22
+	stillAir    = 15
+	foodDensity = 1000
+	foodHeat    = 3600
+)
+
+// Life is how long an element has on the plate before it is past its best.
+type Life struct {
+	Placing string `json:"placing"`
+	Seconds int64  `json:"seconds"`
+	Why     string `json:"why"`
+}
+
+// life of a placing; false where nothing happens to it.
+func (l layout) life(i int) (Life, bool) {
+	p := l.spec.Placings[i]
+	out := Life{Placing: p.ID, Seconds: math.MaxInt64}
+	note := func(seconds float64, why string) {
+		if s := int64(seconds); s < out.Seconds {
+			out.Seconds, out.Why = s, why
+		}
+	}
+	if p.Life > 0 {
+		return Life{p.ID, p.Life, "as it was said"}, true
+	}
+	if p.Texture == Crisp || p.Texture == Crunchy {
+		if under, wet := l.touches(i); wet != "" {
+			note(map[Texture]float64{Wet: crispOnWet, Moist: crispOnWith, Soft: crispOnSoft}[wet], fmt.Sprintf("crisp on %s, which is %s", under, wet))
+		}
+	}
+	switch p.Warmth {
+	case Frozen:
+		note(l.melts(), "frozen, on a plate "+l.spec.Ware.warmth())
+	case Hot:
+		tau := heat.TimeConstant(foodDensity, foodHeat, math.Max(p.tall(), 2)/1000/l.faces(), stillAir)
+		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %g mm high, on a plate %s: from %d to %d °C", math.Max(p.tall(), 2), l.spec.Ware.warmth(), servedAt, eatenAt))
+	}
+	return out, out.Seconds < math.MaxInt64
+}
+
+// touches finds what softens a crisp thing most: what it stands on, or a liquid
+// that reaches it where it stands on the plate itself.
+func (l layout) touches(i int) (name string, texture Texture) {
+	worse := map[Texture]int{Soft: 1, Moist: 2, Wet: 3}
+	take := func(k int) {
+		q := l.spec.Placings[k]
+		if worse[q.Texture] > worse[texture] {
+			name, texture = q.ID, q.Texture
+		}
+	}
+	p := l.spec.Placings[i]
+	for _, to := range []string{p.On, p.Leans} {
+		if at, there := l.place[to]; there {
+			take(at)
+		}
+	}
+	for k, q := range l.spec.Placings {
+		if k != i && q.Form.flows() && p.On == "" && l.overlap[i][k] > 0.1*l.areas[i] {
+			take(k)
+		}
+	}
+	return name, texture
+}
+
+func (w Ware) celsius() float64 {
+	if w.Celsius == nil {
+		return roomAt
+	}
+	return *w.Celsius
+}
+
+func (w Ware) warmth() string { return fmt.Sprintf("of %g °C", w.celsius()) }
+
+func (l layout) melts() float64 {
+	switch c := l.spec.Ware.celsius(); {
+	case c <= 10:
+		return frozenCold
+	case c < 35:
+		return frozenRoom
+	}
+	return frozenWarm
+}
+
+// faces by which hot food loses heat: its top, and its bottom to a plate that
+// is not warm.
+func (l layout) faces() float64 {
+	if l.spec.Ware.celsius() >= 40 {
+		return 1
+	}
+	return 2
+}
+
+// after is how long the building goes on after a placing, with the finish at the
+// pass, in seconds.
+func (s Spec) after(i int) (sum int64) {
+	for _, p := range s.Placings[i+1:] {
+		sum += p.Seconds
+	}
+	for _, f := range s.Finish {
+		sum += f.Seconds
+	}
+	return sum
+}
+
+// AtOnce is how many plates can be built side by side.
+type AtOnce struct {
+	Hands   int    `json:"hands"`
+	Plates  int    `json:"plates"`
+	Waves   int    `json:"waves"`
+	Seconds int64  `json:"seconds" doc:"for all of them together"`
+	Because string `json:"because" doc:"what bounds it"`
+	Working string `json:"working"`
+}
+
+// AtOnce works out how many plates can be built side by side, step by step, by
+// so many hands on a line: what was placed on the first of k plates waits for
+// its own step on the others and for all that follows on all of them, (k − 1)·t
+// + k·S, shared by the hands; that must be within its life. Nor are more built
+// than the pass is wide, than there are rings, or plates.
+func (s Spec) AtOnce(covers, pass, hands int) AtOnce { return s.lay().atOnce(covers, pass, hands) }
+
+func (l layout) atOnce(covers, pass, hands int) AtOnce {
+	s := l.spec
+	hands = max(hands, 1)
+	out := AtOnce{Hands: hands, Plates: max(pass, 1), Because: fmt.Sprintf("the pass holds %d", max(pass, 1))}
+	bound := func(n int, because, working string) {
+		if n < out.Plates {
+			out.Plates, out.Because, out.Working = max(n, 1), because, working
+		}
+	}
+	for i, p := range s.Placings {
+		life, ok := l.life(i)
+		if !ok || p.Seconds+s.after(i) == 0 {
+			continue
+		}
+		each := p.Seconds + s.after(i)
+		n := int((int64(hands)*life.Seconds + p.Seconds) / each)
+		bound(n, fmt.Sprintf("%s has %s (%s)", p.ID, units.FormatDuration(life.Seconds), life.Why), fmt.Sprintf("(%d × %s + %s) ÷ (%s + %s) = %.1f plates", hands, units.FormatDuration(life.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(s.after(i)), float64(int64(hands)*life.Seconds+p.Seconds)/float64(each)))
+	}
+	for _, f := range s.Formers {
+		if s.uses(f.Name) {
+			bound(f.Have, fmt.Sprintf("there are %d of %s", f.Have, f.Name), "")
+		}
+	}
+	if s.Ware.Have > 0 {
+		bound(s.Ware.Have, fmt.Sprintf("there are %d plates", s.Ware.Have), "")
+	}
+	out.Waves = (max(covers, 1) + out.Plates - 1) / out.Plates
+	out.Seconds = s.Seconds() * int64(out.Plates) / int64(hands)
+	return out
+}
+
+func (s Spec) uses(former string) bool {
+	for _, p := range s.Placings {
+		if p.Former == former {
+			return true
+		}
+	}
+	return false
+}

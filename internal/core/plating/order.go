@@ -1,0 +1,70 @@
+package plating
+
+import "slices"
+
+// bad are the faults that another order can mend.
+var bad = []string{"not-there-yet", "crisp-under-wet", "too-long", "only-crisp-softens", "lifted-too-early"}
+
+// misplaced counts the faults of order of a plate.
+func (l layout) misplaced() (n int) {
+	for _, f := range l.findings(Scene{}) {
+		if slices.Contains(bad, f.Code) {
+			n++
+		}
+	}
+	return n
+}
+
+// Better is an order of building that has none of the faults that an order can
+// have, as ids; nil where the plate's own has none, or none was found. What
+// something stands on comes before it; liquids come before what is crisp; what
+// fades soonest comes last.
+func (s Spec) Better() []string { return s.lay().better() }
+
+func (l layout) better() []string {
+	s := l.spec
+	if l.misplaced() == 0 {
+		return nil
+	}
+	rest := make([]int, len(s.Placings))
+	for i := range rest {
+		rest[i] = i
+	}
+	next := Spec{Ware: s.Ware, Formers: s.Formers, Finish: s.Finish}
+	var ids []string
+	for len(rest) > 0 {
+		at := l.next(rest)
+		p := s.Placings[rest[at]]
+		next.Placings, ids = append(next.Placings, p), append(ids, p.ID)
+		rest = slices.Delete(rest, at, at+1)
+	}
+	if next.lay().misplaced() > 0 {
+		return nil
+	}
+	return ids
+}
+
+// next is the place in the rest of what can be placed now: everything that it
+// stands on is there, and, of those, what has longest on the plate.
+func (l layout) next(rest []int) int {
+	best, bestLife := -1, int64(-1)
+	for k, i := range rest {
+		if slices.ContainsFunc(rest, func(o int) bool { return o != i && (l.standsOn(i, o) || l.wets(o, i)) }) {
+			continue
+		}
+		life := int64(1) << 60
+		if v, fades := l.life(i); fades {
+			life = v.Seconds
+		}
+		if life > bestLife {
+			best, bestLife = k, life
+		}
+	}
+	return max(best, 0) // they stand on one another in a circle
+}
+
+// wets tells whether a liquid would go over something crisp.
+func (l layout) wets(o, i int) bool {
+	p, q := l.spec.Placings[i], l.spec.Placings[o]
+	return (p.Texture == Crisp || p.Texture == Crunchy) && (q.Texture == Wet || q.Texture == Moist) && l.overlap[i][o] > 0.1*l.areas[i] && !l.standsOn(o, i)
+}

@@ -1,0 +1,165 @@
+package plating
+
+import (
+	"fmt"
+	"math"
+
+	"jointime/internal/core/units"
+)
+
+// Volumes of forms, in millilitres (1 ml is 1,000 mm³), by the formulas of any
+// table of solids. Length, width and height are the full measures.
+
+// Cylinder of an elliptical base.
+func Cylinder(length, width, height float64) float64 {
+	return math.Pi / 4 * length * width * height / 1000
+}
+
+// Cap of a sphere, stretched to an elliptical base: πh(3a² + h²)/6 for the
+// radius a of the base, times width over length.
+func Cap(length, width, height float64) float64 {
+	if length <= 0 {
+		return 0
+	}
+	a := length / 2
+	return math.Pi * height * (3*a*a + height*height) / 6 * width / length / 1000
+}
+
+// Ellipsoid with three full axes.
+func Ellipsoid(length, width, height float64) float64 {
+	return math.Pi / 6 * length * width * height / 1000
+}
+
+// Frustum of a cone between two diameters.
+func Frustum(lower, upper, height float64) float64 {
+	r, s := lower/2, upper/2
+	return math.Pi * height * (r*r + r*s + s*s) / 3 / 1000
+}
+
+// film is how deep a liquid stands where its height was not said, in mm:
+// common practice, no source.
+const film = 2
+
+// Holds is what a form holds, all of its pieces and repeats together, in
+// millilitres; false where the form has no measure (leaves, shavings, slices).
+func (p Placing) Holds() (ml float64, ok bool) {
+	h := p.Height
+	switch p.Form {
+	case Ring:
+		ml = Cylinder(p.Length, p.width(), h)
+	case Block:
+		ml = p.Length * p.width() * h / 1000
+	case Mound:
+		ml = Cap(p.Length, p.width(), h)
+	case Quenelle:
+		if h == 0 {
+			h = p.width()
+		}
+		ml = Ellipsoid(p.Length, p.width(), h) * float64(max(p.Count, 1))
+	case Roll:
+		ml = math.Pi / 4 * p.width() * p.width() * p.Length / 1000
+	case Pool:
+		if h == 0 {
+			return 0, false // it spreads as far as it goes
+		}
+		ml = Cylinder(p.Length, p.width(), h)
+	case Line:
+		if h == 0 {
+			h = p.width() / 2
+		}
+		ml = math.Pi / 4 * p.width() * h * p.Length / 1000
+	case Dots:
+		if h == 0 {
+			h = p.width() / 2
+		}
+		ml = Cap(p.dot(), p.dot(), h) * float64(max(p.Count, 1))
+	default:
+		return 0, false
+	}
+	return ml * float64(max(p.Repeat, 1)), ml > 0
+}
+
+// dot is the diameter of one dot.
+func (p Placing) dot() float64 { return math.Min(p.width(), p.Length/float64(max(p.Count, 1))) }
+
+// Room of the well up to its rim, as a shallow cap, in millilitres.
+func (w Ware) Room() float64 { return Cap(w.Well, w.Well, w.Depth) }
+
+// misfit compares what a form holds with the amount that is to be in it. Within
+// a tenth nobody sees it; a ring is filled to the rim, within a twentieth.
+func (p Placing) misfit(portion Portion) (Finding, bool) {
+	ml, ok := p.Holds()
+	if !ok || p.Amount == nil {
+		return Finding{}, false
+	}
+	asked, how, ok := p.asked(portion)
+	if !ok {
+		return Finding{}, false
+	}
+	within := 0.10
+	if p.Form == Ring {
+		within = 0.05
+	}
+	ratio := asked / ml
+	if math.Abs(ratio-1) <= within {
+		return Finding{}, false
+	}
+	held := portion.amount(ml, p.Amount.Unit)
+	f := Finding{Code: "form-amount", Kind: IsFault, Placing: p.ID, What: fmt.Sprintf("The %s holds %.0f ml%s: the amount says %s.", p.Form, ml, how(held), p.Amount), Advice: "change the form or the amount"}
+	f.Fixes = p.fits(ratio, held)
+	return f, true
+}
+
+// asked is the volume of a placing's amount, and how a volume is told in its
+// unit.
+func (p Placing) asked(portion Portion) (ml float64, how func(units.Amount) string, ok bool) {
+	plain := func(units.Amount) string { return "" }
+	a := p.Amount.Basic(units.Metric)
+	if a.Unit == units.Millilitre {
+		return a.Quantity, plain, true
+	}
+	volume, _, err := a.As(units.Millilitre, units.Through{Density: portion.Density})
+	if err != nil {
+		return 0, plain, false
+	}
+	return volume.Quantity, func(held units.Amount) string { return fmt.Sprintf(", which is %s of it", held) }, true
+}
+
+// amount is a volume in the unit of another amount.
+func (p Portion) amount(ml float64, like units.Unit) units.Amount {
+	if like.Kind() == units.Mass {
+		return units.Amount{Quantity: math.Round(ml * p.Density), Unit: units.Gram}
+	}
+	return units.Amount{Quantity: math.Round(ml*10) / 10, Unit: units.Millilitre}
+}
+
+// fits are the ways to make form and amount agree: wider, higher, or another
+// amount. Ratio is how many times the volume is asked for.
+func (p Placing) fits(ratio float64, held units.Amount) (out []Fix) {
+	half := func(v float64) float64 { return math.Round(v*2) / 2 }
+	wider, higher, other := p, p, p
+	if p.Form == Quenelle {
+		f := math.Cbrt(ratio)
+		wider.Length, wider.Width, wider.Height = half(p.Length*f), half(p.width()*f), half(p.Height*f)
+	} else if p.Form != Dots {
+		f := math.Sqrt(ratio)
+		wider.Length, wider.Width = half(p.Length*f), half(p.Width*f)
+	} else {
+		wider.Width, wider.Length = half(p.width()*math.Cbrt(ratio)), half(math.Max(p.Length, p.width()*math.Cbrt(ratio)*float64(max(p.Count, 1))))
+	}
+	out = append(out, Fix{fmt.Sprintf("make the %s %g mm", p.Form, wider.size()), wider})
+	if p.Form == Ring || p.Form == Block || p.Form == Pool {
+		higher.Height = half(p.Height * ratio)
+		out = append(out, Fix{fmt.Sprintf("or %g mm high", higher.Height), higher})
+	}
+	other.Amount = &held
+	return append(out, Fix{fmt.Sprintf("or take %s", held), other})
+}
+
+// size is the measure by which a form is called.
+func (p Placing) size() float64 {
+	if p.Form == Dots {
+		return p.width()
+	}
+	return p.Length
+}
