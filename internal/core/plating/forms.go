@@ -45,17 +45,17 @@ func (p Placing) quenelles(pen *pen, a, b float64, n int) {
 
 // fan spreads slices from one point.
 func (p Placing) fan(pen *pen, a, b float64, n int) {
-	n = max(n, 2)
-	spread := math.Min(math.Pi*0.8, 2*math.Atan2(b, a))
+	n, a, b = max(n, 2), math.Max(a, 1e-6), math.Max(b, 1e-6)
+	wide := math.Min(b/float64(n)*1.6, a*0.4)
+	spread := 2 * math.Asin(math.Min(0.9, math.Max(0, b-wide/2)/(2*a)))
 	for i := range n {
 		angle := spread * (float64(i)/float64(n-1) - 0.5)
 		sin, cos := math.Sincos(angle)
-		wide := math.Min(b/float64(n)*1.6, a*0.4)
 		var points [][2]float64
 		for k := range 24 {
 			s, c := math.Sincos(2 * math.Pi * float64(k) / 24)
 			x, y := a+a*0.96*c, wide*0.5*s // from the hinge outward
-			points = append(points, [2]float64{(x*cos - y*sin) - a, math.Max(-b, math.Min(b, x*sin+y*cos))})
+			points = append(points, [2]float64{(x*cos - y*sin) - a, x*sin + y*cos})
 		}
 		pen.path(true, points...)
 	}

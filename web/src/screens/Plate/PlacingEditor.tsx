@@ -5,17 +5,20 @@ import { api, ask, Refused, type Schemas } from '../../api/client'
 
 type Placing = Schemas['Placing']
 
-const forms: Placing['form'][] = ['pool', 'ring', 'mound', 'piece', 'block', 'slices', 'leaf', 'swipe', 'dots', 'scatter']
-const textures: Placing['texture'][] = ['crisp', 'soft', 'wet', 'firm']
+const forms: Placing['form'][] = ['pool', 'poured', 'swipe', 'line', 'drizzle', 'dots', 'ring', 'mound', 'quenelle', 'block', 'piece', 'slices', 'fan', 'roll', 'nest', 'leaf', 'scatter', 'shavings', 'grating', 'foam']
+const textures: Placing['texture'][] = ['crisp', 'crunchy', 'firm', 'soft', 'moist', 'wet']
+const warmths = ['hot', 'warm', 'room', 'cold', 'frozen']
+
+const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
 /** PlacingForm is a placing as it was typed. */
-export type PlacingForm = Record<'component' | 'amount' | 'form' | 'hour' | 'distance' | 'turn' | 'length' | 'width' | 'count' | 'texture' | 'colour' | 'tool' | 'seconds' | 'note', string>
+export type PlacingForm = Record<'component' | 'amount' | 'form' | 'hour' | 'distance' | 'turn' | 'length' | 'width' | 'height' | 'count' | 'repeat' | 'on' | 'leans' | 'former' | 'warmth' | 'side' | 'texture' | 'colour' | 'tool' | 'seconds' | 'note', string>
 
 export function toForm(p?: Placing): PlacingForm {
   const text = (v: number | undefined) => (v ? String(v) : '')
   return {
     component: p?.component ?? '', amount: p?.amount ? `${p.amount.quantity}${p.amount.unit === 'piece' ? '' : ' ' + p.amount.unit}` : '', form: p?.form ?? 'mound',
-    hour: String(p?.hour ?? 12), distance: String(p?.distance ?? 0), turn: text(p?.turn), length: String(p?.length ?? 40), width: text(p?.width), count: text(p?.count),
+    hour: String(p?.hour ?? 12), distance: String(p?.distance ?? 0), turn: text(p?.turn), length: String(p?.length ?? 40), width: text(p?.width), height: text(p?.height), count: text(p?.count), repeat: text(p?.repeat), on: p?.on ?? '', leans: p?.leans ?? '', former: p?.former ?? '', warmth: p?.warmth ?? '', side: p?.side ?? '',
     texture: p?.texture ?? 'soft', colour: p?.colour ?? '#d9cba3', tool: p?.tool ?? '', seconds: String(p?.seconds ?? 0), note: p?.note ?? '',
   }
 }
@@ -31,7 +34,8 @@ export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
   const amount = f.amount.trim() === '' ? undefined : (await ask(api.GET('/api/read/amount', { params: { query: { text: f.amount } } }))).amount
   return {
     ...over, component: f.component, amount, form: f.form as Placing['form'], hour: number('clock hour', f.hour), distance: number('mm from the centre', f.distance),
-    turn: maybe('turned', f.turn), length: number('length', f.length), width: maybe('width', f.width), count: maybe('how many', f.count),
+    turn: maybe('turned', f.turn), length: number('length', f.length), width: maybe('width', f.width), height: maybe('height', f.height), count: maybe('how many', f.count), repeat: maybe('repeated', f.repeat),
+    on: f.on || undefined, leans: f.leans || undefined, former: f.former.trim() || undefined, warmth: (f.warmth || undefined) as Placing['warmth'], side: f.side.trim() || undefined,
     texture: f.texture as Placing['texture'], colour: f.colour, tool: f.tool.trim() || undefined, seconds: number('seconds', f.seconds), note: f.note.trim() || undefined,
   }
 }
@@ -40,6 +44,7 @@ type Props = {
   placing: Placing
   form: { value: PlacingForm; set: (f: PlacingForm) => void; drop: () => void }
   components: { id: string; name: string }[]
+  others: { id: string; name: string }[]
   save: (p: Placing) => Promise<boolean>
   close: () => void
   move: (by: number) => void
@@ -48,7 +53,7 @@ type Props = {
   last: boolean
 }
 
-export function PlacingEditor({ placing, form, components, save, close, move, remove, first, last }: Props) {
+export function PlacingEditor({ placing, form, components, others, save, close, move, remove, first, last }: Props) {
   const [wrong, setWrong] = useState('')
   const f = form.value
   const submit = async (event: FormEvent) => {
@@ -93,13 +98,20 @@ export function PlacingEditor({ placing, form, components, save, close, move, re
         {text('turn', 'turned, degrees', 104)}
         {text('length', 'length, mm', 92)}
         {text('width', 'width, mm', 92)}
-        {(f.form === 'dots' || f.form === 'slices' || f.form === 'scatter') && text('count', 'how many', 84)}
+        {text('height', 'height, mm', 92)}
+        {counted.includes(f.form) && text('count', 'how many', 84)}
+        {text('repeat', 'repeated', 84)}
+        {choice('on', 'it stands on', [['', 'the plate'], ...others.map((o): [string, string] => [o.id, o.name])])}
+        {choice('leans', 'it leans on', [['', 'nothing'], ...others.map((o): [string, string] => [o.id, o.name])])}
+        {text('former', 'ring or mould', 120)}
+        {choice('warmth', 'warmth', [['', 'not said'], ...warmths.map((x): [string, string] => [x, x])])}
         {choice('texture', 'texture', textures.map((x) => [x, x]))}
         <Form.Group controlId="placing-colour">
           <Form.Label>colour</Form.Label>
           <Form.Control type="color" value={f.colour} onChange={(e) => form.set({ ...f, colour: e.target.value })} />
         </Form.Group>
         {text('tool', 'tool', 150)}
+        {text('side', 'which side up', 120)}
         {text('seconds', 'seconds', 84)}
         {text('note', 'how', 320)}
       </div>

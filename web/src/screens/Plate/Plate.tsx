@@ -10,6 +10,11 @@ import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { hour12, lasts } from '../../parts/words'
 import { DishSelect } from '../Dish/Dish'
 import { Drawing } from './Drawing'
+import { Facts } from './Facts'
+import { Findings } from './Findings'
+import type { Place } from './moving'
+import { Patterns, Side, Strip } from './Side'
+import { SayPlacing } from './SayPlacing'
 import { PlacingEditor, read, toForm, type PlacingForm } from './PlacingEditor'
 
 type View = Schemas['DishView']
@@ -33,15 +38,34 @@ function Sheet({ view }: { view: View }) {
   const pick = (id: string) => setParams(id ? { placing: id } : {}, { replace: true })
   const open = dish.plate.placings.find((p) => p.id === picked)
   const now: Origin = { dish, version: view.version }
-  const save = (what: string, placings: Placing[], { dish, version } = now) =>
-    desk.hand({ kind: 'dish', id: dish.id, version, screen: `plate:${dish.id}`, what, value: { ...dish, plate: { ...dish.plate, placings } } })
+  const [busy, setBusy] = useState(false) // one change after the other: each is made from what the last one left
+  const save = async (what: string, placings: Placing[], { dish, version } = now) => {
+    setBusy(true)
+    const ok = await desk.hand({ kind: 'dish', id: dish.id, version, screen: `plate:${dish.id}`, what, value: { ...dish, plate: { ...dish.plate, placings } } })
+    setBusy(false)
+    return ok
+  }
   const name = (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
   const add = async () => {
     const made = newPlacing(view)
     if (await save('a placing added', [...dish.plate.placings, made])) pick(made.id)
   }
   const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
-  const drawing = useLiveDrawing(view, open, form.typed ? form.value : undefined)
+  const plate = useLivePlate(view, open, form.typed ? form.value : undefined)
+  const { drawing } = plate
+  const placed = (id: string) => name(dish.plate.placings.find((p) => p.id === id)?.component ?? id)
+  const place = (id: string): Place | undefined => (id === picked ? { hour: Number(form.value.hour) || 12, distance: Number(form.value.distance) || 0 } : undefined)
+  const move = (id: string, to: Place) => id === picked && form.set({ ...form.value, hour: String(to.hour), distance: String(to.distance) })
+  const acts = {
+    plate, pick,
+    put: async (what: string, p: Placing) => {
+      if (!(await save(what, dish.plate.placings.map((q) => (q.id === p.id ? p : q))))) return false
+      if (p.id === picked) form.drop()
+      return true
+    },
+    order: (ids: string[]) => save('built in another order', ids.flatMap((id) => dish.plate.placings.filter((p) => p.id === id))),
+    quiet: (code: string) => desk.hand({ kind: 'dish', id: dish.id, version: view.version, screen: `plate:${dish.id}`, what: 'advice turned off', value: { ...dish, plate: { ...dish.plate, quiet: [...(dish.plate.quiet ?? []), code] } } }),
+  }
   return (
     <>
       <div className="page-head">
@@ -54,7 +78,11 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
       <div className="plate-screen">
-        <Drawing drawing={drawing} picked={picked} pick={pick} />
+        <Patterns />
+        <div>
+          <Drawing drawing={drawing} picked={picked} pick={pick} place={place} move={move} />
+          <Side drawing={drawing} />
+        </div>
         <div>
           <div className="d-flex justify-content-between align-items-baseline mb-2">
             <h2>Build</h2>
@@ -67,12 +95,13 @@ function Sheet({ view }: { view: View }) {
             {dish.plate.placings.map((p, i) => (
               <li key={p.id}>
                 <Line placing={p} number={i + 1} name={name(p.component)} build={view.build} before={dish.plate.placings.slice(0, i).reduce((s, q) => s + q.seconds, 0)} picked={p.id === picked} pick={() => pick(p.id === picked ? '' : p.id)} />
+                {p.id === picked && <Findings of={p.id} {...acts} />}
                 {p.id === picked && (
                   <PlacingEditor
-                    key={p.id} placing={p} form={form} components={view.components.map((c) => ({ id: c.component.id, name: c.component.name }))}
+                    key={p.id} placing={p} form={form} others={dish.plate.placings.filter((o) => o.id !== p.id).map((o) => ({ id: o.id, name: `${dish.plate.placings.indexOf(o) + 1}, ${name(o.component)}` }))} components={view.components.map((c) => ({ id: c.component.id, name: c.component.name }))}
                     save={(next) => save(`${name(next.component)} placed`, form.origin.dish.plate.placings.map((q) => (q.id === p.id ? next : q)), form.origin)}
                     close={() => pick('')}
-                    first={i === 0} last={i === dish.plate.placings.length - 1}
+                    first={busy || i === 0} last={busy || i === dish.plate.placings.length - 1}
                     move={(by) => {
                       const list = [...dish.plate.placings]
                       list.splice(i + by, 0, ...list.splice(i, 1))
@@ -86,34 +115,32 @@ function Sheet({ view }: { view: View }) {
               </li>
             ))}
           </ol>
+          <SayPlacing
+            dish={dish.id}
+            keep={async (p) => {
+              if (!(await save(`${name(p.component)} placed`, [...dish.plate.placings, p]))) return false
+              pick(p.id)
+              return true
+            }}
+          />
           <Button variant="outline-dark" size="sm" onClick={() => void add()}>
             Add a placing
           </Button>
           {view.faults.map((f) => (
             <Bracket key={f} what={f} />
           ))}
-          {view.findings.map((f) => (
-            <Bracket key={f.placing + f.what} what={f.what}>
-              {f.advice}
-              {f.placing && (
-                <>
-                  {' · '}
-                  <button className="plain-button" onClick={() => pick(f.placing!)}>
-                    open it
-                  </button>
-                </>
-              )}
-            </Bracket>
-          ))}
+          <Findings but={picked} {...acts} />
+          {dish.plate.placings.length > 0 && <Facts plate={plate} name={placed} />}
+          <Strip drawing={drawing} />
         </div>
       </div>
     </>
   )
 }
 
-// useLiveDrawing draws what is being typed, as soon as it can be read.
-function useLiveDrawing(view: View, open: Placing | undefined, typed: PlacingForm | undefined) {
-  const [live, setLive] = useState<{ of: PlacingForm; drawing: View['drawing'] }>()
+// useLivePlate computes what is being typed or moved, as soon as it can be read.
+function useLivePlate(view: View, open: Placing | undefined, typed: PlacingForm | undefined) {
+  const [live, setLive] = useState<{ of: PlacingForm; plate: View['plate'] }>()
   const { plate } = view.dish
   useEffect(() => {
     if (!open || !typed) return
@@ -121,8 +148,8 @@ function useLiveDrawing(view: View, open: Placing | undefined, typed: PlacingFor
     const draw = async () => {
       try {
         const next = await read(typed, open)
-        const drawing = await ask(api.POST('/api/draw', { body: { ...plate, placings: plate.placings.map((p) => (p.id === open.id ? next : p)) } }))
-        if (!over) setLive({ of: typed, drawing })
+        const computed = await ask(api.POST('/api/dishes/{id}/plate', { params: { path: { id: view.dish.id } }, body: { ...plate, placings: plate.placings.map((p) => (p.id === open.id ? next : p)) } }))
+        if (!over) setLive({ of: typed, plate: computed })
       } catch {
         // what cannot be read yet is not drawn yet
       }
@@ -131,8 +158,8 @@ function useLiveDrawing(view: View, open: Placing | undefined, typed: PlacingFor
     return () => {
       over = true
     }
-  }, [open, typed, plate])
-  return typed && live ? live.drawing : view.drawing
+  }, [open, typed, plate, view.dish.id])
+  return typed && live ? live.plate : view.plate
 }
 
 function Line({ placing, number, name, build, before, picked, pick }: { placing: Placing; number: number; name: string; build: number; before: number; picked: boolean; pick: () => void }) {

@@ -1,0 +1,86 @@
+package e2e
+
+import (
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/stretchr/testify/assert"
+)
+
+// The ring is too small for its portion: the misfit is told while it is typed,
+// and one of the ways out is taken.
+func TestARingThatIsTooSmallIsMended(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/roast-hake?placing=swede")
+	chef.see("Save the placing")
+	chef.type_("#placing-length", "70")
+	chef.see("The ring holds 96 ml, which is 91 g of it: the amount says 110 g.")
+	chef.click("or 30 mm high")
+	chef.gone("The ring holds")
+	chef.until("it is kept", `document.querySelector('#placing-height').value === '30' && document.querySelector('#placing-length').value === '70'`)
+	chef.see("54 mm")
+	chef.click("Take back")
+	chef.see("49 mm")
+}
+
+// By keys and by hand: the numbers follow, and nothing is kept before it is
+// saved.
+func TestAPlacingIsMovedByKeysAndByHand(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl?placing=quince")
+	chef.see("Save the placing")
+	js[bool](chef, `(document.querySelector('.movable').focus(), true)`)
+	chef.do(chromedp.KeyEvent("\u0303")) // arrow right
+	chef.until("a quarter of an hour further", `document.querySelector('#placing-hour').value === '2.25'`)
+	chef.do(chromedp.KeyEvent("\u0301")) // arrow down
+	chef.until("two millimetres in", `document.querySelector('#placing-distance').value === '50'`)
+	before := js[string](chef, `document.querySelector('.movable path').getAttribute('d')`)
+	js[bool](chef, `(() => {
+		const svg = document.querySelector('svg.from-above').getBoundingClientRect(), e = document.querySelector('.movable')
+		const at = (x, y) => ({bubbles: true, pointerId: 1, clientX: svg.left + svg.width / 2 + x, clientY: svg.top + svg.height / 2 + y})
+		const from = document.querySelector('.movable path').getBoundingClientRect()
+		const x = from.left + from.width / 2 - svg.left - svg.width / 2, y = from.top + from.height / 2 - svg.top - svg.height / 2
+		e.dispatchEvent(new PointerEvent('pointerdown', at(x, y)))
+		e.dispatchEvent(new PointerEvent('pointermove', at(x, y + 60)))
+		e.dispatchEvent(new PointerEvent('pointerup', at(x, y + 60)))
+		return true
+	})()`)
+	chef.until("it is drawn elsewhere", `document.querySelector('.movable path').getAttribute('d') !== `+quote(before))
+	assert.NotEqual(t, "2.25", chef.value("#placing-hour"))
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.click("Take back")
+	chef.see("2 o’clock, 52 mm")
+}
+
+func TestAnElementIsSaidOntoThePlate(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/set-buttermilk-cream-poached-plum")
+	chef.type_("[aria-label='Say a placing']", "some unicorn")
+	chef.see("of what? it is not on the dish")
+	chef.type_("[aria-label='Say a placing']", "four dots of poached plum, 8 o'clock, 50 mm")
+	chef.see("4 dots · poached-plum · 8 o’clock, 50 mm")
+	chef.do(chromedp.KeyEvent("\r"))
+	chef.see("70 g on the plate, the portion says 35 g")
+	chef.see("4 dots of Poached plum: odd numbers sit easier.")
+	chef.click("leave it")
+	chef.gone("odd numbers sit easier")
+	chef.see("the build, step by step")
+}
+
+// Crisp under the sauce: another order is offered, and mends it.
+func TestAnotherOrderIsOffered(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/set-buttermilk-cream-poached-plum?placing=plum-sorbet")
+	chef.see("Save the placing")
+	for _, number := range []string{"3", "2", "1"} {
+		chef.click("Before")
+		chef.until("it is earlier", `document.querySelector('.placing[aria-current=true] .number').innerText === `+quote(number))
+	}
+	chef.type_("#placing-seconds", "100")
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.click("Set buttermilk cream")
+	chef.see("Save the placing")
+	chef.type_("#placing-seconds", "130")
+	chef.click("Save the placing")
+	chef.see("of building follow")
+	chef.click("Build it in an order without these faults")
+	chef.gone("of building follow")
+}

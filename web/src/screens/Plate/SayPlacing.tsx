@@ -1,0 +1,52 @@
+// An element, said in a line: “three dots of plum gel, 4 o'clock, 15 mm”.
+import { useEffect, useState } from 'react'
+import { Form } from 'react-bootstrap'
+import { api, ask, type Schemas } from '../../api/client'
+import { useDraft } from '../../parts/draft'
+import { hour12 } from '../../parts/words'
+
+type Said = Schemas['Said']
+
+export function SayPlacing({ dish, keep }: { dish: string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
+  const draft = useDraft(`say-placing/${dish}`, '', 0)
+  const [heard, setHeard] = useState<{ text: string; said: Said }>()
+  const text = draft.value
+  useEffect(() => {
+    if (!text.trim()) return
+    let old = false
+    const later = window.setTimeout(() => {
+      ask(api.GET('/api/dishes/{id}/placing', { params: { path: { id: dish }, query: { text } } })).then(
+        (said) => !old && setHeard({ text, said }),
+        () => {}, // it is asked again with the next key
+      )
+    }, 120)
+    return () => {
+      old = true
+      window.clearTimeout(later)
+    }
+  }, [text, dish])
+  const said = text.trim() && heard?.text === text ? heard.said : undefined
+  const ready = said?.placing.component
+  return (
+    <form
+      className="my-2"
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (ready) void keep(said.placing).then((ok) => ok && draft.drop())
+      }}
+    >
+      <Form.Control aria-label="Say a placing" placeholder="say it: three dots of plum gel, 4 o’clock, 15 mm" value={text} onChange={(e) => (e.target.value ? draft.set(e.target.value) : draft.drop())} autoComplete="off" />
+      {said && (
+        <div className="small">
+          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component, `${hour12(said.placing.hour)}, ${Math.round(said.placing.distance)} mm`, said.placing.on && `on ${said.placing.on}`].filter(Boolean).join(' · ')}</span>
+          {said.doubt.map((d) => (
+            <span key={d} className="gap ms-2">
+              {d}
+            </span>
+          ))}
+          {ready && <span className="quiet ms-2">Enter places it</span>}
+        </div>
+      )}
+    </form>
+  )
+}

@@ -1,0 +1,64 @@
+// The plate from the side, from 6 o'clock, and the build step by step: the same
+// food, the same numbers.
+import type { Schemas } from '../../api/client'
+import { Textures, underFirst } from './Drawing'
+
+type Model = Schemas['Drawing']
+
+export function Side({ drawing }: { drawing: Model }) {
+  const r = drawing.diameter / 2
+  const top = Math.max(...drawing.side.map((s) => s.top), 12)
+  const highest = drawing.side.find((s) => s.top === top)
+  return (
+    <figure className="m-0">
+      <figcaption className="small quiet">from 6 o’clock</figcaption>
+      <svg className="plate-svg" viewBox={`${-r - 24} ${-top - 14} ${2 * r + 48} ${top + 26}`} role="img" aria-label={`From the side: ${drawing.side.map((s) => `${s.number}, ${Math.round(s.top)} mm high`).join('; ')}`}>
+        {drawing.side.map((s) => (
+          <g key={s.placing}>
+            <path d={s.path} fill={s.colour} />
+            <path d={s.path} fill={`url(#${s.texture})`} stroke="#14202b" strokeWidth="0.8" strokeLinejoin="round" />
+          </g>
+        ))}
+        <path d={`M${-r} -7 Q${-r * 0.86} 0.5 ${-drawing.well / 2} 0.5 H${drawing.well / 2} Q${r * 0.86} 0.5 ${r} -7`} fill="none" stroke="#14202b" strokeWidth="1.2" />
+        {highest && (
+          <g aria-hidden="true">
+            <path d={`M${-r * 0.92} ${-top}H${highest.left}M${-r * 0.88} ${-top}V0`} fill="none" stroke="#1554b8" strokeWidth="0.8" />
+            <text x={-r * 0.9} y={-top / 2 + 3} textAnchor="end" fontSize="9.5" fontWeight="700" style={{ fill: '#1554b8' }}>
+              {Math.round(top)} mm
+            </text>
+          </g>
+        )}
+      </svg>
+    </figure>
+  )
+}
+
+export function Strip({ drawing }: { drawing: Model }) {
+  const r = drawing.diameter / 2
+  if (drawing.shapes.length === 0) return null
+  return (
+    <figure className="m-0 build-strip">
+      <figcaption className="small quiet">the build, step by step</figcaption>
+      <div>
+        {drawing.shapes.map((now) => (
+          <svg key={now.placing} viewBox={`${-r - 4} ${-r - 4} ${2 * r + 8} ${2 * r + 40}`} role="img" aria-label={`after step ${now.number}`}>
+            <circle r={r} fill="#fff" stroke="#14202b" strokeWidth="3" />
+            {underFirst(drawing.shapes.filter((s) => s.number <= now.number)).map((s) => (
+              <path key={s.placing} d={s.outline} fill={s.colour} stroke="#14202b" strokeWidth={s.number === now.number ? 5 : 2} />
+            ))}
+            <text y={r + 34} textAnchor="middle" fontSize="34" fontWeight="700">
+              {now.number}
+            </text>
+          </svg>
+        ))}
+      </div>
+    </figure>
+  )
+}
+
+/** Patterns are defined once for a page. */
+export const Patterns = () => (
+  <svg width="0" height="0" aria-hidden="true" style={{ position: 'absolute' }}>
+    <Textures />
+  </svg>
+)
