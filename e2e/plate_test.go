@@ -84,3 +84,30 @@ func TestAnotherOrderIsOffered(t *testing.T) {
 	chef.click("Build it in an order without these faults")
 	chef.gone("of building follow")
 }
+
+// One placing at a time, and the plate checked in two taps.
+func TestAPlateIsBuiltFromItsCardAndChecked(t *testing.T) {
+	h := newHouse(t)
+	fish := h.open("Fish", "/card/roast-hake")
+	fish.size(1024, 768)
+	fish.see("before the first plate")
+	fish.see("6 of ring 77 mm")
+	fish.click("Build")
+	fish.see("ring 77 mm, 25 mm high")
+	fish.see("9 o'clock, 22 mm")
+	for range 4 {
+		fish.click("Next")
+	}
+	fish.see("5 of 5")
+	fish.do(chromedp.KeyEvent("\u0302")) // arrow left
+	fish.see("4 of 5")
+	fish.do(chromedp.KeyEvent("\u0303"))
+	fish.click("To the pass")
+	fish.click("Send back")
+	fish.click("rim smeared")
+	fish.see("1 of 5")
+	fish.go_("/plate/roast-hake")
+	fish.see("1 sent back")
+	fish.see("rim smeared")
+	assert.True(t, js[bool](fish, `fetch('/api/dishes/roast-hake/card.svg').then(r => r.text()).then(t => t.startsWith('<svg'))`))
+}

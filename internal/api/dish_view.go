@@ -22,7 +22,7 @@ type DishView struct {
 	Rivals     []recipe.Rival       `json:"rivals" nullable:"false"`
 	Ahead      []recipe.Ahead       `json:"ahead" nullable:"false"`
 	Kitchen    kitchen.Kitchen      `json:"kitchen"`
-	Plate      plating.Computed        `json:"plate" doc:"what is computed of its plate"`
+	Plate      plating.Computed     `json:"plate" doc:"what is computed of its plate"`
 	Build      int64                `json:"build" doc:"seconds to build one plate"`
 }
 

@@ -8,6 +8,7 @@ import { Book } from './screens/Book/Book'
 import { Ingredients } from './screens/Book/Ingredients'
 import { Paste } from './screens/Book/Paste'
 import { TakeIn } from './screens/Book/TakeIn'
+import { Card } from './screens/Card/Card'
 import { Dish } from './screens/Dish/Dish'
 import { Kitchen } from './screens/Kitchen/Kitchen'
 import { Menu } from './screens/Menu/Menu'
@@ -29,6 +30,7 @@ export function App() {
             <Route path="/mise/:service" element={<Screen name={name} />} />
             <Route path="/dish/:dish" element={<Screen name={name} />} />
             <Route path="/plate/:dish" element={<Screen name={name} />} />
+            <Route path="/card/:dish" element={<Screen name={name} />} />
             <Route path="/kitchen" element={<Screen name={name} />} />
             <Route path="/book" element={<Screen name={name} />} />
             <Route path="/book/:part" element={<Screen name={name} />} />
@@ -51,6 +53,7 @@ function Screen({ name }: { name: string }) {
       {screen === 'mise' && <Mise key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
       {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : part === 'import' ? <TakeIn /> : <Book />)}
+      {screen === 'card' && <Card key={dish} id={dish} />}
       {screen === 'kitchen' && <Kitchen />}
       {screen === 'plate' && <Plate key={dish} id={dish} />}
     </Frame>

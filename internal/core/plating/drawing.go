@@ -28,6 +28,8 @@ type Shape struct {
 	LabelY  float64 `json:"labelY"`
 	Colour  string  `json:"colour"`
 	Texture Texture `json:"texture"`
+	Words   string  `json:"words" doc:"form and measures: ring 77 mm, 25 mm high"`
+	Place   string  `json:"place" doc:"9 o'clock, 22 mm"`
 	Pool    bool    `json:"pool" doc:"it flows under what stands on the plate"`
 }
 
@@ -55,7 +57,7 @@ func (s Spec) drawing(l layout) Drawing {
 	}
 	for i, p := range s.Placings {
 		x, y := p.At()
-		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture, Pool: p.Form == Pool || p.Form == Poured}
+		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture, Words: p.Measured(), Place: p.Place(), Pool: p.Form == Pool || p.Form == Poured}
 		for _, at := range p.places() {
 			pen := newPen(at[0], at[1], at[2])
 			p.draw(pen)

@@ -56,6 +56,8 @@ export const useRefused = (id: string) =>
 
 type Thing = 'component' | 'dish' | 'ingredient'
 
+export const useChecks = (dish: string) => useQuery({ queryKey: ['checks', dish], queryFn: () => ask(api.GET('/api/dishes/{id}/checks', { params: { path: { id: dish } } })) })
+
 export const useHistory = (kind: Thing, id: string) =>
   useQuery({ queryKey: ['history', kind, id], queryFn: () => ask(api.GET('/api/history/{kind}/{id}', { params: { path: { kind, id } } })) })
 

@@ -107,6 +107,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{id}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API dishes by ID checks */
+        get: operations["get-api-dishes-by-id-checks"];
+        put?: never;
+        /** Post API dishes by ID checks */
+        post: operations["post-api-dishes-by-id-checks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{id}/placing": {
         parameters: {
             query?: never;
@@ -881,6 +899,30 @@ export interface components {
             reason?: string;
             /** @description what is put in its place, or added: id of a component, or name of an ingredient */
             with?: string;
+        };
+        CheckInputBody: {
+            /** @description made by the tablet; a repeat does nothing */
+            id: string;
+            /** @description why it is sent back */
+            reason?: string;
+            sent: boolean;
+        };
+        CheckView: {
+            /** Format: date-time */
+            at: string;
+            reason?: string;
+            sent: boolean;
+            who: string;
+        };
+        ChecksOutputBody: {
+            /** Format: int64 */
+            back: number;
+            /** @description newest first, twenty at the most */
+            checks: components["schemas"]["CheckView"][];
+            /** @description the most frequent first */
+            reasons: components["schemas"]["Reason"][];
+            /** Format: int64 */
+            sent: number;
         };
         Chosen: {
             component: string;
@@ -2181,6 +2223,11 @@ export interface components {
             /** @description id or name of the other line; absent: what the component makes */
             to?: string;
         };
+        Reason: {
+            reason: string;
+            /** Format: int64 */
+            times: number;
+        };
         ReduceInputBody: {
             /** @description so much is to come out: tells what goes in; absent: tells what comes out */
             out?: components["schemas"]["Amount"];
@@ -2507,10 +2554,14 @@ export interface components {
             number: number;
             /** @description closed path */
             outline: string;
+            /** @description 9 o'clock, 22 mm */
+            place: string;
             placing: string;
             /** @description it flows under what stands on the plate */
             pool: boolean;
             texture: string;
+            /** @description form and measures: ring 77 mm, 25 mm high */
+            words: string;
             /**
              * Format: double
              * @description where it was placed
@@ -3427,6 +3478,70 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SavedView"];
                 };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-dishes-by-id-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChecksOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-dishes-by-id-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckInputBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Error */
             default: {

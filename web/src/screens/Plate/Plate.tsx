@@ -1,6 +1,6 @@
 // Plate: how it is built, in order, drawn to scale.
 import { useEffect, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { Button } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
 import { useDish } from '../../api/queries'
@@ -9,6 +9,7 @@ import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { hour12, lasts } from '../../parts/words'
 import { DishSelect } from '../Dish/Dish'
+import { Checks } from './Checks'
 import { Drawing } from './Drawing'
 import { Facts } from './Facts'
 import { Findings } from './Findings'
@@ -74,6 +75,12 @@ function Sheet({ view }: { view: View }) {
           on the {dish.plate.ware.name}, {dish.plate.ware.note} · revision {view.version}
         </span>
         <div className="tools">
+          <a className="btn btn-outline-dark btn-sm" href={`/api/dishes/${dish.id}/card.svg`} target="_blank" rel="noreferrer">
+            Card for the wall
+          </a>
+          <Link className="btn btn-outline-dark btn-sm" to={`/card/${dish.id}`}>
+            Build it
+          </Link>
           <TakeBack screen={`plate:${dish.id}`} />
         </div>
       </div>
@@ -132,6 +139,7 @@ function Sheet({ view }: { view: View }) {
           <Findings but={picked} {...acts} />
           {dish.plate.placings.length > 0 && <Facts plate={plate} name={placed} />}
           <Strip drawing={drawing} />
+          <Checks dish={dish.id} />
         </div>
       </div>
     </>

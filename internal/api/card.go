@@ -1,0 +1,44 @@
+package api
+
+import (
+	"fmt"
+	"net/http"
+	"strings"
+
+	"github.com/go-chi/chi/v5"
+
+	"jointime/internal/formats/platecard"
+	"jointime/internal/store"
+)
+
+// cardFile sends the build card of a dish, to hang on the wall.
+func (s *Server) cardFile(w http.ResponseWriter, r *http.Request) {
+	id := chi.URLParam(r, "id")
+	b, err := s.book(r.Context())
+	if err != nil {
+		s.writeProblem(w, s.fail(err))
+		return
+	}
+	d, known := b.dishes[id]
+	if !known {
+		s.writeProblem(w, s.fail(fmt.Errorf("dish %q: %w", id, store.ErrNotFound)))
+		return
+	}
+	plates, k := b.nextPlates(s, id)
+	recipes := b.recipes()
+	c := platecard.Card{Title: d.Name, Revision: b.version(store.Dish, id), Spec: d.Plate, Computed: d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth)), Name: func(id string) string { return b.components[id].Name }}
+	contents := recipes.Contents(d, k)
+	var names []string
+	for _, a := range contents.Allergens {
+		names = append(names, a.Name)
+	}
+	if len(names) > 0 {
+		c.Cautions = append(c.Cautions, "contains "+strings.Join(names, ", "))
+	}
+	if len(contents.Unknown) > 0 {
+		c.Cautions = append(c.Cautions, "what is in it is not all known")
+	}
+	w.Header().Set("Content-Type", "image/svg+xml; charset=utf-8")
+	w.Header().Set("Content-Disposition", `inline; filename="`+strings.Map(plain, id)+`.card.svg"`)
+	_, _ = w.Write([]byte(platecard.SVG(c))) // nobody may be listening
+}

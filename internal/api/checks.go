@@ -1,0 +1,103 @@
+package api
+
+import (
+	"cmp"
+	"context"
+	"fmt"
+	"net/http"
+	"slices"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"jointime/internal/store"
+)
+
+// checkRoutes keep what is decided of plates at the pass.
+func (s *Server) checkRoutes(api huma.API) {
+	huma.Get(api, "/api/dishes/{id}/checks", s.listChecks)
+	huma.Post(api, "/api/dishes/{id}/checks", s.postCheck)
+}
+
+// CheckView is one plate, sent or sent back.
+type CheckView struct {
+	Sent   bool      `json:"sent"`
+	Reason string    `json:"reason,omitempty"`
+	Who    string    `json:"who"`
+	At     time.Time `json:"at"`
+}
+
+// Reason is why plates were sent back, and how often.
+type Reason struct {
+	Reason string `json:"reason"`
+	Times  int    `json:"times"`
+}
+
+type checksOutput struct {
+	Body struct {
+		Checks  []CheckView `json:"checks" nullable:"false" doc:"newest first, twenty at the most"`
+		Sent    int         `json:"sent"`
+		Back    int         `json:"back"`
+		Reasons []Reason    `json:"reasons" nullable:"false" doc:"the most frequent first"`
+	}
+}
+
+func (s *Server) listChecks(ctx context.Context, in *dishInput) (*checksOutput, error) {
+	list, err := s.store.PlateChecks(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &checksOutput{}
+	out.Body.Checks, out.Body.Reasons = []CheckView{}, []Reason{}
+	times := map[string]int{}
+	for i, c := range list {
+		if i < 20 {
+			out.Body.Checks = append(out.Body.Checks, CheckView{c.Sent, c.Reason, c.Who, c.At})
+		}
+		if c.Sent {
+			out.Body.Sent++
+		} else {
+			out.Body.Back++
+			times[c.Reason]++
+		}
+	}
+	for reason, n := range times {
+		out.Body.Reasons = append(out.Body.Reasons, Reason{reason, n})
+	}
+	slices.SortFunc(out.Body.Reasons, func(a, b Reason) int {
+		return cmp.Or(cmp.Compare(b.Times, a.Times), strings.Compare(a.Reason, b.Reason))
+	})
+	return out, nil
+}
+
+type checkInput struct {
+	ID   string `path:"id"`
+	Body struct {
+		ID     string `json:"id" minLength:"8" maxLength:"60" doc:"made by the tablet; a repeat does nothing"`
+		Sent   bool   `json:"sent"`
+		Reason string `json:"reason,omitempty" maxLength:"120" doc:"why it is sent back"`
+	}
+}
+
+func (s *Server) postCheck(ctx context.Context, in *checkInput) (*struct{}, error) {
+	who, person, err := s.author(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if _, known := b.dishes[in.ID]; !known {
+		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+	}
+	reason := strings.TrimSpace(in.Body.Reason)
+	if !in.Body.Sent && reason == "" {
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.reason", Message: "why is it sent back?"})
+	}
+	if err := s.store.AddPlateCheck(ctx, store.PlateCheck{ID: in.Body.ID, Dish: in.ID, Sent: in.Body.Sent, Reason: reason, Who: who, Person: person}); err != nil {
+		return nil, s.fail(err)
+	}
+	return nil, nil
+}

@@ -1,0 +1,69 @@
+package api_test
+
+import (
+	"encoding/xml"
+	"net/url"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/api"
+	"jointime/internal/core/plating"
+)
+
+func TestAPlateIsComputedAsItWouldBe(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	v := get[api.DishView](chef, "/api/dishes/roast-hake")
+	plate := v.Dish.Plate
+	plate.Placings[0].Length = 70
+	var c plating.Computed
+	read(t, chef.send("POST", "/api/dishes/roast-hake/plate", plate), &c)
+	require.Len(t, c.Findings, 1)
+	assert.Equal(t, "form-amount", c.Findings[0].Code)
+	assert.Len(t, c.Findings[0].Fixes, 3)
+	assert.Empty(t, get[api.DishView](chef, "/api/dishes/roast-hake").Plate.Findings, "nothing is kept")
+	plate.Placings[0].Hour = -1
+	assert.Equal(t, 422, chef.send("POST", "/api/dishes/roast-hake/plate", plate).status)
+	plate.Placings[0].Hour = 9
+	assert.Equal(t, 404, chef.send("POST", "/api/dishes/ghost/plate", plate).status)
+	said := get[plating.Said](chef, "/api/dishes/roast-hake/placing?text="+url.QueryEscape("three dots of fish broth, 4 o'clock, 15 mm"))
+	assert.Equal(t, "fish-broth", said.Placing.Component)
+	place := get[api.PlaceView](chef, "/api/read/place?text="+url.QueryEscape("2 o'clock, 40 mm"))
+	assert.Equal(t, api.PlaceView{Hour: 2, Distance: 40}, place)
+	assert.Equal(t, 422, chef.send("GET", "/api/read/place?text=there", nil).status)
+}
+
+func TestTheBuildCardIsAPicture(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	a := chef.send("GET", "/api/dishes/roast-hake/card.svg", nil)
+	assert.Equal(t, "image/svg+xml; charset=utf-8", a.header.Get("Content-Type"))
+	require.NoError(t, xml.Unmarshal(a.body, new(struct{})))
+	for _, words := range []string{"Before the first plate", "ring 77 mm, 25 mm high", "9 o&#39;clock, 22 mm", "contains "} {
+		assert.True(t, strings.Contains(string(a.body), words), words)
+	}
+	assert.Equal(t, 404, chef.send("GET", "/api/dishes/ghost/card.svg", nil).status)
+}
+
+func TestPlatesAreCheckedAtThePass(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	check := func(id string, sent bool, reason string) int {
+		return chef.send("POST", "/api/dishes/roast-hake/checks", map[string]any{"id": id, "sent": sent, "reason": reason}).status
+	}
+	assert.Equal(t, 204, check("check-001", true, ""))
+	assert.Equal(t, 204, check("check-002", false, "rim smeared"))
+	assert.Equal(t, 204, check("check-002", false, "rim smeared"), "once")
+	assert.Equal(t, 204, check("check-003", false, "cold"))
+	assert.Equal(t, 204, check("check-004", false, "cold"))
+	assert.Equal(t, 422, check("check-005", false, " "))
+	assert.Equal(t, 404, chef.send("POST", "/api/dishes/ghost/checks", map[string]any{"id": "check-006", "sent": true}).status)
+	v := get[struct {
+		Sent, Back int
+		Reasons    []api.Reason
+		Checks     []api.CheckView
+	}](chef, "/api/dishes/roast-hake/checks")
+	assert.Equal(t, []int{1, 3}, []int{v.Sent, v.Back})
+	assert.Equal(t, []api.Reason{{Reason: "cold", Times: 2}, {Reason: "rim smeared", Times: 1}}, v.Reasons)
+	assert.Equal(t, "Head chef", v.Checks[0].Who)
+}

@@ -1,0 +1,276 @@
+// Package platecard draws the build card of a dish for the wall as SVG, A4
+// across, in black and white where it is printed so: the roll-call of what must
+// stand ready, the plate from above and from the side with its measures, every
+// placing in its order, and the build step by step.
+package platecard
+
+import (
+	"fmt"
+	"html"
+	"math"
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"jointime/internal/core/plating"
+)
+
+// Card is what a card shows.
+type Card struct {
+	Title    string
+	Revision int64
+	Spec     plating.Spec
+	Computed plating.Computed
+	Name     func(component string) string
+	Cautions []string // allergens, and what must not be forgotten
+}
+
+// Page is A4 across, in millimetres.
+const (
+	width  = 297.0
+	height = 210.0
+	margin = 10.0
+)
+
+// SVG draws the card.
+func SVG(c Card) string {
+	p := &page{}
+	fmt.Fprintf(&p.b, `<svg xmlns="http://www.w3.org/2000/svg" width="%gmm" height="%gmm" viewBox="0 0 %g %g" font-family="'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif" fill="#14202b">`, width, height, width, height)
+	p.b.WriteString(patterns)
+	fmt.Fprintf(&p.b, `<rect width="%g" height="%g" fill="#fff"/>`, width, height)
+	p.text(margin, 20, titleSize(c.Title), 700, c.Title, 60)
+	p.text(margin, 27, 4.4, 400, "on the "+c.Spec.Ware.Name+comma(c.Spec.Ware.Note), 52)
+	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%d s alone · revision %d", c.Spec.Seconds(), c.Revision), 52)
+	c.above(p, margin+58, 98, 116)
+	c.side(p, margin+58, 180, 116)
+	c.rollCall(p, 136, 14)
+	c.placings(p, 136, 58)
+	c.strip(p, 136, 184)
+	p.b.WriteString(`</svg>`)
+	return p.b.String()
+}
+
+// titleSize is the largest that keeps a title on its side of the card.
+func titleSize(title string) float64 {
+	return math.Max(5, math.Min(11, 120/(float64(utf8.RuneCountInString(title)+1)*0.54)))
+}
+
+func comma(text string) string {
+	if text == "" {
+		return ""
+	}
+	return ", " + text
+}
+
+// page gathers the drawing.
+type page struct{ b strings.Builder }
+
+// text writes a line that is cut to so many letters.
+func (p *page) text(x, y, size float64, weight int, text string, letters int) {
+	fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="%g" font-weight="%d">%s</text>`, x, y, size, weight, html.EscapeString(cut(strings.Map(printable, text), letters)))
+}
+
+func cut(text string, letters int) string {
+	if utf8.RuneCountInString(text) <= letters {
+		return text
+	}
+	return string([]rune(text)[:letters-1]) + "…"
+}
+
+// printable drops what no XML may hold.
+func printable(r rune) rune {
+	if r < ' ' || r == utf8.RuneError || r == 0xFFFE || r == 0xFFFF {
+		return -1
+	}
+	return r
+}
+
+// patterns of the textures: crisp is a zigzag, soft dots, wet waves, firm lines.
+const patterns = `<defs><pattern id="crisp" width="6" height="4" patternUnits="userSpaceOnUse"><path d="M0 3L1.5 1L3 3L4.5 1L6 3" stroke="#14202b" stroke-opacity=".5" fill="none" stroke-width=".8"/></pattern><pattern id="crunchy" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M1 4L2.5 2L4 4" stroke="#14202b" stroke-opacity=".5" fill="none" stroke-width=".9"/></pattern><pattern id="soft" width="4" height="4" patternUnits="userSpaceOnUse"><circle cx="2" cy="2" r=".45" fill-opacity=".5"/></pattern><pattern id="moist" width="9" height="6" patternUnits="userSpaceOnUse"><path d="M0 3c2.25-2 2.25-2 4.5 0" stroke="#14202b" stroke-opacity=".35" fill="none" stroke-width=".6"/></pattern><pattern id="wet" width="9" height="4" patternUnits="userSpaceOnUse"><path d="M0 2c2.25-2 2.25-2 4.5 0s2.25 2 4.5 0" stroke="#14202b" stroke-opacity=".32" fill="none" stroke-width=".6"/></pattern><pattern id="firm" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 2.5H5" stroke="#14202b" stroke-opacity=".32" fill="none" stroke-width=".6"/></pattern></defs>`
+
+// above draws the plate from above, its clock and its numbers, so many mm wide.
+func (c Card) above(p *page, x, y, size float64) {
+	d := c.Computed.Drawing
+	r := math.Max(d.Diameter/2, 1)
+	scale := size / (2*r + 30)
+	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)"><circle r="%.2f" fill="#fff" stroke="#14202b"/><circle r="%.2f" fill="none" stroke="#9aa7af"/>`, x, y, scale, r, d.Well/2)
+	for _, m := range d.Marks {
+		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b"/>`, m.X*0.985, m.Y*0.985, m.X*0.93, m.Y*0.93)
+		fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="10" text-anchor="middle" font-weight="700">%d</text>`, m.X*(1+9/r), m.Y*(1+9/r)+3.5, m.Hour)
+	}
+	for _, s := range underFirst(d.Shapes) {
+		shape(&p.b, s.Outline, s.Colour, s.Texture, 1)
+		if s.Detail != "" {
+			fmt.Fprintf(&p.b, `<path d="%s" fill="none" stroke="#14202b" stroke-width=".7"/>`, s.Detail)
+		}
+	}
+	for _, s := range d.Shapes {
+		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="8"/><text x="%.2f" y="%.2f" font-size="10" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, s.LabelX, s.LabelY, s.LabelX, s.LabelY+3.5, s.Number)
+	}
+	p.b.WriteString(`</g>`)
+}
+
+func shape(b *strings.Builder, path, colour string, texture plating.Texture, stroke float64) {
+	fmt.Fprintf(b, `<path d="%s" fill="%s"/><path d="%s" fill="url(#%s)" stroke="#14202b" stroke-width="%g" stroke-linejoin="round"/>`, path, html.EscapeString(colour), path, html.EscapeString(string(texture)), stroke)
+}
+
+// underFirst puts pools under what stands in them.
+func underFirst(shapes []plating.Shape) (out []plating.Shape) {
+	for _, pool := range []bool{true, false} {
+		for _, s := range shapes {
+			if s.Pool == pool {
+				out = append(out, s)
+			}
+		}
+	}
+	return out
+}
+
+// side draws the plate from 6 o'clock, with its height.
+func (c Card) side(p *page, x, y, size float64) {
+	d := c.Computed.Drawing
+	r := math.Max(d.Diameter/2, 1)
+	scale := size / (2*r + 30)
+	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)">`, x, y, scale)
+	top := 0.0
+	for _, s := range d.Side {
+		shape(&p.b, s.Path, s.Colour, s.Texture, 1)
+		top = math.Max(top, s.Top)
+	}
+	fmt.Fprintf(&p.b, `<path d="M%.2f -7Q%.2f .5 %.2f .5H%.2fQ%.2f .5 %.2f -7" fill="none" stroke="#14202b" stroke-width="1.2"/>`, -r, -r*0.86, -d.Well/2, d.Well/2, r*0.86, r)
+	if top > 0 {
+		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fV0" stroke="#14202b"/><text x="%.2f" y="%.2f" font-size="11" text-anchor="end" font-weight="700">%.0f mm high</text>`, -r*0.9, -top, -r*0.92+60, -top-4, top)
+	}
+	p.b.WriteString(`</g>`)
+	p.text(margin, y+7, 3.6, 400, "from 6 o'clock", 40)
+}
+
+// rollCall lists what must stand ready before the first plate.
+func (c Card) rollCall(p *page, x, y float64) {
+	p.text(x, y+2, 5, 700, "Before the first plate", 60)
+	var parts, tools []string
+	seen := map[string]bool{}
+	for _, g := range c.Spec.Placings {
+		name := c.Name(g.Component)
+		if !seen["c/"+name] {
+			seen["c/"+name] = true
+			parts = append(parts, name)
+		}
+		for _, t := range strings.Split(g.Tool, ",") {
+			if t = strings.TrimSpace(t); t != "" && !seen["t/"+t] {
+				seen["t/"+t] = true
+				tools = append(tools, t)
+			}
+		}
+	}
+	y += 9
+	y = p.wrapped(x, y, 4.2, 400, strings.Join(parts, " · "), 72, 2)
+	y = p.wrapped(x, y, 4.2, 400, "tools: "+strings.Join(tools, ", "), 72, 2)
+	var formers []string
+	for _, f := range c.Spec.Formers {
+		formers = append(formers, fmt.Sprintf("%d of %s", f.Have, f.Name))
+	}
+	y = p.wrapped(x, y, 4.2, 400, strings.Join(append([]string{c.Spec.Ware.Name + comma(c.Spec.Ware.Note)}, formers...), " · "), 72, 1)
+	if len(c.Cautions) > 0 {
+		p.wrapped(x, y, 4.2, 700, strings.Join(c.Cautions, "; "), 70, 2)
+	}
+}
+
+// wrapped writes a text over some lines, and gives back where the next one goes.
+func (p *page) wrapped(x, y, size float64, weight int, text string, letters, lines int) float64 {
+	line := ""
+	n := 0
+	flush := func() {
+		p.text(x, y, size, weight, line, letters)
+		y += size * 1.25
+		n++
+	}
+	for _, word := range strings.Fields(text) {
+		next := strings.TrimSpace(line + " " + word)
+		if utf8.RuneCountInString(next) > letters && line != "" {
+			if n == lines-1 {
+				line = next
+				break
+			}
+			flush()
+			next = word
+		}
+		line = next
+	}
+	if line != "" {
+		flush()
+	}
+	return y
+}
+
+// placings are the acts of building, each with amount, form, place, tool and
+// time. Many are written smaller.
+func (c Card) placings(p *page, x, y float64) {
+	n := len(c.Spec.Placings)
+	row := math.Min(22, 122/math.Max(float64(n), 1))
+	size := math.Min(5.4, row*0.29)
+	letters := func(size float64) int { return int((width - margin - x - 11) / (size * 0.54)) }
+	for i, g := range c.Spec.Placings {
+		at := y + float64(i)*row
+		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="%.2f"/><text x="%.2f" y="%.2f" font-size="%.2f" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, x+4, at+row*0.3, math.Min(row*0.24, 4.2), x+4, at+row*0.3+size*0.32, size*0.9, i+1)
+		amount := "as much as it takes"
+		if g.Amount != nil {
+			amount = g.Amount.String()
+		}
+		p.text(x+11, at+row*0.3, size, 700, fmt.Sprintf("%s  %s", c.Name(g.Component), amount), letters(size))
+		p.text(x+11, at+row*0.3+size*1.12, size*0.84, 400, c.where(g), letters(size*0.84))
+		p.text(x+11, at+row*0.3+size*2.12, size*0.84, 400, how(g), letters(size*0.84))
+		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fH%.2f" stroke="#9aa7af" stroke-width=".2"/>`, x, at+row*0.93, width-margin)
+	}
+}
+
+// where says form, place, and on what a placing stands.
+func (c Card) where(g plating.Placing) string {
+	parts := []string{g.Measured(), g.Place()}
+	for word, to := range map[string]string{"on": g.On, "leaning on": g.Leans} {
+		for i, other := range c.Spec.Placings {
+			if other.ID == to && to != "" {
+				parts = append(parts, fmt.Sprintf("%s %d", word, i+1))
+			}
+		}
+	}
+	return strings.Join(parts, " · ")
+}
+
+// how says tool, seconds, which side is up, and what must not be forgotten.
+func how(g plating.Placing) string {
+	parts := []string{g.Tool, fmt.Sprintf("%d s", g.Seconds), g.Side, g.Note}
+	if g.Side != "" && strings.Contains(g.Note, g.Side) {
+		parts[2] = ""
+	}
+	if g.NotEaten {
+		parts = append(parts, "not to be eaten")
+	}
+	return strings.Join(slices.DeleteFunc(parts, func(t string) bool { return t == "" }), " · ")
+}
+
+// strip shows the plate after each placing.
+func (c Card) strip(p *page, x, y float64) {
+	d := c.Computed.Drawing
+	n := len(d.Shapes)
+	if n == 0 {
+		return
+	}
+	r := math.Max(d.Diameter/2, 1)
+	each := math.Min(18, (width-margin-x)/float64(n))
+	scale := (each - 2) / (2 * r)
+	for _, now := range d.Shapes {
+		fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.5f)"><circle r="%.2f" fill="#fff" stroke="#14202b" stroke-width="4"/>`, x+each*(float64(now.Number)-0.5), y+each/2-2, scale, r)
+		var so []plating.Shape
+		for _, s := range d.Shapes {
+			if s.Number <= now.Number {
+				so = append(so, s)
+			}
+		}
+		for _, s := range underFirst(so) {
+			fmt.Fprintf(&p.b, `<path d="%s" fill="%s" stroke="#14202b" stroke-width="3"/>`, s.Outline, html.EscapeString(s.Colour))
+		}
+		p.b.WriteString(`</g>`)
+		p.text(x+each*(float64(now.Number)-0.5)-1, y+each+2, 3.6, 700, fmt.Sprint(now.Number), 3)
+	}
+}

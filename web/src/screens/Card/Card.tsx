@@ -1,0 +1,167 @@
+// The build card on the section's tablet: first what must stand ready, then one
+// placing at a time, very large, and at the end the plate is sent, or sent back
+// with the reason.
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import { api, ask, writeKey, type Schemas } from '../../api/client'
+import { useDish } from '../../api/queries'
+import { Empty, Failed, Waiting } from '../../parts/States'
+import { useDesk } from '../../parts/Desk'
+import { Drawing } from '../Plate/Drawing'
+import { Patterns } from '../Plate/Side'
+
+type View = Schemas['DishView']
+
+export function Card({ id }: { id: string }) {
+  const dish = useDish(id)
+  if (dish.isPending) return <Waiting what="the card" />
+  if (dish.isError) return <Failed error={dish.error} again={() => void dish.refetch()} />
+  return <Sheet view={dish.data} />
+}
+
+function Sheet({ view }: { view: View }) {
+  const { placings } = view.dish.plate
+  const [at, setAt] = useState(0) // 0: the roll-call; n + 1: the check
+  const last = placings.length + 1
+  const go = (to: number) => setAt(Math.min(last, Math.max(0, to)))
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key === 'ArrowRight' || e.key === ' ') go(at + 1)
+      else if (e.key === 'ArrowLeft') go(at - 1)
+      else return
+      e.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+  if (placings.length === 0) return <Empty title="Nothing is placed yet">Say how the plate is built first.</Empty>
+  return (
+    <div className="build-card">
+      <Patterns />
+      <div className="build-head">
+        <Link to={`/plate/${view.dish.id}`}>{view.dish.name}</Link>
+        <span className="quiet">{at === 0 ? 'before the first plate' : at === last ? 'at the pass' : `${at} of ${placings.length}`}</span>
+      </div>
+      {at === 0 && <RollCall view={view} />}
+      {at > 0 && at < last && <Step view={view} number={at} />}
+      {at === last && <Check view={view} again={() => setAt(1)} />}
+      <div className="build-moves">
+        <button disabled={at === 0} onClick={() => go(at - 1)}>
+          Back
+        </button>
+        {at < last && (
+          <button className="forth" onClick={() => go(at + 1)}>
+            {at === 0 ? 'Build' : at === last - 1 ? 'To the pass' : 'Next'}
+          </button>
+        )}
+      </div>
+    </div>
+  )
+}
+
+const nameOf = (view: View, component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
+
+function RollCall({ view }: { view: View }) {
+  const { plate } = view.dish
+  const once = (list: string[]) => [...new Set(list.filter(Boolean))]
+  const rows: [string, string[]][] = [
+    ['food', once(plate.placings.map((p) => nameOf(view, p.component)))],
+    ['tools', once(plate.placings.flatMap((p) => (p.tool ?? '').split(',').map((t) => t.trim())))],
+    ['ware', once([[plate.ware.name, plate.ware.note].filter(Boolean).join(', '), ...(plate.formers ?? []).map((f) => `${f.have} of ${f.name}`)])],
+  ]
+  return (
+    <div className="roll-call">
+      {rows.map(([what, list]) => (
+        <section key={what} aria-label={what}>
+          <h2>{what}</h2>
+          {list.map((t) => (
+            <p key={t}>{t}</p>
+          ))}
+        </section>
+      ))}
+    </div>
+  )
+}
+
+// Step is one placing: what and how much is the loudest.
+function Step({ view, number }: { view: View; number: number }) {
+  const p = view.dish.plate.placings[number - 1]
+  const { drawing } = view.plate
+  const shape = drawing.shapes[number - 1]
+  const on = view.dish.plate.placings.findIndex((o) => o.id === p.on) + 1
+  const so = { ...drawing, shapes: drawing.shapes.slice(0, number) }
+  return (
+    <div className="build-step">
+      <div>
+        <div className="what">{nameOf(view, p.component)}</div>
+        <div className="much mono">{p.amount ? amount(p.amount) : 'to taste'}</div>
+        <div className="how">
+          {shape.words}
+          <br />
+          {shape.place}
+          {on > 0 && `, on ${on}`}
+        </div>
+        <div className="with">
+          {[p.tool, p.side, p.note].filter(Boolean).join(' · ')} <span className="clock">{p.seconds} s</span>
+        </div>
+        {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
+        {p.cue && <div className="with">until {p.cue}</div>}
+      </div>
+      <Drawing drawing={so} picked={p.id} pick={() => {}} place={() => undefined} move={() => {}} />
+    </div>
+  )
+}
+
+function amount(a: Schemas['Amount']) {
+  const signs: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾', '1.5': '1½' }
+  const figure = signs[String(a.quantity)] ?? String(a.quantity)
+  return a.unit === 'piece' ? figure : `${figure} ${a.unit}`
+}
+
+const reasons = ['rim smeared', 'cold', 'not as drawn', 'something is missing', 'too much', 'too little', 'underdone', 'overdone']
+
+// Check is the plate at the pass: sent, or sent back and why, in two taps.
+function Check({ view, again }: { view: View; again: () => void }) {
+  const desk = useDesk()
+  const [back, setBack] = useState(false)
+  const [busy, setBusy] = useState(false)
+  const [id] = useState(writeKey)
+  const decide = async (sent: boolean, reason?: string) => {
+    setBusy(true)
+    try {
+      await ask(api.POST('/api/dishes/{id}/checks', { params: { path: { id: view.dish.id } }, body: { id, sent, ...(reason ? { reason } : {}) } }).then((a) => ({ ...a, data: a.data ?? {} })))
+      again()
+    } catch (error) {
+      desk.say(error instanceof Error ? error.message : 'It was not kept.')
+      setBusy(false)
+    }
+  }
+  const finish = view.dish.plate.finish ?? []
+  return (
+    <div className="build-check">
+      {!back && finish.map((f) => <p key={f.text}>{f.text}</p>)}
+      {!back && (
+        <div className="build-moves">
+          <button className="forth" disabled={busy} onClick={() => void decide(true)}>
+            Send
+          </button>
+          <button disabled={busy} onClick={() => setBack(true)}>
+            Send back
+          </button>
+        </div>
+      )}
+      {back && (
+        <>
+          <h2>What is wrong?</h2>
+          <div className="reasons">
+            {reasons.map((r) => (
+              <button key={r} disabled={busy} onClick={() => void decide(false, r)}>
+                {r}
+              </button>
+            ))}
+          </div>
+        </>
+      )}
+    </div>
+  )
+}
