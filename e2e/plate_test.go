@@ -111,3 +111,13 @@ func TestAPlateIsBuiltFromItsCardAndChecked(t *testing.T) {
 	fish.see("rim smeared")
 	assert.True(t, js[bool](fish, `fetch('/api/dishes/roast-hake/card.svg').then(r => r.text()).then(t => t.startsWith('<svg'))`))
 }
+
+func TestAVersionIsLaidBesideTheDish(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl")
+	chef.pick("[aria-label='Beside it']", "meatless")
+	chef.see("Salt-baked celeriac")
+	chef.see("not in the other")
+	chef.see("in its place")
+	chef.see("Hazelnut crumb is on the dish and never reaches the plate.")
+	assert.Equal(t, 2, js[int](chef, `document.querySelectorAll('svg.from-above').length`))
+}

@@ -35,6 +35,26 @@ func TestAPlateIsComputedAsItWouldBe(t *testing.T) {
 	assert.Equal(t, 422, chef.send("GET", "/api/read/place?text=there", nil).status)
 }
 
+func TestThePlateOfAVersionIsLaidBesideTheDish(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	v := get[api.VersionPlate](chef, "/api/dishes/guinea-fowl/versions/meatless/plate")
+	var ids []string
+	for _, p := range v.Spec.Placings {
+		ids = append(ids, p.Component)
+	}
+	assert.Equal(t, []string{"barley", "quince", "salt-baked-celeriac", "quince-and-barley-gravy"}, ids)
+	assert.Equal(t, "Salt-baked celeriac", v.Names["salt-baked-celeriac"])
+	var codes []string
+	for _, f := range v.Computed.Findings {
+		codes = append(codes, f.Code)
+	}
+	assert.Contains(t, codes, "never-placed", "the hazelnut crumb is added and placed nowhere")
+	assert.Contains(t, codes, "nothing-crisp", "the croquette was the only crisp thing")
+	plain := get[api.VersionPlate](chef, "/api/dishes/roast-hake/versions/no-shellfish/plate")
+	assert.Empty(t, plain.Computed.Findings, "a changed butter is placed as the butter")
+	assert.Equal(t, 404, chef.send("GET", "/api/dishes/guinea-fowl/versions/ghost/plate", nil).status)
+}
+
 func TestTheBuildCardIsAPicture(t *testing.T) {
 	chef := newHouse(t).cook("Chef")
 	a := chef.send("GET", "/api/dishes/roast-hake/card.svg", nil)

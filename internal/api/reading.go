@@ -22,6 +22,7 @@ func (s *Server) readRoutes(api huma.API) {
 	huma.Get(api, "/api/read/heat", s.readHeat)
 	huma.Post(api, "/api/dishes/{id}/plate", s.plate)
 	huma.Get(api, "/api/dishes/{id}/placing", s.sayPlacing)
+	huma.Get(api, "/api/dishes/{id}/versions/{version}/plate", s.versionPlate)
 	huma.Get(api, "/api/read/place", s.readPlace)
 }
 
@@ -101,6 +102,44 @@ func (s *Server) readHeat(ctx context.Context, in *textInput) (*heatOutput, erro
 		return nil, s.fail(err)
 	}
 	return &heatOutput{b.anyKitchen().Likes.HeatOf(math.Round(celsius))}, nil
+}
+
+type versionPlateInput struct {
+	ID      string `path:"id"`
+	Version string `path:"version"`
+}
+
+// VersionPlate is the plate of a version.
+type VersionPlate struct {
+	Spec     plating.Spec      `json:"spec"`
+	Computed plating.Computed  `json:"computed"`
+	Names    map[string]string `json:"names" doc:"of its components, by id"`
+}
+
+type versionPlateOutput struct{ Body VersionPlate }
+
+// versionPlate computes the plate of a dish in one of its versions, to lay
+// beside the dish itself.
+func (s *Server) versionPlate(ctx context.Context, in *versionPlateInput) (*versionPlateOutput, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	d := b.dishes[in.ID]
+	for _, v := range d.Versions {
+		if v.ID != in.Version {
+			continue
+		}
+		served, book, _ := b.recipes().Served(d, v)
+		plates, k := b.nextPlates(s, in.ID)
+		out := VersionPlate{Spec: d.PlateOf(v), Names: map[string]string{}}
+		out.Computed = out.Spec.Compute(book.PlateScene(served, plates, k.PassWidth))
+		for _, p := range out.Spec.Placings {
+			out.Names[p.Component] = book.Components[p.Component].Name
+		}
+		return &versionPlateOutput{out}, nil
+	}
+	return nil, s.fail(fmt.Errorf("version %q of dish %q: %w", in.Version, in.ID, store.ErrNotFound))
 }
 
 type sayPlacingInput struct {

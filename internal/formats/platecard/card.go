@@ -70,6 +70,13 @@ func (p *page) text(x, y, size float64, weight int, text string, letters int) {
 	fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="%g" font-weight="%d">%s</text>`, x, y, size, weight, html.EscapeString(cut(strings.Map(printable, text), letters)))
 }
 
+// fitted writes a line as large as its room allows, and no larger than a size.
+func (p *page) fitted(x, y, size float64, text string, room float64) {
+	n := float64(max(utf8.RuneCountInString(text), 1))
+	size = math.Max(2.6, math.Min(size, room/(n*0.54)))
+	p.text(x, y, size, 400, text, int(room/(size*0.54))+1)
+}
+
 func cut(text string, letters int) string {
 	if utf8.RuneCountInString(text) <= letters {
 		return text
@@ -218,8 +225,8 @@ func (c Card) placings(p *page, x, y float64) {
 			amount = g.Amount.String()
 		}
 		p.text(x+11, at+row*0.3, size, 700, fmt.Sprintf("%s  %s", c.Name(g.Component), amount), letters(size))
-		p.text(x+11, at+row*0.3+size*1.12, size*0.84, 400, c.where(g), letters(size*0.84))
-		p.text(x+11, at+row*0.3+size*2.12, size*0.84, 400, how(g), letters(size*0.84))
+		p.fitted(x+11, at+row*0.3+size*1.12, size*0.84, c.where(g), width-margin-x-11)
+		p.fitted(x+11, at+row*0.3+size*2.12, size*0.84, how(g), width-margin-x-11)
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fH%.2f" stroke="#9aa7af" stroke-width=".2"/>`, x, at+row*0.93, width-margin)
 	}
 }

@@ -58,6 +58,9 @@ type Thing = 'component' | 'dish' | 'ingredient'
 
 export const useChecks = (dish: string) => useQuery({ queryKey: ['checks', dish], queryFn: () => ask(api.GET('/api/dishes/{id}/checks', { params: { path: { id: dish } } })) })
 
+export const useVersionPlate = (dish: string, version: string) =>
+  useQuery({ queryKey: ['version-plate', dish, version], queryFn: () => ask(api.GET('/api/dishes/{id}/versions/{version}/plate', { params: { path: { id: dish, version } } })) })
+
 export const useHistory = (kind: Thing, id: string) =>
   useQuery({ queryKey: ['history', kind, id], queryFn: () => ask(api.GET('/api/history/{kind}/{id}', { params: { path: { kind, id } } })) })
 

@@ -159,6 +159,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{id}/versions/{version}/plate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API dishes by ID versions by version plate */
+        get: operations["get-api-dishes-by-id-versions-by-version-plate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/heats": {
         parameters: {
             query?: never;
@@ -3056,6 +3073,14 @@ export interface components {
             /** @description what it is to be without: allergens by id, gluten, alcohol, meat, animal */
             without?: string[] | null;
         };
+        VersionPlate: {
+            computed: components["schemas"]["Computed"];
+            /** @description of its components, by id */
+            names: {
+                [key: string]: string;
+            };
+            spec: components["schemas"]["Spec"];
+        };
         VersionPlates: {
             id: string;
             name: string;
@@ -3609,6 +3634,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Computed"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-dishes-by-id-versions-by-version-plate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                version: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionPlate"];
                 };
             };
             /** @description Error */

@@ -94,7 +94,7 @@ function Step({ view, number }: { view: View; number: number }) {
     <div className="build-step">
       <div>
         <div className="what">{nameOf(view, p.component)}</div>
-        <div className="much mono">{p.amount ? amount(p.amount) : 'to taste'}</div>
+        <div className="much">{p.amount ? amount(p.amount) : 'to taste'}</div>
         <div className="how">
           {shape.words}
           <br />
@@ -102,7 +102,7 @@ function Step({ view, number }: { view: View; number: number }) {
           {on > 0 && `, on ${on}`}
         </div>
         <div className="with">
-          {[p.tool, p.side, p.note].filter(Boolean).join(' · ')} <span className="clock">{p.seconds} s</span>
+          {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).join(' · ')} <span className="clock">{p.seconds} s</span>
         </div>
         {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
         {p.cue && <div className="with">until {p.cue}</div>}

@@ -10,6 +10,7 @@ import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { hour12, lasts } from '../../parts/words'
 import { DishSelect } from '../Dish/Dish'
 import { Checks } from './Checks'
+import { Compare } from './Compare'
 import { Drawing } from './Drawing'
 import { Facts } from './Facts'
 import { Findings } from './Findings'
@@ -36,6 +37,7 @@ function Sheet({ view }: { view: View }) {
   const desk = useDesk()
   const { dish } = view
   const picked = params.get('placing') ?? ''
+  const beside = params.get('beside') ?? ''
   const pick = (id: string) => setParams(id ? { placing: id } : {}, { replace: true })
   const open = dish.plate.placings.find((p) => p.id === picked)
   const now: Origin = { dish, version: view.version }
@@ -75,6 +77,16 @@ function Sheet({ view }: { view: View }) {
           on the {dish.plate.ware.name}, {dish.plate.ware.note} · revision {view.version}
         </span>
         <div className="tools">
+          {(dish.versions ?? []).length > 0 && (
+            <select className="form-select form-select-sm w-auto" aria-label="Beside it" value={beside} onChange={(e) => setParams(e.target.value ? { beside: e.target.value } : {}, { replace: true })}>
+              <option value="">a version beside it</option>
+              {dish.versions!.map((v) => (
+                <option key={v.id} value={v.id}>
+                  {v.name}
+                </option>
+              ))}
+            </select>
+          )}
           <a className="btn btn-outline-dark btn-sm" href={`/api/dishes/${dish.id}/card.svg`} target="_blank" rel="noreferrer">
             Card for the wall
           </a>
@@ -84,8 +96,9 @@ function Sheet({ view }: { view: View }) {
           <TakeBack screen={`plate:${dish.id}`} />
         </div>
       </div>
-      <div className="plate-screen">
-        <Patterns />
+      <Patterns />
+      {beside && <Compare view={view} version={beside} />}
+      {!beside && <div className="plate-screen">
         <div>
           <Drawing drawing={drawing} picked={picked} pick={pick} place={place} move={move} />
           <Side drawing={drawing} />
@@ -141,7 +154,7 @@ function Sheet({ view }: { view: View }) {
           <Strip drawing={drawing} />
           <Checks dish={dish.id} />
         </div>
-      </div>
+      </div>}
     </>
   )
 }
