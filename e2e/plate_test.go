@@ -29,9 +29,9 @@ func TestAPlacingIsMovedByKeysAndByHand(t *testing.T) {
 	chef.see("Save the placing")
 	js[bool](chef, `(document.querySelector('.movable').focus(), true)`)
 	chef.do(chromedp.KeyEvent("\u0303")) // arrow right
-	chef.until("a quarter of an hour further", `document.querySelector('#placing-hour').value === '2.25'`)
+	chef.until("a quarter of an hour further", `document.querySelector('#placing-place').value === '2¼ o’clock, 52 mm'`)
 	chef.do(chromedp.KeyEvent("\u0301")) // arrow down
-	chef.until("two millimetres in", `document.querySelector('#placing-distance').value === '50'`)
+	chef.until("two millimetres in", `document.querySelector('#placing-place').value === '2¼ o’clock, 50 mm'`)
 	before := js[string](chef, `document.querySelector('.movable path').getAttribute('d')`)
 	js[bool](chef, `(() => {
 		const svg = document.querySelector('svg.from-above').getBoundingClientRect(), e = document.querySelector('.movable')
@@ -44,11 +44,49 @@ func TestAPlacingIsMovedByKeysAndByHand(t *testing.T) {
 		return true
 	})()`)
 	chef.until("it is drawn elsewhere", `document.querySelector('.movable path').getAttribute('d') !== `+quote(before))
-	assert.NotEqual(t, "2.25", chef.value("#placing-hour"))
+	assert.NotEqual(t, "2¼ o’clock, 50 mm", chef.value("#placing-place"))
 	chef.click("Save the placing")
 	chef.gone("Save the placing")
 	chef.click("Take back")
 	chef.see("2 o’clock, 52 mm")
+}
+
+// A place typed as a cook says it, and what is no place is told and kept.
+func TestAPlaceIsTyped(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl?placing=quince")
+	chef.see("Save the placing")
+	before := js[string](chef, `document.querySelector('.movable path').getAttribute('d')`)
+	chef.type_("#placing-place", "half past nowhere")
+	chef.click("Save the placing")
+	chef.see("is no place: write it like 2 o'clock, 40 mm")
+	chef.type_("#placing-place", "8 o'clock, 40 mm")
+	chef.until("it is drawn elsewhere", `document.querySelector('.movable path').getAttribute('d') !== `+quote(before))
+	js[bool](chef, `(document.querySelector('.movable').focus(), true)`)
+	chef.do(chromedp.KeyEvent("\u0304")) // arrow up
+	chef.until("moved from there", `document.querySelector('#placing-place').value === '8 o’clock, 42 mm'`)
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.see("8 o’clock, 42 mm")
+}
+
+// Another way of building is kept, named, built, and dropped.
+func TestAWayOfBuildingIsKeptBesideAnother(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
+	chef.pick("[aria-label='Beside it']", "broth-first")
+	chef.see("broth first, under the rest")
+	chef.see("1 in the other")
+	chef.click("Build it so")
+	chef.until("they changed places", `document.querySelector('[aria-label="What this way is called"]').value === 'broth first, under the rest'`)
+	chef.see("broth poured last")
+	chef.pick("[aria-label='Beside it']", "+")
+	chef.until("a third is beside it", `document.querySelector('[aria-label="What the other way is called"]').value === 'way 2'`)
+	chef.type_("[aria-label='What the other way is called']", "at the table")
+	js[bool](chef, `(document.activeElement.blur(), true)`)
+	chef.until("it is named", `[...document.querySelectorAll('.plate-compare h2')].some(h => h.innerText === 'at the table')`)
+	chef.click("Drop")
+	chef.gone("at the table")
+	chef.click("Take back")
+	chef.see("broth first, under the rest")
 }
 
 func TestAnElementIsSaidOntoThePlate(t *testing.T) {
@@ -56,7 +94,7 @@ func TestAnElementIsSaidOntoThePlate(t *testing.T) {
 	chef.type_("[aria-label='Say a placing']", "some unicorn")
 	chef.see("of what? it is not on the dish")
 	chef.type_("[aria-label='Say a placing']", "four dots of poached plum, 8 o'clock, 50 mm")
-	chef.see("4 dots · poached-plum · 8 o’clock, 50 mm")
+	chef.see("4 dots · Poached plum · 8 o’clock, 50 mm")
 	chef.do(chromedp.KeyEvent("\r"))
 	chef.see("70 g on the plate, the portion says 35 g")
 	chef.see("4 dots of Poached plum: odd numbers sit easier.")

@@ -48,7 +48,7 @@ func hakeComponents() []recipe.Component {
 }
 
 func hakeDish() recipe.Dish {
-	return recipe.Dish{ID: "roast-hake", Name: "Roast hake",
+	d := recipe.Dish{ID: "roast-hake", Name: "Roast hake",
 		Parts: []recipe.Part{part("hake", grams(165)), part("swede", grams(110)), part("shrimp-butter", grams(22)), part("lettuce", pieces(0.5)), part("fish-broth", ml(45))},
 		Plate: plating.Spec{Ware: plating.Ware{Name: "280 mm coupe", Diameter: 280, Well: 208, Depth: 16, Note: "warmed to 60 °C", Celsius: at(60), Have: 48}, Formers: []plating.Former{{Name: "ring 77 mm", Have: 6}}, Placings: []plating.Placing{
 			{ID: "swede", Component: "swede", Amount: amount(grams(110)), Form: plating.Ring, Hour: 9, Distance: 22, Length: 77, Height: 25, Texture: plating.Soft, Colour: "#ead79a", Former: "ring 77 mm", Warmth: plating.Hot, Tastes: []string{"sweet"}, Tool: "ring, spoon", Seconds: 15, Note: "ring 77 × 25 mm, full"},
@@ -56,5 +56,17 @@ func hakeDish() recipe.Dish {
 			{ID: "hake", Component: "hake", Amount: amount(grams(165)), Form: plating.Piece, Hour: 9, Distance: 14, Turn: -28, Length: 92, Width: 44, Height: 24, Texture: plating.Crisp, Colour: "#cfc6b5", On: "swede", Warmth: plating.Hot, Tastes: []string{"rich"}, Side: "skin up", Tool: "fish slice", Seconds: 12, Note: "skin up, on 1, thick end to 8"},
 			{ID: "butter", Component: "shrimp-butter", Amount: amount(grams(22)), Form: plating.Swipe, Hour: 5.5, Distance: 52, Turn: 172, Length: 92, Width: 26, Texture: plating.Wet, Colour: "#c08045", Warmth: plating.Warm, Tastes: []string{"salty", "rich"}, Tool: "spoon", Seconds: 10, Note: "round the fish, not over the skin"},
 			{ID: "broth", Component: "fish-broth", Amount: amount(ml(45)), Form: plating.Pool, Hour: 12, Distance: 0, Length: 176, Texture: plating.Wet, Colour: "#f3e8cf", Warmth: plating.Hot, Tastes: []string{"salty"}, Tool: "jug", Seconds: 7, Note: "poured last, from 5 o'clock, pool to 88 mm"},
-		}}}
+		}}, Way: "broth poured last"}
+	d.Ways = []recipe.Way{{ID: "broth-first", Name: "broth first, under the rest", Plate: brothFirst(d.Plate)}}
+	return d
+}
+
+// brothFirst is the same plate as other kitchens build it: the broth goes down
+// before what stands in it, and no jug comes near the skin.
+func brothFirst(s plating.Spec) plating.Spec {
+	last := len(s.Placings) - 1
+	broth := s.Placings[last]
+	broth.Note = "first, pool to 88 mm"
+	s.Placings = append([]plating.Placing{broth}, s.Placings[:last]...)
+	return s
 }

@@ -11,8 +11,19 @@ type Dish struct {
 	Name     string         `json:"name" minLength:"1" maxLength:"120"`
 	Parts    []Part         `json:"parts" nullable:"false" maxItems:"60"`
 	Plate    plating.Spec   `json:"plate"`
+	Way      string         `json:"way,omitempty" maxLength:"60" doc:"how this way of building it is called, where there are others"`
+	Ways     []Way          `json:"ways,omitempty" maxItems:"6" doc:"other ways of building the plate, kept beside it"`
 	Versions []Version      `json:"versions,omitempty" maxItems:"30"`
 	About    map[string]any `json:"about,omitempty" doc:"what a recipe said of it when it was read in and the book has no place for"`
+}
+
+// Way is another way of building the plate: singly and not in waves, the sauce
+// over and not under, sliced and not whole. It is kept and compared; the plate of
+// the dish is what is built.
+type Way struct {
+	ID    string       `json:"id" minLength:"1" maxLength:"60"`
+	Name  string       `json:"name" minLength:"1" maxLength:"60"`
+	Plate plating.Spec `json:"plate"`
 }
 
 // Part is a component on a dish.

@@ -173,6 +173,14 @@ func (d Dish) Validate(components map[string]Component) error {
 		seen[p.Component] = true
 	}
 	d.Plate.Validate("plate", &l)
+	ways := map[string]bool{}
+	for i, w := range d.Ways {
+		if ways[w.ID] {
+			l.Add(fmt.Sprintf("ways[%d].id", i), "%q occurs twice", w.ID)
+		}
+		ways[w.ID] = true
+		w.Plate.Validate(fmt.Sprintf("ways[%d].plate", i), &l)
+	}
 	versions := map[string]bool{}
 	for i, v := range d.Versions {
 		if versions[v.ID] {

@@ -45,8 +45,11 @@ func (j *joiner) join(path string, b, m, t any) any {
 	case reflect.DeepEqual(b, m):
 		return t
 	}
-	if mo, to, ok := both[map[string]any](m, t); ok && path == "" {
+	if mo, to, ok := both[map[string]any](m, t); ok && (path == "" || path == "plate") {
 		bo, _ := b.(map[string]any)
+		if path != "" {
+			path += "."
+		}
 		return j.object(path, bo, mo, to)
 	}
 	if ml, tl, ok := both[[]any](m, t); ok {

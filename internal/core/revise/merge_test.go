@@ -1,6 +1,7 @@
 package revise_test
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -52,6 +53,21 @@ func TestMerge(t *testing.T) {
 			assert.JSONEq(t, c.want, string(got))
 		})
 	}
+}
+
+// Two cooks on one plate: one gives it another order, the other changes a
+// placing; and two who change the same placing.
+func TestAPlateIsJoinedPlacingByPlacing(t *testing.T) {
+	const base = `{"plate":{"ware":{"name":"coupe"},"placings":[{"id":"swede","seconds":15},{"id":"hake","seconds":12}]}}`
+	const moved = `{"plate":{"ware":{"name":"coupe"},"placings":[{"id":"hake","seconds":12},{"id":"swede","seconds":15}]}}`
+	const slower = `{"plate":{"ware":{"name":"coupe"},"placings":[{"id":"swede","seconds":15},{"id":"hake","seconds":20}]}}`
+	got, conflicts, err := revise.Merge([]byte(base), []byte(moved), []byte(slower))
+	require.NoError(t, err)
+	assert.Empty(t, conflicts)
+	assert.JSONEq(t, `{"plate":{"ware":{"name":"coupe"},"placings":[{"id":"hake","seconds":20},{"id":"swede","seconds":15}]}}`, string(got))
+	_, conflicts, err = revise.Merge([]byte(base), []byte(strings.Replace(slower, "20", "30", 1)), []byte(slower))
+	require.NoError(t, err)
+	assert.Equal(t, []string{"plate.placings[hake]"}, conflicts)
 }
 
 func TestMergeRefusesWhatIsNotJSON(t *testing.T) {

@@ -1,6 +1,6 @@
 // What the screens read. Each is read again when the server tells of a change.
 import { QueryClient, useQuery } from '@tanstack/react-query'
-import { api, ask, Refused } from './client'
+import { api, ask, Refused, type Schemas } from './client'
 
 export const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 30_000, retry: (n, error) => !(error instanceof Refused && error.problem.status < 500) && n < 3, retryDelay: 800 } },
@@ -60,6 +60,10 @@ export const useChecks = (dish: string) => useQuery({ queryKey: ['checks', dish]
 
 export const useVersionPlate = (dish: string, version: string) =>
   useQuery({ queryKey: ['version-plate', dish, version], queryFn: () => ask(api.GET('/api/dishes/{id}/versions/{version}/plate', { params: { path: { id: dish, version } } })) })
+
+/** useWayPlate computes a plate of a dish as it would be built in another way. */
+export const useWayPlate = ({ dish, version }: Schemas['DishView'], way: Schemas['Way']) =>
+  useQuery({ queryKey: ['way-plate', dish.id, version, way.id], queryFn: () => ask(api.POST('/api/dishes/{id}/plate', { params: { path: { id: dish.id } }, body: way.plate })) })
 
 export const useHistory = (kind: Thing, id: string) =>
   useQuery({ queryKey: ['history', kind, id], queryFn: () => ask(api.GET('/api/history/{kind}/{id}', { params: { path: { kind, id } } })) })

@@ -1191,6 +1191,10 @@ export interface components {
             parts: components["schemas"]["Part"][];
             plate: components["schemas"]["Spec"];
             versions?: components["schemas"]["Version"][] | null;
+            /** @description how this way of building it is called, where there are others */
+            way?: string;
+            /** @description other ways of building the plate, kept beside it */
+            ways?: components["schemas"]["Way"][] | null;
         };
         DishLine: {
             /**
@@ -3188,6 +3192,11 @@ export interface components {
              * @description mm, the part inside the rim
              */
             well: number;
+        };
+        Way: {
+            id: string;
+            name: string;
+            plate: components["schemas"]["Spec"];
         };
         Weigh: {
             /** @description exact */

@@ -14,11 +14,13 @@ function flat(value: unknown, path: string, into: Map<string, string>) {
   into.set(path, typeof value === 'number' && inSeconds.test(path) ? lasts(value) : String(value))
 }
 
-// pick finds the place that a conflict names, like name, parts[hake] or
-// methods[oven].steps[rest].
+// pick finds the place that a conflict names, like name, parts[hake],
+// plate.placings[hake] or methods[oven].steps[rest].
 function pick(doc: unknown, place: string): unknown {
   const inner = place.indexOf('].')
   if (inner >= 0) return pick(pick(doc, place.slice(0, inner + 1)), place.slice(inner + 2))
+  const [, outer, rest] = /^(\w+)\.(.+)$/.exec(place) ?? []
+  if (outer) return pick(pick(doc, outer), rest)
   const [, member, key] = /^([^[]+)(?:\[(.+)\])?$/.exec(place) ?? []
   const value = (doc as Record<string, unknown> | undefined)?.[member]
   if (key === undefined || !Array.isArray(value)) return value

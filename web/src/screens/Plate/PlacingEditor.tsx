@@ -1,7 +1,10 @@
 // One placing, opened: amount, form, place, tool and seconds.
 import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { api, ask, Refused, type Schemas } from '../../api/client'
+import { Refused, type Schemas } from '../../api/client'
+import { measure, where } from '../../parts/reading'
+import { hour12 } from '../../parts/words'
+import type { Place } from './moving'
 
 type Placing = Schemas['Placing']
 
@@ -11,17 +14,21 @@ const warmths = ['hot', 'warm', 'room', 'cold', 'frozen']
 
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
-/** PlacingForm is a placing as it was typed. */
-export type PlacingForm = Record<'component' | 'amount' | 'form' | 'hour' | 'distance' | 'turn' | 'length' | 'width' | 'height' | 'count' | 'repeat' | 'on' | 'leans' | 'former' | 'warmth' | 'side' | 'texture' | 'colour' | 'tool' | 'seconds' | 'note', string>
+/** PlacingForm is a placing as it was typed. The hour and the distance are those
+ * of its place, and empty while a place is typed that nobody has read yet. */
+export type PlacingForm = Record<'component' | 'amount' | 'form' | 'place' | 'hour' | 'distance' | 'turn' | 'length' | 'width' | 'height' | 'count' | 'repeat' | 'on' | 'leans' | 'former' | 'warmth' | 'side' | 'texture' | 'colour' | 'tool' | 'seconds' | 'note', string>
 
 export function toForm(p?: Placing): PlacingForm {
   const text = (v: number | undefined) => (v ? String(v) : '')
   return {
     component: p?.component ?? '', amount: p?.amount ? `${p.amount.quantity}${p.amount.unit === 'piece' ? '' : ' ' + p.amount.unit}` : '', form: p?.form ?? 'mound',
-    hour: String(p?.hour ?? 12), distance: String(p?.distance ?? 0), turn: text(p?.turn), length: String(p?.length ?? 40), width: text(p?.width), height: text(p?.height), count: text(p?.count), repeat: text(p?.repeat), on: p?.on ?? '', leans: p?.leans ?? '', former: p?.former ?? '', warmth: p?.warmth ?? '', side: p?.side ?? '',
+    ...placeForm(p ?? { hour: 12, distance: 0 }), turn: text(p?.turn), length: String(p?.length ?? 40), width: text(p?.width), height: text(p?.height), count: text(p?.count), repeat: text(p?.repeat), on: p?.on ?? '', leans: p?.leans ?? '', former: p?.former ?? '', warmth: p?.warmth ?? '', side: p?.side ?? '',
     texture: p?.texture ?? 'soft', colour: p?.colour ?? '#d9cba3', tool: p?.tool ?? '', seconds: String(p?.seconds ?? 0), note: p?.note ?? '',
   }
 }
+
+/** placeForm is a place as it is typed. */
+export const placeForm = (at: Place) => ({ place: at.distance === 0 ? 'in the middle' : `${hour12(at.hour)}, ${Math.round(at.distance * 10) / 10} mm`, hour: String(at.hour), distance: String(at.distance) })
 
 /** read makes a placing of a form; it throws an Error that says what is wrong. */
 export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
@@ -31,9 +38,9 @@ export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
     return v
   }
   const maybe = (label: string, text: string) => (text.trim() === '' ? undefined : number(label, text))
-  const amount = f.amount.trim() === '' ? undefined : (await ask(api.GET('/api/read/amount', { params: { query: { text: f.amount } } }))).amount
+  const [amount, at] = await Promise.all([measure('amount', f.amount), f.hour ? { hour: Number(f.hour), distance: Number(f.distance) } : where('place', f.place)])
   return {
-    ...over, component: f.component, amount, form: f.form as Placing['form'], hour: number('clock hour', f.hour), distance: number('mm from the centre', f.distance),
+    ...over, component: f.component, amount, form: f.form as Placing['form'], hour: at.hour, distance: at.distance,
     turn: maybe('turned', f.turn), length: number('length', f.length), width: maybe('width', f.width), height: maybe('height', f.height), count: maybe('how many', f.count), repeat: maybe('repeated', f.repeat),
     on: f.on || undefined, leans: f.leans || undefined, former: f.former.trim() || undefined, warmth: (f.warmth || undefined) as Placing['warmth'], side: f.side.trim() || undefined,
     texture: f.texture as Placing['texture'], colour: f.colour, tool: f.tool.trim() || undefined, seconds: number('seconds', f.seconds), note: f.note.trim() || undefined,
@@ -93,8 +100,10 @@ export function PlacingEditor({ placing, form, components, others, save, close, 
         {choice('component', 'what', components.map((c) => [c.id, c.name]))}
         {text('amount', 'amount')}
         {choice('form', 'form', forms.map((x) => [x, x]))}
-        {text('hour', 'clock hour', 84)}
-        {text('distance', 'mm from the centre', 130)}
+        <Form.Group controlId="placing-place" style={{ width: 190 }}>
+          <Form.Label>where</Form.Label>
+          <Form.Control value={f.place} placeholder="2 o’clock, 40 mm" autoComplete="off" onChange={(e) => form.set({ ...f, place: e.target.value, hour: '', distance: '' })} />
+        </Form.Group>
         {text('turn', 'turned, degrees', 104)}
         {text('length', 'length, mm', 92)}
         {text('width', 'width, mm', 92)}

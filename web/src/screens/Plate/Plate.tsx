@@ -10,14 +10,14 @@ import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { hour12, lasts } from '../../parts/words'
 import { DishSelect } from '../Dish/Dish'
 import { Checks } from './Checks'
-import { Compare } from './Compare'
+import { Beside, PickBeside } from './Beside'
 import { Drawing } from './Drawing'
 import { Facts } from './Facts'
 import { Findings } from './Findings'
 import type { Place } from './moving'
 import { Patterns, Side, Strip } from './Side'
 import { SayPlacing } from './SayPlacing'
-import { PlacingEditor, read, toForm, type PlacingForm } from './PlacingEditor'
+import { PlacingEditor, placeForm, read, toForm, type PlacingForm } from './PlacingEditor'
 
 type View = Schemas['DishView']
 type Placing = Schemas['Placing']
@@ -38,27 +38,29 @@ function Sheet({ view }: { view: View }) {
   const { dish } = view
   const picked = params.get('placing') ?? ''
   const beside = params.get('beside') ?? ''
+  const show = (beside: string) => setParams(beside ? { beside } : {}, { replace: true })
   const pick = (id: string) => setParams(id ? { placing: id } : {}, { replace: true })
   const open = dish.plate.placings.find((p) => p.id === picked)
   const now: Origin = { dish, version: view.version }
   const [busy, setBusy] = useState(false) // one change after the other: each is made from what the last one left
-  const save = async (what: string, placings: Placing[], { dish, version } = now) => {
+  const saveDish = async (what: string, value: View['dish'], version = view.version) => {
     setBusy(true)
-    const ok = await desk.hand({ kind: 'dish', id: dish.id, version, screen: `plate:${dish.id}`, what, value: { ...dish, plate: { ...dish.plate, placings } } })
+    const ok = await desk.hand({ kind: 'dish', id: dish.id, version, screen: `plate:${dish.id}`, what, value })
     setBusy(false)
     return ok
   }
+  const save = (what: string, placings: Placing[], { dish, version } = now) => saveDish(what, { ...dish, plate: { ...dish.plate, placings } }, version)
   const name = (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
   const add = async () => {
     const made = newPlacing(view)
     if (await save('a placing added', [...dish.plate.placings, made])) pick(made.id)
   }
   const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
-  const plate = useLivePlate(view, open, form.typed ? form.value : undefined)
+  const { plate, placing: live } = useLivePlate(view, open, form.typed ? form.value : undefined)
   const { drawing } = plate
   const placed = (id: string) => name(dish.plate.placings.find((p) => p.id === id)?.component ?? id)
-  const place = (id: string): Place | undefined => (id === picked ? { hour: Number(form.value.hour) || 12, distance: Number(form.value.distance) || 0 } : undefined)
-  const move = (id: string, to: Place) => id === picked && form.set({ ...form.value, hour: String(to.hour), distance: String(to.distance) })
+  const place = (id: string): Place | undefined => (id !== picked ? undefined : form.value.hour ? { hour: Number(form.value.hour), distance: Number(form.value.distance) } : live)
+  const move = (id: string, to: Place) => id === picked && form.set({ ...form.value, ...placeForm(to) })
   const acts = {
     plate, pick,
     put: async (what: string, p: Placing) => {
@@ -66,27 +68,24 @@ function Sheet({ view }: { view: View }) {
       if (p.id === picked) form.drop()
       return true
     },
-    order: (ids: string[]) => save('built in another order', ids.flatMap((id) => dish.plate.placings.filter((p) => p.id === id))),
-    quiet: (code: string) => desk.hand({ kind: 'dish', id: dish.id, version: view.version, screen: `plate:${dish.id}`, what: 'advice turned off', value: { ...dish, plate: { ...dish.plate, quiet: [...(dish.plate.quiet ?? []), code] } } }),
+    // what is being typed goes along: the order was found for it
+    order: async (ids: string[]) => {
+      const placings = ids.flatMap((id) => (form.typed && live?.id === id ? [live] : dish.plate.placings.filter((p) => p.id === id)))
+      if (!(await save('built in another order', placings))) return false
+      form.drop()
+      return true
+    },
+    quiet: (code: string) => saveDish('advice turned off', { ...dish, plate: { ...dish.plate, quiet: [...(dish.plate.quiet ?? []), code] } }),
   }
   return (
     <>
       <div className="page-head">
         <DishSelect id={dish.id} name={dish.name} screen="plate" />
         <span className="quiet">
-          on the {dish.plate.ware.name}, {dish.plate.ware.note} · revision {view.version}
+          {[`on the ${dish.plate.ware.name}`, dish.plate.ware.note, dish.way].filter(Boolean).join(', ')} · revision {view.version}
         </span>
         <div className="tools">
-          {(dish.versions ?? []).length > 0 && (
-            <select className="form-select form-select-sm w-auto" aria-label="Beside it" value={beside} onChange={(e) => setParams(e.target.value ? { beside: e.target.value } : {}, { replace: true })}>
-              <option value="">a version beside it</option>
-              {dish.versions!.map((v) => (
-                <option key={v.id} value={v.id}>
-                  {v.name}
-                </option>
-              ))}
-            </select>
-          )}
+          <PickBeside dish={dish} beside={beside} show={show} save={saveDish} />
           <a className="btn btn-outline-dark btn-sm" href={`/api/dishes/${dish.id}/card.svg`} target="_blank" rel="noreferrer">
             Card for the wall
           </a>
@@ -97,7 +96,7 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
       <Patterns />
-      {beside && <Compare view={view} version={beside} />}
+      {beside && <Beside view={view} beside={beside} show={show} save={saveDish} />}
       {!beside && <div className="plate-screen">
         <div>
           <Drawing drawing={drawing} picked={picked} pick={pick} place={place} move={move} />
@@ -136,7 +135,7 @@ function Sheet({ view }: { view: View }) {
             ))}
           </ol>
           <SayPlacing
-            dish={dish.id}
+            dish={dish.id} name={name}
             keep={async (p) => {
               if (!(await save(`${name(p.component)} placed`, [...dish.plate.placings, p]))) return false
               pick(p.id)
@@ -161,7 +160,7 @@ function Sheet({ view }: { view: View }) {
 
 // useLivePlate computes what is being typed or moved, as soon as it can be read.
 function useLivePlate(view: View, open: Placing | undefined, typed: PlacingForm | undefined) {
-  const [live, setLive] = useState<{ of: PlacingForm; plate: View['plate'] }>()
+  const [live, setLive] = useState<{ plate: View['plate']; placing: Placing }>()
   const { plate } = view.dish
   useEffect(() => {
     if (!open || !typed) return
@@ -170,7 +169,7 @@ function useLivePlate(view: View, open: Placing | undefined, typed: PlacingForm 
       try {
         const next = await read(typed, open)
         const computed = await ask(api.POST('/api/dishes/{id}/plate', { params: { path: { id: view.dish.id } }, body: { ...plate, placings: plate.placings.map((p) => (p.id === open.id ? next : p)) } }))
-        if (!over) setLive({ of: typed, plate: computed })
+        if (!over) setLive({ plate: computed, placing: next })
       } catch {
         // what cannot be read yet is not drawn yet
       }
@@ -180,7 +179,7 @@ function useLivePlate(view: View, open: Placing | undefined, typed: PlacingForm 
       over = true
     }
   }, [open, typed, plate, view.dish.id])
-  return typed && live ? live.plate : view.plate
+  return typed && live && live.placing.id === open?.id ? live : { plate: view.plate, placing: open }
 }
 
 function Line({ placing, number, name, build, before, picked, pick }: { placing: Placing; number: number; name: string; build: number; before: number; picked: boolean; pick: () => void }) {

@@ -7,7 +7,7 @@ import { hour12 } from '../../parts/words'
 
 type Said = Schemas['Said']
 
-export function SayPlacing({ dish, keep }: { dish: string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
+export function SayPlacing({ dish, name, keep }: { dish: string; name: (component: string) => string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
   const draft = useDraft(`say-placing/${dish}`, '', 0)
   const [heard, setHeard] = useState<{ text: string; said: Said }>()
   const text = draft.value
@@ -38,7 +38,7 @@ export function SayPlacing({ dish, keep }: { dish: string; keep: (p: Schemas['Pl
       <Form.Control aria-label="Say a placing" placeholder="say it: three dots of plum gel, 4 o’clock, 15 mm" value={text} onChange={(e) => (e.target.value ? draft.set(e.target.value) : draft.drop())} autoComplete="off" />
       {said && (
         <div className="small">
-          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component, `${hour12(said.placing.hour)}, ${Math.round(said.placing.distance)} mm`, said.placing.on && `on ${said.placing.on}`].filter(Boolean).join(' · ')}</span>
+          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), `${hour12(said.placing.hour)}, ${Math.round(said.placing.distance)} mm`, said.placing.on && `on ${said.placing.on}`].filter(Boolean).join(' · ')}</span>
           {said.doubt.map((d) => (
             <span key={d} className="gap ms-2">
               {d}
