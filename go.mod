@@ -19,6 +19,7 @@ require (
 	github.com/pressly/goose/v3 v3.29.0
 	github.com/santhosh-tekuri/jsonschema/v6 v6.0.3
 	github.com/stretchr/testify v1.12.1
+	golang.org/x/image v0.47.0
 	golang.org/x/net v0.61.0
 )
 

@@ -2,15 +2,18 @@ package api
 
 import (
 	"context"
-	"jointime/internal/formats/bookfile"
 	"log/slog"
 	"net"
 	"net/http"
+	"path"
 	"runtime/debug"
 	"strings"
 	"time"
 
 	"github.com/go-chi/chi/v5/middleware"
+
+	"jointime/internal/formats/bookfile"
+	"jointime/internal/formats/photo"
 )
 
 // policy needs no inline script and fetches nothing from elsewhere.
@@ -35,8 +38,11 @@ func secured(next http.Handler) http.Handler {
 func limited(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		most := int64(maxBody)
-		if r.URL.Path == "/api/book/import" {
+		switch {
+		case r.URL.Path == "/api/book/import":
 			most = bookfile.MaxSize
+		case r.Method == http.MethodPut && strings.HasSuffix(r.URL.Path, path.Base(photoPath)):
+			most = photo.MaxSize
 		}
 		r.Body = http.MaxBytesReader(w, r.Body, most+1024)
 		if r.URL.Path != "/api/events" {

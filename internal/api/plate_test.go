@@ -1,7 +1,11 @@
 package api_test
 
 import (
+	"bytes"
 	"encoding/xml"
+	"image"
+	"image/png"
+	"net/http"
 	"net/url"
 	"strings"
 	"testing"
@@ -11,6 +15,7 @@ import (
 
 	"jointime/internal/api"
 	"jointime/internal/core/plating"
+	"jointime/internal/formats/photo"
 )
 
 func TestAPlateIsComputedAsItWouldBe(t *testing.T) {
@@ -86,4 +91,37 @@ func TestPlatesAreCheckedAtThePass(t *testing.T) {
 	assert.Equal(t, []int{1, 3}, []int{v.Sent, v.Back})
 	assert.Equal(t, []api.Reason{{Reason: "cold", Times: 2}, {Reason: "rim smeared", Times: 1}}, v.Reasons)
 	assert.Equal(t, "Head chef", v.Checks[0].Who)
+}
+
+// A photograph is taken in, shown, taken off and put back; what is none is
+// refused with the reason, and one without a name may hand none in.
+func TestAPhotographStandsBesideThePlate(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Chef")
+	const at, file = "/api/dishes/roast-hake/photo", "/api/dishes/roast-hake/photo.jpg"
+	assert.False(t, get[api.PhotoView](chef, at).There)
+	assert.Equal(t, 404, chef.send("GET", file, nil).status)
+	assert.Equal(t, 404, chef.send("DELETE", at, nil).status)
+	var picture bytes.Buffer
+	require.NoError(t, png.Encode(&picture, image.NewRGBA(image.Rect(0, 0, 300, 200))))
+	assert.Equal(t, 204, chef.send("PUT", file, picture.Bytes()).status)
+	v := get[api.PhotoView](chef, at)
+	assert.Equal(t, [2]int{300, 200}, [2]int{v.Width, v.Height})
+	assert.Equal(t, "Chef", v.Who)
+	a := chef.send("GET", v.Address, nil)
+	assert.Equal(t, "image/jpeg", http.DetectContentType(a.body))
+	assert.Equal(t, 404, chef.send("PUT", "/api/dishes/ghost/photo.jpg", picture.Bytes()).status)
+	a = chef.send("PUT", file, []byte("<svg onload='alert(1)'/>"))
+	assert.Equal(t, 422, a.status)
+	assert.Contains(t, string(a.body), "no JPEG or PNG")
+	a = chef.send("PUT", file, make([]byte, photo.MaxSize+5000))
+	assert.Equal(t, 422, a.status)
+	assert.Contains(t, string(a.body), "12 MB")
+	assert.Equal(t, 204, chef.send("DELETE", at, nil).status)
+	assert.True(t, get[api.PhotoView](chef, at).TakenOff)
+	assert.Equal(t, 404, chef.send("GET", file, nil).status)
+	assert.Equal(t, 204, chef.send("POST", at+"/back", nil).status)
+	assert.True(t, get[api.PhotoView](chef, at).There)
+	assert.Equal(t, 204, chef.send("POST", at+"/back", nil).status, "there is nothing more to put back")
+	assert.True(t, get[api.PhotoView](chef, at).There)
 }

@@ -1,0 +1,129 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"jointime/internal/formats/photo"
+	"jointime/internal/store"
+)
+
+// photoPath is where the photograph of a dish is, to be read and handed in.
+const photoPath = "/api/dishes/{id}/photo.jpg"
+
+// photoRoutes keep a photograph beside the drawing of a plate.
+func (s *Server) photoRoutes(api huma.API) {
+	huma.Get(api, "/api/dishes/{id}/photo", s.aboutPhoto)
+	huma.Delete(api, "/api/dishes/{id}/photo", s.takeOffPhoto)
+	huma.Post(api, "/api/dishes/{id}/photo/back", s.putPhotoBack)
+}
+
+// PhotoView tells of a photograph.
+type PhotoView struct {
+	There    bool      `json:"there"`
+	TakenOff bool      `json:"takenOff,omitempty" doc:"one was taken off, and can be put back"`
+	Address  string    `json:"address,omitempty" doc:"of the picture, another one for each picture"`
+	Width    int       `json:"width,omitempty"`
+	Height   int       `json:"height,omitempty"`
+	Who      string    `json:"who,omitempty"`
+	At       time.Time `json:"at,omitzero"`
+}
+
+type photoOutput struct{ Body PhotoView }
+
+func (s *Server) aboutPhoto(ctx context.Context, in *dishInput) (*photoOutput, error) {
+	p, err := s.store.Photo(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	if p == nil {
+		return &photoOutput{}, nil
+	}
+	v := PhotoView{There: !p.TakenOff, TakenOff: p.TakenOff, Who: p.Who, At: p.At}
+	if v.There {
+		v.Address, v.Width, v.Height = fmt.Sprintf("%s?of=%d", strings.Replace(photoPath, "{id}", in.ID, 1), p.Seq), p.Width, p.Height
+	}
+	return &photoOutput{v}, nil
+}
+
+func (s *Server) takeOffPhoto(ctx context.Context, in *dishInput) (*struct{}, error) {
+	who, person, err := s.author(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.store.Picture(ctx, in.ID); err != nil {
+		return nil, s.fail(err)
+	}
+	if err := s.store.AddPhoto(ctx, store.Photo{Dish: in.ID, Who: who, Person: person}, nil); err != nil {
+		return nil, s.fail(err)
+	}
+	return nil, nil
+}
+
+func (s *Server) putPhotoBack(ctx context.Context, in *dishInput) (*struct{}, error) {
+	if _, _, err := s.author(ctx); err != nil {
+		return nil, err
+	}
+	if err := s.store.PutPhotoBack(ctx, in.ID); err != nil {
+		return nil, s.fail(err)
+	}
+	return nil, nil
+}
+
+// photoFile sends the photograph of a dish.
+func (s *Server) photoFile(w http.ResponseWriter, r *http.Request) {
+	jpeg, err := s.store.Picture(r.Context(), chi.URLParam(r, "id"))
+	if err != nil {
+		s.writeProblem(w, s.fail(err))
+		return
+	}
+	w.Header().Set("Content-Type", "image/jpeg")
+	_, _ = w.Write(jpeg) // nobody may be listening
+}
+
+// takePhoto takes in the photograph of a dish: the body is the picture.
+func (s *Server) takePhoto(w http.ResponseWriter, r *http.Request) {
+	if p := s.keepPhoto(r.Context(), chi.URLParam(r, "id"), r.Body); p != nil {
+		s.writeProblem(w, p)
+		return
+	}
+	w.WriteHeader(http.StatusNoContent)
+}
+
+func (s *Server) keepPhoto(ctx context.Context, dish string, body io.Reader) *Problem {
+	who, person, err := s.author(ctx)
+	if err != nil {
+		return s.fail(err)
+	}
+	b, err := s.book(ctx)
+	if err != nil {
+		return s.fail(err)
+	}
+	if _, known := b.dishes[dish]; !known {
+		return s.fail(fmt.Errorf("dish %q: %w", dish, store.ErrNotFound))
+	}
+	data, err := io.ReadAll(body)
+	var large *http.MaxBytesError
+	if errors.As(err, &large) {
+		return problem(http.StatusUnprocessableEntity, "The photograph was not taken in: "+photo.ErrLarge.Error()+".")
+	}
+	if err != nil {
+		return problem(http.StatusBadRequest, "The photograph did not arrive whole. Send it again.")
+	}
+	clean, err := photo.Clean(data)
+	if err != nil {
+		return problem(http.StatusUnprocessableEntity, "The photograph was not taken in: "+err.Error()+".")
+	}
+	if err := s.store.AddPhoto(ctx, store.Photo{Dish: dish, Width: clean.Width, Height: clean.Height, Who: who, Person: person}, clean.JPEG); err != nil {
+		return s.fail(err)
+	}
+	return nil
+}
