@@ -1,10 +1,16 @@
 package e2e
 
 import (
+	"bytes"
+	"image"
+	"image/png"
+	"os"
+	"path/filepath"
 	"testing"
 
 	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 )
 
 // The ring is too small for its portion: the misfit is told while it is typed,
@@ -158,4 +164,31 @@ func TestAVersionIsLaidBesideTheDish(t *testing.T) {
 	chef.see("in its place")
 	chef.see("Hazelnut crumb is on the dish and never reaches the plate.")
 	assert.Equal(t, 2, js[int](chef, `document.querySelectorAll('svg.from-above').length`))
+}
+
+// A photograph is handed in, stands beside the drawing and at the check, and is
+// taken off and put back.
+func TestAPhotographStandsBesideTheDrawing(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
+	chef.see("add a photograph")
+	file := filepath.Join(t.TempDir(), "plate.png")
+	var picture bytes.Buffer
+	require.NoError(t, png.Encode(&picture, image.NewRGBA(image.Rect(0, 0, 400, 300))))
+	require.NoError(t, os.WriteFile(file, []byte("no picture"), 0o600))
+	chef.do(chromedp.SetUploadFiles(chromedp.CSS(".plate-photo input"), []string{file}))
+	chef.see("this is no JPEG or PNG picture")
+	require.NoError(t, os.WriteFile(file, picture.Bytes(), 0o600))
+	chef.do(chromedp.SetUploadFiles(chromedp.CSS(".plate-photo input"), []string{file}))
+	chef.until("it is shown", `document.querySelector('.plate-photo img')?.naturalWidth === 400`)
+	chef.click("take it off")
+	chef.gone("another photograph")
+	chef.click("put the last one back")
+	chef.until("it is shown again", `document.querySelector('.plate-photo img')?.naturalWidth === 400`)
+	chef.go_("/card/roast-hake")
+	chef.click("Build")
+	for range 4 {
+		chef.click("Next")
+	}
+	chef.click("To the pass")
+	chef.until("it is shown at the check", `document.querySelector('.build-photo')?.naturalWidth === 400`)
 }

@@ -58,6 +58,8 @@ type Thing = 'component' | 'dish' | 'ingredient'
 
 export const useChecks = (dish: string) => useQuery({ queryKey: ['checks', dish], queryFn: () => ask(api.GET('/api/dishes/{id}/checks', { params: { path: { id: dish } } })) })
 
+export const usePhoto = (dish: string) => useQuery({ queryKey: ['photo', dish], queryFn: () => ask(api.GET('/api/dishes/{id}/photo', { params: { path: { id: dish } } })) })
+
 export const useVersionPlate = (dish: string, version: string) =>
   useQuery({ queryKey: ['version-plate', dish, version], queryFn: () => ask(api.GET('/api/dishes/{id}/versions/{version}/plate', { params: { path: { id: dish, version } } })) })
 

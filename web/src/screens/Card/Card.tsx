@@ -4,7 +4,7 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
-import { useDish } from '../../api/queries'
+import { useDish, usePhoto } from '../../api/queries'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { useDesk } from '../../parts/Desk'
 import { Drawing } from '../Plate/Drawing'
@@ -137,8 +137,10 @@ function Check({ view, again }: { view: View; again: () => void }) {
     }
   }
   const finish = view.dish.plate.finish ?? []
+  const photo = usePhoto(view.dish.id)
   return (
     <div className="build-check">
+      {photo.data?.there && <img className="build-photo" src={photo.data.address} alt="So it should look" />}
       {!back && finish.map((f) => <p key={f.text}>{f.text}</p>)}
       {!back && (
         <div className="build-moves">

@@ -15,6 +15,7 @@ import { Drawing } from './Drawing'
 import { Facts } from './Facts'
 import { Findings } from './Findings'
 import type { Place } from './moving'
+import { Photo } from './Photo'
 import { Patterns, Side, Strip } from './Side'
 import { SayPlacing } from './SayPlacing'
 import { PlacingEditor, placeForm, read, toForm, type PlacingForm } from './PlacingEditor'
@@ -101,6 +102,7 @@ function Sheet({ view }: { view: View }) {
         <div>
           <Drawing drawing={drawing} picked={picked} pick={pick} place={place} move={move} />
           <Side drawing={drawing} />
+          <Photo dish={dish.id} />
         </div>
         <div>
           <div className="d-flex justify-content-between align-items-baseline mb-2">

@@ -1,0 +1,65 @@
+// The photograph beside the drawing: handed in, taken off, put back.
+import { useState } from 'react'
+import { api, ask, Refused, type Problem } from '../../api/client'
+import { client, usePhoto } from '../../api/queries'
+import { useDesk } from '../../parts/Desk'
+
+const nothing = <T extends object>(answer: T) => ({ ...answer, data: {} })
+
+async function handIn(dish: string, file: File) {
+  const answer = await fetch(`/api/dishes/${encodeURIComponent(dish)}/photo.jpg`, { method: 'PUT', body: file })
+  if (!answer.ok) throw new Refused((await answer.json()) as Problem)
+}
+
+export function Photo({ dish }: { dish: string }) {
+  const photo = usePhoto(dish)
+  const desk = useDesk()
+  const [busy, setBusy] = useState(false)
+  const act = async (doing: () => Promise<unknown>) => {
+    setBusy(true)
+    try {
+      await doing()
+      desk.say('')
+    } catch (error) {
+      desk.say(error instanceof Refused ? error.message : 'The kitchen’s server cannot be reached. The photograph was not taken in.')
+    }
+    await client.invalidateQueries({ queryKey: ['photo', dish] })
+    setBusy(false)
+  }
+  const path = { params: { path: { id: dish } } }
+  if (!photo.data) return null
+  const { there, takenOff, address, who, at } = photo.data
+  return (
+    <figure className="plate-photo" aria-label="Photograph">
+      {there && <img src={address} alt="The plate, photographed" />}
+      <figcaption className="small">
+        {there && (
+          <span className="quiet">
+            {who}, {at?.slice(0, 10)}{' '}
+          </span>
+        )}
+        <label className="plain-button">
+          {busy ? 'one moment …' : there ? 'another photograph' : 'add a photograph'}
+          <input
+            type="file" className="visually-hidden" accept="image/jpeg,image/png" aria-label="Photograph of the plate" disabled={busy}
+            onChange={(e) => {
+              const file = e.target.files?.[0]
+              if (file) void act(() => handIn(dish, file))
+              e.target.value = ''
+            }}
+          />
+        </label>
+        {there && (
+          <button className="plain-button ms-3" disabled={busy} onClick={() => void act(() => ask(api.DELETE('/api/dishes/{id}/photo', path).then(nothing)))}>
+            take it off
+          </button>
+        )}
+        {takenOff && (
+          <button className="plain-button ms-3" disabled={busy} onClick={() => void act(() => ask(api.POST('/api/dishes/{id}/photo/back', path).then(nothing)))}>
+            put the last one back
+          </button>
+        )}
+      </figcaption>
+    </figure>
+  )
+}
