@@ -31,7 +31,7 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/dish/slow-cooked-egg-mushroom-broth?side=boiled%20down", "about "},
 		{"/book", "Split-pea broth"}, {"/book/new", "Put a dish in"}, {"/book/ingredients?of=butter", "Save the ingredient"},
 		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"},
-		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"},
+		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"}, {"/plate/roast-hake?beside=broth-first", "in the other"}, {"/plate/guinea-fowl?beside=meatless", "in its place"}, {"/card/roast-hake", "before the first plate"},
 	} {
 		t.Run(v.path, func(t *testing.T) {
 			tab := &tablet{&house{TB: t, store: h.store, server: h.server, now: h.now}, chef.ctx}

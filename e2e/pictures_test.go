@@ -64,6 +64,14 @@ var views = []struct {
 	{"run-up.png", "/run-up/supper", "Save the plan", func(chef *tablet) { chef.why() }},
 	{"run-up-cooks.png", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"plate.png", "/plate/roast-hake", "Build", nil},
+	{"plate-ways.png", "/plate/roast-hake?beside=broth-first", "in the other", nil},
+	{"build-card.png", "/card/roast-hake", "before the first plate", func(chef *tablet) {
+		chef.size(1024, 768)
+		for _, then := range []string{"Build", "Next", "Next"} {
+			chef.click(then)
+		}
+		chef.see("3 of 5")
+	}},
 }
 
 // why opens the reasons of a step of the run-up.

@@ -2,12 +2,15 @@ package e2e
 
 import (
 	"bytes"
+	"context"
 	"image"
 	"image/png"
 	"os"
 	"path/filepath"
+	"slices"
 	"testing"
 
+	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -191,4 +194,62 @@ func TestAPhotographStandsBesideTheDrawing(t *testing.T) {
 	}
 	chef.click("To the pass")
 	chef.until("it is shown at the check", `document.querySelector('.build-photo')?.naturalWidth === 400`)
+}
+
+// A finger moves a placing: the plate does not scroll away under it.
+func TestAPlacingIsMovedByAFinger(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl?placing=quince")
+	chef.size(1024, 768)
+	chef.see("Save the placing")
+	box := js[[]float64](chef, `(() => { const r = document.querySelector('.movable path').getBoundingClientRect(); return [r.left + r.width / 2, r.top + r.height / 2, window.scrollY] })()`)
+	finger := func(kind input.DispatchTouchEventType, points ...*input.TouchPoint) {
+		chef.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+			_, err := chromedp.Call(ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind, TouchPoints: append([]*input.TouchPoint{}, points...)})
+			return err
+		}))
+	}
+	finger(input.DispatchTouchEventTypeTouchStart, &input.TouchPoint{X: box[0], Y: box[1]})
+	for step := range 6 {
+		finger(input.DispatchTouchEventTypeTouchMove, &input.TouchPoint{X: box[0], Y: box[1] + 10*float64(step+1)})
+	}
+	finger(input.DispatchTouchEventTypeTouchEnd)
+	chef.until("it lies elsewhere", `document.querySelector('#placing-place').value !== '2 o’clock, 52 mm'`)
+	assert.Equal(t, box[2], js[float64](chef, `window.scrollY`))
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.gone("2 o’clock, 52 mm")
+}
+
+// A plate of 40 elements, one of them moved by a key: from the key until all
+// that follows is drawn anew, through React, the server and back. Median and
+// 95th percentile, warm.
+func BenchmarkAPlateOf40IsRedrawn(b *testing.B) {
+	chef := newHouse(b).open("Head chef", "/plate/guinea-fowl?placing=quince")
+	chef.see("Save the placing")
+	js[bool](chef, `(async () => {
+		const v = await fetch('/api/dishes/guinea-fowl').then(r => r.json())
+		const quince = v.dish.plate.placings.find(p => p.id === 'quince')
+		for (let i = v.dish.plate.placings.length; i < 40; i++) v.dish.plate.placings.push({...quince, id: 'more-' + i, hour: i % 12 || 12, distance: 30 + i, length: 12, width: 8, height: 4})
+		const answer = await fetch('/api/dishes/guinea-fowl', {method: 'PUT', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({version: v.version, what: 'forty', value: v.dish})})
+		return answer.ok
+	})()`)
+	chef.until("forty are drawn", `document.querySelectorAll('.from-above [role=button]').length === 40`)
+	var took []float64
+	for b.Loop() {
+		took = append(took, js[[]float64](chef, `(async () => {
+			const it = document.querySelector('.movable'), took = []
+			it.focus()
+			for (let n = 0; n < 24; n++) {
+				const drawn = () => document.querySelector('.movable path').getAttribute('d')
+				const before = drawn(), start = performance.now()
+				it.dispatchEvent(new KeyboardEvent('keydown', {key: 'ArrowRight', bubbles: true}))
+				while (drawn() === before) await new Promise(r => setTimeout(r, 0))
+				took.push(performance.now() - start)
+			}
+			return took.slice(4)
+		})()`)...)
+	}
+	slices.Sort(took)
+	b.ReportMetric(took[len(took)/2], "ms-median")
+	b.ReportMetric(took[len(took)*95/100], "ms-p95")
 }

@@ -188,7 +188,7 @@ func TestPlateIsChangedAndTheDrawingFollows(t *testing.T) {
 	outline := `document.querySelector('.plate-svg [aria-label="placing 2"] path').getAttribute('d')`
 	before := js[string](chef, outline)
 	chef.click("Gem lettuce")
-	chef.type_("#placing-distance", "70")
+	chef.type_("#placing-place", "2 o'clock, 70 mm")
 	chef.until("drawn while it is typed", outline+` !== `+quote(before))
 	chef.type_("#placing-amount", "1")
 	chef.type_("#placing-seconds", "11")

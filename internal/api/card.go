@@ -1,7 +1,6 @@
 package api
 
 import (
-	"fmt"
 	"net/http"
 	"strings"
 
@@ -14,14 +13,9 @@ import (
 // cardFile sends the build card of a dish, to hang on the wall.
 func (s *Server) cardFile(w http.ResponseWriter, r *http.Request) {
 	id := chi.URLParam(r, "id")
-	b, err := s.book(r.Context())
+	b, d, err := s.dish(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
-		return
-	}
-	d, known := b.dishes[id]
-	if !known {
-		s.writeProblem(w, s.fail(fmt.Errorf("dish %q: %w", id, store.ErrNotFound)))
 		return
 	}
 	plates, k := b.nextPlates(s, id)

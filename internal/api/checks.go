@@ -3,7 +3,6 @@ package api
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"net/http"
 	"slices"
 	"strings"
@@ -85,12 +84,8 @@ func (s *Server) postCheck(ctx context.Context, in *checkInput) (*struct{}, erro
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if _, known := b.dishes[in.ID]; !known {
-		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+	if _, _, err := s.dish(ctx, in.ID); err != nil {
+		return nil, err
 	}
 	reason := strings.TrimSpace(in.Body.Reason)
 	if !in.Body.Sent && reason == "" {

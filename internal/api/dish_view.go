@@ -2,7 +2,6 @@ package api
 
 import (
 	"context"
-	"fmt"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
@@ -49,13 +48,9 @@ type dishInput struct {
 type dishOutput struct{ Body DishView }
 
 func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error) {
-	b, err := s.book(ctx)
+	b, d, err := s.dish(ctx, in.ID)
 	if err != nil {
-		return nil, s.fail(err)
-	}
-	d, known := b.dishes[in.ID]
-	if !known {
-		return nil, s.fail(fmt.Errorf("dish %q: %w", in.ID, store.ErrNotFound))
+		return nil, err
 	}
 	plates, k := b.nextPlates(s, in.ID)
 	recipes := b.recipes()

@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"errors"
+	"fmt"
 	"maps"
 	"slices"
 	"strings"
@@ -47,6 +48,19 @@ func (s *Server) listDishes(ctx context.Context, _ *struct{}) (*dishesOutput, er
 	}
 	slices.SortFunc(out.Body.Dishes, func(a, b DishName) int { return strings.Compare(a.Name, b.Name) })
 	return out, nil
+}
+
+// dish is a dish in its book, or the problem that says why not.
+func (s *Server) dish(ctx context.Context, id string) (book, recipe.Dish, error) {
+	b, err := s.book(ctx)
+	if err != nil {
+		return book{}, recipe.Dish{}, s.fail(err)
+	}
+	d, known := b.dishes[id]
+	if !known {
+		return book{}, recipe.Dish{}, s.fail(fmt.Errorf("dish %q: %w", id, store.ErrNotFound))
+	}
+	return b, d, nil
 }
 
 // nextPlates is how many plates of a dish the next service has, and its

@@ -214,14 +214,9 @@ func (s *Server) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) 
 
 // recipeFile sends a dish as a schema.org Recipe.
 func (s *Server) recipeFile(w http.ResponseWriter, r *http.Request) {
-	b, err := s.book(r.Context())
+	b, d, err := s.dish(r.Context(), chi.URLParam(r, "id"))
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
-		return
-	}
-	d, known := b.dishes[chi.URLParam(r, "id")]
-	if !known {
-		s.writeProblem(w, problem(http.StatusNotFound, "There is no such dish."))
 		return
 	}
 	text, err := schemaorg.Write(b.recipes(), d)

@@ -103,12 +103,8 @@ func (s *Server) keepPhoto(ctx context.Context, dish string, body io.Reader) *Pr
 	if err != nil {
 		return s.fail(err)
 	}
-	b, err := s.book(ctx)
-	if err != nil {
+	if _, _, err := s.dish(ctx, dish); err != nil {
 		return s.fail(err)
-	}
-	if _, known := b.dishes[dish]; !known {
-		return s.fail(fmt.Errorf("dish %q: %w", dish, store.ErrNotFound))
 	}
 	data, err := io.ReadAll(body)
 	var large *http.MaxBytesError

@@ -132,6 +132,7 @@ func (s *Server) describe(r chi.Router) {
 	s.miseRoutes(api)
 	s.labelRoutes(api)
 	s.kitchenRoutes(api)
+	s.plateRoutes(api)
 	s.checkRoutes(api)
 	s.photoRoutes(api)
 	s.bookFileRoutes(api)

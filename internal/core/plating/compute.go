@@ -48,9 +48,10 @@ func (s Spec) Compute(scene Scene) Computed {
 		}
 	}
 	slices.SortStableFunc(out.Lives, func(a, b Life) int { return int(a.Seconds - b.Seconds) })
+	before := l.before()
 	for _, hands := range []int{1, 2, 4} {
 		out.AtOnce = append(out.AtOnce, l.atOnce(scene.Covers, scene.Pass, hands))
-		out.Build = append(out.Build, Built{hands, l.alone(hands)})
+		out.Build = append(out.Build, Built{hands, l.alone(hands, before)})
 	}
 	out.Better = l.better()
 	out.Room.Working = fmt.Sprintf("counted on a grid of %.1f mm", l.grid.cell)
@@ -59,7 +60,7 @@ func (s Spec) Compute(scene Scene) Computed {
 
 // alone is how long one plate takes so many hands: each placing begins when what
 // it lies on or over is there and a hand is free, the longest chain first.
-func (l layout) alone(hands int) int64 {
+func (l layout) alone(hands int, before [][]int) int64 {
 	n := len(l.spec.Placings)
 	chain := make([]int64, n) // from a placing to the end of its longest chain
 	for i := n - 1; i >= 0; i-- {
@@ -75,7 +76,7 @@ func (l layout) alone(hands int) int64 {
 	for range n {
 		best := -1
 		for i := range n {
-			if !done[i] && !slices.ContainsFunc(l.before(i), func(k int) bool { return !done[k] }) && (best < 0 || chain[i] > chain[best]) {
+			if !done[i] && !slices.ContainsFunc(before[i], func(k int) bool { return !done[k] }) && (best < 0 || chain[i] > chain[best]) {
 				best = i
 			}
 		}
@@ -86,7 +87,7 @@ func (l layout) alone(hands int) int64 {
 			}
 		}
 		start := free[hand]
-		for _, k := range l.before(best) {
+		for _, k := range before[best] {
 			start = max(start, ends[k])
 		}
 		ends[best] = start + l.spec.Placings[best].Seconds
@@ -102,10 +103,14 @@ func (l layout) waits(i, k int) bool {
 	return k < i && (l.overlap[i][k] > 1 || l.standsOn(i, k))
 }
 
-func (l layout) before(i int) (out []int) {
-	for k := range i {
-		if l.waits(i, k) {
-			out = append(out, k)
+// before is what each placing waits for.
+func (l layout) before() [][]int {
+	out := make([][]int, len(l.spec.Placings))
+	for i := range out {
+		for k := range i {
+			if l.waits(i, k) {
+				out[i] = append(out[i], k)
+			}
 		}
 	}
 	return out

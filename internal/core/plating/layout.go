@@ -14,6 +14,7 @@ type layout struct {
 	base    []float64 // mm over the plate on which it stands
 	top     []float64
 	place   map[string]int
+	stands  [][]bool // by placing: on what it stands or leans, by whatever way
 }
 
 // lay lays a plate out.
@@ -41,6 +42,7 @@ func (s Spec) lay() layout {
 			l.overlap[k][i] = l.overlap[i][k]
 		}
 	}
+	l.stands = l.standing()
 	for i := range s.Placings {
 		l.heights(i, 0)
 	}
@@ -109,20 +111,23 @@ func (p Placing) places() [][3]float64 {
 
 // standsOn tells whether one placing stands or leans, by whatever way, on
 // another.
-func (l layout) standsOn(i, k int) bool {
-	seen := map[int]bool{}
-	var up func(i int) bool
-	up = func(i int) bool {
-		if seen[i] {
-			return false
-		}
-		seen[i] = true
+func (l layout) standsOn(i, k int) bool { return l.stands[i][k] }
+
+// standing works out what stands or leans on what, by whatever way.
+func (l layout) standing() [][]bool {
+	out := make([][]bool, len(l.spec.Placings))
+	var up func(from, i int)
+	up = func(from, i int) {
 		for _, to := range []string{l.spec.Placings[i].On, l.spec.Placings[i].Leans} {
-			if at, there := l.place[to]; there && (at == k || up(at)) {
-				return true
+			if at, there := l.place[to]; there && !out[from][at] {
+				out[from][at] = true
+				up(from, at)
 			}
 		}
-		return false
 	}
-	return up(i)
+	for i := range out {
+		out[i] = make([]bool, len(out))
+		up(i, i)
+	}
+	return out
 }

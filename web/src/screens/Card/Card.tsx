@@ -102,7 +102,7 @@ function Step({ view, number }: { view: View; number: number }) {
           {on > 0 && `, on ${on}`}
         </div>
         <div className="with">
-          {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).join(' · ')} <span className="clock">{p.seconds} s</span>
+          {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).concat(`${p.seconds} s`).join(' · ')}
         </div>
         {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
         {p.cue && <div className="with">until {p.cue}</div>}

@@ -5,6 +5,7 @@ import { Bracket, Failed, Waiting } from '../../parts/States'
 import { lasts } from '../../parts/words'
 import type { Schemas } from '../../api/client'
 import { Drawing } from './Drawing'
+import { differs, type Told } from './differs'
 import { Side } from './Side'
 
 type View = Schemas['DishView']
@@ -28,40 +29,32 @@ export function WayBeside({ view, way }: { view: View; way: Schemas['Way'] }) {
   const computed = useWayPlate(view, way)
   if (computed.isPending) return <Waiting what="the other way" />
   if (computed.isError) return <Failed error={computed.error} again={() => void computed.refetch()} />
-  return <Pair view={view} other={{ title: way.name, placings: way.plate.placings, plate: computed.data, called: nameIn(view) }} />
+  return <Pair view={view} named other={{ title: way.name, placings: way.plate.placings, plate: computed.data, called: nameIn(view) }} />
 }
 
-function Pair({ view, other }: { view: View; other: Other }) {
+// Pair lays the two side by side; where their names stand above already, the
+// headings are for the ear alone.
+function Pair({ view, other, named }: { view: View; other: Other; named?: boolean }) {
   const here = { title: view.dish.way || 'as it stands', placings: view.dish.plate.placings, plate: view.plate, called: nameIn(view) }
   return (
     <div className="plate-compare">
-      <One of={here} against={other} told="not in the other" />
-      <One of={other} against={here} told="in its place" />
+      <One named={named} of={here} against={other} told={{ alone: 'not in the other', swapped: 'another in the other' }} />
+      <One named={named} of={other} against={here} told={{ alone: 'not in the first', swapped: 'in its place' }} />
     </div>
   )
 }
 
-// marks says what is otherwise than in the other: another thing, another place
-// in the order, or built otherwise.
-function mark(of: Other, against: Other, at: number, told: string): string {
-  const p = of.placings[at]
-  const i = against.placings.findIndex((q) => q.id === p.id)
-  const q = against.placings[i]
-  if (!q || q.component !== p.component) return q ? 'in its place' : told
-  if (i !== at) return `${i + 1} in the other`
-  return JSON.stringify({ ...p, note: '' }) === JSON.stringify({ ...q, note: '' }) ? '' : 'built otherwise'
-}
-
-function One({ of, against, told }: { of: Other; against: Other; told: string }) {
+function One({ of, against, told, named }: { of: Other; against: Other; told: Told; named?: boolean }) {
   const { plate } = of
+  const marks = differs(of.placings, against.placings, told)
   return (
     <section aria-label={of.title}>
-      <h2>{of.title}</h2>
+      <h2 className={named ? 'visually-hidden' : ''}>{of.title}</h2>
+      <Sums of={of} />
       <Drawing drawing={plate.drawing} {...still} />
-      <Side drawing={plate.drawing} />
       <ol className="list-unstyled">
         {of.placings.map((p, i) => {
-          const marked = mark(of, against, i, told)
+          const marked = marks[i]
           return (
             <li key={p.id} className={marked ? 'compared changed' : 'compared'}>
               <span className="number">{i + 1}</span> {of.called(p.component)} <span className="quiet small">{plate.drawing.shapes[i]?.words}</span>
@@ -70,20 +63,37 @@ function One({ of, against, told }: { of: Other; against: Other; told: string })
           )
         })}
       </ol>
-      <p className="small m-0">
-        <b className="clock">{lasts(plate.build[0].seconds)}</b> alone · <b>{plate.atOnce[0].plates}</b> at once, {plate.atOnce[0].because} · <b>{Math.round(plate.room.covered * 100)} %</b> of the well · {plate.contrast.textures.map((t) => `${t.count} ${t.name}`).join(', ')}
-        {plate.lives[0] && (
-          <>
-            {' '}
-            · {of.called(of.placings.find((p) => p.id === plate.lives[0].placing)?.component ?? '')} has <b className="clock">{lasts(plate.lives[0].seconds)}</b>
-          </>
-        )}
-      </p>
+      <Side drawing={plate.drawing} />
       {plate.findings.map((f) => (
         <Bracket key={f.code + (f.placing ?? '') + f.what} what={f.what}>
           {f.advice}
         </Bracket>
       ))}
     </section>
+  )
+}
+
+// Sums are the figures by which one of the two is chosen.
+function Sums({ of: { plate, placings, called } }: { of: Other }) {
+  const [first] = plate.lives
+  const figures: [string, string][] = [
+    [lasts(plate.build[0].seconds), 'alone'],
+    [`${plate.atOnce[0].plates}`, `at once: ${plate.atOnce[0].because}`],
+    ...(first ? [[lasts(first.seconds), `has ${called(placings.find((p) => p.id === first.placing)?.component ?? '')}`] as [string, string]] : []),
+    [`${Math.round(plate.room.covered * 100)} %`, 'of the well'],
+  ]
+  return (
+    <dl className="sums">
+      {figures.map(([figure, words]) => (
+        <div key={words}>
+          <dt>{figure}</dt>
+          <dd>{words}</dd>
+        </div>
+      ))}
+      <div>
+        <dt>{plate.contrast.textures.length}</dt>
+        <dd>textures: {plate.contrast.textures.map((t) => `${t.count} ${t.name}`).join(', ')}</dd>
+      </div>
+    </dl>
   )
 }

@@ -3,7 +3,7 @@ import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { Refused, type Schemas } from '../../api/client'
 import { measure, where } from '../../parts/reading'
-import { hour12 } from '../../parts/words'
+import { placed } from '../../parts/words'
 import type { Place } from './moving'
 
 type Placing = Schemas['Placing']
@@ -28,7 +28,7 @@ export function toForm(p?: Placing): PlacingForm {
 }
 
 /** placeForm is a place as it is typed. */
-export const placeForm = (at: Place) => ({ place: at.distance === 0 ? 'in the middle' : `${hour12(at.hour)}, ${Math.round(at.distance * 10) / 10} mm`, hour: String(at.hour), distance: String(at.distance) })
+export const placeForm = (at: Place) => ({ place: placed(at), hour: String(at.hour), distance: String(at.distance) })
 
 /** read makes a placing of a form; it throws an Error that says what is wrong. */
 export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
@@ -38,7 +38,7 @@ export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
     return v
   }
   const maybe = (label: string, text: string) => (text.trim() === '' ? undefined : number(label, text))
-  const [amount, at] = await Promise.all([measure('amount', f.amount), f.hour ? { hour: Number(f.hour), distance: Number(f.distance) } : where('place', f.place)])
+  const [amount, at] = await Promise.all([f.amount === toForm(over).amount ? over.amount : measure('amount', f.amount), f.hour ? { hour: Number(f.hour), distance: Number(f.distance) } : where('place', f.place)])
   return {
     ...over, component: f.component, amount, form: f.form as Placing['form'], hour: at.hour, distance: at.distance,
     turn: maybe('turned', f.turn), length: number('length', f.length), width: maybe('width', f.width), height: maybe('height', f.height), count: maybe('how many', f.count), repeat: maybe('repeated', f.repeat),

@@ -1,5 +1,5 @@
 // Plate: how it is built, in order, drawn to scale.
-import { useEffect, useState } from 'react'
+import { useDeferredValue, useEffect, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { Button } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
@@ -7,7 +7,7 @@ import { useDish } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { hour12, lasts } from '../../parts/words'
+import { lasts, placed } from '../../parts/words'
 import { DishSelect } from '../Dish/Dish'
 import { Checks } from './Checks'
 import { Beside, PickBeside } from './Beside'
@@ -59,7 +59,8 @@ function Sheet({ view }: { view: View }) {
   const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
   const { plate, placing: live } = useLivePlate(view, open, form.typed ? form.value : undefined)
   const { drawing } = plate
-  const placed = (id: string) => name(dish.plate.placings.find((p) => p.id === id)?.component ?? id)
+  const soon = useDeferredValue(drawing) // the plate under the hand is drawn first, and the strip after it
+  const nameAt = (id: string) => name(dish.plate.placings.find((p) => p.id === id)?.component ?? id)
   const place = (id: string): Place | undefined => (id !== picked ? undefined : form.value.hour ? { hour: Number(form.value.hour), distance: Number(form.value.distance) } : live)
   const move = (id: string, to: Place) => id === picked && form.set({ ...form.value, ...placeForm(to) })
   const acts = {
@@ -151,8 +152,8 @@ function Sheet({ view }: { view: View }) {
             <Bracket key={f} what={f} />
           ))}
           <Findings but={picked} {...acts} />
-          {dish.plate.placings.length > 0 && <Facts plate={plate} name={placed} />}
-          <Strip drawing={drawing} />
+          {dish.plate.placings.length > 0 && <Facts plate={plate} name={nameAt} />}
+          <Strip drawing={soon} />
           <Checks dish={dish.id} />
         </div>
       </div>}
@@ -203,7 +204,7 @@ function Line({ placing, number, name, build, before, picked, pick }: { placing:
         </div>
       </span>
       <span className="small">
-        {hour12(placing.hour)}, {Math.round(placing.distance)} mm
+        {placed(placing)}
         <div className="quiet">{placing.tool}</div>
       </span>
       <span className="mono text-end">{placing.seconds} s</span>

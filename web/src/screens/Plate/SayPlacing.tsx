@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { Form } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
 import { useDraft } from '../../parts/draft'
-import { hour12 } from '../../parts/words'
+import { placed } from '../../parts/words'
 
 type Said = Schemas['Said']
 
@@ -38,7 +38,7 @@ export function SayPlacing({ dish, name, keep }: { dish: string; name: (componen
       <Form.Control aria-label="Say a placing" placeholder="say it: three dots of plum gel, 4 o’clock, 15 mm" value={text} onChange={(e) => (e.target.value ? draft.set(e.target.value) : draft.drop())} autoComplete="off" />
       {said && (
         <div className="small">
-          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), `${hour12(said.placing.hour)}, ${Math.round(said.placing.distance)} mm`, said.placing.on && `on ${said.placing.on}`].filter(Boolean).join(' · ')}</span>
+          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), placed(said.placing), said.placing.on && `on ${said.placing.on}`].filter(Boolean).join(' · ')}</span>
           {said.doubt.map((d) => (
             <span key={d} className="gap ms-2">
               {d}

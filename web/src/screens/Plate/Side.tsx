@@ -1,5 +1,6 @@
 // The plate from the side, from 6 o'clock, and the build step by step: the same
 // food, the same numbers.
+import { memo } from 'react'
 import type { Schemas } from '../../api/client'
 import { Textures, underFirst } from './Drawing'
 
@@ -33,7 +34,8 @@ export function Side({ drawing }: { drawing: Model }) {
   )
 }
 
-export function Strip({ drawing }: { drawing: Model }) {
+/** Strip is a small plate for each step: many, so they are drawn only anew when the drawing is. */
+export const Strip = memo(function Strip({ drawing }: { drawing: Model }) {
   const r = drawing.diameter / 2
   if (drawing.shapes.length === 0) return null
   return (
@@ -54,7 +56,7 @@ export function Strip({ drawing }: { drawing: Model }) {
       </div>
     </figure>
   )
-}
+})
 
 /** Patterns are defined once for a page. */
 export const Patterns = () => (
