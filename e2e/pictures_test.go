@@ -16,7 +16,6 @@ var views = []struct {
 }{
 	{"menu.png", "/menu/supper", "Guinea fowl", func(chef *tablet) { chef.click("Hake") }},
 	{"dish.png", "/dish/roast-hake", "before the plate", nil},
-	{"dish-step.png", "/dish/roast-hake?step=hake/sear", "Save the step", nil},
 	{"dish-typing.png", "/dish/slow-cooked-egg-mushroom-broth", "Toasted barley", func(chef *tablet) {
 		chef.type_(`[aria-label="Toasted barley, a line more"]`, "bake 12 min at 160 C, hands at the start for 30 s, until it crackles, then cool 10 to 30 min on the tray")
 		chef.see("bake 12 min at 160 °C")
