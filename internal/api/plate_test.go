@@ -35,9 +35,11 @@ func TestAPlateIsComputedAsItWouldBe(t *testing.T) {
 	assert.Equal(t, 404, chef.send("POST", "/api/dishes/ghost/plate", plate).status)
 	said := get[plating.Said](chef, "/api/dishes/roast-hake/placing?text="+url.QueryEscape("three dots of fish broth, 4 o'clock, 15 mm"))
 	assert.Equal(t, "fish-broth", said.Placing.Component)
-	place := get[api.PlaceView](chef, "/api/read/place?text="+url.QueryEscape("2 o'clock, 40 mm"))
-	assert.Equal(t, api.PlaceView{Hour: 2, Distance: 40}, place)
-	assert.Equal(t, 422, chef.send("GET", "/api/read/place?text=there", nil).status)
+	place := get[plating.Place](chef, "/api/dishes/roast-hake/place?text="+url.QueryEscape("2 o'clock, 40 mm"))
+	assert.Equal(t, plating.Place{Hour: 2, Distance: 40}, place)
+	swede := get[plating.Place](chef, "/api/dishes/roast-hake/place?text="+url.QueryEscape("in the middle of 1"))
+	assert.Equal(t, plating.Place{Hour: 12, From: "swede"}, swede)
+	assert.Equal(t, 422, chef.send("GET", "/api/dishes/roast-hake/place?text=there", nil).status)
 }
 
 func TestThePlateOfAVersionIsLaidBesideTheDish(t *testing.T) {

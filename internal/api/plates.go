@@ -18,7 +18,7 @@ func (s *Server) plateRoutes(api huma.API) {
 	huma.Post(api, "/api/dishes/{id}/plate", s.plate)
 	huma.Get(api, "/api/dishes/{id}/placing", s.sayPlacing)
 	huma.Get(api, "/api/dishes/{id}/versions/{version}/plate", s.versionPlate)
-	huma.Get(api, "/api/read/place", s.readPlace)
+	huma.Get(api, "/api/dishes/{id}/place", s.readPlace)
 }
 
 type plateInput struct {
@@ -95,18 +95,18 @@ func (s *Server) sayPlacing(ctx context.Context, in *sayPlacingInput) (*sayPlaci
 	return &sayPlacingOutput{d.Plate.Say(in.Text, b.recipes().PlateScene(d, 1, 1).Portions)}, nil
 }
 
-// PlaceView is a place on a plate.
-type PlaceView struct {
-	Hour     float64 `json:"hour"`
-	Distance float64 `json:"distance" doc:"mm from the centre"`
-}
+type placeOutput struct{ Body plating.Place }
 
-type placeOutput struct{ Body PlaceView }
-
-func (s *Server) readPlace(_ context.Context, in *textInput) (*placeOutput, error) {
-	hour, distance, err := plating.Where(in.Text)
+// readPlace reads a place on the plate of a dish; others on it are called by
+// their number or their food.
+func (s *Server) readPlace(ctx context.Context, in *sayPlacingInput) (*placeOutput, error) {
+	b, d, err := s.dish(ctx, in.ID)
+	if err != nil {
+		return nil, err
+	}
+	at, err := d.Plate.Where(in.Text, b.recipes().PlateScene(d, 1, 1).Portions)
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
 	}
-	return &placeOutput{PlaceView{hour, distance}}, nil
+	return &placeOutput{at}, nil
 }

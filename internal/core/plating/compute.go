@@ -1,9 +1,6 @@
 package plating
 
-import (
-	"fmt"
-	"slices"
-)
+import "slices"
 
 // Computed is all that is computed of a plate.
 type Computed struct {
@@ -40,8 +37,8 @@ type Tally struct {
 
 // Compute computes everything of a plate.
 func (s Spec) Compute(scene Scene) Computed {
-	l := s.lay()
-	out := Computed{Drawing: s.drawing(l), Findings: l.findings(scene), Room: l.room(), Contrast: s.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
+	l := s.lay(true)
+	out := Computed{Drawing: l.drawing(), Findings: l.findings(scene), Room: l.room, Contrast: s.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
 	for i := range s.Placings {
 		if life, fades := l.life(i); fades {
 			out.Lives = append(out.Lives, life)
@@ -53,8 +50,7 @@ func (s Spec) Compute(scene Scene) Computed {
 		out.AtOnce = append(out.AtOnce, l.atOnce(scene.Covers, scene.Pass, hands))
 		out.Build = append(out.Build, Built{hands, l.alone(hands, before)})
 	}
-	out.Better = l.better()
-	out.Room.Working = fmt.Sprintf("counted on a grid of %.1f mm", l.grid.cell)
+	out.Better = l.better(out.Findings)
 	return out
 }
 
@@ -97,10 +93,10 @@ func (l layout) alone(hands int, before [][]int) int64 {
 	return last
 }
 
-// waits tells whether a placing must wait for an earlier one: it lies on it, or
-// over a part of it.
+// waits tells whether a placing must wait for an earlier one: it lies on it, over
+// a part of it, or is measured from it.
 func (l layout) waits(i, k int) bool {
-	return k < i && (l.overlap[i][k] > 1 || l.standsOn(i, k))
+	return k < i && (l.overlap[i][k] > 1 || l.standsOn(i, k) || l.spec.Placings[i].From == l.spec.Placings[k].ID)
 }
 
 // before is what each placing waits for.

@@ -9,11 +9,28 @@ import (
 // Drawing is a plate from above, to scale: lengths in millimetres, origin at
 // the centre, y downwards. The paths are SVG path data made of numbers only.
 type Drawing struct {
-	Diameter float64 `json:"diameter"`
-	Well     float64 `json:"well"`
-	Shapes   []Shape `json:"shapes" nullable:"false"`
-	Marks    []Mark  `json:"marks" nullable:"false"`
-	Side     []Solid `json:"side" nullable:"false" doc:"from 6 o'clock, the nearest last"`
+	Diameter float64     `json:"diameter"`
+	Well     float64     `json:"well"`
+	Left     float64     `json:"left" doc:"the bounds of all ware"`
+	Right    float64     `json:"right"`
+	Top      float64     `json:"top"`
+	Bottom   float64     `json:"bottom"`
+	Wares    []DrawnWare `json:"wares" nullable:"false" doc:"the plate, then what stands beside it"`
+	Shapes   []Shape     `json:"shapes" nullable:"false"`
+	Marks    []Mark      `json:"marks" nullable:"false"`
+	Side     []Solid     `json:"side" nullable:"false" doc:"from 6 o'clock, the nearest last"`
+}
+
+// DrawnWare is the outline of ware and of its well.
+type DrawnWare struct {
+	Name    string  `json:"name"`
+	X       float64 `json:"x" doc:"its middle"`
+	Y       float64 `json:"y"`
+	Width   float64 `json:"width"`
+	Height  float64 `json:"height"`
+	Colour  string  `json:"colour"`
+	Outline string  `json:"outline"`
+	Well    string  `json:"well"`
 }
 
 // Shape is one placing as it is drawn.
@@ -24,6 +41,8 @@ type Shape struct {
 	Detail  string  `json:"detail,omitempty" doc:"lines on it"`
 	X       float64 `json:"x" doc:"where it was placed"`
 	Y       float64 `json:"y"`
+	FromX   float64 `json:"fromX" doc:"from where its hour and distance are measured"`
+	FromY   float64 `json:"fromY"`
 	LabelX  float64 `json:"labelX"`
 	LabelY  float64 `json:"labelY"`
 	Colour  string  `json:"colour"`
@@ -31,6 +50,7 @@ type Shape struct {
 	Words   string  `json:"words" doc:"form and measures: ring 77 mm, 25 mm high"`
 	Place   string  `json:"place" doc:"9 o'clock, 22 mm"`
 	Pool    bool    `json:"pool" doc:"it flows under what stands on the plate"`
+	Unseen  bool    `json:"unseen,omitempty" doc:"out of sight on purpose, or left off for some: drawn with a broken line"`
 }
 
 // Mark is a clock hour on the rim.
@@ -40,35 +60,62 @@ type Mark struct {
 	Y    float64 `json:"y"`
 }
 
-// At is the point of a place.
-func (p Placing) At() (x, y float64) {
-	sin, cos := math.Sincos(p.Hour * math.Pi / 6)
-	return p.Distance * sin, -p.Distance * cos
-}
-
 // Draw makes the drawing of a specification.
-func (s Spec) Draw() Drawing { return s.drawing(s.lay()) }
+func (s Spec) Draw() Drawing { return s.lay(true).drawing() }
 
-func (s Spec) drawing(l layout) Drawing {
-	d := Drawing{Diameter: s.Ware.Diameter, Well: s.Ware.Well, Shapes: []Shape{}, Marks: []Mark{}}
+func (l layout) drawing() Drawing {
+	s := l.spec
+	d := Drawing{Diameter: s.Ware.Diameter, Well: s.Ware.Well, Shapes: make([]Shape, len(s.Placings)), Marks: []Mark{}, Wares: l.wares()}
 	for h := 1; h <= 12; h++ {
 		sin, cos := math.Sincos(float64(h) * math.Pi / 6)
-		d.Marks = append(d.Marks, Mark{h, round(sin * s.Ware.Diameter / 2), round(-cos * s.Ware.Diameter / 2)})
+		r := 1 / math.Max(s.Ware.gauge(s.Ware.Diameter/2, s.Ware.across()/2, sin, cos), 1e-9)
+		d.Marks = append(d.Marks, Mark{h, round(sin * r), round(-cos * r)})
 	}
+	d.box()
 	for i, p := range s.Placings {
-		x, y := p.At()
-		shape := Shape{Placing: p.ID, Number: i + 1, X: round(x), Y: round(y), Colour: p.Colour, Texture: p.Texture, Words: p.Measured(), Place: p.Place(), Pool: p.Form == Pool || p.Form == Poured}
-		for _, at := range p.places() {
-			pen := newPen(at[0], at[1], at[2])
-			p.draw(pen)
+		at, from := middle(l.spots[i]), l.from[i]
+		shape := Shape{Placing: p.ID, Number: i + 1, X: round(at[0]), Y: round(at[1]), FromX: round(from[0]), FromY: round(from[1]), Colour: p.Colour, Texture: p.Texture,
+			Words: p.Measured(), Place: s.Place(i), Pool: p.Form == Pool || p.Form == Poured, Unseen: p.Hidden || p.Optional}
+		if p.From == "" && !p.Between && len(l.spots[i]) > 0 {
+			shape.X, shape.Y = round(l.spots[i][0].x), round(l.spots[i][0].y)
+		}
+		for _, pen := range l.pens[i] {
 			shape.Outline += pen.outline.String()
 			shape.Detail += pen.detail.String()
 		}
-		d.Shapes = append(d.Shapes, shape)
+		d.Shapes[i] = shape
 	}
-	s.label(&d)
+	l.label(&d)
 	d.side(l)
 	return d
+}
+
+// wares are the outlines of the plate and of what stands beside it.
+func (l layout) wares() (out []DrawnWare) {
+	middles := l.spec.middles()
+	for _, w := range append([]Ware{l.spec.Ware}, l.spec.Sides...) {
+		name := w.Name
+		if len(out) == 0 {
+			name = ""
+		}
+		c := middles[name]
+		a, b := w.wellHalves()
+		colour := w.Colour
+		if colour == "" {
+			colour = "#ffffff"
+		}
+		out = append(out, DrawnWare{Name: w.Name, X: round(c[0]), Y: round(c[1]), Width: w.Diameter, Height: w.across(), Colour: colour,
+			Outline: w.path(c[0], c[1], w.Diameter/2, w.across()/2), Well: w.path(c[0], c[1], a, b)})
+	}
+	return out
+}
+
+// box is the bounds of all ware.
+func (d *Drawing) box() {
+	for _, w := range d.Wares {
+		d.Left, d.Right = math.Min(d.Left, w.X-w.Width/2), math.Max(d.Right, w.X+w.Width/2)
+		d.Top, d.Bottom = math.Min(d.Top, w.Y-w.Height/2), math.Max(d.Bottom, w.Y+w.Height/2)
+	}
 }
 
 // width of the shape, its length where none was given.
@@ -122,11 +169,7 @@ func (p Placing) slices(pen *pen, a, b float64, n int) {
 func (p Placing) dots(pen *pen, radius float64, n int) {
 	radius = math.Min(radius, p.Length/float64(2*n))
 	for i := range n {
-		at := 0.0
-		if n > 1 {
-			at = (p.Length - 2*radius) * (float64(i)/float64(n-1) - 0.5)
-		}
-		pen.ellipse(at, 0, radius, radius)
+		pen.ellipse(p.along(i), 0, radius, radius)
 	}
 }
 
@@ -169,11 +212,31 @@ func (p *pen) point(q [2]float64) [2]float64 {
 	return [2]float64{p.x + q[0]*p.cos - q[1]*p.sin, p.y + q[0]*p.sin + q[1]*p.cos}
 }
 
-// write adds a command of path data.
+// write adds a command of path data, to a hundredth of a millimetre.
 func (p *pen) write(command byte, q [2]float64) {
 	var text [48]byte
-	b := strconv.AppendFloat(append(text[:0], command), q[0], 'f', 2, 64)
-	p.to.Write(strconv.AppendFloat(append(b, ' '), q[1], 'f', 2, 64))
+	b := hundredths(append(text[:0], command), q[0])
+	p.to.Write(hundredths(append(b, ' '), q[1]))
+}
+
+// hundredths writes a number with up to two decimals: several times as fast as
+// strconv does for any number, and most of a drawing is numbers.
+func hundredths(b []byte, v float64) []byte {
+	if !(math.Abs(v) < 1e12) {
+		return append(b, '0') // no drawing is that large
+	}
+	n := int64(math.Round(v * 100))
+	if n < 0 {
+		b, n = append(b, '-'), -n
+	}
+	b = strconv.AppendInt(b, n/100, 10)
+	if part := n % 100; part > 0 {
+		b = append(b, '.', byte('0'+part/10))
+		if part%10 > 0 {
+			b = append(b, byte('0'+part%10))
+		}
+	}
+	return b
 }
 
 func (p *pen) path(closed bool, points ...[2]float64) {
@@ -198,12 +261,24 @@ func (p *pen) path(closed bool, points ...[2]float64) {
 	}
 }
 
-// around draws a closed path by polar radius, in 48 chords.
-func (p *pen) around(x, y float64, radius func(angle float64) (rx, ry float64)) {
-	const chords = 48
+// chords by which a curve of that radius is drawn: they leave it by less than a
+// twentieth of a millimetre on the plates there are, r·(1 − cos(π/n)), and no
+// fewer than 16.
+func chords(radius float64) int {
+	switch {
+	case radius < 4:
+		return 16
+	case radius < 9:
+		return 24
+	}
+	return 48
+}
+
+// around draws a closed path by polar radius, in so many chords.
+func (p *pen) around(x, y float64, chords int, radius func(angle float64) (rx, ry float64)) {
 	points := make([][2]float64, chords)
 	for i := range points {
-		angle := 2 * math.Pi * float64(i) / chords
+		angle := 2 * math.Pi * float64(i) / float64(chords)
 		rx, ry := radius(angle)
 		points[i] = [2]float64{x + rx*math.Cos(angle), y + ry*math.Sin(angle)}
 	}
@@ -211,12 +286,12 @@ func (p *pen) around(x, y float64, radius func(angle float64) (rx, ry float64)) 
 }
 
 func (p *pen) ellipse(x, y, a, b float64) {
-	p.around(x, y, func(float64) (float64, float64) { return a, b })
+	p.around(x, y, chords(math.Max(a, b)), func(float64) (float64, float64) { return a, b })
 }
 
 // blob is an ellipse with so many shallow lobes.
 func (p *pen) blob(a, b float64, lobes int, depth float64) {
-	p.around(0, 0, func(t float64) (float64, float64) {
+	p.around(0, 0, 48, func(t float64) (float64, float64) {
 		f := 1 - depth/2 + depth/2*math.Sin(float64(lobes)*t)
 		return a * f, b * f
 	})

@@ -53,7 +53,7 @@ type Fix struct {
 // Findings judges a plate: what it and the dish disagree on, what form and
 // amount disagree on, what has no room, the order of building, what fades before
 // the plate leaves, and the usual rules of the craft.
-func (s Spec) Findings(scene Scene) []Finding { return s.lay().findings(scene) }
+func (s Spec) Findings(scene Scene) []Finding { return s.lay(false).findings(scene) }
 
 func (l layout) findings(scene Scene) []Finding {
 	j := &judge{layout: l, scene: scene, out: []Finding{}}
@@ -93,6 +93,12 @@ func (j *judge) name(i int) string {
 		}
 	}
 	return p.Component
+}
+
+// ware in which a placing lies.
+func (j *judge) ware(i int) Ware {
+	w, _ := j.spec.ware(j.spec.Placings[i].In)
+	return w
 }
 
 func (j *judge) portion(component string) (Portion, bool) {
@@ -142,8 +148,12 @@ func (j *judge) placed(p Portion) {
 	case p.Amount == nil:
 		return
 	}
-	if ratio, ok := sum.Per(*p.Amount); !ok || ratio < 0.995 || ratio > 1.005 {
-		j.fault("amount", last, "change one of the two", "%s: %s on the plate, the portion says %s.", p.Name, sum, p.Amount)
+	want, much := p.Amount.Times(float64(max(j.spec.Serves, 1))), "the portion says"
+	if j.spec.Serves > 1 {
+		much = fmt.Sprintf("%d portions are", j.spec.Serves)
+	}
+	if ratio, ok := sum.Per(want); !ok || ratio < 0.995 || ratio > 1.005 {
+		j.fault("amount", last, "change one of the two", "%s: %s on the plate, %s %s.", p.Name, sum, much, want)
 	}
 }
 
@@ -154,10 +164,10 @@ func (j *judge) amounts() {
 		if f, wrong := p.misfit(portion); wrong {
 			j.out = append(j.out, f)
 		}
-		if a := p.Amount; p.Form == Poured && a != nil && j.spec.Ware.Depth > 0 {
+		if a, w := p.Amount, j.ware(i); p.Form == Poured && a != nil && w.Depth > 0 {
 			ml, _, ok := p.asked(portion)
-			if room := j.spec.Ware.Room(); ok && ml > room {
-				j.fault("overflows", p.ID, "a deeper bowl, or less of it", "%s: %s, and the %s holds %.0f ml to its rim.", j.name(i), a, j.spec.Ware.Name, room)
+			if room := w.Room(); ok && ml > room {
+				j.fault("overflows", p.ID, "a deeper bowl, or less of it", "%s: %s, and the %s holds %.0f ml to its rim.", j.name(i), a, w.Name, room)
 			}
 		}
 	}
@@ -166,9 +176,13 @@ func (j *judge) amounts() {
 // edges finds what hangs over the plate, and what lies on its rim.
 func (j *judge) edges() {
 	for i, p := range j.spec.Placings {
-		switch over, rim := j.beyond(i), j.reach(i)-j.spec.Ware.Well/2; {
+		ware := "plate"
+		if p.In != "" {
+			ware = p.In
+		}
+		switch over, rim := j.beyond(i), -j.free(i); {
 		case over > 0.5:
-			j.fault("over-edge", p.ID, "move it in, or make it smaller", "%s reaches %.0f mm over the edge of the plate.", j.name(i), over)
+			j.fault("over-edge", p.ID, "move it in, or make it smaller", "%s reaches %.0f mm over the edge of the %s.", j.name(i), over, ware)
 		case rim > 3 && !p.Form.loose() && !p.Rim:
 			j.fault("on-the-rim", p.ID, "move it in: the rim is for the thumb", "%s reaches %.0f mm onto the rim.", j.name(i), rim)
 		}
@@ -194,19 +208,45 @@ func (j *judge) overlaps() {
 // it, and rings that are lifted too early.
 func (j *judge) order() {
 	for i, p := range j.spec.Placings {
-		for word, to := range map[string]string{"stands": p.On, "leans": p.Leans} {
+		for word, to := range map[string]string{"stands on": p.On, "leans on": p.Leans, "is measured from": p.From} {
 			if to == "" {
 				continue
 			}
 			switch at, there := j.place[to]; {
 			case !there:
-				j.fault("not-there", p.ID, "say on what it stands, or take that off", "%s %s on %q, and there is no such placing.", j.name(i), word, to)
+				j.fault("not-there", p.ID, "say on what it stands, or take that off", "%s %s %q, and there is no such placing.", j.name(i), word, to)
 			case at > i:
-				j.fault("not-there-yet", p.ID, "place it later", "%s %s on %s, which is placed after it.", j.name(i), word, j.name(at))
+				j.fault("not-there-yet", p.ID, "place it later", "%s %s %s, which is placed after it.", j.name(i), word, j.name(at))
 			}
+		}
+		if j.circle[i] {
+			j.fault("in-a-circle", p.ID, "measure one of them from the plate", "The place of %s is measured, by way of others, from itself.", j.name(i))
 		}
 		j.covered(i)
 		j.lifted(i)
+		j.seen(i)
+	}
+}
+
+// seen finds what nothing shows: later things cover it, nothing stands on it,
+// and nobody said that it is hidden on purpose.
+func (j *judge) seen(i int) {
+	p := j.spec.Placings[i]
+	if p.Hidden || j.areas[i] == 0 {
+		return
+	}
+	over := j.grid.empty()
+	for k := i + 1; k < len(j.spec.Placings); k++ {
+		q := j.spec.Placings[k]
+		if j.standsOn(k, i) {
+			return
+		}
+		if !q.Form.loose() || q.Form == Foam {
+			over.add(j.masks[k])
+		}
+	}
+	if j.grid.both(j.masks[i], over) > 0.95*j.areas[i] {
+		j.advise("out-of-sight", p.ID, "move it, or say that it is hidden on purpose", "What is placed after %s covers it.", j.name(i))
 	}
 }
 
@@ -255,8 +295,8 @@ func (j *judge) lives() {
 		}
 	}
 	for i, p := range j.spec.Placings {
-		if p.Warmth == Frozen && j.spec.Ware.celsius() >= 35 {
-			j.fault("frozen-on-hot", p.ID, "a cold plate", "%s is frozen, and the plate is wanted at %g °C.", j.name(i), j.spec.Ware.celsius())
+		if p.Warmth == Frozen && j.ware(i).celsius() >= 35 {
+			j.fault("frozen-on-hot", p.ID, "a cold plate", "%s is frozen, and the plate is wanted at %g °C.", j.name(i), j.ware(i).celsius())
 			continue
 		}
 		life, fades := j.life(i)
@@ -274,8 +314,10 @@ func (j *judge) lives() {
 
 // counts compares what there is of plates and rings with what is wanted.
 func (j *judge) counts() {
-	if have := j.spec.Ware.Have; have > 0 && have < j.scene.Covers {
-		j.fault("too-few-plates", "", "wash them between the waves, or take another plate", "There are %d of the %s, and %d are wanted.", have, j.spec.Ware.Name, j.scene.Covers)
+	for _, w := range append([]Ware{j.spec.Ware}, j.spec.Sides...) {
+		if want := j.spec.Plates(j.scene.Covers); w.Have > 0 && w.Have < want {
+			j.fault("too-few-plates", "", "wash them between the waves, or take another plate", "There are %d of the %s, and %d are wanted.", w.Have, w.Name, want)
+		}
 	}
 	for _, f := range j.spec.Formers {
 		if f.Have > 0 {
@@ -304,7 +346,7 @@ func (j *judge) advice() {
 	if n > 1 && textures[Crisp]+textures[Crunchy] == 0 {
 		j.advise("nothing-crisp", "", "a crumb, a leaf, a skin", "Nothing on it is crisp.")
 	}
-	r := j.room()
+	r := j.room
 	if r.Covered > 0.9 {
 		j.advise("crowded", "", "a larger plate, or less on it", "%.0f %% of the well is covered.", r.Covered*100)
 	}

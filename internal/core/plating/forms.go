@@ -37,7 +37,7 @@ func (p Placing) quenelles(pen *pen, a, b float64, n int) {
 	each := b / float64(n)
 	for i := range n {
 		y := -b + each*(2*float64(i)+1)
-		pen.onto(&pen.outline).around(0, y, func(t float64) (float64, float64) { return a, each * (0.82 + 0.18*math.Cos(2*t)) })
+		pen.onto(&pen.outline).around(0, y, 48, func(t float64) (float64, float64) { return a, each * (0.82 + 0.18*math.Cos(2*t)) })
 		pen.onto(&pen.detail).path(false, [2]float64{-a * 0.8, y}, [2]float64{0, y - each*0.4}, [2]float64{a * 0.8, y})
 	}
 	pen.onto(&pen.outline)

@@ -74,7 +74,8 @@ func TestCoveredAgainstRandomPoints(t *testing.T) {
 			rad, angle := 100*math.Sqrt(r.Float64()), 2*math.Pi*r.Float64()
 			x, y := rad*math.Cos(angle), rad*math.Sin(angle)
 			if slices.ContainsFunc(s.Placings, func(p plating.Placing) bool {
-				cx, cy := p.At()
+				sin, cos := math.Sincos(p.Hour * math.Pi / 6)
+				cx, cy := p.Distance*sin, -p.Distance*cos
 				return math.Hypot(x-cx, y-cy) <= p.Length/2
 			}) {
 				hit++
@@ -98,7 +99,7 @@ func TestHeightsStackAndWeightLies(t *testing.T) {
 
 // Three at 120°: on the circle, a third of it apart.
 func TestRepeatsStandOnTheirArc(t *testing.T) {
-	d := spec(plating.Placing{ID: "a", Form: plating.Ring, Hour: 12, Distance: 60, Length: 10, Height: 3, Repeat: 3}).Draw()
+	d := spec(plating.Placing{ID: "a", Form: plating.Ring, Hour: 12, Distance: 60, Length: 20, Height: 3, Repeat: 3}).Draw()
 	all := points(t, d.Shapes[0].Outline)
 	require.Len(t, all, 3*48)
 	for k := range 3 {
@@ -110,7 +111,7 @@ func TestRepeatsStandOnTheirArc(t *testing.T) {
 		assert.InDelta(t, 60*math.Sin(angle), x, 0.05)
 		assert.InDelta(t, -60*math.Cos(angle), y, 0.05)
 	}
-	arc := spec(plating.Placing{ID: "a", Form: plating.Ring, Hour: 3, Distance: 60, Length: 10, Height: 3, Repeat: 2, Arc: 90}).Draw()
+	arc := spec(plating.Placing{ID: "a", Form: plating.Ring, Hour: 3, Distance: 60, Length: 20, Height: 3, Repeat: 2, Arc: 90}).Draw()
 	all = points(t, arc.Shapes[0].Outline)
 	assert.InDelta(t, 60, all[60][1]+0, 6, "the second at 6 o'clock")
 }

@@ -1,13 +1,14 @@
 package plating
 
-import "math"
-
 // layout is a plate laid out: where each placing lies, how high it reaches, and
 // what covers what.
 type layout struct {
 	spec    Spec
 	grid    grid
-	polys   [][][][2]float64 // by placing: the outlines of all its pieces
+	spots   [][]spot
+	from    [][2]float64
+	circle  []bool // it is measured, by whatever way, from itself
+	pens    [][]*pen
 	masks   []mask
 	areas   []float64 // mm²
 	overlap [][]float64
@@ -15,23 +16,23 @@ type layout struct {
 	top     []float64
 	place   map[string]int
 	stands  [][]bool // by placing: on what it stands or leans, by whatever way
+	room    Room
 }
 
-// lay lays a plate out.
-func (s Spec) lay() layout {
-	n := len(s.Placings)
-	l := layout{spec: s, grid: s.Ware.grid(), polys: make([][][][2]float64, n), masks: make([]mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n), place: map[string]int{}}
+// lay lays a plate out; with its drawing, or only its outlines.
+func (s Spec) lay(drawn bool) layout {
+	n, f := len(s.Placings), s.find()
+	l := layout{spec: s, grid: s.grid(), spots: f.spots, from: f.from, circle: f.circle, place: f.place, pens: make([][]*pen, n), masks: make([]mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n)}
 	for i, p := range s.Placings {
-		l.place[p.ID] = i
 		l.masks[i] = l.grid.empty()
-		for _, at := range p.places() {
-			pen := newPen(at[0], at[1], at[2])
-			pen.silent = true
+		for _, at := range l.spots[i] {
+			pen := newPen(at.x, at.y, at.turn)
+			pen.silent = !drawn
 			p.draw(pen)
 			for _, polygon := range pen.polygons {
 				l.grid.fill(&l.masks[i], polygon)
 			}
-			l.polys[i] = append(l.polys[i], pen.polygons...)
+			l.pens[i] = append(l.pens[i], pen)
 		}
 		l.areas[i] = l.grid.area(l.masks[i])
 	}
@@ -42,11 +43,36 @@ func (s Spec) lay() layout {
 			l.overlap[k][i] = l.overlap[i][k]
 		}
 	}
+	l.settle()
+	l.room = l.measure()
+	return l
+}
+
+// settle works out what stands on what, and how high it reaches.
+func (l *layout) settle() {
 	l.stands = l.standing()
-	for i := range s.Placings {
+	for i := range l.spec.Placings {
 		l.heights(i, 0)
 	}
-	return l
+}
+
+// reordered is the same plate built in another order: everything lies where it
+// lay.
+func (l layout) reordered(order []int) layout {
+	n := len(order)
+	out := layout{spec: l.spec, grid: l.grid, spots: make([][]spot, n), from: make([][2]float64, n), circle: make([]bool, n), place: map[string]int{}, pens: make([][]*pen, n), masks: make([]mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n), room: l.room}
+	out.spec.Placings = make([]Placing, n)
+	for i, was := range order {
+		out.spec.Placings[i] = l.spec.Placings[was]
+		out.place[l.spec.Placings[was].ID] = i
+		out.spots[i], out.from[i], out.circle[i], out.pens[i], out.masks[i], out.areas[i] = l.spots[was], l.from[was], l.circle[was], l.pens[was], l.masks[was], l.areas[was]
+		out.overlap[i] = make([]float64, n)
+		for k, other := range order {
+			out.overlap[i][k] = l.overlap[was][other]
+		}
+	}
+	out.settle()
+	return out
 }
 
 // heights works out on what a placing stands, and how high it reaches. Deep
@@ -88,25 +114,17 @@ func (f Form) loose() bool {
 	return f.flows()
 }
 
-// places are the points at which a placing lies, with its turn there: one, or
-// as often as it is repeated on its arc.
-func (p Placing) places() [][3]float64 {
-	n := max(p.Repeat, 1)
-	arc := p.Arc
-	step := 0.0
-	switch {
-	case n > 1 && (arc == 0 || arc >= 360):
-		step = 360 / float64(n)
-	case n > 1:
-		step = arc / float64(n-1)
+// points calls back for every point of the outlines of a placing, as it lies
+// about the middle of its ware.
+func (l layout) points(i int, do func(x, y float64)) {
+	c := l.spec.middles()[l.spec.Placings[i].In]
+	for _, pen := range l.pens[i] {
+		for _, polygon := range pen.polygons {
+			for _, q := range polygon {
+				do(q[0]-c[0], q[1]-c[1])
+			}
+		}
 	}
-	out := make([][3]float64, n)
-	for i := range out {
-		hour := p.Hour + float64(i)*step/30
-		sin, cos := math.Sincos(hour * math.Pi / 6)
-		out[i] = [3]float64{p.Distance * sin, -p.Distance * cos, p.Turn + float64(i)*step}
-	}
-	return out
 }
 
 // standsOn tells whether one placing stands or leans, by whatever way, on

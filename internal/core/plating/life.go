@@ -3,6 +3,7 @@ package plating
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"jointime/internal/core/heat"
 	"jointime/internal/core/units"
@@ -57,12 +58,13 @@ func (l layout) life(i int) (Life, bool) {
 			note(map[Texture]float64{Wet: crispOnWet, Moist: crispOnWith, Soft: crispOnSoft}[wet], fmt.Sprintf("crisp on %s, which is %s", under, wet))
 		}
 	}
+	ware, _ := l.spec.ware(p.In)
 	switch p.Warmth {
 	case Frozen:
-		note(l.melts(), "frozen, on a plate "+l.spec.Ware.warmth())
+		note(melts(ware), "frozen, on a plate "+ware.warmth())
 	case Hot:
-		tau := heat.TimeConstant(foodDensity, foodHeat, math.Max(p.tall(), 2)/1000/l.faces(), stillAir)
-		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %g mm high, on a plate %s: from %d to %d °C", math.Max(p.tall(), 2), l.spec.Ware.warmth(), servedAt, eatenAt))
+		tau := heat.TimeConstant(foodDensity, foodHeat, math.Max(p.tall(), 2)/1000/faces(ware), stillAir)
+		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %g mm high, on a plate %s: from %d to %d °C", math.Max(p.tall(), 2), ware.warmth(), servedAt, eatenAt))
 	}
 	return out, out.Seconds < math.MaxInt64
 }
@@ -91,17 +93,8 @@ func (l layout) touches(i int) (name string, texture Texture) {
 	return name, texture
 }
 
-func (w Ware) celsius() float64 {
-	if w.Celsius == nil {
-		return roomAt
-	}
-	return *w.Celsius
-}
-
-func (w Ware) warmth() string { return fmt.Sprintf("of %g °C", w.celsius()) }
-
-func (l layout) melts() float64 {
-	switch c := l.spec.Ware.celsius(); {
+func melts(w Ware) float64 {
+	switch c := w.celsius(); {
 	case c <= 10:
 		return frozenCold
 	case c < 35:
@@ -112,16 +105,20 @@ func (l layout) melts() float64 {
 
 // faces by which hot food loses heat: its top, and its bottom to a plate that
 // is not warm.
-func (l layout) faces() float64 {
-	if l.spec.Ware.celsius() >= 40 {
+func faces(w Ware) float64 {
+	if w.celsius() >= 40 {
 		return 1
 	}
 	return 2
 }
 
 // after is how long the building goes on after a placing, with the finish at the
-// pass, in seconds.
+// pass, in seconds. What is built off the plate begins its time there when it is
+// moved on.
 func (s Spec) after(i int) (sum int64) {
+	if p := s.Placings[i]; p.OffPlate && p.Moved != "" {
+		i = max(i, slices.IndexFunc(s.Placings, func(q Placing) bool { return q.ID == p.Moved }))
+	}
 	for _, p := range s.Placings[i+1:] {
 		sum += p.Seconds
 	}
@@ -146,7 +143,7 @@ type AtOnce struct {
 // its own step on the others and for all that follows on all of them, (k − 1)·t
 // + k·S, shared by the hands; that must be within its life. Nor are more built
 // than the pass is wide, than there are rings, or plates.
-func (s Spec) AtOnce(covers, pass, hands int) AtOnce { return s.lay().atOnce(covers, pass, hands) }
+func (s Spec) AtOnce(covers, pass, hands int) AtOnce { return s.lay(false).atOnce(covers, pass, hands) }
 
 func (l layout) atOnce(covers, pass, hands int) AtOnce {
 	s := l.spec
@@ -171,10 +168,12 @@ func (l layout) atOnce(covers, pass, hands int) AtOnce {
 			bound(f.Have, fmt.Sprintf("there are %d of %s", f.Have, f.Name), "")
 		}
 	}
-	if s.Ware.Have > 0 {
-		bound(s.Ware.Have, fmt.Sprintf("there are %d plates", s.Ware.Have), "")
+	for i, w := range append([]Ware{s.Ware}, s.Sides...) {
+		if w.Have > 0 {
+			bound(w.Have, fmt.Sprintf("there are %d %s", w.Have, []string{"plates", "of the " + w.Name}[min(i, 1)]), "")
+		}
 	}
-	out.Waves = (max(covers, 1) + out.Plates - 1) / out.Plates
+	out.Waves = (max(s.Plates(covers), 1) + out.Plates - 1) / out.Plates
 	out.Seconds = s.Seconds() * int64(out.Plates) / int64(hands)
 	return out
 }

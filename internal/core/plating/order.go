@@ -5,9 +5,9 @@ import "slices"
 // bad are the faults that another order can mend.
 var bad = []string{"not-there-yet", "crisp-under-wet", "too-long", "only-crisp-softens", "lifted-too-early"}
 
-// misplaced counts the faults of order of a plate.
-func (l layout) misplaced() (n int) {
-	for _, f := range l.findings(Scene{}) {
+// misplaced counts the faults of order among what was found.
+func misplaced(found []Finding) (n int) {
+	for _, f := range found {
 		if slices.Contains(bad, f.Code) {
 			n++
 		}
@@ -17,28 +17,29 @@ func (l layout) misplaced() (n int) {
 
 // Better is an order of building that has none of the faults that an order can
 // have, as ids; nil where the plate's own has none, or none was found. What
-// something stands on comes before it; liquids come before what is crisp; what
-// fades soonest comes last.
-func (s Spec) Better() []string { return s.lay().better() }
+// something stands on, or is measured from, comes before it; liquids come before
+// what is crisp; what fades soonest comes last.
+func (s Spec) Better() []string {
+	l := s.lay(false)
+	return l.better(l.findings(Scene{}))
+}
 
-func (l layout) better() []string {
-	s := l.spec
-	if l.misplaced() == 0 {
+func (l layout) better(found []Finding) []string {
+	if misplaced(found) == 0 {
 		return nil
 	}
-	rest := make([]int, len(s.Placings))
+	rest := make([]int, len(l.spec.Placings))
 	for i := range rest {
 		rest[i] = i
 	}
-	next := Spec{Ware: s.Ware, Formers: s.Formers, Finish: s.Finish}
+	var order []int
 	var ids []string
 	for len(rest) > 0 {
 		at := l.next(rest)
-		p := s.Placings[rest[at]]
-		next.Placings, ids = append(next.Placings, p), append(ids, p.ID)
+		order, ids = append(order, rest[at]), append(ids, l.spec.Placings[rest[at]].ID)
 		rest = slices.Delete(rest, at, at+1)
 	}
-	if next.lay().misplaced() > 0 {
+	if misplaced(l.reordered(order).findings(Scene{})) > 0 {
 		return nil
 	}
 	return ids
@@ -49,7 +50,9 @@ func (l layout) better() []string {
 func (l layout) next(rest []int) int {
 	best, bestLife := -1, int64(-1)
 	for k, i := range rest {
-		if slices.ContainsFunc(rest, func(o int) bool { return o != i && (l.standsOn(i, o) || l.wets(o, i)) }) {
+		if slices.ContainsFunc(rest, func(o int) bool {
+			return o != i && (l.standsOn(i, o) || l.spec.Placings[i].From == l.spec.Placings[o].ID || l.wets(o, i))
+		}) {
 			continue
 		}
 		life := int64(1) << 60

@@ -28,9 +28,9 @@ func TestPlacesAreClockHoursAndMillimetres(t *testing.T) {
 	for _, c := range []struct{ hour, distance, x, y float64 }{
 		{12, 50, 0, -50}, {3, 50, 50, 0}, {6, 50, 0, 50}, {9, 50, -50, 0}, {2, 46, 39.8372, -23}, {0, 10, 0, -10},
 	} {
-		x, y := plating.Placing{Hour: c.hour, Distance: c.distance}.At()
-		assert.InDelta(t, c.x, x, 1e-4)
-		assert.InDelta(t, c.y, y, 1e-4)
+		at := spec(plating.Placing{ID: "a", Form: plating.Ring, Length: 9, Hour: c.hour, Distance: c.distance}).Draw().Shapes[0]
+		assert.InDelta(t, c.x, at.X, 0.005)
+		assert.InDelta(t, c.y, at.Y, 0.005)
 	}
 }
 
@@ -105,7 +105,7 @@ func TestFormsAndPlacesInWords(t *testing.T) {
 		"5 in a fan 60 × 34 mm, 5½ o'clock, 40 mm":                {Form: plating.Fan, Length: 60, Width: 34, Count: 5, Hour: 5.5, Distance: 40},
 		"3 times leaf 40 × 12.5 mm, 6 mm high, 12 o'clock, 60 mm": {Form: plating.Leaf, Length: 40, Width: 12.5, Height: 6, Repeat: 3, Hour: 12, Distance: 60},
 	} {
-		assert.Equal(t, want, p.Measured()+", "+p.Place())
+		assert.Equal(t, want, p.Measured()+", "+spec(p).Place(0))
 	}
 }
 

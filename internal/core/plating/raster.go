@@ -18,15 +18,30 @@ type grid struct {
 	words int     // of a row
 }
 
-// cells along a side: half a millimetre to a few on the plates there are.
-const gridCells = 320
+// cells along a side: half a millimetre to a few on the plates there are. With
+// ware beside the plate the grid grows and its cells stay, up to a limit.
+const (
+	gridCells = 320
+	mostCells = 1280
+)
 
-func (w Ware) grid() grid {
-	side := math.Max(w.Diameter, w.Across) * 1.3 // what hangs over is seen too
+func (s Spec) grid() grid {
+	side := math.Max(s.Ware.Diameter, s.Ware.across()) * 1.3 // what hangs over is seen too
 	if side <= 0 {
 		side = 1
 	}
-	return grid{side / gridCells, gridCells, (gridCells + 63) / 64}
+	cell, n := side/gridCells, gridCells
+	reach := side / 2
+	for name, c := range s.middles() {
+		if w, _ := s.ware(name); name != "" {
+			reach = math.Max(reach, math.Max(math.Abs(c[0])+w.Diameter*0.65, math.Abs(c[1])+w.across()*0.65))
+		}
+	}
+	if reach > side/2 {
+		n = min(2*int(math.Ceil(reach/cell)), mostCells)
+		cell = 2 * reach / float64(n)
+	}
+	return grid{cell, n, (n + 63) / 64}
 }
 
 // mask is the cells that something covers.
@@ -70,19 +85,36 @@ func (g grid) fill(m *mask, polygon [][2]float64) {
 		}
 		slices.Sort(cuts)
 		for k := 0; k+1 < len(cuts); k += 2 {
-			first, last := max(0, int(math.Ceil(g.index(cuts[k])))), min(g.n-1, int(math.Floor(g.index(cuts[k+1]))))
-			for c := first; c <= last; c++ {
-				m.rows[row][c>>6] |= 1 << (c & 63)
-			}
+			m.span(g, row, cuts[k], cuts[k+1])
 		}
+	}
+}
+
+// span sets the cells of a row whose middles lie between two places, a word at a
+// time.
+func (m mask) span(g grid, row int, left, right float64) {
+	first, last := max(0, int(math.Ceil(g.index(left)))), min(g.n-1, int(math.Floor(g.index(right))))
+	if first > last {
+		return
+	}
+	words := m.rows[row]
+	for k := first >> 6; k <= last>>6; k++ {
+		bits := ^uint64(0)
+		if k == first>>6 {
+			bits &= ^uint64(0) << (first & 63)
+		}
+		if k == last>>6 {
+			bits &= ^uint64(0) >> (63 - last&63)
+		}
+		words[k] |= bits
 	}
 }
 
 // area of a mask, in mm².
 func (g grid) area(m mask) float64 {
 	n := 0
-	for _, row := range m.rows {
-		for _, w := range row {
+	for i := m.from; i < m.end; i++ {
+		for _, w := range m.rows[i] {
 			n += bits.OnesCount64(w)
 		}
 	}
@@ -100,8 +132,16 @@ func (g grid) both(a, b mask) float64 {
 	return float64(n) * g.cell * g.cell
 }
 
-func (m mask) add(o mask) {
-	for i := range m.rows {
+// has tells whether the cell of a point is covered.
+func (m mask) has(g grid, x, y float64) bool {
+	row, c := int(math.Round(g.index(y))), int(math.Round(g.index(x)))
+	return row >= m.from && row < m.end && c >= 0 && c < g.n && m.rows[row][c>>6]&(1<<(c&63)) != 0
+}
+
+// add puts another mask's cells into this one.
+func (m *mask) add(o mask) {
+	m.from, m.end = min(m.from, o.from), max(m.end, o.end)
+	for i := o.from; i < o.end; i++ {
 		for k := range m.rows[i] {
 			m.rows[i][k] |= o.rows[i][k]
 		}

@@ -1,6 +1,9 @@
 package plating
 
-import "math"
+import (
+	"fmt"
+	"math"
+)
 
 // Room is how the food lies on the plate.
 type Room struct {
@@ -13,15 +16,19 @@ type Room struct {
 	Working  string  `json:"working"`
 }
 
-// room measures a laid-out plate.
-func (l layout) room() Room {
+// measure measures what lies on the plate itself.
+func (l layout) measure() Room {
+	w := l.spec.Ware
 	all := l.grid.empty()
-	r := Room{Free: l.spec.Ware.Well / 2}
+	r := Room{Free: w.Well / 2, Working: fmt.Sprintf("counted on a grid of %.1f mm", l.grid.cell)}
 	var x, y, weight float64
 	for i, p := range l.spec.Placings {
+		if p.In != "" {
+			continue
+		}
 		all.add(l.masks[i])
 		if !p.Rim {
-			r.Free = math.Min(r.Free, l.spec.Ware.Well/2-l.reach(i))
+			r.Free = math.Min(r.Free, l.free(i))
 		}
 		if l.top[i] > r.Tallest {
 			r.Tallest, r.Highest = l.top[i], p.ID
@@ -29,74 +36,50 @@ func (l layout) room() Room {
 		if p.NotEaten {
 			continue
 		}
-		heavy := l.areas[i] * math.Max(p.tall(), 1)
-		cx, cy := l.middle(i)
-		x, y, weight = x+cx*heavy, y+cy*heavy, weight+heavy
+		heavy, c := l.areas[i]*math.Max(p.tall(), 1), middle(l.spots[i])
+		x, y, weight = x+c[0]*heavy, y+c[1]*heavy, weight+heavy
 	}
-	well := math.Pi / 4 * l.spec.Ware.Well * l.spec.Ware.Well
-	r.Covered = l.grid.area(l.inWell(all)) / math.Max(well, 1e-9)
+	r.Covered = l.grid.area(l.inWell(all)) / math.Max(w.wellArea(), 1e-9)
 	if weight > 0 {
-		x, y = x/weight, y/weight
-		r.Distance = math.Hypot(x, y)
-		r.Hour = math.Mod(math.Atan2(x, -y)*6/math.Pi+12, 12)
+		r.Hour, r.Distance = hourOf(x/weight, y/weight)
 	}
 	return r
 }
 
-// reach is how far from the plate's centre a placing reaches, in mm.
-func (l layout) reach(i int) (far float64) {
-	for _, polygon := range l.polys[i] {
-		for _, q := range polygon {
-			far = math.Max(far, math.Hypot(q[0], q[1]))
-		}
-	}
-	return far
+// free is how far a placing stays inside the well, in mm; below 0: how far it
+// reaches onto the rim.
+func (l layout) free(i int) float64 {
+	w, _ := l.spec.ware(l.spec.Placings[i].In)
+	least := math.Inf(1)
+	l.points(i, func(x, y float64) { least = math.Min(least, w.rim(x, y)) })
+	return least
 }
 
-// beyond is how far a placing reaches over the outer edge of the plate, in mm.
+// beyond is how far a placing reaches over the outer edge of its ware, in mm.
 func (l layout) beyond(i int) (over float64) {
-	w := l.spec.Ware
-	a, b := w.Diameter/2, w.across()/2
-	for _, polygon := range l.polys[i] {
-		for _, q := range polygon {
-			if out := math.Hypot(q[0]/a, q[1]/b); out > 1 {
-				over = math.Max(over, math.Hypot(q[0], q[1])*(1-1/out))
-			}
-		}
-	}
+	w, _ := l.spec.ware(l.spec.Placings[i].In)
+	l.points(i, func(x, y float64) { over = math.Max(over, -w.edge(x, y)) })
 	return over
-}
-
-// across is the other outer measure of a plate.
-func (w Ware) across() float64 {
-	if w.Across > 0 {
-		return w.Across
-	}
-	return w.Diameter
-}
-
-// middle is the centroid of the first piece's repeats.
-func (l layout) middle(i int) (x, y float64) {
-	places := l.spec.Placings[i].places()
-	for _, at := range places {
-		x, y = x+at[0], y+at[1]
-	}
-	return x / float64(len(places)), y / float64(len(places))
 }
 
 // inWell cuts a mask to the well.
 func (l layout) inWell(m mask) mask {
 	out := l.grid.empty()
-	r := l.spec.Ware.Well / 2
-	for i := range m.rows {
+	out.from, out.end = m.from, m.end
+	w := l.spec.Ware
+	a, b := w.wellHalves()
+	for i := m.from; i < m.end; i++ {
 		y := l.grid.at(i)
-		if math.Abs(y) > r {
+		if math.Abs(y) > b {
 			continue
 		}
-		half := math.Sqrt(r*r - y*y)
-		from, to := max(0, int(math.Ceil(l.grid.index(-half)))), min(l.grid.n-1, int(math.Floor(l.grid.index(half))))
-		for c := from; c <= to; c++ {
-			out.rows[i][c>>6] |= m.rows[i][c>>6] & (1 << (c & 63))
+		half := a
+		if w.Shape != Square {
+			half = a * math.Sqrt(1-y*y/(b*b))
+		}
+		out.span(l.grid, i, -half, half)
+		for k := range out.rows[i] {
+			out.rows[i][k] &= m.rows[i][k]
 		}
 	}
 	return out

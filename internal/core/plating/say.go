@@ -2,6 +2,7 @@ package plating
 
 import (
 	"fmt"
+	"math"
 	"regexp"
 	"strconv"
 	"strings"
@@ -23,8 +24,9 @@ var (
 	sizes   = regexp.MustCompile(`\b(\d+(?:\.\d+)?) ?(?:x|×|by) ?(\d+(?:\.\d+)?)(?: ?(?:x|×|by) ?(\d+(?:\.\d+)?))? ?mm\b`)
 	howMuch = regexp.MustCompile(`\b(\d+(?:\.\d+)?) ?(g|ml)\b`)
 	howMany = regexp.MustCompile(`^(\d{1,3}|[a-z]+)\b`)
-	standOn = regexp.MustCompile(`\b(on|leaning on|against) (?:the )?([a-z -]+)`)
-	middle  = regexp.MustCompile(`\bin the (?:middle|centre|center)\b`)
+	standOn = regexp.MustCompile(`\b(on|leaning on|against|round|between|from the middle of|in the middle of|from) (?:each of )?(?:the )?(?:pieces of )?(\d+\b|[a-z][a-z -]*)`)
+	central = regexp.MustCompile(`\bin (?:the|its) (?:middle|centre|center)\b`)
+	partOut = regexp.MustCompile(`(?:\b(half)|([½⅓⅔¼¾])|\b(\d+(?:\.\d+)?) ?%)(?: of the)?(?: way)? out\b`)
 )
 
 // formWords are the words by which cooks call the forms.
@@ -72,10 +74,16 @@ func (s Spec) Say(text string, portions []Portion) Said {
 		p.Amount = &units.Amount{Quantity: q, Unit: units.Unit(m[2])}
 	}
 	plain = p.sized(plain)
-	if !p.where(plain) {
+	at, told := s.readPlace(plain, portions, p.Component)
+	p.In, p.From, p.Between, p.Hour, p.Distance, p.Part = at.In, at.From, at.Between, at.Hour, at.Distance, at.Part
+	s.stands(p, plain, portions)
+	switch {
+	case told:
+	case p.Leans != "" || p.On != "":
+		s.beside(p)
+	default:
 		doubt("where? in the middle for now")
 	}
-	s.stands(p, plain, portions)
 	p.ID = s.freeID(p.Component)
 	return out
 }
@@ -152,49 +160,55 @@ func (p *Placing) sized(plain string) string {
 	return plain
 }
 
-// where finds the place; false where none is said.
-func (p *Placing) where(plain string) bool {
-	if middle.MatchString(plain) {
-		p.Hour = 12
-		return true
-	}
-	m := hourAt.FindStringSubmatch(plain)
-	if m == nil {
-		p.Hour = 12
-		return false
-	}
-	h, _ := strconv.ParseFloat(m[1], 64)
-	minutes, _ := strconv.ParseFloat(m[2], 64)
-	p.Hour = h + minutes/60 + map[string]float64{"¼": 0.25, "½": 0.5, "¾": 0.75}[m[3]]
-	far := farAt.FindStringSubmatch(plain)
-	if far == nil {
-		far = barely.FindStringSubmatch(plain)
-	}
-	if far == nil || p.Hour > 12 {
-		return false
-	}
-	p.Distance, _ = strconv.ParseFloat(far[1], 64)
-	return true
-}
-
 // stands finds on what it stands or leans, among what is placed already.
 func (s Spec) stands(p *Placing, plain string, portions []Portion) {
 	for _, m := range standOn.FindAllStringSubmatch(plain, -1) {
-		q, ok := named(" "+strings.TrimSpace(m[2])+" ", portions)
-		if !ok || q.Component == p.Component {
-			continue
-		}
-		for _, other := range s.Placings {
-			if other.Component != q.Component {
-				continue
-			}
-			if m[1] == "on" {
-				p.On = other.ID
-			} else {
-				p.Leans = other.ID
-			}
+		to, ok := s.refer(m[2], portions, p.Component)
+		switch {
+		case !ok:
+		case m[1] == "on":
+			p.On = to
+		case m[1] == "leaning on" || m[1] == "against":
+			p.Leans = to
 		}
 	}
+}
+
+// beside gives a placing that stands on another one, or leans on it, its place
+// there, where none was said: in its middle, or at its edge towards 12 o'clock.
+func (s Spec) beside(p *Placing) {
+	p.From = p.On
+	if p.Leans == "" {
+		return
+	}
+	p.From = p.Leans
+	for _, q := range s.Placings {
+		if q.ID == p.Leans {
+			p.Distance = math.Round(q.width()/2 + p.width()/4)
+		}
+	}
+}
+
+// refer finds the placing that a word or a number means: the last one of that
+// food.
+func (s Spec) refer(words string, portions []Portion, but string) (id string, ok bool) {
+	words = strings.TrimSpace(words)
+	if n, err := strconv.Atoi(words); err == nil {
+		if n < 1 || n > len(s.Placings) {
+			return "", false
+		}
+		return s.Placings[n-1].ID, true
+	}
+	q, known := named(" "+words+" ", portions)
+	if !known || q.Component == but {
+		return "", false
+	}
+	for _, p := range s.Placings {
+		if p.Component == q.Component {
+			id, ok = p.ID, true
+		}
+	}
+	return id, ok
 }
 
 // freeID is an id for a placing of a component.
@@ -213,13 +227,4 @@ func (s Spec) freeID(component string) string {
 		}
 		id = fmt.Sprintf("%s-%d", component, n)
 	}
-}
-
-// Where reads a place: “2 o'clock, 40 mm”.
-func Where(text string) (hour, distance float64, err error) {
-	p := Placing{}
-	if !p.where(" " + strings.ToLower(strings.ReplaceAll(text, "’", "'")) + " ") {
-		return 0, 0, fmt.Errorf("%q is no place: write it like 2 o'clock, 40 mm", text)
-	}
-	return p.Hour, p.Distance, nil
 }

@@ -1,7 +1,6 @@
 package plating
 
 import (
-	"fmt"
 	"math"
 	"slices"
 )
@@ -24,12 +23,11 @@ type Solid struct {
 func (d *Drawing) side(l layout) {
 	d.Side = []Solid{}
 	for i, p := range l.spec.Placings {
-		left, right := math.Inf(1), math.Inf(-1)
-		for _, polygon := range l.polys[i] {
-			for _, q := range polygon {
-				left, right = math.Min(left, q[0]), math.Max(right, q[0])
-			}
+		if p.In != "" {
+			continue // its ware stands beside the plate
 		}
+		left, right := math.Inf(1), math.Inf(-1)
+		l.points(i, func(x, _ float64) { left, right = math.Min(left, x), math.Max(right, x) })
 		high := l.top[i] - l.base[i]
 		if high <= 0 || left >= right {
 			continue
@@ -37,8 +35,7 @@ func (d *Drawing) side(l layout) {
 		d.Side = append(d.Side, Solid{Placing: p.ID, Number: i + 1, Path: p.profile(left, right, l.base[i], high), Colour: p.Colour, Texture: p.Texture, Left: round(left), Right: round(right), Top: round(l.top[i])})
 	}
 	slices.SortStableFunc(d.Side, func(a, b Solid) int {
-		_, ya := l.middle(a.Number - 1)
-		_, yb := l.middle(b.Number - 1)
+		ya, yb := middle(l.spots[a.Number-1])[1], middle(l.spots[b.Number-1])[1]
 		switch {
 		case l.base[a.Number-1] == 0 && l.base[b.Number-1] > 0:
 			return -1
@@ -55,16 +52,26 @@ func (d *Drawing) side(l layout) {
 
 // profile is a form's outline from the side: a dome, or a box with round edges.
 func (p Placing) profile(left, right, base, high float64) string {
-	at := func(x, y float64) string { return fmt.Sprintf("%.2f %.2f", x, -y) }
+	var pen pen
+	pen.onto(&pen.outline)
+	command := byte('M')
+	to := func(x, y float64) {
+		pen.write(command, [2]float64{x, -y})
+		command = 'L'
+	}
+	to(left, base)
 	switch p.Form {
 	case Mound, Quenelle, Nest, Foam, Leaf, Dots, Scatter, Shavings, Grating:
-		path := "M" + at(left, base)
 		for k := range 25 {
 			t := float64(k) / 24
-			path += "L" + at(left+(right-left)*t, base+high*math.Sqrt(math.Max(0, 1-(2*t-1)*(2*t-1))))
+			to(left+(right-left)*t, base+high*math.Sqrt(math.Max(0, 1-(2*t-1)*(2*t-1))))
 		}
-		return path + "L" + at(right, base) + "Z"
+	default:
+		r := math.Min(3, math.Min(high/2, (right-left)/4))
+		for _, q := range [][2]float64{{left, base + high - r}, {left + r, base + high}, {right - r, base + high}, {right, base + high - r}} {
+			to(q[0], q[1])
+		}
 	}
-	r := math.Min(3, math.Min(high/2, (right-left)/4))
-	return "M" + at(left, base) + "L" + at(left, base+high-r) + "L" + at(left+r, base+high) + "L" + at(right-r, base+high) + "L" + at(right, base+high-r) + "L" + at(right, base) + "Z"
+	to(right, base)
+	return pen.outline.String() + "Z"
 }

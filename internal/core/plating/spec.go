@@ -2,14 +2,16 @@
 // with amount, form, place, tool and seconds; and what follows from that, the
 // drawing to scale among it.
 //
-// A place is a clock hour and a distance from the plate's centre. With the
-// hour h (12 at the top, clockwise) and the distance d in millimetres, the
-// point is x = d·sin(30°·h) to the right and y = −d·cos(30°·h) down.
+// A place is a clock hour and a distance from the plate's centre, or from the
+// middle of another placing. With the hour h (12 at the top, clockwise) and the
+// distance d in millimetres, the point is x = d·sin(30°·h) to the right and
+// y = −d·cos(30°·h) down.
 package plating
 
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/units"
@@ -18,23 +20,12 @@ import (
 // Spec is how one plate is built.
 type Spec struct {
 	Ware     Ware      `json:"ware"`
+	Sides    []Ware    `json:"sides,omitempty" maxItems:"6" doc:"ware of its own beside the plate, for what goes with it"`
+	Serves   int       `json:"serves,omitempty" minimum:"0" maximum:"40" doc:"a dish to share: so many portions on one plate; absent: one"`
 	Placings []Placing `json:"placings" nullable:"false" maxItems:"100"`
 	Formers  []Former  `json:"formers,omitempty" maxItems:"20" doc:"rings and moulds, by the name that their placings give"`
 	Finish   []Finish  `json:"finish,omitempty" maxItems:"20" doc:"what is done at the pass: wipe, check, garnish"`
 	Quiet    []string  `json:"quiet,omitempty" maxItems:"40" doc:"advice that this plate does without, by its code"`
-}
-
-// Ware is the plate itself, in millimetres.
-type Ware struct {
-	Name     string   `json:"name"`
-	Diameter float64  `json:"diameter" minimum:"20" maximum:"2000" doc:"mm; the length of what is not round"`
-	Across   float64  `json:"across,omitempty" minimum:"0" maximum:"2000" doc:"mm; absent: as the diameter"`
-	Well     float64  `json:"well" minimum:"10" maximum:"2000" doc:"mm, the part inside the rim"`
-	Depth    float64  `json:"depth,omitempty" minimum:"0" maximum:"500" doc:"mm, of the well"`
-	Colour   string   `json:"colour,omitempty" pattern:"^(#[0-9a-f]{6})?$"`
-	Celsius  *float64 `json:"celsius,omitempty" minimum:"-30" maximum:"150" doc:"at which it is wanted; absent: as the room"`
-	Have     int      `json:"have,omitempty" minimum:"0" maximum:"100000" doc:"how many there are; absent: enough"`
-	Note     string   `json:"note,omitempty" doc:"how it is wanted: warmed to 60 °C"`
 }
 
 // Former is a ring or a mould that stays on the plate for a while.
@@ -107,8 +98,12 @@ type Placing struct {
 	Component string        `json:"component" minLength:"1"`
 	Amount    *units.Amount `json:"amount,omitempty"`
 	Form      Form          `json:"form" enum:"pool,ring,mound,quenelle,piece,block,slices,fan,roll,nest,leaf,swipe,line,drizzle,dots,scatter,shavings,grating,foam,poured"`
+	In        string        `json:"in,omitempty" maxLength:"60" doc:"name of the ware of its own in which it goes; absent: on the plate"`
 	Hour      float64       `json:"hour" minimum:"0" maximum:"12" doc:"clock hour, 12 at the top"`
 	Distance  float64       `json:"distance" minimum:"0" maximum:"1000" doc:"mm from the centre"`
+	Part      float64       `json:"part,omitempty" minimum:"0" maximum:"2" doc:"instead of the distance: parts of the way from the centre to the edge of the well"`
+	From      string        `json:"from,omitempty" doc:"id of the placing from whose middle hour and distance are measured; absent: from the centre"`
+	Between   bool          `json:"between,omitempty" doc:"one in each gap between the pieces of the placing that it is measured from"`
 	Turn      float64       `json:"turn,omitempty" minimum:"-360" maximum:"360" doc:"degrees, clockwise"`
 	Length    float64       `json:"length" minimum:"1" maximum:"1000" doc:"mm; the diameter of round forms"`
 	Width     float64       `json:"width,omitempty" minimum:"0" maximum:"1000" doc:"mm; absent: as the length"`
@@ -129,6 +124,7 @@ type Placing struct {
 	Seconds   int64         `json:"seconds" minimum:"0" maximum:"3600" doc:"to place it on one plate"`
 	Side      string        `json:"side,omitempty" maxLength:"60" doc:"which side is up: skin up, cut side up"`
 	OffPlate  bool          `json:"offPlate,omitempty" doc:"built elsewhere and moved on"`
+	Moved     string        `json:"moved,omitempty" doc:"id of the placing after which it is moved on; absent: at once"`
 	Rim       bool          `json:"rim,omitempty" doc:"it lies on the rim on purpose"`
 	Hidden    bool          `json:"hidden,omitempty" doc:"out of sight on purpose"`
 	NotEaten  bool          `json:"notEaten,omitempty" doc:"a shell, a skewer: the card says so"`
@@ -140,8 +136,13 @@ type Placing struct {
 
 // Validate finds what is malformed, with paths below at.
 func (s Spec) Validate(at string, l *fault.List) {
-	if s.Ware.Well > s.Ware.Diameter || s.Ware.Across > 0 && s.Ware.Well > max(s.Ware.Diameter, s.Ware.Across) {
-		l.Add(at+".ware.well", "is wider than the plate")
+	s.Ware.validate(at+".ware", l)
+	for i, w := range s.Sides {
+		field := fmt.Sprintf("%s.sides[%d]", at, i)
+		w.validate(field, l)
+		if slices.ContainsFunc(s.Sides[:i], func(o Ware) bool { return o.Name == w.Name }) {
+			l.Add(field+".name", "%q occurs twice", w.Name)
+		}
 	}
 	seen := map[string]bool{}
 	for i, p := range s.Placings {
@@ -153,12 +154,15 @@ func (s Spec) Validate(at string, l *fault.List) {
 		if p.Seconds < 0 {
 			l.Add(field+".seconds", "must be 0 or more")
 		}
-		for name, to := range map[string]string{"on": p.On, "leans": p.Leans} {
+		for name, to := range map[string]string{"on": p.On, "leans": p.Leans, "from": p.From} {
 			if to == p.ID && to != "" {
-				l.Add(field+"."+name, "it cannot hold itself up")
+				l.Add(field+"."+name, "it cannot be its own place")
 			}
 		}
-		for name, v := range map[string]float64{"hour": p.Hour, "distance": p.Distance, "length": p.Length, "width": p.Width} {
+		if _, known := s.ware(p.In); !known {
+			l.Add(field+".in", "there is no ware %q beside the plate", p.In)
+		}
+		for name, v := range map[string]float64{"hour": p.Hour, "distance": p.Distance, "length": p.Length, "width": p.Width, "part": p.Part} {
 			if math.IsNaN(v) || v < 0 || v > 1000 {
 				l.Add(field+"."+name, "must be between 0 and 1000")
 			}

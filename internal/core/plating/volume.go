@@ -82,9 +82,6 @@ func (p Placing) Holds() (ml float64, ok bool) {
 // dot is the diameter of one dot.
 func (p Placing) dot() float64 { return math.Min(p.width(), p.Length/float64(max(p.Count, 1))) }
 
-// Room of the well up to its rim, as a shallow cap, in millilitres.
-func (w Ware) Room() float64 { return Cap(w.Well, w.Well, w.Depth) }
-
 // misfit compares what a form holds with the amount that is to be in it. Within
 // a tenth nobody sees it; a ring is filled to the rim, within a twentieth.
 func (p Placing) misfit(portion Portion) (Finding, bool) {

@@ -2,7 +2,6 @@ package plating
 
 import (
 	"fmt"
-	"math"
 	"strings"
 )
 
@@ -33,20 +32,4 @@ func (p Placing) Measured() string {
 		text = fmt.Sprintf("%d times %s", p.Repeat, text)
 	}
 	return text
-}
-
-// Place says where: “9 o'clock, 22 mm”, “in the middle”.
-func (p Placing) Place() string {
-	if p.Distance == 0 {
-		return "in the middle"
-	}
-	hour, part := math.Modf(p.Hour)
-	if hour == 0 && part == 0 {
-		hour = 12
-	}
-	sign := map[float64]string{0: "", 0.25: "¼", 0.5: "½", 0.75: "¾"}[part]
-	if sign == "" && part != 0 {
-		return fmt.Sprintf("%.1f o'clock, %.0f mm", p.Hour, p.Distance)
-	}
-	return fmt.Sprintf("%.0f%s o'clock, %.0f mm", hour, sign, p.Distance)
 }

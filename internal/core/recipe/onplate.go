@@ -53,10 +53,18 @@ func (d Dish) PlateOf(v Version) plating.Spec {
 			}
 		}
 	}
+	gone := func(id string) bool {
+		return id != "" && !slices.ContainsFunc(out.Placings, func(q plating.Placing) bool { return q.ID == id })
+	}
 	for i := range out.Placings { // what nothing is under stands on the plate
 		p := &out.Placings[i]
-		for _, to := range []*string{&p.On, &p.Leans} {
-			if *to != "" && !slices.ContainsFunc(out.Placings, func(q plating.Placing) bool { return q.ID == *to }) {
+		if gone(p.From) { // it stays where it was
+			at := slices.IndexFunc(d.Plate.Placings, func(q plating.Placing) bool { return q.ID == p.ID })
+			alone := d.Plate.Alone(at)
+			p.Hour, p.Distance, p.From, p.Between = alone.Hour, alone.Distance, "", false
+		}
+		for _, to := range []*string{&p.On, &p.Leans, &p.Lift, &p.Moved} {
+			if gone(*to) {
 				*to = ""
 			}
 		}

@@ -97,7 +97,7 @@ func (in Input) courses() ([]course, error) {
 			}
 			k := course{CourseHour: c, name: m.Name, at: at}
 			for _, s := range in.servings(c) {
-				s.waves = waves(s.total, s.dish.Plate.AtOnce(s.total, in.Kitchen.PassWidth, 1).Plates)
+				s.waves = waves(s.total, s.dish.Plate.AtOnce(s.total, in.Kitchen.PassWidth, 1).Plates*max(s.dish.Plate.Serves, 1))
 				k.dishes = append(k.dishes, s)
 			}
 			out = append(out, k)

@@ -49,18 +49,18 @@ func (d *draft) plates(c int, s serving) [][]int {
 	if len(placings) == 0 {
 		placings = []plating.Placing{{ID: "pass"}}
 	}
-	for w, plates := range s.waves {
+	for w, portions := range s.waves {
 		for n, p := range placings {
 			id := fmt.Sprintf("%s/plate/%s", s.dish.ID, p.ID)
 			if len(s.waves) > 1 {
 				id += fmt.Sprintf("/wave %d", w+1)
 			}
 			t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
-			lasts, working := t.For(plates)
+			lasts, working := t.For(s.dish.Plate.Plates(portions))
 			hands := schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d", s.dish.ID, w+1)}
 			first := d.seconds(d.courses[c].at) - platesBefore
 			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: []schedule.Use{hands}},
-				work{course: c, dish: s.dish.ID, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s, w), portions: plates, working: working})
+				work{course: c, dish: s.dish.ID, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s, w), portions: portions, working: working})
 			if n > 0 {
 				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})
 			}

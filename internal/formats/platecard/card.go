@@ -40,7 +40,7 @@ func SVG(c Card) string {
 	fmt.Fprintf(&p.b, `<rect width="%g" height="%g" fill="#fff"/>`, width, height)
 	p.text(margin, 20, titleSize(c.Title), 700, c.Title, 60)
 	p.text(margin, 27, 4.4, 400, "on the "+c.Spec.Ware.Name+comma(c.Spec.Ware.Note), 52)
-	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%d s alone · revision %d", c.Spec.Seconds(), c.Revision), 52)
+	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%s%d s alone · revision %d", c.shared(), c.Spec.Seconds(), c.Revision), 52)
 	c.above(p, margin+58, 98, 116)
 	c.side(p, margin+58, 180, 116)
 	c.rollCall(p, 136, 14)
@@ -48,6 +48,14 @@ func SVG(c Card) string {
 	c.strip(p, 136, 184)
 	p.b.WriteString(`</svg>`)
 	return p.b.String()
+}
+
+// shared says for how many a plate is, where it is shared.
+func (c Card) shared() string {
+	if c.Spec.Serves < 2 {
+		return ""
+	}
+	return fmt.Sprintf("to share, for %d · ", c.Spec.Serves)
 }
 
 // titleSize is the largest that keeps a title on its side of the card.
@@ -99,8 +107,15 @@ const patterns = `<defs><pattern id="crisp" width="6" height="4" patternUnits="u
 func (c Card) above(p *page, x, y, size float64) {
 	d := c.Computed.Drawing
 	r := math.Max(d.Diameter/2, 1)
-	scale := size / (2*r + 30)
-	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)"><circle r="%.2f" fill="#fff" stroke="#14202b"/><circle r="%.2f" fill="none" stroke="#9aa7af"/>`, x, y, scale, r, d.Well/2)
+	wide, high := math.Max(d.Right-d.Left, 1), math.Max(d.Bottom-d.Top, 1)
+	scale := size / (math.Max(wide, high) + 30)
+	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)">`, x-scale*(d.Left+d.Right)/2, y-scale*(d.Top+d.Bottom)/2, scale)
+	for i, w := range d.Wares {
+		fmt.Fprintf(&p.b, `<path d="%s" fill="%s" stroke="#14202b"/><path d="%s" fill="none" stroke="#9aa7af"/>`, w.Outline, html.EscapeString(w.Colour), w.Well)
+		if i > 0 {
+			fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="10" text-anchor="middle">%s</text>`, w.X, w.Y+w.Height/2+11, html.EscapeString(cut(strings.Map(printable, w.Name), 24)))
+		}
+	}
 	for _, m := range d.Marks {
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b"/>`, m.X*0.985, m.Y*0.985, m.X*0.93, m.Y*0.93)
 		fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="10" text-anchor="middle" font-weight="700">%d</text>`, m.X*(1+9/r), m.Y*(1+9/r)+3.5, m.Hour)
@@ -137,8 +152,8 @@ func underFirst(shapes []plating.Shape) (out []plating.Shape) {
 func (c Card) side(p *page, x, y, size float64) {
 	d := c.Computed.Drawing
 	r := math.Max(d.Diameter/2, 1)
-	scale := size / (2*r + 30)
-	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)">`, x, y, scale)
+	scale := size / (math.Max(d.Right-d.Left, 1) + 30)
+	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)">`, x-scale*(d.Left+d.Right)/2, y, scale)
 	top := 0.0
 	for _, s := range d.Side {
 		shape(&p.b, s.Path, s.Colour, s.Texture, 1)
@@ -177,7 +192,11 @@ func (c Card) rollCall(p *page, x, y float64) {
 	for _, f := range c.Spec.Formers {
 		formers = append(formers, fmt.Sprintf("%d of %s", f.Have, f.Name))
 	}
-	y = p.wrapped(x, y, 4.2, 400, strings.Join(append([]string{c.Spec.Ware.Name + comma(c.Spec.Ware.Note)}, formers...), " · "), 72, 1)
+	ware := []string{c.Spec.Ware.Name + comma(c.Spec.Ware.Note)}
+	for _, w := range c.Spec.Sides {
+		ware = append(ware, w.Name+comma(w.Note))
+	}
+	y = p.wrapped(x, y, 4.2, 400, strings.Join(append(ware, formers...), " · "), 72, 2)
 	if len(c.Cautions) > 0 {
 		p.wrapped(x, y, 4.2, 700, strings.Join(c.Cautions, "; "), 70, 2)
 	}
@@ -225,33 +244,51 @@ func (c Card) placings(p *page, x, y float64) {
 			amount = g.Amount.String()
 		}
 		p.text(x+11, at+row*0.3, size, 700, fmt.Sprintf("%s  %s", c.Name(g.Component), amount), letters(size))
-		p.fitted(x+11, at+row*0.3+size*1.12, size*0.84, c.where(g), width-margin-x-11)
-		p.fitted(x+11, at+row*0.3+size*2.12, size*0.84, how(g), width-margin-x-11)
+		p.fitted(x+11, at+row*0.3+size*1.12, size*0.84, c.where(i), width-margin-x-11)
+		p.fitted(x+11, at+row*0.3+size*2.12, size*0.84, c.how(i), width-margin-x-11)
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fH%.2f" stroke="#9aa7af" stroke-width=".2"/>`, x, at+row*0.93, width-margin)
 	}
 }
 
 // where says form, place, and on what a placing stands.
-func (c Card) where(g plating.Placing) string {
-	parts := []string{g.Measured(), g.Place()}
-	for word, to := range map[string]string{"on": g.On, "leaning on": g.Leans} {
-		for i, other := range c.Spec.Placings {
-			if other.ID == to && to != "" {
-				parts = append(parts, fmt.Sprintf("%s %d", word, i+1))
-			}
+func (c Card) where(i int) string {
+	g := c.Spec.Placings[i]
+	parts := []string{g.Measured(), c.Spec.Place(i)}
+	for _, to := range [][2]string{{"on", g.On}, {"leaning on", g.Leans}} {
+		if n := c.number(to[1]); n > 0 {
+			parts = append(parts, fmt.Sprintf("%s %d", to[0], n))
 		}
 	}
 	return strings.Join(parts, " · ")
 }
 
+// number of the placing with an id; 0 where there is none.
+func (c Card) number(id string) int {
+	return slices.IndexFunc(c.Spec.Placings, func(p plating.Placing) bool { return p.ID == id && id != "" }) + 1
+}
+
 // how says tool, seconds, which side is up, and what must not be forgotten.
-func how(g plating.Placing) string {
+func (c Card) how(i int) string {
+	g := c.Spec.Placings[i]
 	parts := []string{g.Tool, fmt.Sprintf("%d s", g.Seconds), g.Side, g.Note}
 	if g.Side != "" && strings.Contains(g.Note, g.Side) {
 		parts[2] = ""
 	}
+	if g.OffPlate {
+		moved := max(c.number(g.Moved), i+1)
+		parts = append(parts, fmt.Sprintf("built off the plate, moved on after %d", moved))
+	}
+	if n := c.number(g.Lift); g.Former != "" && n > i+1 {
+		parts = append(parts, fmt.Sprintf("the %s stays until %d is in", g.Former, n))
+	}
 	if g.NotEaten {
 		parts = append(parts, "not to be eaten")
+	}
+	if g.Hidden {
+		parts = append(parts, "out of sight on purpose")
+	}
+	if g.Optional {
+		parts = append(parts, "may be left off")
 	}
 	return strings.Join(slices.DeleteFunc(parts, func(t string) bool { return t == "" }), " · ")
 }

@@ -45,11 +45,11 @@ func TestTheCardOfEveryDish(t *testing.T) {
 		wellFormed(t, svg)
 		svg = html.UnescapeString(svg)
 		at := strings.Index(svg, "Before the first plate")
-		for _, p := range d.Plate.Placings {
+		for i, p := range d.Plate.Placings {
 			name := strings.Index(svg[at:], book.Components[p.Component].Name+"  ")
 			require.Positive(t, name, "%s comes in its order", p.ID)
 			at += name
-			assert.Contains(t, svg[at:], p.Place())
+			assert.Contains(t, svg[at:], d.Plate.Place(i))
 			assert.Contains(t, svg[at:], p.Tool)
 		}
 	}

@@ -160,6 +160,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API dishes by ID place */
+        get: operations["get-api-dishes-by-id-place"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{id}/placing": {
         parameters: {
             query?: never;
@@ -444,23 +461,6 @@ export interface paths {
         put?: never;
         /** Post API read paste */
         post: operations["post-api-read-paste"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/read/place": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Get API read place */
-        get: operations["get-api-read-place"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1288,13 +1288,43 @@ export interface components {
         };
         Drawing: {
             /** Format: double */
+            bottom: number;
+            /** Format: double */
             diameter: number;
+            /**
+             * Format: double
+             * @description the bounds of all ware
+             */
+            left: number;
             marks: components["schemas"]["Mark"][];
+            /** Format: double */
+            right: number;
             shapes: components["schemas"]["Shape"][];
             /** @description from 6 o'clock, the nearest last */
             side: components["schemas"]["Solid"][];
             /** Format: double */
+            top: number;
+            /** @description the plate, then what stands beside it */
+            wares: components["schemas"]["DrawnWare"][];
+            /** Format: double */
             well: number;
+        };
+        DrawnWare: {
+            colour: string;
+            /** Format: double */
+            height: number;
+            name: string;
+            outline: string;
+            well: string;
+            /** Format: double */
+            width: number;
+            /**
+             * Format: double
+             * @description its middle
+             */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         DurationView: {
             /** Format: int64 */
@@ -2111,14 +2141,16 @@ export interface components {
             /** Format: int64 */
             width?: number;
         };
-        PlaceView: {
-            /**
-             * Format: double
-             * @description mm from the centre
-             */
+        Place: {
+            between?: boolean;
+            /** Format: double */
             distance: number;
+            from?: string;
             /** Format: double */
             hour: number;
+            in?: string;
+            /** Format: double */
+            part?: number;
         };
         Placing: {
             amount?: components["schemas"]["Amount"];
@@ -2127,6 +2159,8 @@ export interface components {
              * @description degrees over which it is repeated; absent: all round
              */
             arc?: number;
+            /** @description one in each gap between the pieces of the placing that it is measured from */
+            between?: boolean;
             colour: string;
             component: string;
             /**
@@ -2144,6 +2178,8 @@ export interface components {
             form: "pool" | "ring" | "mound" | "quenelle" | "piece" | "block" | "slices" | "fan" | "roll" | "nest" | "leaf" | "swipe" | "line" | "drizzle" | "dots" | "scatter" | "shavings" | "grating" | "foam" | "poured";
             /** @description name of the ring or mould that holds it */
             former?: string;
+            /** @description id of the placing from whose middle hour and distance are measured; absent: from the centre */
+            from?: string;
             /**
              * Format: double
              * @description mm
@@ -2157,6 +2193,8 @@ export interface components {
              */
             hour: number;
             id: string;
+            /** @description name of the ware of its own in which it goes; absent: on the plate */
+            in?: string;
             /** @description id of the placing that it leans on */
             leans?: string;
             /**
@@ -2171,6 +2209,8 @@ export interface components {
             life?: number;
             /** @description id of the placing after which the ring is lifted; absent: after this one */
             lift?: string;
+            /** @description id of the placing after which it is moved on; absent: at once */
+            moved?: string;
             /** @description a shell, a skewer: the card says so */
             notEaten?: boolean;
             note?: string;
@@ -2179,6 +2219,11 @@ export interface components {
             /** @description id of the placing that it stands on */
             on?: string;
             optional?: boolean;
+            /**
+             * Format: double
+             * @description instead of the distance: parts of the way from the centre to the edge of the well
+             */
+            part?: number;
             reason?: string;
             /**
              * Format: int64
@@ -2616,6 +2661,13 @@ export interface components {
             colour: string;
             /** @description lines on it */
             detail?: string;
+            /**
+             * Format: double
+             * @description from where its hour and distance are measured
+             */
+            fromX: number;
+            /** Format: double */
+            fromY: number;
             /** Format: double */
             labelX: number;
             /** Format: double */
@@ -2630,6 +2682,8 @@ export interface components {
             /** @description it flows under what stands on the plate */
             pool: boolean;
             texture: string;
+            /** @description out of sight on purpose, or left off for some: drawn with a broken line */
+            unseen?: boolean;
             /** @description form and measures: ring 77 mm, 25 mm high */
             words: string;
             /**
@@ -2702,6 +2756,13 @@ export interface components {
             placings: components["schemas"]["Placing"][];
             /** @description advice that this plate does without, by its code */
             quiet?: string[] | null;
+            /**
+             * Format: int64
+             * @description a dish to share: so many portions on one plate; absent: one
+             */
+            serves?: number;
+            /** @description ware of its own beside the plate, for what goes with it */
+            sides?: components["schemas"]["Ware"][] | null;
             ware: components["schemas"]["Ware"];
         };
         Stage: {
@@ -3209,7 +3270,7 @@ export interface components {
         Ware: {
             /**
              * Format: double
-             * @description mm; absent: as the diameter
+             * @description mm, from top to bottom; absent: as the diameter
              */
             across?: number;
             /**
@@ -3225,7 +3286,7 @@ export interface components {
             depth?: number;
             /**
              * Format: double
-             * @description mm; the length of what is not round
+             * @description mm; from left to right
              */
             diameter: number;
             /**
@@ -3237,8 +3298,13 @@ export interface components {
             /** @description how it is wanted: warmed to 60 °C */
             note?: string;
             /**
+             * @description round, which an other measure makes oval, or square, with corners; absent: round
+             * @enum {string}
+             */
+            shape?: "round" | "square" | "";
+            /**
              * Format: double
-             * @description mm, the part inside the rim
+             * @description mm, the part inside the rim, from left to right
              */
             well: number;
         };
@@ -3714,6 +3780,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-dishes-by-id-place": {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"];
+                };
             };
             /** @description Error */
             default: {
@@ -4309,37 +4408,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PastedOutputBody"];
-                };
-            };
-            /** @description Error */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "get-api-read-place": {
-        parameters: {
-            query?: {
-                text?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlaceView"];
                 };
             };
             /** @description Error */
