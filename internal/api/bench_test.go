@@ -1,8 +1,10 @@
 package api_test
 
 import (
+	"bytes"
 	"context"
 	"log/slog"
+	"net/http"
 	"net/http/httptest"
 	"slices"
 	"testing"
@@ -15,16 +17,23 @@ import (
 	"jointime/internal/store"
 )
 
-// benchmarkPath measures a request from end to end, and reports the median and
-// the 95th percentile.
+// benchmarkPath measures reading a path from end to end.
 func benchmarkPath(b *testing.B, st *store.Store, path string) {
+	b.Helper()
+	benchmarkRequest(b, st, "GET", path, func(http.Handler) []byte { return nil })
+}
+
+// benchmarkRequest measures a request from end to end, and reports the median
+// and the 95th percentile.
+func benchmarkRequest(b *testing.B, st *store.Store, method, path string, body func(http.Handler) []byte) {
 	b.Helper()
 	now := time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)
 	require.NoError(b, demo.LoadInto(context.Background(), st, now)) // does nothing where there is something
 	s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Now: func() time.Time { return now }})
 	var took []time.Duration
 	for b.Loop() {
-		r := httptest.NewRequest("GET", "http://localhost"+path, nil)
+		r := httptest.NewRequest(method, "http://localhost"+path, bytes.NewReader(body(s)))
+		r.Header.Set("Content-Type", "application/json")
 		w := httptest.NewRecorder()
 		start := time.Now()
 		s.ServeHTTP(w, r)

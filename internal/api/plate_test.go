@@ -2,10 +2,13 @@ package api_test
 
 import (
 	"bytes"
+	"encoding/json"
 	"encoding/xml"
+	"fmt"
 	"image"
 	"image/png"
 	"net/http"
+	"net/http/httptest"
 	"net/url"
 	"strings"
 	"testing"
@@ -16,6 +19,7 @@ import (
 	"jointime/internal/api"
 	"jointime/internal/core/plating"
 	"jointime/internal/formats/photo"
+	"jointime/internal/pgdev/pgtest"
 )
 
 func TestAPlateIsComputedAsItWouldBe(t *testing.T) {
@@ -126,4 +130,26 @@ func TestAPhotographStandsBesideThePlate(t *testing.T) {
 	assert.True(t, get[api.PhotoView](chef, at).There)
 	assert.Equal(t, 204, chef.send("POST", at+"/back", nil).status, "there is nothing more to put back")
 	assert.True(t, get[api.PhotoView](chef, at).There)
+}
+
+// A plate of 40 elements, computed over the API: a key's worth of work on the
+// server.
+func BenchmarkPlateOf40(b *testing.B) {
+	st := pgtest.Store(b)
+	path, body := "/api/dishes/guinea-fowl/plate", []byte(nil)
+	benchmarkRequest(b, st, "POST", path, func(s http.Handler) []byte {
+		if body == nil {
+			w := httptest.NewRecorder()
+			s.ServeHTTP(w, httptest.NewRequest("GET", "http://localhost/api/dishes/guinea-fowl", nil))
+			var v api.DishView
+			require.NoError(b, json.Unmarshal(w.Body.Bytes(), &v))
+			for i := len(v.Dish.Plate.Placings); i < 40; i++ {
+				p := v.Dish.Plate.Placings[1]
+				p.ID, p.Hour, p.Distance, p.Length, p.Width, p.Height = fmt.Sprint("more-", i), float64(i%12), float64(30+i), 12, 8, 4
+				v.Dish.Plate.Placings = append(v.Dish.Plate.Placings, p)
+			}
+			body, _ = json.Marshal(v.Dish.Plate)
+		}
+		return body
+	})
 }

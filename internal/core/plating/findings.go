@@ -235,15 +235,23 @@ func (j *judge) seen(i int) {
 	if p.Hidden || j.areas[i] == 0 {
 		return
 	}
-	over := j.grid.empty()
+	var later []int
+	most := 0.0 // what they can cover together
 	for k := i + 1; k < len(j.spec.Placings); k++ {
 		q := j.spec.Placings[k]
 		if j.standsOn(k, i) {
 			return
 		}
 		if !q.Form.loose() || q.Form == Foam {
-			over.add(j.masks[k])
+			later, most = append(later, k), most+j.overlap[i][k]
 		}
+	}
+	if most <= 0.95*j.areas[i] {
+		return
+	}
+	over := j.grid.empty()
+	for _, k := range later {
+		over.add(j.masks[k])
 	}
 	if j.grid.both(j.masks[i], over) > 0.95*j.areas[i] {
 		j.advise("out-of-sight", p.ID, "move it, or say that it is hidden on purpose", "What is placed after %s covers it.", j.name(i))

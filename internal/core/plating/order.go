@@ -28,14 +28,17 @@ func (l layout) better(found []Finding) []string {
 	if misplaced(found) == 0 {
 		return nil
 	}
-	rest := make([]int, len(l.spec.Placings))
+	rest, lives := make([]int, len(l.spec.Placings)), make([]int64, len(l.spec.Placings))
 	for i := range rest {
-		rest[i] = i
+		rest[i], lives[i] = i, int64(1)<<60
+		if life, fades := l.life(i); fades {
+			lives[i] = life.Seconds
+		}
 	}
 	var order []int
 	var ids []string
 	for len(rest) > 0 {
-		at := l.next(rest)
+		at := l.next(rest, lives)
 		order, ids = append(order, rest[at]), append(ids, l.spec.Placings[rest[at]].ID)
 		rest = slices.Delete(rest, at, at+1)
 	}
@@ -47,7 +50,7 @@ func (l layout) better(found []Finding) []string {
 
 // next is the place in the rest of what can be placed now: everything that it
 // stands on is there, and, of those, what has longest on the plate.
-func (l layout) next(rest []int) int {
+func (l layout) next(rest []int, lives []int64) int {
 	best, bestLife := -1, int64(-1)
 	for k, i := range rest {
 		if slices.ContainsFunc(rest, func(o int) bool {
@@ -55,12 +58,8 @@ func (l layout) next(rest []int) int {
 		}) {
 			continue
 		}
-		life := int64(1) << 60
-		if v, fades := l.life(i); fades {
-			life = v.Seconds
-		}
-		if life > bestLife {
-			best, bestLife = k, life
+		if lives[i] > bestLife {
+			best, bestLife = k, lives[i]
 		}
 	}
 	return max(best, 0) // they stand on one another in a circle

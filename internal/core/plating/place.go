@@ -197,13 +197,13 @@ func sayHour(h float64) string {
 	sign, known := map[float64]string{0: "", 0.25: "¼", 0.5: "½", 0.75: "¾"}[part]
 	switch {
 	case !known:
-		return fmt.Sprintf("%.1f o'clock", h)
+		return fmt.Sprintf("%.1f o’clock", h)
 	case hour == 0 && part == 0:
 		hour = 12
 	case hour == 0:
-		return sign + " o'clock"
+		return sign + " o’clock"
 	}
-	return fmt.Sprintf("%.0f%s o'clock", hour, sign)
+	return fmt.Sprintf("%.0f%s o’clock", hour, sign)
 }
 
 func sayPart(part float64) string {

@@ -46,7 +46,7 @@ func near(t *testing.T, want, got [2]float64) {
 func TestPlacesAreMeasuredFromOtherPlacings(t *testing.T) {
 	s := spec(plating.Placing{ID: "swede", Form: plating.Ring, Hour: 9, Distance: 20, Length: 70, Height: 20}, plating.Placing{ID: "pea", Form: plating.Ring, From: "swede", Hour: 3, Distance: 46, Length: 20, Height: 3})
 	near(t, [2]float64{26, 0}, middles(t, s.Draw().Shapes[1].Outline, 48)[0])
-	assert.Equal(t, "3 o'clock, 46 mm from the middle of 1", s.Place(1))
+	assert.Equal(t, "3 o’clock, 46 mm from the middle of 1", s.Place(1))
 	s.Placings[0].Hour = 12
 	near(t, [2]float64{46, -20}, middles(t, s.Draw().Shapes[1].Outline, 48)[0])
 	alone := s.Alone(1)
@@ -99,7 +99,7 @@ func TestPlacesInACircleAreToldAndDrawn(t *testing.T) {
 func TestPartsOfTheWayFollowTheWell(t *testing.T) {
 	s := spec(plating.Placing{ID: "a", Form: plating.Ring, Length: 20, Hour: 12, Part: 0.5, Repeat: 4})
 	near(t, [2]float64{0, -52}, middles(t, s.Draw().Shapes[0].Outline, 48)[0])
-	assert.Equal(t, "12 o'clock, ½ of the way out", s.Place(0))
+	assert.Equal(t, "12 o’clock, ½ of the way out", s.Place(0))
 	s.Ware.Diameter, s.Ware.Across, s.Ware.Well = 300, 210, 200
 	oval := middles(t, s.Draw().Shapes[0].Outline, 48)
 	near(t, [2]float64{0, -35}, oval[0])

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"regexp"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -13,6 +14,7 @@ import (
 // Said is a placing as a line says it, with what it leaves in doubt.
 type Said struct {
 	Placing Placing  `json:"placing"`
+	Where   string   `json:"where" doc:"its place, in words"`
 	Doubt   []string `json:"doubt" nullable:"false" doc:"what is not said, or not understood; the placing has the usual in its place"`
 }
 
@@ -85,6 +87,8 @@ func (s Spec) Say(text string, portions []Portion) Said {
 		doubt("where? in the middle for now")
 	}
 	p.ID = s.freeID(p.Component)
+	s.Placings = append(slices.Clone(s.Placings), *p)
+	out.Where = s.Place(len(s.Placings) - 1)
 	return out
 }
 

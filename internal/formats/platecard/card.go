@@ -164,7 +164,7 @@ func (c Card) side(p *page, x, y, size float64) {
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fV0" stroke="#14202b"/><text x="%.2f" y="%.2f" font-size="11" text-anchor="end" font-weight="700">%.0f mm high</text>`, -r*0.9, -top, -r*0.92+60, -top-4, top)
 	}
 	p.b.WriteString(`</g>`)
-	p.text(margin, y+7, 3.6, 400, "from 6 o'clock", 40)
+	p.text(margin, y+7, 3.6, 400, "from 6 o’clock", 40)
 }
 
 // rollCall lists what must stand ready before the first plate.

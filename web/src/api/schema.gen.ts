@@ -2490,6 +2490,8 @@ export interface components {
             /** @description what is not said, or not understood; the placing has the usual in its place */
             doubt: string[];
             placing: components["schemas"]["Placing"];
+            /** @description its place, in words */
+            where: string;
         };
         SaveInputComponentBody: {
             value: components["schemas"]["Component"];

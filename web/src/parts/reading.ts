@@ -35,8 +35,8 @@ export async function measure(field: string, text: string): Promise<Schemas['Amo
   return (await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))).amount
 }
 
-/** where asks what a place on the plate means: 2 o’clock, 40 mm. */
-export const where = (field: string, text: string) => told(field, ask(api.GET('/api/read/place', { params: { query: { text } } })))
+/** where asks what a place on the plate of a dish means: 2 o’clock, 40 mm. */
+export const where = (field: string, dish: string, text: string) => told(field, ask(api.GET('/api/dishes/{id}/place', { params: { path: { id: dish }, query: { text } } })))
 
 /** degrees asks what a temperature means, in °C: 180, 350 F, gas 4. */
 export async function degrees(field: string, text: string): Promise<number> {

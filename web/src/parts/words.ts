@@ -33,11 +33,6 @@ export function day(iso: string, short = false): string {
   return new Intl.DateTimeFormat('en-GB', o).format(at)
 }
 
-/** placed writes a place on the plate. */
-export function placed(at: { hour: number; distance: number }): string {
-  return at.distance === 0 ? 'in the middle' : `${hour12(at.hour)}, ${Math.round(at.distance * 10) / 10} mm`
-}
-
 /** hour12 writes a clock hour on the plate. */
 export function hour12(h: number): string {
   const parts: Record<number, string> = { 0: '', 0.25: '¼', 0.5: '½', 0.75: '¾' }

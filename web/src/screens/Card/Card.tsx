@@ -107,7 +107,7 @@ function Step({ view, number }: { view: View; number: number }) {
         {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
         {p.cue && <div className="with">until {p.cue}</div>}
       </div>
-      <Drawing drawing={so} picked={p.id} pick={() => {}} place={() => undefined} move={() => {}} />
+      <Drawing drawing={so} picked={p.id} pick={() => {}} move={() => {}} />
     </div>
   )
 }

@@ -1,7 +1,8 @@
 // What was sent and what was sent back, and why: a bar for each reason.
+import { memo } from 'react'
 import { useChecks } from '../../api/queries'
 
-export function Checks({ dish }: { dish: string }) {
+export const Checks = memo(function Checks({ dish }: { dish: string }) {
   const checks = useChecks(dish)
   const v = checks.data
   if (!v || v.sent + v.back === 0) return null
@@ -20,4 +21,4 @@ export function Checks({ dish }: { dish: string }) {
       ))}
     </section>
   )
-}
+})

@@ -12,7 +12,7 @@ type View = Schemas['DishView']
 type Placing = Schemas['Placing']
 type Other = { title: string; placings: Placing[]; plate: Schemas['Computed']; called: (component: string) => string }
 
-const still = { picked: '', pick: () => {}, place: () => undefined, move: () => {} }
+const still = { picked: '', pick: () => {}, move: () => {} }
 
 const nameIn = (view: View) => (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
 

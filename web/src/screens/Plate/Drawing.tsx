@@ -1,94 +1,135 @@
 // The plate from above, to scale. What is ours is blue, what is food never is;
-// pattern tells texture: zigzag crisp, dots soft, waves wet, lines firm.
-import { useRef, type PointerEvent } from 'react'
+// pattern tells texture: zigzag crisp, dots soft, waves wet, lines firm. A broken
+// line is out of sight on purpose, or left off for some.
+import { memo, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Schemas } from '../../api/client'
+import { useStable } from '../../parts/stable'
 import { nudged, placeOf, type Place } from './moving'
 
 type Model = Schemas['Drawing']
+type Shape = Model['shapes'][number]
 
 const room = 24 // mm round the plate for the clock
 
-type Props = { drawing: Model; picked: string; pick: (id: string) => void; place: (id: string) => Place | undefined; move: (id: string, to: Place) => void }
+// spot is where the picked one is by now, which may be ahead of what is drawn.
+type Props = { drawing: Model; picked: string; pick: (id: string) => void; spot?: Place; move: (id: string, to: Place) => void }
 
-export function Drawing({ drawing, picked, pick, place, move }: Props) {
+export function Drawing({ drawing, picked, pick, spot, move }: Props) {
   const svg = useRef<SVGSVGElement>(null)
   const grip = useRef<{ id: string; dx: number; dy: number; moved: boolean }>(undefined)
+  const left = drawing.left - room
+  const top = drawing.top - room
+  const wide = drawing.right - drawing.left + 2 * room
+  const high = drawing.bottom - drawing.top + 2 * room
   // at is a pointer on the plate, in millimetres from its centre.
   const at = (e: PointerEvent) => {
     const box = svg.current!.getBoundingClientRect()
-    const scale = (drawing.diameter + 2 * room) / box.width
-    return { x: (e.clientX - box.left - box.width / 2) * scale, y: (e.clientY - box.top - box.height / 2) * scale }
+    return { x: left + ((e.clientX - box.left) * wide) / box.width, y: top + ((e.clientY - box.top) * high) / box.height }
   }
-  const down = (e: PointerEvent, s: Model['shapes'][number]) => {
+  const down = useStable((e: PointerEvent, s: Shape) => {
     if (s.placing !== picked) return
     const p = at(e)
     grip.current = { id: s.placing, dx: p.x - s.x, dy: p.y - s.y, moved: false }
     e.currentTarget.setPointerCapture?.(e.pointerId)
-  }
-  const drag = (e: PointerEvent) => {
+  })
+  const drag = useStable((e: PointerEvent, s: Shape) => {
     const g = grip.current
     if (!g) return
     const p = at(e)
     g.moved = true
-    move(g.id, placeOf(p.x - g.dx, p.y - g.dy))
-  }
-  const up = (s: Model['shapes'][number]) => {
+    move(g.id, placeOf(p.x - g.dx - s.fromX, p.y - g.dy - s.fromY))
+  })
+  const up = useStable((s: Shape) => {
     const moved = grip.current?.moved
     grip.current = undefined
     if (!moved) pick(s.placing === picked ? '' : s.placing)
-  }
-  const r = drawing.diameter / 2
-  const size = 2 * (r + room)
+  })
+  const key = useStable((e: KeyboardEvent, s: Shape) => {
+    if (e.key === 'Enter' || e.key === ' ') pick(s.placing)
+    const to = s.placing === picked && nudged(spot ?? placeOf(s.x - s.fromX, s.y - s.fromY), e.key, e.shiftKey)
+    if (!to) return
+    e.preventDefault()
+    move(s.placing, to)
+  })
+  const hands = useMemo(() => ({ down, drag, up, key }), [down, drag, up, key])
   const chosen = drawing.shapes.find((s) => s.placing === picked)
   return (
-    <svg ref={svg} className="plate-svg from-above" viewBox={`${-r - room} ${-r - room} ${size} ${size}`} role="group" aria-label="The plate from above, to scale">
-      <circle r={r} fill="#ffffff" stroke="#14202b" strokeWidth="1" />
-      <circle r={drawing.well / 2} fill="none" stroke="#c3cdd3" strokeWidth="1" />
-      {drawing.marks.map((m) => (
-        <g key={m.hour} aria-hidden="true">
-          <line x1={m.x * 0.985} y1={m.y * 0.985} x2={m.x * (m.hour % 3 ? 0.93 : 0.88)} y2={m.y * (m.hour % 3 ? 0.93 : 0.88)} stroke="#1554b8" strokeWidth="1" />
-          {m.hour % 3 === 0 && (
-            <text x={m.x * (1 + 12 / r)} y={m.y * (1 + 12 / r) + 3.5} textAnchor="middle" fontSize="9.5" fontWeight="700" style={{ fill: '#1554b8' }}>
-              {m.hour}
+    <svg ref={svg} className="plate-svg from-above" viewBox={`${left} ${top} ${wide} ${high}`} role="group" aria-label="The plate from above, to scale">
+      {drawing.wares.map((w, i) => (
+        <g key={w.name}>
+          <path d={w.outline} fill={w.colour} stroke="#14202b" strokeWidth="1" />
+          <path d={w.well} fill="none" stroke="#c3cdd3" strokeWidth="1" />
+          {i > 0 && (
+            <text x={w.x} y={w.y + w.height / 2 + 11} textAnchor="middle" fontSize="9.5">
+              {w.name}
             </text>
           )}
         </g>
       ))}
+      <Marks drawing={drawing} />
       {underFirst(drawing.shapes).map((s) => (
-        <g key={s.placing} role="button" tabIndex={0} aria-pressed={s.placing === picked} aria-label={`placing ${s.number}`} className={s.placing === picked ? 'bar movable' : 'bar'} onPointerDown={(e) => down(e, s)} onPointerMove={drag} onPointerUp={() => up(s)}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter' || e.key === ' ') pick(s.placing)
-            const was = s.placing === picked ? place(s.placing) : undefined
-            const to = was && nudged(was, e.key, e.shiftKey)
-            if (!to) return
-            e.preventDefault()
-            move(s.placing, to)
-          }}
-        >
-          <path d={s.outline} fill={s.colour} />
-          <path d={s.outline} fill={`url(#${s.texture})`} stroke="#14202b" strokeWidth={s.placing === picked ? 1.6 : 0.8} strokeLinejoin="round" />
-          {s.detail && <path d={s.detail} fill="none" stroke="#14202b" strokeWidth="0.7" />}
-          {s.placing === picked && <path className="halo" d={s.outline} fill="none" stroke="#1554b8" strokeWidth="1.6" strokeDasharray="4 3" />}
-        </g>
+        <Element key={s.placing} shape={s} picked={s.placing === picked} hands={hands} />
       ))}
       {drawing.shapes.map((s) => (
-        <g key={s.placing} aria-hidden="true" pointerEvents="none">
-          <circle cx={s.labelX} cy={s.labelY} r="7" fill="#1554b8" />
-          <text x={s.labelX} y={s.labelY + 3} textAnchor="middle" fontSize="8.7" fontWeight="700" style={{ fill: '#ffffff' }}>
-            {s.number}
-          </text>
-        </g>
+        <Numbered key={s.placing} x={s.labelX} y={s.labelY} number={s.number} />
       ))}
       {chosen && (
         <g aria-hidden="true" pointerEvents="none">
-          <line x1="0" y1="0" x2={chosen.x} y2={chosen.y} stroke="#1554b8" strokeWidth="1" strokeDasharray="3 2" />
-          <circle r="1.4" fill="#1554b8" />
+          <line x1={chosen.fromX} y1={chosen.fromY} x2={chosen.x} y2={chosen.y} stroke="#1554b8" strokeWidth="1" strokeDasharray="3 2" />
+          <circle cx={chosen.fromX} cy={chosen.fromY} r="1.4" fill="#1554b8" />
           <circle cx={chosen.x} cy={chosen.y} r="1.4" fill="#1554b8" />
         </g>
       )}
     </svg>
   )
 }
+
+const Marks = memo(
+  function Marks({ drawing }: { drawing: Model }) {
+    const r = drawing.diameter / 2
+    return drawing.marks.map((m) => (
+      <g key={m.hour} aria-hidden="true">
+        <line x1={m.x * 0.985} y1={m.y * 0.985} x2={m.x * (m.hour % 3 ? 0.93 : 0.88)} y2={m.y * (m.hour % 3 ? 0.93 : 0.88)} stroke="#1554b8" strokeWidth="1" />
+        {m.hour % 3 === 0 && (
+          <text x={m.x * (1 + 12 / r)} y={m.y * (1 + 12 / r) + 3.5} textAnchor="middle" fontSize="9.5" fontWeight="700" style={{ fill: '#1554b8' }}>
+            {m.hour}
+          </text>
+        )}
+      </g>
+    ))
+  },
+  (a, b) => a.drawing.diameter === b.drawing.diameter && a.drawing.marks[11].y === b.drawing.marks[11].y,
+)
+
+const Numbered = memo(function Numbered({ x, y, number }: { x: number; y: number; number: number }) {
+  return (
+    <g aria-hidden="true" pointerEvents="none">
+      <circle cx={x} cy={y} r="7" fill="#1554b8" />
+      <text x={x} y={y + 3} textAnchor="middle" fontSize="8.7" fontWeight="700" style={{ fill: '#ffffff' }}>
+        {number}
+      </text>
+    </g>
+  )
+})
+
+type Hands = { down: (e: PointerEvent, s: Shape) => void; drag: (e: PointerEvent, s: Shape) => void; up: (s: Shape) => void; key: (e: KeyboardEvent, s: Shape) => void }
+
+// Element is one placing; it is drawn anew only where something about it changed.
+const Element = memo(
+  function Element({ shape: s, picked, hands }: { shape: Shape; picked: boolean; hands: Hands }) {
+    return (
+      <g role="button" tabIndex={0} aria-pressed={picked} aria-label={`placing ${s.number}`} className={picked ? 'bar movable' : 'bar'} onPointerDown={(e) => hands.down(e, s)} onPointerMove={(e) => hands.drag(e, s)} onPointerUp={() => hands.up(s)} onKeyDown={(e) => hands.key(e, s)}>
+        <path d={s.outline} fill={s.colour} />
+        <path d={s.outline} fill={`url(#${s.texture})`} stroke="#14202b" strokeWidth={picked ? 1.6 : 0.8} strokeLinejoin="round" strokeDasharray={s.unseen ? '3 2' : undefined} />
+        {s.detail && <path d={s.detail} fill="none" stroke="#14202b" strokeWidth="0.7" />}
+        {picked && <path className="halo" d={s.outline} fill="none" stroke="#1554b8" strokeWidth="1.6" strokeDasharray="4 3" />}
+      </g>
+    )
+  },
+  (a, b) => a.picked === b.picked && a.hands === b.hands && same(a.shape, b.shape),
+)
+
+const same = (a: Shape, b: Shape) => a.outline === b.outline && a.detail === b.detail && a.colour === b.colour && a.texture === b.texture && a.number === b.number && a.unseen === b.unseen && a.fromX === b.fromX && a.fromY === b.fromY
 
 // A pool poured last lies under what stands in it, whatever its number.
 export function underFirst(shapes: Model['shapes']) {

@@ -1,12 +1,12 @@
 // What is computed of a plate, one row a question: how long it may stand, how
 // many at once, how much room, which contrast.
-import { useState, type ReactNode } from 'react'
+import { memo, useState, type ReactNode } from 'react'
 import type { Schemas } from '../../api/client'
 import { hour12, lasts } from '../../parts/words'
 
 type Computed = Schemas['Computed']
 
-export function Facts({ plate, name }: { plate: Computed; name: (placing: string) => string }) {
+export const Facts = memo(function Facts({ plate, name }: { plate: Computed; name: (placing: string) => string }) {
   const [first] = plate.lives
   const alone = plate.atOnce[0]
   const four = plate.atOnce[2]
@@ -47,7 +47,7 @@ export function Facts({ plate, name }: { plate: Computed; name: (placing: string
       </Fact>
     </section>
   )
-}
+})
 
 function Fact({ label, figure, words, children }: { label: string; figure: string; words: string; children: ReactNode }) {
   const [open, setOpen] = useState(false)

@@ -1,17 +1,27 @@
 // What a cook should look at on a plate, with what can be done about it.
+import { memo } from 'react'
 import type { Schemas } from '../../api/client'
 import { Bracket } from '../../parts/States'
 
 type Computed = Schemas['Computed']
 type Placing = Schemas['Placing']
-type Props = { of?: string; but?: string; plate: Computed; pick: (id: string) => void; put: (what: string, p: Placing) => Promise<boolean>; order: (ids: string[]) => Promise<boolean>; quiet: (code: string) => Promise<boolean> }
+
+/** Acts are what can be done about a finding; they stay the same ones. */
+export type Acts = { pick: (id: string) => void; put: (what: string, p: Placing) => Promise<boolean>; order: (ids: string[]) => Promise<boolean>; quiet: (code: string) => Promise<boolean> }
+
+type Props = { of?: string; but?: string; plate: Computed; acts: Acts }
 
 /** Findings are those of one placing, or all but those of one. */
-export function Findings({ of, but, plate, pick, put, order, quiet }: Props) {
+export const Findings = memo(function Findings({ of, but, plate, acts: { pick, put, order, quiet } }: Props) {
+  const times: Record<string, number> = {}
   return (
-    <>
-      {plate.findings.filter((f) => (of ? f.placing === of : !but || f.placing !== but)).map((f) => (
-        <Bracket key={f.code + (f.placing ?? '') + f.what} what={f.what}>
+    <div className="findings">
+      {plate.findings.filter((f) => (of ? f.placing === of : !but || f.placing !== but)).map((f) => {
+        // the same finding keeps its place in the document while its figures change
+        const code = f.code + (f.placing ?? '')
+        times[code] = (times[code] ?? 0) + 1
+        return (
+        <Bracket key={`${code} ${times[code]}`} what={f.what}>
           {f.fixes?.map((x) => (
             <button key={x.label} className="plain-button fix" onClick={() => void put(x.label, x.placing)}>
               {x.label}
@@ -35,7 +45,8 @@ export function Findings({ of, but, plate, pick, put, order, quiet }: Props) {
             </>
           )}
         </Bracket>
-      ))}
+        )
+      })}
       {plate.better && !of && (
         <p className="m-0">
           <button className="plain-button" onClick={() => void order(plate.better!)}>
@@ -43,6 +54,6 @@ export function Findings({ of, but, plate, pick, put, order, quiet }: Props) {
           </button>
         </p>
       )}
-    </>
+    </div>
   )
-}
+})

@@ -1,5 +1,5 @@
 // The photograph beside the drawing: handed in, taken off, put back.
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { api, ask, Refused, type Problem } from '../../api/client'
 import { client, usePhoto } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
@@ -11,7 +11,7 @@ async function handIn(dish: string, file: File) {
   if (!answer.ok) throw new Refused((await answer.json()) as Problem)
 }
 
-export function Photo({ dish }: { dish: string }) {
+export const Photo = memo(function Photo({ dish }: { dish: string }) {
   const photo = usePhoto(dish)
   const desk = useDesk()
   const [busy, setBusy] = useState(false)
@@ -62,4 +62,4 @@ export function Photo({ dish }: { dish: string }) {
       </figcaption>
     </figure>
   )
-}
+})

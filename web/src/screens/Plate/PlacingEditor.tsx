@@ -1,10 +1,10 @@
-// One placing, opened: amount, form, place, tool and seconds.
-import { useState, type FormEvent } from 'react'
+// One placing, opened: first what, how much, in which form and where; then what
+// holds it; then what it is, and what the cook must not forget.
+import { memo, useMemo, useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { Refused, type Schemas } from '../../api/client'
-import { measure, where } from '../../parts/reading'
-import { placed } from '../../parts/words'
-import type { Place } from './moving'
+import { useStable } from '../../parts/stable'
+import { read, type PlacingForm } from './form'
 
 type Placing = Schemas['Placing']
 
@@ -12,46 +12,28 @@ const forms: Placing['form'][] = ['pool', 'poured', 'swipe', 'line', 'drizzle', 
 const textures: Placing['texture'][] = ['crisp', 'crunchy', 'firm', 'soft', 'moist', 'wet']
 const warmths = ['hot', 'warm', 'room', 'cold', 'frozen']
 
+type Options = [string, string][]
+
+const itself = (x: string): [string, string] => [x, x]
+const formsThere = forms.map(itself)
+const texturesThere = textures.map(itself)
+const warmthsThere: Options = [['', 'not said'], ...warmths.map(itself)]
+
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
-/** PlacingForm is a placing as it was typed. The hour and the distance are those
- * of its place, and empty while a place is typed that nobody has read yet. */
-export type PlacingForm = Record<'component' | 'amount' | 'form' | 'place' | 'hour' | 'distance' | 'turn' | 'length' | 'width' | 'height' | 'count' | 'repeat' | 'on' | 'leans' | 'former' | 'warmth' | 'side' | 'texture' | 'colour' | 'tool' | 'seconds' | 'note', string>
+// what not every placing has
+const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional']
 
-export function toForm(p?: Placing): PlacingForm {
-  const text = (v: number | undefined) => (v ? String(v) : '')
-  return {
-    component: p?.component ?? '', amount: p?.amount ? `${p.amount.quantity}${p.amount.unit === 'piece' ? '' : ' ' + p.amount.unit}` : '', form: p?.form ?? 'mound',
-    ...placeForm(p ?? { hour: 12, distance: 0 }), turn: text(p?.turn), length: String(p?.length ?? 40), width: text(p?.width), height: text(p?.height), count: text(p?.count), repeat: text(p?.repeat), on: p?.on ?? '', leans: p?.leans ?? '', former: p?.former ?? '', warmth: p?.warmth ?? '', side: p?.side ?? '',
-    texture: p?.texture ?? 'soft', colour: p?.colour ?? '#d9cba3', tool: p?.tool ?? '', seconds: String(p?.seconds ?? 0), note: p?.note ?? '',
-  }
-}
-
-/** placeForm is a place as it is typed. */
-export const placeForm = (at: Place) => ({ place: placed(at), hour: String(at.hour), distance: String(at.distance) })
-
-/** read makes a placing of a form; it throws an Error that says what is wrong. */
-export async function read(f: PlacingForm, over: Placing): Promise<Placing> {
-  const number = (label: string, text: string) => {
-    const v = Number(text.trim().replace(',', '.').replace('−', '-'))
-    if (text.trim() === '' || !Number.isFinite(v)) throw new Error(`${label}: “${text}” is no number`)
-    return v
-  }
-  const maybe = (label: string, text: string) => (text.trim() === '' ? undefined : number(label, text))
-  const [amount, at] = await Promise.all([f.amount === toForm(over).amount ? over.amount : measure('amount', f.amount), f.hour ? { hour: Number(f.hour), distance: Number(f.distance) } : where('place', f.place)])
-  return {
-    ...over, component: f.component, amount, form: f.form as Placing['form'], hour: at.hour, distance: at.distance,
-    turn: maybe('turned', f.turn), length: number('length', f.length), width: maybe('width', f.width), height: maybe('height', f.height), count: maybe('how many', f.count), repeat: maybe('repeated', f.repeat),
-    on: f.on || undefined, leans: f.leans || undefined, former: f.former.trim() || undefined, warmth: (f.warmth || undefined) as Placing['warmth'], side: f.side.trim() || undefined,
-    texture: f.texture as Placing['texture'], colour: f.colour, tool: f.tool.trim() || undefined, seconds: number('seconds', f.seconds), note: f.note.trim() || undefined,
-  }
-}
+type Other = { id: string; name: string }
 
 type Props = {
+  dish: string
   placing: Placing
+  place: string // in words, as it is drawn
   form: { value: PlacingForm; set: (f: PlacingForm) => void; drop: () => void }
-  components: { id: string; name: string }[]
-  others: { id: string; name: string }[]
+  components: Other[]
+  formers: string[]
+  others: Other[]
   save: (p: Placing) => Promise<boolean>
   close: () => void
   move: (by: number) => void
@@ -60,13 +42,15 @@ type Props = {
   last: boolean
 }
 
-export function PlacingEditor({ placing, form, components, others, save, close, move, remove, first, last }: Props) {
+export function PlacingEditor({ dish, placing, place, form, components, formers, others, save, close, move, remove, first, last }: Props) {
   const [wrong, setWrong] = useState('')
   const f = form.value
+  const [more, setMore] = useState(() => rarely.some((field) => f[field]))
+  const set = (field: keyof PlacingForm, value: string) => form.set({ ...f, [field]: value })
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     try {
-      const next = await read(f, placing)
+      const next = await read(dish, f, placing)
       setWrong('')
       if (await save(next)) {
         form.drop()
@@ -76,54 +60,72 @@ export function PlacingEditor({ placing, form, components, others, save, close, 
       setWrong(error instanceof Refused ? (error.problem.errors?.[0]?.message ?? error.message) : error instanceof Error ? error.message : 'This cannot be read.')
     }
   }
-  const text = (name: keyof PlacingForm, label: string, wide = 110) => (
-    <Form.Group controlId={`placing-${name}`} style={{ width: wide }}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control value={f[name]} autoComplete="off" onChange={(e) => form.set({ ...f, [name]: e.target.value })} />
-    </Form.Group>
-  )
-  const choice = (name: keyof PlacingForm, label: string, options: [string, string][]) => (
-    <Form.Group controlId={`placing-${name}`}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Select value={f[name]} onChange={(e) => form.set({ ...f, [name]: e.target.value })}>
-        {options.map(([value, words]) => (
-          <option key={value} value={value}>
-            {words}
-          </option>
-        ))}
-      </Form.Select>
-    </Form.Group>
-  )
+  const change = useStable(set)
+  const text = (name: keyof PlacingForm, label: string, wide = 110, list?: string) => <Text key={name} name={name} label={label} value={f[name]} wide={wide} list={list} change={change} />
+  const choice = (name: keyof PlacingForm, label: string, options: Options) => <Choice key={name} name={name} label={label} value={f[name]} options={options} change={change} />
+  const tick = (name: keyof PlacingForm, label: string) => <Form.Check id={`placing-${name}`} label={label} checked={f[name] === 'yes'} onChange={(e) => set(name, e.target.checked ? 'yes' : '')} />
+  const among = useMemo(() => {
+    const list = others.map((o): [string, string] => [o.id, o.name])
+    return { plate: [['', 'the plate'], ...list], nothing: [['', 'nothing'], ...list], itself: [['', 'this one'], ...list] } as Record<'plate' | 'nothing' | 'itself', Options>
+  }, [others])
+  const foods = useMemo(() => components.map((c): [string, string] => [c.id, c.name]), [components])
   return (
     <Form className="editor mb-2" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Placing">
-      <div className="d-flex gap-3 flex-wrap">
-        {choice('component', 'what', components.map((c) => [c.id, c.name]))}
+      <div className="fields">
+        {choice('component', 'what', foods)}
         {text('amount', 'amount')}
-        {choice('form', 'form', forms.map((x) => [x, x]))}
-        <Form.Group controlId="placing-place" style={{ width: 190 }}>
+        {choice('form', 'form', formsThere)}
+        <Form.Group controlId="placing-place" style={{ width: 270 }}>
           <Form.Label>where</Form.Label>
-          <Form.Control value={f.place} placeholder="2 o’clock, 40 mm" autoComplete="off" onChange={(e) => form.set({ ...f, place: e.target.value, hour: '', distance: '' })} />
+          <Form.Control value={f.at ? place : f.place} placeholder="2 o’clock, 40 mm" title="2 o’clock, 40 mm; 2 o’clock, half way out; in the middle of 1; between the pieces of 2" autoComplete="off" onChange={(e) => form.set({ ...f, place: e.target.value, at: '' })} />
         </Form.Group>
-        {text('turn', 'turned, degrees', 104)}
+      </div>
+      <div className="fields">
         {text('length', 'length, mm', 92)}
         {text('width', 'width, mm', 92)}
         {text('height', 'height, mm', 92)}
+        {text('turn', 'turned, degrees', 104)}
         {counted.includes(f.form) && text('count', 'how many', 84)}
         {text('repeat', 'repeated', 84)}
-        {choice('on', 'it stands on', [['', 'the plate'], ...others.map((o): [string, string] => [o.id, o.name])])}
-        {choice('leans', 'it leans on', [['', 'nothing'], ...others.map((o): [string, string] => [o.id, o.name])])}
-        {text('former', 'ring or mould', 120)}
-        {choice('warmth', 'warmth', [['', 'not said'], ...warmths.map((x): [string, string] => [x, x])])}
-        {choice('texture', 'texture', textures.map((x) => [x, x]))}
-        <Form.Group controlId="placing-colour">
-          <Form.Label>colour</Form.Label>
-          <Form.Control type="color" value={f.colour} onChange={(e) => form.set({ ...f, colour: e.target.value })} />
-        </Form.Group>
         {text('tool', 'tool', 150)}
-        {text('side', 'which side up', 120)}
         {text('seconds', 'seconds', 84)}
+      </div>
+      <div className="fields">
+        {choice('on', 'it stands on', among.plate)}
+        {choice('leans', 'it leans on', among.nothing)}
+        {text('former', 'ring or mould', 130, 'formers')}
+        {choice('texture', 'texture', texturesThere)}
+        {choice('warmth', 'warmth', warmthsThere)}
+        {text('side', 'which side up', 120)}
         {text('note', 'how', 320)}
       </div>
+      <datalist id="formers">
+        {formers.map((x) => (
+          <option key={x} value={x} />
+        ))}
+      </datalist>
+      {more && (
+        <div className="fields">
+          {text('tastes', 'tastes', 170)}
+          {text('life', 'it stays good for', 120)}
+          <Form.Group controlId="placing-colour">
+            <Form.Label>colour</Form.Label>
+            <Form.Control type="color" value={f.colour} onChange={(e) => set('colour', e.target.value)} />
+          </Form.Group>
+          {text('arc', 'repeated over, degrees', 150)}
+          {f.former && choice('lift', 'the ring is lifted after', among.itself)}
+          {text('cue', 'right when', 220)}
+          {text('reason', 'it is there because', 260)}
+          <div className="ticks">
+            {tick('rim', 'on the rim on purpose')}
+            {tick('hidden', 'out of sight on purpose')}
+            {tick('notEaten', 'not to be eaten')}
+            {tick('optional', 'may be left off')}
+            {tick('offPlate', 'built off the plate')}
+          </div>
+          {f.offPlate && choice('moved', 'moved on after', among.itself)}
+        </div>
+      )}
       {wrong && (
         <p className="wrong mt-2 mb-0" role="alert">
           {wrong}
@@ -133,6 +135,9 @@ export function PlacingEditor({ placing, form, components, others, save, close, 
         <Button type="submit">Save the placing</Button>
         <Button variant="outline-dark" onClick={close}>
           Close
+        </Button>
+        <Button variant="outline-dark" size="sm" aria-expanded={more} onClick={() => setMore(!more)}>
+          {more ? 'Less' : 'More about it'}
         </Button>
         <span className="flex-grow-1" />
         <Button variant="outline-dark" size="sm" disabled={first} onClick={() => move(-1)}>
@@ -148,3 +153,31 @@ export function PlacingEditor({ placing, form, components, others, save, close, 
     </Form>
   )
 }
+
+type Changes = (field: keyof PlacingForm, value: string) => void
+
+const Text = memo(function Text({ name, label, value, wide, list, change }: { name: keyof PlacingForm; label: string; value: string; wide: number; list?: string; change: Changes }) {
+  return (
+    <Form.Group controlId={`placing-${name}`} style={{ width: wide }}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={value} autoComplete="off" list={list} onChange={(e) => change(name, e.target.value)} />
+    </Form.Group>
+  )
+})
+
+// Choice is drawn anew only where it or what there is to choose changed: lists of
+// placings are long, and a plate is drawn with every key.
+const Choice = memo(function Choice({ name, label, value, options, change }: { name: keyof PlacingForm; label: string; value: string; options: Options; change: Changes }) {
+  return (
+    <Form.Group controlId={`placing-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Select value={value} onChange={(e) => change(name, e.target.value)}>
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  )
+})

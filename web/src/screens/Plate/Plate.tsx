@@ -1,30 +1,33 @@
 // Plate: how it is built, in order, drawn to scale.
-import { useDeferredValue, useEffect, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { Button } from 'react-bootstrap'
-import { api, ask, type Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
 import { useDish } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { lasts, placed } from '../../parts/words'
+import { useSettled } from '../../parts/settled'
+import { useStable } from '../../parts/stable'
+import { lasts } from '../../parts/words'
 import { DishSelect } from '../Dish/Dish'
 import { Checks } from './Checks'
 import { Beside, PickBeside } from './Beside'
 import { Drawing } from './Drawing'
 import { Facts } from './Facts'
 import { Findings } from './Findings'
+import { movedTo, toForm, type At, type PlacingForm } from './form'
+import { Line } from './Line'
+import { useLivePlate } from './live'
 import type { Place } from './moving'
 import { Photo } from './Photo'
 import { Patterns, Side, Strip } from './Side'
 import { SayPlacing } from './SayPlacing'
-import { PlacingEditor, placeForm, read, toForm, type PlacingForm } from './PlacingEditor'
+import { PlacingEditor } from './PlacingEditor'
+import { Wares, type Origin } from './WareEditor'
 
 type View = Schemas['DishView']
 type Placing = Schemas['Placing']
-
-// Origin is the dish that a change was made from.
-type Origin = { dish: View['dish']; version: number }
 
 export function Plate({ id }: { id: string }) {
   const dish = useDish(id)
@@ -39,19 +42,28 @@ function Sheet({ view }: { view: View }) {
   const { dish } = view
   const picked = params.get('placing') ?? ''
   const beside = params.get('beside') ?? ''
-  const show = (beside: string) => setParams(beside ? { beside } : {}, { replace: true })
-  const pick = (id: string) => setParams(id ? { placing: id } : {}, { replace: true })
+  const show = useStable((beside: string) => setParams(beside ? { beside } : {}, { replace: true }))
+  const pick = useStable((id: string) => setParams(id ? { placing: id } : {}, { replace: true }))
   const open = dish.plate.placings.find((p) => p.id === picked)
-  const now: Origin = { dish, version: view.version }
+  const now = useMemo<Origin>(() => ({ dish: view.dish, version: view.version }), [view])
   const [busy, setBusy] = useState(false) // one change after the other: each is made from what the last one left
-  const saveDish = async (what: string, value: View['dish'], version = view.version) => {
+  const saveDish = useStable(async (what: string, value: View['dish'], version: number = view.version) => {
     setBusy(true)
     const ok = await desk.hand({ kind: 'dish', id: dish.id, version, screen: `plate:${dish.id}`, what, value })
     setBusy(false)
     return ok
-  }
+  })
   const save = (what: string, placings: Placing[], { dish, version } = now) => saveDish(what, { ...dish, plate: { ...dish.plate, placings } }, version)
-  const name = (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
+  const name = useCallback((component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component, [view])
+  const foods = useMemo(() => view.components.map((c) => ({ id: c.component.id, name: c.component.name })), [view])
+  const formers = useMemo(() => (view.dish.plate.formers ?? []).map((f) => f.name), [view])
+  const others = useMemo(() => view.dish.plate.placings.map((o, i) => ({ id: o.id, name: `${i + 1}, ${view.components.find((c) => c.component.id === o.component)?.component.name ?? o.component}` })).filter((o) => o.id !== picked), [view, picked])
+  const saveWare = useStable((spec: View['dish']['plate'], from: Origin) => saveDish('the ware', { ...from.dish, plate: spec }, from.version))
+  const keepSaid = useStable(async (p: Placing) => {
+    if (!(await save(`${name(p.component)} placed`, [...dish.plate.placings, p]))) return false
+    pick(p.id)
+    return true
+  })
   const add = async () => {
     const made = newPlacing(view)
     if (await save('a placing added', [...dish.plate.placings, made])) pick(made.id)
@@ -59,12 +71,14 @@ function Sheet({ view }: { view: View }) {
   const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
   const { plate, placing: live } = useLivePlate(view, open, form.typed ? form.value : undefined)
   const { drawing } = plate
-  const soon = useDeferredValue(drawing) // the plate under the hand is drawn first, and the strip after it
-  const nameAt = (id: string) => name(dish.plate.placings.find((p) => p.id === id)?.component ?? id)
-  const place = (id: string): Place | undefined => (id !== picked ? undefined : form.value.hour ? { hour: Number(form.value.hour), distance: Number(form.value.distance) } : live)
-  const move = (id: string, to: Place) => id === picked && form.set({ ...form.value, ...placeForm(to) })
+  const before = dish.plate.placings.map((_, i) => dish.plate.placings.slice(0, i).reduce((s, q) => s + q.seconds, 0))
+  const soon = useDeferredValue(plate) // the plate under the hand is drawn first, and what follows from it after it
+  const still = useSettled(plate)
+  const nameAt = useCallback((id: string) => name(view.dish.plate.placings.find((p) => p.id === id)?.component ?? id), [view, name])
+  const at = form.value.at ? (JSON.parse(form.value.at) as At) : undefined
+  const spot = at && !at.part && !at.between ? { hour: at.hour, distance: at.distance } : undefined
+  const move = (id: string, to: Place) => id === picked && form.set(movedTo(form.value, to))
   const acts = {
-    plate, pick,
     put: async (what: string, p: Placing) => {
       if (!(await save(what, dish.plate.placings.map((q) => (q.id === p.id ? p : q))))) return false
       if (p.id === picked) form.drop()
@@ -79,30 +93,20 @@ function Sheet({ view }: { view: View }) {
     },
     quiet: (code: string) => saveDish('advice turned off', { ...dish, plate: { ...dish.plate, quiet: [...(dish.plate.quiet ?? []), code] } }),
   }
+  const put = useStable(acts.put)
+  const order = useStable(acts.order)
+  const quiet = useStable(acts.quiet)
+  const doable = useMemo(() => ({ pick, put, order, quiet }), [pick, put, order, quiet])
   return (
     <>
-      <div className="page-head">
-        <DishSelect id={dish.id} name={dish.name} screen="plate" />
-        <span className="quiet">
-          {[`on the ${dish.plate.ware.name}`, dish.plate.ware.note, dish.way].filter(Boolean).join(', ')} · revision {view.version}
-        </span>
-        <div className="tools">
-          <PickBeside dish={dish} beside={beside} show={show} save={saveDish} />
-          <a className="btn btn-outline-dark btn-sm" href={`/api/dishes/${dish.id}/card.svg`} target="_blank" rel="noreferrer">
-            Card for the wall
-          </a>
-          <Link className="btn btn-outline-dark btn-sm" to={`/card/${dish.id}`}>
-            Build it
-          </Link>
-          <TakeBack screen={`plate:${dish.id}`} />
-        </div>
-      </div>
+      <Head view={view} beside={beside} show={show} save={saveDish} />
       <Patterns />
       {beside && <Beside view={view} beside={beside} show={show} save={saveDish} />}
       {!beside && <div className="plate-screen">
         <div>
-          <Drawing drawing={drawing} picked={picked} pick={pick} place={place} move={move} />
-          <Side drawing={drawing} />
+          <Drawing drawing={drawing} picked={picked} pick={pick} spot={spot} move={move} />
+          <Side drawing={soon.drawing} />
+          <Wares dish={dish.id} spec={dish.plate} origin={now} save={saveWare} />
           <Photo dish={dish.id} />
         </div>
         <div>
@@ -116,11 +120,11 @@ function Sheet({ view }: { view: View }) {
           <ol className="list-unstyled m-0">
             {dish.plate.placings.map((p, i) => (
               <li key={p.id}>
-                <Line placing={p} number={i + 1} name={name(p.component)} build={view.build} before={dish.plate.placings.slice(0, i).reduce((s, q) => s + q.seconds, 0)} picked={p.id === picked} pick={() => pick(p.id === picked ? '' : p.id)} />
-                {p.id === picked && <Findings of={p.id} {...acts} />}
+                <Line placing={p} number={i + 1} name={name(p.component)} place={view.plate.drawing.shapes[i]?.place ?? ''} build={view.build} before={before[i]} picked={p.id === picked} pick={pick} />
+                {p.id === picked && <Findings of={p.id} plate={soon} acts={doable} />}
                 {p.id === picked && (
                   <PlacingEditor
-                    key={p.id} placing={p} form={form} others={dish.plate.placings.filter((o) => o.id !== p.id).map((o) => ({ id: o.id, name: `${dish.plate.placings.indexOf(o) + 1}, ${name(o.component)}` }))} components={view.components.map((c) => ({ id: c.component.id, name: c.component.name }))}
+                    key={p.id} dish={dish.id} placing={p} place={drawing.shapes[i]?.place ?? ''} form={form} formers={formers} others={others} components={foods}
                     save={(next) => save(`${name(next.component)} placed`, form.origin.dish.plate.placings.map((q) => (q.id === p.id ? next : q)), form.origin)}
                     close={() => pick('')}
                     first={busy || i === 0} last={busy || i === dish.plate.placings.length - 1}
@@ -137,23 +141,16 @@ function Sheet({ view }: { view: View }) {
               </li>
             ))}
           </ol>
-          <SayPlacing
-            dish={dish.id} name={name}
-            keep={async (p) => {
-              if (!(await save(`${name(p.component)} placed`, [...dish.plate.placings, p]))) return false
-              pick(p.id)
-              return true
-            }}
-          />
+          <SayPlacing dish={dish.id} name={name} keep={keepSaid} />
           <Button variant="outline-dark" size="sm" onClick={() => void add()}>
             Add a placing
           </Button>
           {view.faults.map((f) => (
             <Bracket key={f} what={f} />
           ))}
-          <Findings but={picked} {...acts} />
-          {dish.plate.placings.length > 0 && <Facts plate={plate} name={nameAt} />}
-          <Strip drawing={soon} />
+          <Findings but={picked} plate={soon} acts={doable} />
+          {dish.plate.placings.length > 0 && <Facts plate={soon} name={nameAt} />}
+          <Strip drawing={still.drawing} />
           <Checks dish={dish.id} />
         </div>
       </div>}
@@ -161,62 +158,29 @@ function Sheet({ view }: { view: View }) {
   )
 }
 
-// useLivePlate computes what is being typed or moved, as soon as it can be read.
-function useLivePlate(view: View, open: Placing | undefined, typed: PlacingForm | undefined) {
-  const [live, setLive] = useState<{ plate: View['plate']; placing: Placing }>()
-  const { plate } = view.dish
-  useEffect(() => {
-    if (!open || !typed) return
-    let over = false
-    const draw = async () => {
-      try {
-        const next = await read(typed, open)
-        const computed = await ask(api.POST('/api/dishes/{id}/plate', { params: { path: { id: view.dish.id } }, body: { ...plate, placings: plate.placings.map((p) => (p.id === open.id ? next : p)) } }))
-        if (!over) setLive({ plate: computed, placing: next })
-      } catch {
-        // what cannot be read yet is not drawn yet
-      }
-    }
-    void draw()
-    return () => {
-      over = true
-    }
-  }, [open, typed, plate, view.dish.id])
-  return typed && live && live.placing.id === open?.id ? live : { plate: view.plate, placing: open }
-}
+type HeadProps = { view: View; beside: string; show: (beside: string) => void; save: (what: string, value: View['dish']) => Promise<boolean> }
 
-function Line({ placing, number, name, build, before, picked, pick }: { placing: Placing; number: number; name: string; build: number; before: number; picked: boolean; pick: () => void }) {
-  const total = Math.max(build, 1)
+const Head = memo(function Head({ view, beside, show, save }: HeadProps) {
+  const { dish } = view
   return (
-    <button className="placing" aria-current={picked} onClick={pick}>
-      <span className="number">{number}</span>
-      <span>
-        <span className="name">{name}</span>
-        <div className="small quiet">
-          {placing.form}
-          {placing.note && `, ${placing.note}`}
-        </div>
+    <div className="page-head">
+      <DishSelect id={dish.id} name={dish.name} screen="plate" />
+      <span className="quiet">
+        {[`on the ${dish.plate.ware.name}`, dish.plate.ware.note, dish.way].filter(Boolean).join(', ')} · revision {view.version}
       </span>
-      <span>
-        <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>
-        <div className="strip">
-          <i style={{ left: `${(100 * before) / total}%`, width: `${(100 * placing.seconds) / total}%` }} />
-        </div>
-      </span>
-      <span className="small">
-        {placed(placing)}
-        <div className="quiet">{placing.tool}</div>
-      </span>
-      <span className="mono text-end">{placing.seconds} s</span>
-    </button>
+      <div className="tools">
+        <PickBeside dish={dish} beside={beside} show={show} save={save} />
+        <a className="btn btn-outline-dark btn-sm" href={`/api/dishes/${dish.id}/card.svg`} target="_blank" rel="noreferrer">
+          Card for the wall
+        </a>
+        <Link className="btn btn-outline-dark btn-sm" to={`/card/${dish.id}`}>
+          Build it
+        </Link>
+        <TakeBack screen={`plate:${dish.id}`} />
+      </div>
+    </div>
   )
-}
-
-const signs: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾', '1.5': '1½' }
-
-function words(a: Schemas['Amount']) {
-  return a.unit === 'piece' ? (signs[String(a.quantity)] ?? String(a.quantity)) : `${a.quantity} ${a.unit}`
-}
+})
 
 function newPlacing(view: View): Placing {
   const { placings } = view.dish.plate

@@ -1,13 +1,12 @@
 // An element, said in a line: “three dots of plum gel, 4 o'clock, 15 mm”.
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { Form } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
 import { useDraft } from '../../parts/draft'
-import { placed } from '../../parts/words'
 
 type Said = Schemas['Said']
 
-export function SayPlacing({ dish, name, keep }: { dish: string; name: (component: string) => string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
+export const SayPlacing = memo(function SayPlacing({ dish, name, keep }: { dish: string; name: (component: string) => string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
   const draft = useDraft(`say-placing/${dish}`, '', 0)
   const [heard, setHeard] = useState<{ text: string; said: Said }>()
   const text = draft.value
@@ -38,7 +37,7 @@ export function SayPlacing({ dish, name, keep }: { dish: string; name: (componen
       <Form.Control aria-label="Say a placing" placeholder="say it: three dots of plum gel, 4 o’clock, 15 mm" value={text} onChange={(e) => (e.target.value ? draft.set(e.target.value) : draft.drop())} autoComplete="off" />
       {said && (
         <div className="small">
-          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), placed(said.placing), said.placing.on && `on ${said.placing.on}`].filter(Boolean).join(' · ')}</span>
+          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), said.where, said.placing.on && 'standing on it', said.placing.leans && 'leaning on it'].filter(Boolean).join(' · ')}</span>
           {said.doubt.map((d) => (
             <span key={d} className="gap ms-2">
               {d}
@@ -49,4 +48,4 @@ export function SayPlacing({ dish, name, keep }: { dish: string; name: (componen
       )}
     </form>
   )
-}
+})

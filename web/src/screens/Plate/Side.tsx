@@ -6,14 +6,14 @@ import { Textures, underFirst } from './Drawing'
 
 type Model = Schemas['Drawing']
 
-export function Side({ drawing }: { drawing: Model }) {
+export const Side = memo(function Side({ drawing }: { drawing: Model }) {
   const r = drawing.diameter / 2
   const top = Math.max(...drawing.side.map((s) => s.top), 12)
   const highest = drawing.side.find((s) => s.top === top)
   return (
     <figure className="m-0">
       <figcaption className="small quiet">from 6 o’clock</figcaption>
-      <svg className="plate-svg" viewBox={`${-r - 24} ${-top - 14} ${2 * r + 48} ${top + 26}`} role="img" aria-label={`From the side: ${drawing.side.map((s) => `${s.number}, ${Math.round(s.top)} mm high`).join('; ')}`}>
+      <svg className="plate-svg" viewBox={`${drawing.left - 24} ${-top - 14} ${drawing.right - drawing.left + 48} ${top + 26}`} role="img" aria-label={`From the side: ${drawing.side.map((s) => `${s.number}, ${Math.round(s.top)} mm high`).join('; ')}`}>
         {drawing.side.map((s) => (
           <g key={s.placing}>
             <path d={s.path} fill={s.colour} />
@@ -32,23 +32,24 @@ export function Side({ drawing }: { drawing: Model }) {
       </svg>
     </figure>
   )
-}
+})
 
 /** Strip is a small plate for each step: many, so they are drawn only anew when the drawing is. */
 export const Strip = memo(function Strip({ drawing }: { drawing: Model }) {
-  const r = drawing.diameter / 2
   if (drawing.shapes.length === 0) return null
   return (
     <figure className="m-0 build-strip">
       <figcaption className="small quiet">the build, step by step</figcaption>
       <div>
         {drawing.shapes.map((now) => (
-          <svg key={now.placing} viewBox={`${-r - 4} ${-r - 4} ${2 * r + 8} ${2 * r + 40}`} role="img" aria-label={`after step ${now.number}`}>
-            <circle r={r} fill="#fff" stroke="#14202b" strokeWidth="3" />
+          <svg key={now.placing} viewBox={`${drawing.left - 4} ${drawing.top - 4} ${drawing.right - drawing.left + 8} ${drawing.bottom - drawing.top + 44}`} role="img" aria-label={`after step ${now.number}`}>
+            {drawing.wares.map((w) => (
+              <path key={w.name} d={w.outline} fill={w.colour} stroke="#14202b" strokeWidth="3" />
+            ))}
             {underFirst(drawing.shapes.filter((s) => s.number <= now.number)).map((s) => (
               <path key={s.placing} d={s.outline} fill={s.colour} stroke="#14202b" strokeWidth={s.number === now.number ? 5 : 2} />
             ))}
-            <text y={r + 34} textAnchor="middle" fontSize="34" fontWeight="700">
+            <text y={drawing.bottom + 36} textAnchor="middle" fontSize="34" fontWeight="700">
               {now.number}
             </text>
           </svg>

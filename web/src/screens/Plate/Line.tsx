@@ -1,0 +1,38 @@
+// One act of building in the list: what, how much, where, with what, and when in
+// the course of the building.
+import { memo } from 'react'
+import type { Schemas } from '../../api/client'
+
+type Placing = Schemas['Placing']
+
+type Props = { placing: Placing; number: number; name: string; place: string; build: number; before: number; picked: boolean; pick: (id: string) => void }
+
+export const Line = memo(function Line({ placing, number, name, place, build, before, picked, pick }: Props) {
+  const total = Math.max(build, 1)
+  return (
+    <button className="placing" aria-current={picked} onClick={() => pick(picked ? '' : placing.id)}>
+      <span className="number">{number}</span>
+      <span>
+        <span className="name">{name}</span>
+        <div className="small quiet">{[placing.form, placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'may be left off'].filter(Boolean).join(', ')}</div>
+      </span>
+      <span>
+        <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>
+        <div className="strip">
+          <i style={{ left: `${(100 * before) / total}%`, width: `${(100 * placing.seconds) / total}%` }} />
+        </div>
+      </span>
+      <span className="small">
+        {place}
+        <div className="quiet">{placing.tool}</div>
+      </span>
+      <span className="mono text-end">{placing.seconds} s</span>
+    </button>
+  )
+})
+
+const signs: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾', '1.5': '1½' }
+
+function words(a: Schemas['Amount']) {
+  return a.unit === 'piece' ? (signs[String(a.quantity)] ?? String(a.quantity)) : `${a.quantity} ${a.unit}`
+}

@@ -1,0 +1,188 @@
+// What the food stands on: the plate, ware of its own beside it, for how many it
+// is, the rings and moulds there are, and what is done to it at the pass.
+import { memo, useState, type FormEvent } from 'react'
+import { Button, Form } from 'react-bootstrap'
+import type { Schemas } from '../../api/client'
+import { useDraft } from '../../parts/draft'
+import { decimal, whole } from '../../parts/reading'
+import { spoken } from '../../parts/words'
+
+type Spec = Schemas['Spec']
+type Ware = Schemas['Ware']
+type Row = Record<'was' | 'name' | 'shape' | 'diameter' | 'across' | 'well' | 'depth' | 'colour' | 'celsius' | 'have' | 'note', string>
+type Typed = { wares: Row[]; serves: string; formers: { was: string; name: string; have: string }[]; finish: { text: string; seconds: string }[] }
+
+const text = (v: number | undefined) => (v === undefined || v === 0 ? '' : String(v))
+
+const toRow = (w: Ware): Row => ({ was: w.name, name: w.name, shape: w.shape ?? '', diameter: String(w.diameter), across: text(w.across), well: String(w.well), depth: text(w.depth), colour: w.colour || '#ffffff', celsius: w.celsius === undefined ? '' : String(w.celsius), have: text(w.have), note: w.note ?? '' })
+
+const toTyped = (s: Spec): Typed => ({
+  wares: [s.ware, ...(s.sides ?? [])].map(toRow), serves: text(s.serves),
+  formers: (s.formers ?? []).map((f) => ({ was: f.name, name: f.name, have: String(f.have) })), finish: (s.finish ?? []).map((f) => ({ text: f.text, seconds: text(f.seconds) })),
+})
+
+// toWare reads a row; it throws an Error that names the field.
+function toWare(r: Row): Ware {
+  const name = r.name.trim() || 'the ware'
+  const of = <T,>(label: string, text: string, reader: (field: string, text: string) => T) => {
+    try {
+      return reader('', text.replace('−', '-'))
+    } catch (error) {
+      throw new Error(`${name}, ${label}: ${error instanceof Error ? error.message : ''}`, { cause: error })
+    }
+  }
+  const maybe = <T,>(label: string, text: string, reader: (field: string, text: string) => T) => (text.trim() ? of(label, text, reader) : undefined)
+  return {
+    name, shape: (r.shape || undefined) as Ware['shape'], diameter: of('wide', r.diameter, decimal), across: maybe('deep', r.across, decimal), well: of('well', r.well, decimal), depth: maybe('its depth', r.depth, decimal),
+    colour: r.colour === '#ffffff' ? undefined : r.colour, celsius: maybe('wanted at', r.celsius, decimal), have: maybe('there are', r.have, whole), note: r.note.trim() || undefined,
+  }
+}
+
+/** toSpec reads what was typed; placings follow where ware or a ring was renamed. */
+function toSpec(t: Typed, over: Spec): Spec {
+  const [ware, ...sides] = t.wares.map(toWare)
+  const formers = t.formers.filter((f) => f.name.trim()).map((f) => ({ was: f.was, name: f.name.trim(), have: whole('', f.have || '0') }))
+  const renamed = (list: { was: string; name: string }[], name?: string) => list.find((x) => name && x.was === name)?.name.trim() ?? name
+  return {
+    ...over, ware, sides: sides.length ? sides : undefined, serves: t.serves.trim() ? whole('', t.serves) : undefined,
+    formers: formers.length ? formers.map(({ name, have }) => ({ name, have })) : undefined,
+    finish: t.finish.some((f) => f.text.trim()) ? t.finish.filter((f) => f.text.trim()).map((f) => ({ text: f.text.trim(), seconds: f.seconds.trim() ? whole('', f.seconds) : undefined })) : undefined,
+    placings: over.placings.map((p) => ({ ...p, in: renamed(t.wares, p.in), former: renamed(t.formers, p.former) })),
+  }
+}
+
+/** inWords says what the food stands on. */
+function inWords(s: Spec): string {
+  const counted = (w: Ware) => [w.name, w.note, w.have && `${w.have} of them`].filter(Boolean).join(', ')
+  return [
+    ...[s.ware, ...(s.sides ?? [])].map(counted), s.serves && s.serves > 1 && `to share, for ${s.serves}`,
+    ...(s.formers ?? []).map((f) => `${f.have} of the ${f.name}`), ...(s.finish ?? []).map((f) => `at the pass: ${f.text}${f.seconds ? `, ${spoken(f.seconds)}` : ''}`),
+  ].filter(Boolean).join(' · ')
+}
+
+// Origin is the dish that a change was made from.
+export type Origin = { dish: Schemas['Dish']; version: number }
+
+type Props = { dish: string; spec: Spec; origin: Origin; save: (spec: Spec, origin: Origin) => Promise<boolean> }
+
+export const Wares = memo(function Wares({ dish, spec, origin, save }: Props) {
+  const draft = useDraft<Typed, { spec: Spec; from: Origin }>(`ware/${dish}`, toTyped(spec), { spec, from: origin })
+  const [open, setOpen] = useState(draft.typed)
+  if (!open)
+    return (
+      <button className="ware-line" onClick={() => setOpen(true)}>
+        {inWords(spec)} <u>change it</u>
+      </button>
+    )
+  return <WareForm draft={draft} close={() => setOpen(false)} save={(next) => save(next, draft.origin.from)} />
+})
+
+type FormProps = { draft: { value: Typed; set: (t: Typed) => void; drop: () => void; origin: { spec: Spec } }; close: () => void; save: (s: Spec) => Promise<boolean> }
+
+function WareForm({ draft, close, save }: FormProps) {
+  const [wrong, setWrong] = useState('')
+  const t = draft.value
+  const put = (part: Partial<Typed>) => draft.set({ ...t, ...part })
+  const leave = () => {
+    draft.drop()
+    close()
+  }
+  const submit = async (e: FormEvent) => {
+    e.preventDefault()
+    try {
+      const next = toSpec(t, draft.origin.spec)
+      setWrong('')
+      if (await save(next)) leave()
+    } catch (error) {
+      setWrong(error instanceof Error ? error.message : 'This cannot be read.')
+    }
+  }
+  return (
+    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Ware">
+      {t.wares.map((w, i) => (
+        <WareRow
+          key={i} at={i} row={w} set={(row) => put({ wares: t.wares.map((o, k) => (k === i ? row : o)) })}
+          remove={i > 0 ? () => put({ wares: t.wares.filter((_, k) => k !== i) }) : undefined}
+        />
+      ))}
+      <Button variant="outline-dark" size="sm" onClick={() => put({ wares: [...t.wares, { was: '', name: 'small bowl', shape: '', diameter: '110', across: '', well: '90', depth: '40', colour: '#ffffff', celsius: '', have: '', note: '' }] })}>
+        Something beside it
+      </Button>
+      <div className="fields mt-2">
+        <Text id="ware-serves" label="shared by" value={t.serves} wide={84} set={(serves) => put({ serves })} />
+        {t.formers.map((f, i) => (
+          <div key={i} className="fields m-0">
+            <Text id={`former-${i}`} label="ring or mould" value={f.name} wide={150} set={(name) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, name } : o)) })} />
+            <Text id={`former-have-${i}`} label="there are" value={f.have} wide={84} set={(have) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, have } : o)) })} />
+          </div>
+        ))}
+        {t.finish.map((f, i) => (
+          <div key={i} className="fields m-0">
+            <Text id={`finish-${i}`} label="at the pass" value={f.text} wide={200} set={(text) => put({ finish: t.finish.map((o, k) => (k === i ? { ...o, text } : o)) })} />
+            <Text id={`finish-s-${i}`} label="seconds" value={f.seconds} wide={84} set={(seconds) => put({ finish: t.finish.map((o, k) => (k === i ? { ...o, seconds } : o)) })} />
+          </div>
+        ))}
+      </div>
+      <div className="d-flex gap-2 mt-2">
+        <Button variant="outline-dark" size="sm" onClick={() => put({ formers: [...t.formers, { was: '', name: '', have: '1' }] })}>
+          Add a ring or mould
+        </Button>
+        <Button variant="outline-dark" size="sm" onClick={() => put({ finish: [...t.finish, { text: '', seconds: '' }] })}>
+          Add a finish at the pass
+        </Button>
+      </div>
+      {wrong && (
+        <p className="wrong mt-2 mb-0" role="alert">
+          {wrong}
+        </p>
+      )}
+      <div className="editor-actions">
+        <Button type="submit">Save the ware</Button>
+        <Button variant="outline-dark" onClick={leave}>
+          Leave it
+        </Button>
+      </div>
+    </Form>
+  )
+}
+
+function WareRow({ at, row, set, remove }: { at: number; row: Row; set: (r: Row) => void; remove?: () => void }) {
+  const text = (field: keyof Row, label: string, wide = 92) => <Text id={`ware-${field}-${at}`} label={label} value={row[field]} wide={wide} set={(v) => set({ ...row, [field]: v })} />
+  return (
+    <div className="fields">
+      {text('name', at === 0 ? 'the plate' : 'beside it', 190)}
+      <Form.Group controlId={`ware-shape-${at}`}>
+        <Form.Label>shape</Form.Label>
+        <Form.Select value={row.shape} onChange={(e) => set({ ...row, shape: e.target.value })}>
+          <option value="">round or oval</option>
+          <option value="square">with corners</option>
+        </Form.Select>
+      </Form.Group>
+      {text('diameter', 'wide, mm')}
+      {text('across', 'deep, mm')}
+      {text('well', 'well, mm')}
+      {text('depth', 'its depth, mm', 104)}
+      {text('celsius', 'wanted at °C', 104)}
+      {text('have', 'there are', 84)}
+      {text('note', 'how it is wanted', 180)}
+      <Form.Group controlId={`ware-colour-${at}`}>
+        <Form.Label>colour</Form.Label>
+        <Form.Control type="color" value={row.colour} onChange={(e) => set({ ...row, colour: e.target.value })} />
+      </Form.Group>
+      {remove && (
+        <Button variant="outline-danger" size="sm" className="align-self-end" onClick={remove}>
+          Take away
+        </Button>
+      )}
+    </div>
+  )
+}
+
+function Text({ id, label, value, wide, set }: { id: string; label: string; value: string; wide: number; set: (v: string) => void }) {
+  return (
+    <Form.Group controlId={id} style={{ width: wide }}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={value} autoComplete="off" onChange={(e) => set(e.target.value)} />
+    </Form.Group>
+  )
+}
