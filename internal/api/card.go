@@ -1,6 +1,10 @@
 package api
 
 import (
+	"crypto/sha256"
+	"encoding/base64"
+	"errors"
+	"io/fs"
 	"net/http"
 	"strings"
 
@@ -32,7 +36,28 @@ func (s *Server) cardFile(w http.ResponseWriter, r *http.Request) {
 	if len(contents.Unknown) > 0 {
 		c.Cautions = append(c.Cautions, "what is in it is not all known")
 	}
+	if c.Photo, err = s.store.Picture(r.Context(), id); err != nil && !errors.Is(err, store.ErrNotFound) {
+		s.writeProblem(w, s.fail(err))
+		return
+	}
+	c.Font = s.cardFont()
+	sum := sha256.Sum256([]byte(platecard.Style(c.Font)))
+	w.Header().Set("Content-Security-Policy", "default-src 'none'; font-src data:; img-src data:; style-src 'sha256-"+base64.StdEncoding.EncodeToString(sum[:])+"'")
 	w.Header().Set("Content-Type", "image/svg+xml; charset=utf-8")
 	w.Header().Set("Content-Disposition", `inline; filename="`+strings.Map(plain, id)+`.card.svg"`)
 	_, _ = w.Write([]byte(platecard.SVG(c))) // nobody may be listening
+}
+
+// cardFont is the typeface of the screens, which a card on its own carries
+// along; nil where the front end was not built.
+func (s *Server) cardFont() []byte {
+	if s.Screens == nil {
+		return nil
+	}
+	names, _ := fs.Glob(s.Screens, "assets/atkinson-hyperlegible-next-latin-wght-normal-*.woff2")
+	if len(names) == 0 {
+		return nil
+	}
+	font, _ := fs.ReadFile(s.Screens, names[0]) // without it the reader's own is taken
+	return font
 }

@@ -13,8 +13,13 @@ func placed(component string, form plating.Form, texture plating.Texture, colour
 	return laid{plating.Placing{ID: component, Component: component, Form: form, Hour: hour, Distance: distance, Length: length, Width: width, Height: height, Texture: texture, Colour: colour, Seconds: seconds, Tool: "spoon"}}
 }
 
-func (l laid) on(id string) laid       { l.On = id; return l }
-func (l laid) leans(id string) laid    { l.Leans = id; return l }
+func (l laid) on(id string) laid    { l.On = id; return l }
+func (l laid) leans(id string) laid { l.Leans = id; return l }
+func (l laid) from(id string) laid  { l.From = id; return l }
+func (l laid) repeat(n int, arc float64) laid {
+	l.Repeat, l.Arc = n, arc
+	return l
+}
 func (l laid) count(n int) laid        { l.Count = n; return l }
 func (l laid) tool(name string) laid   { l.Tool = name; return l }
 func (l laid) note(text string) laid   { l.Note = text; return l }
@@ -32,13 +37,13 @@ func (b *Book) plates() {
 		placed("rye-cracker", plating.Block, plating.Crisp, "#8a6a45", 12, 0, 80, 40, 4, 3).tastes("salty", "bitter").tool("fingers").note("rough side up"),
 		placed("smoked-mackerel-cream", plating.Quenelle, plating.Soft, "#e6dcc8", 9, 14, 38, 24, 24, 8).on("rye-cracker").is(plating.Cold, "rich", "salty").tool("two spoons"),
 		placed("pickled-gooseberry", plating.Dots, plating.Firm, "#a9b86a", 3, 20, 33, 11, 11, 6).on("rye-cracker").is(plating.Cold, "sharp").count(3),
-		placed("dill", plating.Leaf, plating.Soft, "#5f8a4c", 9, 14, 26, 12, 4, 4).on("smoked-mackerel-cream").is("", "fresh").tool("tweezers"))
+		placed("dill", plating.Leaf, plating.Soft, "#5f8a4c", 12, 0, 26, 12, 4, 4).on("smoked-mackerel-cream").from("smoked-mackerel-cream").is("", "fresh").tool("tweezers"))
 	b.dish("slow-cooked-egg-mushroom-broth").Parts = append(b.dish("slow-cooked-egg-mushroom-broth").Parts[:3], part("tarragon-oil", grams(3)))
 	b.build("slow-cooked-egg-mushroom-broth", plating.Ware{Name: "210 mm bowl", Diameter: 210, Well: 130, Depth: 35, Note: "warmed to 60 °C", Celsius: at(60), Have: 40},
 		placed("slow-cooked-egg", plating.Mound, plating.Soft, "#f2ead2", 12, 0, 60, 55, 30, 8).is(plating.Warm, "rich").note("yolk whole"),
 		placed("mushroom-broth", plating.Poured, plating.Wet, "#6d5238", 12, 0, 110, 110, 14, 6).is(plating.Hot, "salty").tool("jug").note("round the egg, not over it"),
-		placed("toasted-barley", plating.Scatter, plating.Crunchy, "#c29a5c", 2, 14, 30, 20, 4, 4).on("slow-cooked-egg").is("", "bitter").count(20),
-		placed("tarragon-oil", plating.Dots, plating.Wet, "#4f7d4a", 8, 42, 50, 8, 2, 5).is("", "fresh").count(5).tool("squeeze bottle"))
+		placed("toasted-barley", plating.Scatter, plating.Crunchy, "#c29a5c", 2, 14, 30, 20, 4, 4).on("slow-cooked-egg").from("slow-cooked-egg").is("", "bitter").count(20),
+		placed("tarragon-oil", plating.Dots, plating.Wet, "#4f7d4a", 5, 42, 8, 8, 2, 5).from("slow-cooked-egg").repeat(5, 150).is("", "fresh").tool("squeeze bottle").note("round the egg, on the broth"))
 	b.build("set-buttermilk-cream-poached-plum", plating.Ware{Name: "230 mm bowl plate", Diameter: 230, Well: 160, Depth: 14, Note: "cold", Celsius: at(5), Have: 40},
 		placed("set-buttermilk-cream", plating.Mound, plating.Soft, "#f4efe3", 10, 22, 60, 60, 40, 12).is(plating.Cold, "sharp", "rich").tool("mould, hot cloth").note("turned out, trembling"),
 		placed("poached-plum", plating.Fan, plating.Soft, "#8c3f52", 6, 40, 60, 34, 12, 8).is(plating.Cold, "sweet", "sharp").count(5).tool("palette knife"),

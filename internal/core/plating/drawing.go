@@ -45,6 +45,8 @@ type Shape struct {
 	FromY   float64 `json:"fromY"`
 	LabelX  float64 `json:"labelX"`
 	LabelY  float64 `json:"labelY"`
+	LeadX   float64 `json:"leadX" doc:"on the shape, whose number stands beside it; else as the label"`
+	LeadY   float64 `json:"leadY"`
 	Colour  string  `json:"colour"`
 	Texture Texture `json:"texture"`
 	Words   string  `json:"words" doc:"form and measures: ring 77 mm, 25 mm high"`
@@ -360,4 +362,12 @@ func (p *pen) crumb(x, y, size, turn float64) {
 		points = append(points, [2]float64{x + size*cos, y + size*sin})
 	}
 	p.path(true, points...)
+}
+
+// thread is a short thin box, turned, so long to either side of its middle.
+func (p *pen) thread(x, y, long, turn float64) {
+	sin, cos := math.Sincos(turn)
+	thin := long * 0.12
+	at := func(u, v float64) [2]float64 { return [2]float64{x + u*cos - v*sin, y + u*sin + v*cos} }
+	p.path(true, at(-long, -thin), at(long, -thin), at(long, thin), at(-long, thin))
 }

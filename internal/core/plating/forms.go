@@ -87,13 +87,13 @@ func (p Placing) shavings(pen *pen, a, b float64, n int) {
 	}
 }
 
-// grating is fine dust over a field.
+// grating is fine threads over a field, which is how it is told from crumbs.
 func (p Placing) grating(pen *pen, a, b float64) {
-	const grains = 40
-	for i := range grains {
-		r := math.Sqrt((float64(i) + 0.5) / grains)
+	const threads = 40
+	for i := range threads {
+		r := math.Sqrt((float64(i) + 0.5) / threads)
 		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
-		pen.crumb(r*cos*(a-1), r*sin*(b-1), 1, float64(i))
+		pen.thread(r*cos*math.Max(0, a-3), r*sin*math.Max(0, b-3), math.Min(3, math.Min(a, b)/2), float64(i)*1.9)
 	}
 }
 

@@ -100,10 +100,11 @@ func TestExtremePlatesAreDrawnWithoutFail(t *testing.T) {
 
 func TestFormsAndPlacesInWords(t *testing.T) {
 	for want, p := range map[string]plating.Placing{
-		"ring 77 mm, 25 mm high, 9 o’clock, 22 mm":                {Form: plating.Ring, Length: 77, Height: 25, Hour: 9, Distance: 22},
-		"3 dots of 8 mm, in the middle":                           {Form: plating.Dots, Length: 60, Width: 8, Count: 3, Hour: 4},
-		"5 in a fan 60 × 34 mm, 5½ o’clock, 40 mm":                {Form: plating.Fan, Length: 60, Width: 34, Count: 5, Hour: 5.5, Distance: 40},
-		"3 times leaf 40 × 12.5 mm, 6 mm high, 12 o’clock, 60 mm": {Form: plating.Leaf, Length: 40, Width: 12.5, Height: 6, Repeat: 3, Hour: 12, Distance: 60},
+		"ring 77 mm, 25 mm high, 9 o’clock, 22 mm":                           {Form: plating.Ring, Length: 77, Height: 25, Hour: 9, Distance: 22},
+		"3 dots of 8 mm, in the middle":                                      {Form: plating.Dots, Length: 60, Width: 8, Count: 3, Hour: 4},
+		"5 times dot of 8 mm, over 150°, 5 o’clock, 42 mm":                   {Form: plating.Dots, Length: 8, Width: 8, Repeat: 5, Arc: 150, Hour: 5, Distance: 42},
+		"fan of 5, 60 × 34 mm, 5½ o’clock, 40 mm":                            {Form: plating.Fan, Length: 60, Width: 34, Count: 5, Hour: 5.5, Distance: 40},
+		"3 times leaf 40 × 12.5 mm, 6 mm high, all round, 12 o’clock, 60 mm": {Form: plating.Leaf, Length: 40, Width: 12.5, Height: 6, Repeat: 3, Hour: 12, Distance: 60},
 	} {
 		assert.Equal(t, want, p.Measured()+", "+spec(p).Place(0))
 	}

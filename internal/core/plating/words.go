@@ -13,9 +13,12 @@ func (p Placing) Measured() string {
 	switch p.Form {
 	case Dots:
 		text = fmt.Sprintf("%d dots of %s mm", max(p.Count, 1), mm(p.dot()))
+		if p.Count < 2 {
+			text = fmt.Sprintf("dot of %s mm", mm(p.dot()))
+		}
 	case Quenelle, Slices, Fan, Shavings:
 		if p.Count > 1 {
-			text = fmt.Sprintf("%d in %s", p.Count, map[Form]string{Quenelle: "quenelles", Slices: "slices", Fan: "a fan", Shavings: "shavings"}[p.Form])
+			text = fmt.Sprintf(map[Form]string{Quenelle: "%d quenelles side by side,", Slices: "%d slices in a row,", Fan: "fan of %d,", Shavings: "%d shavings,"}[p.Form], p.Count)
 		}
 		fallthrough
 	default:
@@ -30,6 +33,11 @@ func (p Placing) Measured() string {
 	}
 	if p.Repeat > 1 {
 		text = fmt.Sprintf("%d times %s", p.Repeat, text)
+		if p.Arc > 0 && p.Arc < 360 {
+			text += fmt.Sprintf(", over %s°", mm(p.Arc))
+		} else {
+			text += ", all round"
+		}
 	}
 	return text
 }

@@ -5,6 +5,7 @@
 package platecard
 
 import (
+	"encoding/base64"
 	"fmt"
 	"html"
 	"math"
@@ -23,6 +24,8 @@ type Card struct {
 	Computed plating.Computed
 	Name     func(component string) string
 	Cautions []string // allergens, and what must not be forgotten
+	Font     []byte   // WOFF2 in which it is set; nil: what the reader has
+	Photo    []byte   // JPEG; nil: none
 }
 
 // Page is A4 across, in millimetres.
@@ -36,6 +39,9 @@ const (
 func SVG(c Card) string {
 	p := &page{}
 	fmt.Fprintf(&p.b, `<svg xmlns="http://www.w3.org/2000/svg" width="%gmm" height="%gmm" viewBox="0 0 %g %g" font-family="'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif" fill="#14202b">`, width, height, width, height)
+	if c.Font != nil {
+		p.b.WriteString("<style>" + Style(c.Font) + "</style>")
+	}
 	p.b.WriteString(patterns)
 	fmt.Fprintf(&p.b, `<rect width="%g" height="%g" fill="#fff"/>`, width, height)
 	p.text(margin, 20, titleSize(c.Title), 700, c.Title, 60)
@@ -43,8 +49,9 @@ func SVG(c Card) string {
 	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%s%d s alone · revision %d", c.shared(), c.Spec.Seconds(), c.Revision), 52)
 	c.above(p, margin+58, 98, 116)
 	c.side(p, margin+58, 180, 116)
+	c.photo(p, width-margin-photoWide, 12)
 	c.rollCall(p, 136, 14)
-	c.placings(p, 136, 58)
+	c.placings(p, 136, 54)
 	c.strip(p, 136, 184)
 	p.b.WriteString(`</svg>`)
 	return p.b.String()
@@ -58,9 +65,34 @@ func (c Card) shared() string {
 	return fmt.Sprintf("to share, for %d · ", c.Spec.Serves)
 }
 
+// Style is the style of a card that brings its font along, in WOFF2.
+func Style(font []byte) string {
+	return "@font-face{font-family:'Atkinson Hyperlegible Next Variable';font-weight:200 800;src:url(data:font/woff2;base64," + base64.StdEncoding.EncodeToString(font) + ") format('woff2')}"
+}
+
+// photoWide is the room for a photograph at the top right, in mm; it is as high
+// as four thirds of that at most.
+const photoWide = 46.0
+
+// photo shows how it looked, where somebody took a picture.
+func (c Card) photo(p *page, x, y float64) {
+	if c.Photo == nil {
+		return
+	}
+	fmt.Fprintf(&p.b, `<image x="%.2f" y="%.2f" width="%.2f" height="%.2f" preserveAspectRatio="xMaxYMin" href="data:image/jpeg;base64,%s"/>`, x, y, photoWide, photoWide*3/4, base64.StdEncoding.EncodeToString(c.Photo))
+}
+
+// letters that fit beside the photograph in a line of the roll-call.
+func (c Card) letters() int {
+	if c.Photo == nil {
+		return 78
+	}
+	return 48
+}
+
 // titleSize is the largest that keeps a title on its side of the card.
 func titleSize(title string) float64 {
-	return math.Max(5, math.Min(11, 120/(float64(utf8.RuneCountInString(title)+1)*0.54)))
+	return math.Max(5, math.Min(11, 118/(float64(utf8.RuneCountInString(title)+1)*0.56)))
 }
 
 func comma(text string) string {
@@ -120,16 +152,43 @@ func (c Card) above(p *page, x, y, size float64) {
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b"/>`, m.X*0.985, m.Y*0.985, m.X*0.93, m.Y*0.93)
 		fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="10" text-anchor="middle" font-weight="700">%d</text>`, m.X*(1+9/r), m.Y*(1+9/r)+3.5, m.Hour)
 	}
+	c.rings(p)
 	for _, s := range underFirst(d.Shapes) {
 		shape(&p.b, s.Outline, s.Colour, s.Texture, 1)
 		if s.Detail != "" {
 			fmt.Fprintf(&p.b, `<path d="%s" fill="none" stroke="#14202b" stroke-width=".7"/>`, s.Detail)
 		}
 	}
+	c.measures(p)
 	for _, s := range d.Shapes {
+		if s.LeadX != s.LabelX || s.LeadY != s.LabelY {
+			fmt.Fprintf(&p.b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b" stroke-width="1.2"/>`, s.LabelX, s.LabelY, s.LeadX, s.LeadY)
+		}
 		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="8"/><text x="%.2f" y="%.2f" font-size="10" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, s.LabelX, s.LabelY, s.LabelX, s.LabelY+3.5, s.Number)
 	}
 	p.b.WriteString(`</g>`)
+}
+
+// rings stand every 25 mm from the centre, each with its measure: by them a
+// place is read off the drawing alone.
+func (c Card) rings(p *page) {
+	d := c.Computed.Drawing
+	for r := 25.0; r < math.Min(d.Well, c.Spec.Ware.Diameter)/2+1 && r <= 200; r += 25 {
+		fmt.Fprintf(&p.b, `<circle r="%g" fill="none" stroke="#9aa7af" stroke-width=".5" stroke-dasharray="1 3"/>`, r)
+	}
+}
+
+// measures write the figures of the rings, over the food, along the line to half
+// past ten.
+func (c Card) measures(p *page) {
+	d := c.Computed.Drawing
+	for r := 25.0; r < math.Min(d.Well, c.Spec.Ware.Diameter)/2+1 && r <= 200; r += 25 {
+		x, y := -r*math.Sqrt2/2, -r*math.Sqrt2/2
+		if slices.ContainsFunc(d.Shapes, func(s plating.Shape) bool { return math.Hypot(s.LabelX-x, s.LabelY-y) < 13 }) {
+			continue
+		}
+		fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="7" text-anchor="middle" fill="#3f4f5a" stroke="#fff" stroke-width="2.4" paint-order="stroke">%g</text>`, x, y+2.5, r)
+	}
 }
 
 func shape(b *strings.Builder, path, colour string, texture plating.Texture, stroke float64) {
@@ -186,8 +245,8 @@ func (c Card) rollCall(p *page, x, y float64) {
 		}
 	}
 	y += 9
-	y = p.wrapped(x, y, 4.2, 400, strings.Join(parts, " · "), 72, 2)
-	y = p.wrapped(x, y, 4.2, 400, "tools: "+strings.Join(tools, ", "), 72, 2)
+	y = p.wrapped(x, y, 4.2, 400, strings.Join(parts, " · "), c.letters(), 3)
+	y = p.wrapped(x, y, 4.2, 400, "tools: "+strings.Join(tools, ", "), c.letters(), 2)
 	var formers []string
 	for _, f := range c.Spec.Formers {
 		formers = append(formers, fmt.Sprintf("%d of %s", f.Have, f.Name))
@@ -196,9 +255,9 @@ func (c Card) rollCall(p *page, x, y float64) {
 	for _, w := range c.Spec.Sides {
 		ware = append(ware, w.Name+comma(w.Note))
 	}
-	y = p.wrapped(x, y, 4.2, 400, strings.Join(append(ware, formers...), " · "), 72, 2)
+	y = p.wrapped(x, y, 4.2, 400, strings.Join(append(ware, formers...), " · "), c.letters(), 2)
 	if len(c.Cautions) > 0 {
-		p.wrapped(x, y, 4.2, 700, strings.Join(c.Cautions, "; "), 70, 2)
+		p.wrapped(x, y, 4.2, 700, strings.Join(c.Cautions, "; "), c.letters()-2, 2)
 	}
 }
 
@@ -229,31 +288,39 @@ func (p *page) wrapped(x, y, size float64, weight int, text string, letters, lin
 	return y
 }
 
-// placings are the acts of building, each with amount, form, place, tool and
-// time. Many are written smaller.
+// placings are the acts of building: what and how much; in which form; where;
+// with what and how. Many are written smaller, form and place in one line.
 func (c Card) placings(p *page, x, y float64) {
 	n := len(c.Spec.Placings)
-	row := math.Min(22, 122/math.Max(float64(n), 1))
-	size := math.Min(5.4, row*0.29)
-	letters := func(size float64) int { return int((width - margin - x - 11) / (size * 0.54)) }
+	row := math.Min(24, 124/math.Max(float64(n), 1))
+	lines, size := 4.0, math.Min(5.2, row*0.22)
+	if n > 6 {
+		lines, size = 3, math.Min(5.2, row*0.29)
+	}
+	room := width - margin - x - 11
 	for i, g := range c.Spec.Placings {
 		at := y + float64(i)*row
-		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="%.2f"/><text x="%.2f" y="%.2f" font-size="%.2f" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, x+4, at+row*0.3, math.Min(row*0.24, 4.2), x+4, at+row*0.3+size*0.32, size*0.9, i+1)
+		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="%.2f"/><text x="%.2f" y="%.2f" font-size="%.2f" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, x+4, at+size*0.85, math.Min(row*0.24, 4.2), x+4, at+size*1.2, size*0.9, i+1)
 		amount := "as much as it takes"
 		if g.Amount != nil {
 			amount = g.Amount.String()
 		}
-		p.text(x+11, at+row*0.3, size, 700, fmt.Sprintf("%s  %s", c.Name(g.Component), amount), letters(size))
-		p.fitted(x+11, at+row*0.3+size*1.12, size*0.84, c.where(i), width-margin-x-11)
-		p.fitted(x+11, at+row*0.3+size*2.12, size*0.84, c.how(i), width-margin-x-11)
-		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fH%.2f" stroke="#9aa7af" stroke-width=".2"/>`, x, at+row*0.93, width-margin)
+		p.text(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s", c.Name(g.Component), amount), int(room/(size*0.54)))
+		told := []string{g.Measured(), c.where(i), c.how(i)}
+		if lines == 3 {
+			told = []string{told[0] + " · " + told[1], told[2]}
+		}
+		for k, text := range told {
+			p.fitted(x+11, at+size*(2.05+0.96*float64(k)), size*0.84, text, room)
+		}
+		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fH%.2f" stroke="#9aa7af" stroke-width=".2"/>`, x, at+row*0.96, width-margin)
 	}
 }
 
-// where says form, place, and on what a placing stands.
+// where says the place, and on what a placing stands.
 func (c Card) where(i int) string {
 	g := c.Spec.Placings[i]
-	parts := []string{g.Measured(), c.Spec.Place(i)}
+	parts := []string{c.Spec.Place(i)}
 	for _, to := range [][2]string{{"on", g.On}, {"leaning on", g.Leans}} {
 		if n := c.number(to[1]); n > 0 {
 			parts = append(parts, fmt.Sprintf("%s %d", to[0], n))

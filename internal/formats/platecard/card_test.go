@@ -27,9 +27,9 @@ func wellFormed(t *testing.T, svg string) {
 		}
 		require.NoError(t, err)
 		if e, is := tok.(xml.StartElement); is {
-			assert.Contains(t, []string{"svg", "g", "rect", "circle", "path", "text", "defs", "pattern"}, e.Name.Local)
+			assert.Contains(t, []string{"svg", "g", "rect", "circle", "path", "text", "defs", "pattern", "style", "image"}, e.Name.Local)
 			for _, a := range e.Attr {
-				assert.False(t, strings.HasPrefix(a.Name.Local, "on") || a.Name.Local == "href", "nothing that acts: %s", a.Name.Local)
+				assert.False(t, strings.HasPrefix(a.Name.Local, "on") || a.Name.Local == "href" && !strings.HasPrefix(a.Value, "data:image/jpeg;base64,"), "nothing that acts: %s", a.Name.Local)
 			}
 		}
 	}
@@ -68,5 +68,7 @@ func TestTheCardIsSafe(t *testing.T) {
 	wellFormed(t, svg)
 	assert.NotContains(t, svg, "NaN")
 	assert.NotContains(t, svg, "Inf")
+	assert.NotContains(t, svg, "<style", "none but with a font")
+	wellFormed(t, platecard.SVG(platecard.Card{Title: evil, Spec: spec, Computed: spec.Compute(plating.Scene{}), Name: func(id string) string { return id }, Font: []byte(evil), Photo: []byte(evil)}))
 	wellFormed(t, platecard.SVG(platecard.Card{Name: func(id string) string { return id }}))
 }

@@ -71,7 +71,7 @@ export function Drawing({ drawing, picked, pick, spot, move }: Props) {
         <Element key={s.placing} shape={s} picked={s.placing === picked} hands={hands} />
       ))}
       {drawing.shapes.map((s) => (
-        <Numbered key={s.placing} x={s.labelX} y={s.labelY} number={s.number} />
+        <Numbered key={s.placing} x={s.labelX} y={s.labelY} leadX={s.leadX} leadY={s.leadY} number={s.number} />
       ))}
       {chosen && (
         <g aria-hidden="true" pointerEvents="none">
@@ -101,9 +101,10 @@ const Marks = memo(
   (a, b) => a.drawing.diameter === b.drawing.diameter && a.drawing.marks[11].y === b.drawing.marks[11].y,
 )
 
-const Numbered = memo(function Numbered({ x, y, number }: { x: number; y: number; number: number }) {
+const Numbered = memo(function Numbered({ x, y, leadX, leadY, number }: { x: number; y: number; leadX: number; leadY: number; number: number }) {
   return (
     <g aria-hidden="true" pointerEvents="none">
+      {(leadX !== x || leadY !== y) && <line x1={x} y1={y} x2={leadX} y2={leadY} stroke="#1554b8" strokeWidth="1.2" />}
       <circle cx={x} cy={y} r="7" fill="#1554b8" />
       <text x={x} y={y + 3} textAnchor="middle" fontSize="8.7" fontWeight="700" style={{ fill: '#ffffff' }}>
         {number}

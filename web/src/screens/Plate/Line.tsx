@@ -14,7 +14,7 @@ export const Line = memo(function Line({ placing, number, name, place, build, be
       <span className="number">{number}</span>
       <span>
         <span className="name">{name}</span>
-        <div className="small quiet">{[placing.form, placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'may be left off'].filter(Boolean).join(', ')}</div>
+        <div className="small quiet">{[!placing.note?.includes(placing.form) && placing.form, placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'may be left off'].filter(Boolean).join(', ')}</div>
       </span>
       <span>
         <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>

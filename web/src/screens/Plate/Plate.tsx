@@ -166,7 +166,7 @@ const Head = memo(function Head({ view, beside, show, save }: HeadProps) {
     <div className="page-head">
       <DishSelect id={dish.id} name={dish.name} screen="plate" />
       <span className="quiet">
-        {[`on the ${dish.plate.ware.name}`, dish.plate.ware.note, dish.way].filter(Boolean).join(', ')} · revision {view.version}
+        {[dish.way, `revision ${view.version}`].filter(Boolean).join(' · ')}
       </span>
       <div className="tools">
         <PickBeside dish={dish} beside={beside} show={show} save={save} />

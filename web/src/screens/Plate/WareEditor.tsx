@@ -33,7 +33,7 @@ function toWare(r: Row): Ware {
   }
   const maybe = <T,>(label: string, text: string, reader: (field: string, text: string) => T) => (text.trim() ? of(label, text, reader) : undefined)
   return {
-    name, shape: (r.shape || undefined) as Ware['shape'], diameter: of('wide', r.diameter, decimal), across: maybe('deep', r.across, decimal), well: of('well', r.well, decimal), depth: maybe('its depth', r.depth, decimal),
+    name, shape: (r.shape || undefined) as Ware['shape'], diameter: of('wide', r.diameter, decimal), across: maybe('the other way', r.across, decimal), well: of('well', r.well, decimal), depth: maybe('well’s depth', r.depth, decimal),
     colour: r.colour === '#ffffff' ? undefined : r.colour, celsius: maybe('wanted at', r.celsius, decimal), have: maybe('there are', r.have, whole), note: r.note.trim() || undefined,
   }
 }
@@ -159,9 +159,9 @@ function WareRow({ at, row, set, remove }: { at: number; row: Row; set: (r: Row)
         </Form.Select>
       </Form.Group>
       {text('diameter', 'wide, mm')}
-      {text('across', 'deep, mm')}
+      {text('across', 'the other way, mm', 130)}
       {text('well', 'well, mm')}
-      {text('depth', 'its depth, mm', 104)}
+      {text('depth', 'well’s depth, mm', 124)}
       {text('celsius', 'wanted at °C', 104)}
       {text('have', 'there are', 84)}
       {text('note', 'how it is wanted', 180)}
