@@ -5,6 +5,7 @@ import (
 	"context"
 	"encoding/json"
 	"io"
+	"io/fs"
 	"log/slog"
 	"net/http"
 	"net/http/cookiejar"
@@ -32,6 +33,7 @@ type house struct {
 	mu      sync.Mutex
 	now     time.Time
 	printer string
+	screens fs.FS
 }
 
 func newHouse(t *testing.T) *house {
@@ -61,7 +63,7 @@ func (h *house) set(now time.Time) {
 
 // serve starts one more server on the same database.
 func (h *house) serve() *httptest.Server {
-	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Printer: h.printer})
+	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Printer: h.printer, Screens: h.screens})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { s.Run(ctx); close(done) }()

@@ -2,6 +2,8 @@ package api_test
 
 import (
 	"bytes"
+	"crypto/sha256"
+	"encoding/base64"
 	"encoding/json"
 	"encoding/xml"
 	"fmt"
@@ -12,6 +14,7 @@ import (
 	"net/url"
 	"strings"
 	"testing"
+	"testing/fstest"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -19,6 +22,7 @@ import (
 	"jointime/internal/api"
 	"jointime/internal/core/plating"
 	"jointime/internal/formats/photo"
+	"jointime/internal/formats/platecard"
 	"jointime/internal/pgdev/pgtest"
 )
 
@@ -53,17 +57,55 @@ func TestThePlateOfAVersionIsLaidBesideTheDish(t *testing.T) {
 	for _, p := range v.Spec.Placings {
 		ids = append(ids, p.Component)
 	}
-	assert.Equal(t, []string{"barley", "quince", "salt-baked-celeriac", "quince-and-barley-gravy"}, ids)
+	assert.Equal(t, []string{"barley", "quince", "salt-baked-celeriac", "quince-and-barley-gravy", "hazelnut-crumb"}, ids)
 	assert.Equal(t, "Salt-baked celeriac", v.Names["salt-baked-celeriac"])
+	assert.Empty(t, v.Computed.Findings, "the crumb is placed by the version itself, and is the crunchy thing")
+	said := get[plating.Said](chef, "/api/dishes/guinea-fowl/placing?version=meatless&text="+url.QueryEscape("hazelnut crumb on the salt-baked celeriac"))
+	assert.Empty(t, said.Doubt)
+	assert.Equal(t, []string{"hazelnut-crumb", "crown"}, []string{said.Placing.Component, said.Placing.On}, "the celeriac lies where the crown lay")
+	assert.Equal(t, 404, chef.send("GET", "/api/dishes/guinea-fowl/placing?version=ghost&text=x", nil).status)
+	d := get[api.DishView](chef, "/api/dishes/guinea-fowl")
+	d.Dish.Versions[0].Placings = nil
+	require.Equal(t, 200, chef.send("PUT", "/api/dishes/guinea-fowl", map[string]any{"version": d.Version, "what": "no crumb", "value": d.Dish}).status)
+	bare := get[api.VersionPlate](chef, "/api/dishes/guinea-fowl/versions/meatless/plate")
 	var codes []string
-	for _, f := range v.Computed.Findings {
+	for _, f := range bare.Computed.Findings {
 		codes = append(codes, f.Code)
 	}
-	assert.Contains(t, codes, "never-placed", "the hazelnut crumb is added and placed nowhere")
-	assert.Contains(t, codes, "nothing-crisp", "the croquette was the only crisp thing")
+	assert.Equal(t, []string{"never-placed", "nothing-crisp"}, codes, "the hazelnut crumb is added and placed nowhere, the croquette was the only crisp thing")
 	plain := get[api.VersionPlate](chef, "/api/dishes/roast-hake/versions/no-shellfish/plate")
 	assert.Empty(t, plain.Computed.Findings, "a changed butter is placed as the butter")
 	assert.Equal(t, 404, chef.send("GET", "/api/dishes/guinea-fowl/versions/ghost/plate", nil).status)
+}
+
+func TestThePlatesOfAMenuSideBySide(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	a := get[plating.Across](chef, "/api/services/supper/across")
+	require.Len(t, a.Plates, 2)
+	assert.Equal(t, []string{"Roast hake", "Guinea fowl"}, []string{a.Plates[0].Name, a.Plates[1].Name})
+	assert.Len(t, a.Plates[0].Drawing.Shapes, 5)
+	assert.NotNil(t, a.Advice)
+	assert.Equal(t, 404, chef.send("GET", "/api/services/ghost/across", nil).status)
+}
+
+// The card brings its typeface and its photograph along, and allows nothing else.
+func TestTheBuildCardStandsAlone(t *testing.T) {
+	h := newHouse(t)
+	h.screens = fstest.MapFS{"index.html": {}, "assets/atkinson-hyperlegible-next-latin-wght-normal-x.woff2": {Data: []byte("font")}}
+	h.server = h.serve()
+	chef := h.cook("Chef")
+	plain := chef.send("GET", "/api/dishes/roast-hake/card.svg", nil)
+	assert.NotContains(t, string(plain.body), "<image")
+	sum := sha256.Sum256([]byte(platecard.Style([]byte("font"))))
+	assert.Contains(t, string(plain.body), "<style>"+platecard.Style([]byte("font"))+"</style>")
+	assert.Contains(t, plain.header.Get("Content-Security-Policy"), "style-src 'sha256-"+base64.StdEncoding.EncodeToString(sum[:])+"'")
+	assert.NotContains(t, plain.header.Get("Content-Security-Policy"), "unsafe")
+	var picture bytes.Buffer
+	require.NoError(t, png.Encode(&picture, image.NewRGBA(image.Rect(0, 0, 300, 200))))
+	require.Equal(t, 204, chef.send("PUT", "/api/dishes/roast-hake/photo.jpg", picture.Bytes()).status)
+	with := chef.send("GET", "/api/dishes/roast-hake/card.svg", nil)
+	assert.Contains(t, string(with.body), `href="data:image/jpeg;base64,`)
+	require.NoError(t, xml.Unmarshal(with.body, new(struct{})))
 }
 
 func TestTheBuildCardIsAPicture(t *testing.T) {
@@ -71,7 +113,7 @@ func TestTheBuildCardIsAPicture(t *testing.T) {
 	a := chef.send("GET", "/api/dishes/roast-hake/card.svg", nil)
 	assert.Equal(t, "image/svg+xml; charset=utf-8", a.header.Get("Content-Type"))
 	require.NoError(t, xml.Unmarshal(a.body, new(struct{})))
-	for _, words := range []string{"Before the first plate", "ring 77 mm, 25 mm high", "9 o&#39;clock, 22 mm", "contains "} {
+	for _, words := range []string{"Before the first plate", "ring 77 mm, 25 mm high", "9 o’clock, 22 mm", "contains "} {
 		assert.True(t, strings.Contains(string(a.body), words), words)
 	}
 	assert.Equal(t, 404, chef.send("GET", "/api/dishes/ghost/card.svg", nil).status)

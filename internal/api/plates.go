@@ -19,6 +19,7 @@ func (s *Server) plateRoutes(api huma.API) {
 	huma.Get(api, "/api/dishes/{id}/placing", s.sayPlacing)
 	huma.Get(api, "/api/dishes/{id}/versions/{version}/plate", s.versionPlate)
 	huma.Get(api, "/api/dishes/{id}/place", s.readPlace)
+	huma.Get(api, "/api/services/{id}/across", s.acrossMenu)
 }
 
 type plateInput struct {
@@ -79,20 +80,57 @@ func (s *Server) versionPlate(ctx context.Context, in *versionPlateInput) (*vers
 	return nil, s.fail(fmt.Errorf("version %q of dish %q: %w", in.Version, in.ID, store.ErrNotFound))
 }
 
+type acrossOutput struct{ Body plating.Across }
+
+// acrossMenu lays the plates of a service's menu side by side.
+func (s *Server) acrossMenu(ctx context.Context, in *serviceInput) (*acrossOutput, error) {
+	p, err := s.scene(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	called := func(id string) string { return p.in.Components[id].Name }
+	var plates []plating.Plated
+	for n, course := range p.in.Menu.Courses {
+		for _, id := range course.Dishes {
+			plates = append(plates, plating.Plated{Dish: id, Name: p.in.Dishes[id].Name, Course: n, Spec: p.in.Dishes[id].Plate, Called: called})
+		}
+	}
+	return &acrossOutput{plating.AcrossMenu(plates)}, nil
+}
+
 type sayPlacingInput struct {
-	ID   string `path:"id"`
-	Text string `query:"text" maxLength:"300"`
+	ID      string `path:"id"`
+	Text    string `query:"text" maxLength:"300"`
+	Version string `query:"version" maxLength:"60" doc:"on the plate of that version; absent: of the dish"`
 }
 
 type sayPlacingOutput struct{ Body plating.Said }
 
+// spoken is the plate of which somebody speaks, and the food that is on it.
+func (s *Server) spoken(ctx context.Context, in *sayPlacingInput) (plating.Spec, []plating.Portion, error) {
+	b, d, err := s.dish(ctx, in.ID)
+	if err != nil {
+		return plating.Spec{}, nil, err
+	}
+	for _, v := range d.Versions {
+		if v.ID == in.Version {
+			served, book, _ := b.recipes().Served(d, v)
+			return d.PlateOf(v), book.PlateScene(served, 1, 1).Portions, nil
+		}
+	}
+	if in.Version != "" {
+		return plating.Spec{}, nil, s.fail(fmt.Errorf("version %q of dish %q: %w", in.Version, in.ID, store.ErrNotFound))
+	}
+	return d.Plate, b.recipes().PlateScene(d, 1, 1).Portions, nil
+}
+
 // sayPlacing reads a placing as a cook says it.
 func (s *Server) sayPlacing(ctx context.Context, in *sayPlacingInput) (*sayPlacingOutput, error) {
-	b, d, err := s.dish(ctx, in.ID)
+	plate, portions, err := s.spoken(ctx, in)
 	if err != nil {
 		return nil, err
 	}
-	return &sayPlacingOutput{d.Plate.Say(in.Text, b.recipes().PlateScene(d, 1, 1).Portions)}, nil
+	return &sayPlacingOutput{plate.Say(in.Text, portions)}, nil
 }
 
 type placeOutput struct{ Body plating.Place }
@@ -100,11 +138,11 @@ type placeOutput struct{ Body plating.Place }
 // readPlace reads a place on the plate of a dish; others on it are called by
 // their number or their food.
 func (s *Server) readPlace(ctx context.Context, in *sayPlacingInput) (*placeOutput, error) {
-	b, d, err := s.dish(ctx, in.ID)
+	plate, portions, err := s.spoken(ctx, in)
 	if err != nil {
 		return nil, err
 	}
-	at, err := d.Plate.Where(in.Text, b.recipes().PlateScene(d, 1, 1).Portions)
+	at, err := plate.Where(in.Text, portions)
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
 	}

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 	"jointime/internal/demo"
@@ -29,6 +30,12 @@ func TestTheDemoIsSound(t *testing.T) {
 		require.NoError(t, d.Validate(components), d.Name)
 		dishes[d.ID] = d
 		assert.Empty(t, d.Plate.Findings(b.Recipes().PlateScene(d, 4, b.Kitchen.PassWidth)), d.Name)
+		for _, v := range d.Versions {
+			served, book, _ := b.Recipes().Served(d, v)
+			for _, f := range d.PlateOf(v).Findings(book.PlateScene(served, 4, b.Kitchen.PassWidth)) {
+				assert.NotEqual(t, plating.IsFault, f.Kind, "%s, %s: %s", d.Name, v.Name, f.What)
+			}
+		}
 	}
 	require.NoError(t, b.Menu.Validate(dishes))
 	require.NoError(t, b.Service.Validate(b.Menu, time.UTC, now))

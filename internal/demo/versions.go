@@ -3,6 +3,7 @@ package demo
 import (
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
 )
 
 // laid adds to a placing what it has, one call each.
@@ -13,9 +14,10 @@ func placed(component string, form plating.Form, texture plating.Texture, colour
 	return laid{plating.Placing{ID: component, Component: component, Form: form, Hour: hour, Distance: distance, Length: length, Width: width, Height: height, Texture: texture, Colour: colour, Seconds: seconds, Tool: "spoon"}}
 }
 
-func (l laid) on(id string) laid    { l.On = id; return l }
-func (l laid) leans(id string) laid { l.Leans = id; return l }
-func (l laid) from(id string) laid  { l.From = id; return l }
+func (l laid) on(id string) laid      { l.On = id; return l }
+func (l laid) of(a units.Amount) laid { l.Amount = &a; return l }
+func (l laid) leans(id string) laid   { l.Leans = id; return l }
+func (l laid) from(id string) laid    { l.From = id; return l }
 func (l laid) repeat(n int, arc float64) laid {
 	l.Repeat, l.Arc = n, arc
 	return l
@@ -84,7 +86,8 @@ func (b *Book) versions() {
 	b.dish("guinea-fowl").Versions = []recipe.Version{
 		{ID: "meatless", Name: "meatless", Without: []string{"meat"}, Changes: []recipe.Change{
 			{Do: "swap", Component: "crown", With: "salt-baked-celeriac"}, {Do: "leave out", Component: "croquette"}, {Do: "add", With: "hazelnut-crumb", Amount: amount(grams(15))},
-			{Do: "swap", Component: "gravy", With: "quince-and-barley-gravy"}, {Do: "swap", Component: "barley", Line: "stock", With: "vegetable stock", Ingredient: "vegetable-stock"}}}}
+			{Do: "swap", Component: "gravy", With: "quince-and-barley-gravy"}, {Do: "swap", Component: "barley", Line: "stock", With: "vegetable stock", Ingredient: "vegetable-stock"}},
+			Placings: []plating.Placing{placed("hazelnut-crumb", plating.Scatter, plating.Crunchy, "#9a6b3f", 12, 0, 60, 34, 5, 5).of(grams(15)).count(24).on("crown").from("crown").is("", "bitter", "rich").tool("fingers").note("last, over the celeriac").Placing}}}
 	b.dish("set-buttermilk-cream-poached-plum").Versions = []recipe.Version{
 		{ID: "no-gluten", Name: "no gluten", Without: []string{"gluten"}, Changes: []recipe.Change{{Do: "leave out", Component: "ginger-wafer"}}},
 		{ID: "no-dairy", Name: "no dairy", Without: []string{"milk", "alcohol"}, Changes: []recipe.Change{{Do: "leave out", Component: "set-buttermilk-cream"}, {Do: "leave out", Component: "ginger-wafer"}, {Do: "scale", Component: "plum-sorbet", Factor: 2}, {Do: "leave out", Component: "poached-plum"}}}}

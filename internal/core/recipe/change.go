@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"jointime/internal/core/plating"
 	"jointime/internal/core/units"
 )
 
@@ -16,10 +17,11 @@ type Variant struct {
 
 // Version is a dish for particular guests.
 type Version struct {
-	ID      string   `json:"id" minLength:"1" maxLength:"60"`
-	Name    string   `json:"name" minLength:"1" maxLength:"120"`
-	Without []string `json:"without,omitempty" doc:"what it is to be without: allergens by id, gluten, alcohol, meat, animal"`
-	Changes []Change `json:"changes" nullable:"false" maxItems:"60"`
+	ID       string            `json:"id" minLength:"1" maxLength:"60"`
+	Name     string            `json:"name" minLength:"1" maxLength:"120"`
+	Without  []string          `json:"without,omitempty" doc:"what it is to be without: allergens by id, gluten, alcohol, meat, animal"`
+	Changes  []Change          `json:"changes" nullable:"false" maxItems:"60"`
+	Placings []plating.Placing `json:"placings,omitempty" maxItems:"40" doc:"its own, after those of the dish; one with the id of the dish's takes that one's place"`
 }
 
 // Change alters a list: of the lines of a component, or of the components of

@@ -27,7 +27,7 @@ func (b Book) PlateScene(d Dish, covers, pass int) plating.Scene {
 
 // PlateOf is how the plate of a dish is built in one of its versions: what is
 // left out is not placed, what is swapped is placed where the other was, and
-// what is added is placed nowhere yet.
+// what is added is placed as the version's own placings say.
 func (d Dish) PlateOf(v Version) plating.Spec {
 	out := d.Plate
 	out.Placings = append([]plating.Placing{}, d.Plate.Placings...)
@@ -53,13 +53,19 @@ func (d Dish) PlateOf(v Version) plating.Spec {
 			}
 		}
 	}
+	for _, own := range v.Placings {
+		if at := slices.IndexFunc(out.Placings, func(p plating.Placing) bool { return p.ID == own.ID }); at >= 0 {
+			out.Placings[at] = own
+		} else {
+			out.Placings = append(out.Placings, own)
+		}
+	}
 	gone := func(id string) bool {
 		return id != "" && !slices.ContainsFunc(out.Placings, func(q plating.Placing) bool { return q.ID == id })
 	}
 	for i := range out.Placings { // what nothing is under stands on the plate
 		p := &out.Placings[i]
-		if gone(p.From) { // it stays where it was
-			at := slices.IndexFunc(d.Plate.Placings, func(q plating.Placing) bool { return q.ID == p.ID })
+		if at := slices.IndexFunc(d.Plate.Placings, func(q plating.Placing) bool { return q.ID == p.ID }); gone(p.From) && at >= 0 { // it stays where it was
 			alone := d.Plate.Alone(at)
 			p.Hour, p.Distance, p.From, p.Between = alone.Hour, alone.Distance, "", false
 		}

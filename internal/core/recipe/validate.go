@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/plating"
 	"jointime/internal/core/units"
 )
 
@@ -187,6 +188,7 @@ func (d Dish) Validate(components map[string]Component) error {
 			l.Add(fmt.Sprintf("versions[%d].id", i), "%q occurs twice", v.ID)
 		}
 		versions[v.ID] = true
+		plating.Spec{Ware: d.Plate.Ware, Sides: d.Plate.Sides, Placings: v.Placings}.Validate(fmt.Sprintf("versions[%d]", i), &l)
 		for k, w := range v.Without {
 			if _, known := AllergenOf(w); !known && w != "gluten" && w != "alcohol" && w != "meat" && w != "animal" {
 				l.Add(fmt.Sprintf("versions[%d].without[%d]", i, k), "%q is nothing that is known here", w)

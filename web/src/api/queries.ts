@@ -16,6 +16,8 @@ export const useService = (id: string) =>
 export const useRunUp = (id: string) =>
   useQuery({ queryKey: ['run-up', id], queryFn: () => ask(api.GET('/api/services/{id}/runup', { params: { path: { id } } })), enabled: id !== '' })
 
+export const useAcross = (id: string) => useQuery({ queryKey: ['across', id], queryFn: () => ask(api.GET('/api/services/{id}/across', { params: { path: { id } } })), enabled: id !== '' })
+
 export const useAmounts = (id: string) =>
   useQuery({ queryKey: ['amounts', id], queryFn: () => ask(api.GET('/api/services/{id}/amounts', { params: { path: { id } } })), enabled: id !== '' })
 

@@ -520,6 +520,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{id}/across": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID across */
+        get: operations["get-api-services-by-id-across"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{id}/amounts": {
         parameters: {
             query?: never;
@@ -765,6 +782,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Across: {
+            /** @description usual rules of the craft, never law: what is missing, and what comes twice */
+            advice: string[];
+            plates: components["schemas"]["PlateAcross"][];
+        };
         Ahead: {
             component: string;
             /**
@@ -2257,6 +2279,16 @@ export interface components {
              */
             width?: number;
         };
+        PlateAcross: {
+            /** @description that are seen, the largest first */
+            colours: components["schemas"]["Shade"][];
+            contrast: components["schemas"]["Contrast"];
+            /** Format: int64 */
+            course: number;
+            dish: string;
+            drawing: components["schemas"]["Drawing"];
+            name: string;
+        };
         PostUndoInputBody: {
             /** @description do again what was taken back */
             again?: boolean;
@@ -2659,6 +2691,15 @@ export interface components {
             /** @description empty: not given yet */
             name: string;
         };
+        Shade: {
+            /** @description as people call it: brown, green */
+            name: string;
+            /**
+             * Format: double
+             * @description of all that lies on the plate
+             */
+            share: number;
+        };
         Shape: {
             colour: string;
             /** @description lines on it */
@@ -2674,6 +2715,13 @@ export interface components {
             labelX: number;
             /** Format: double */
             labelY: number;
+            /**
+             * Format: double
+             * @description on the shape, whose number stands beside it; else as the label
+             */
+            leadX: number;
+            /** Format: double */
+            leadY: number;
             /** Format: int64 */
             number: number;
             /** @description closed path */
@@ -3186,6 +3234,8 @@ export interface components {
             changes: components["schemas"]["Change"][];
             id: string;
             name: string;
+            /** @description its own, after those of the dish; one with the id of the dish's takes that one's place */
+            placings?: components["schemas"]["Placing"][] | null;
             /** @description what it is to be without: allergens by id, gluten, alcohol, meat, animal */
             without?: string[] | null;
         };
@@ -3798,6 +3848,8 @@ export interface operations {
         parameters: {
             query?: {
                 text?: string;
+                /** @description on the plate of that version; absent: of the dish */
+                version?: string;
             };
             header?: never;
             path: {
@@ -3831,6 +3883,8 @@ export interface operations {
         parameters: {
             query?: {
                 text?: string;
+                /** @description on the plate of that version; absent: of the dish */
+                version?: string;
             };
             header?: never;
             path: {
@@ -4578,6 +4632,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-services-by-id-across": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Across"];
                 };
             };
             /** @description Error */

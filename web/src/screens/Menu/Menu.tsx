@@ -8,6 +8,7 @@ import { TakeBack, useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { clock, day, lasts } from '../../parts/words'
+import { AcrossMenu } from './AcrossMenu'
 
 type View = Schemas['ServiceView']
 
@@ -37,6 +38,7 @@ function Sheet({ view }: { view: View }) {
           <Course key={row.course} view={view} row={row} />
         ))}
       </div>
+      <AcrossMenu service={service.id} />
       {!readOnly && <Copy view={view} />}
     </>
   )

@@ -54,7 +54,7 @@ function wayFrom(dish: Dish): Schemas['Way'] {
 /** Beside shows the plate and what was chosen, side by side. */
 export function Beside({ view, beside, show, save }: { view: View; beside: string; show: (beside: string) => void; save: Save }) {
   const way = view.dish.ways?.find((w) => w.id === beside)
-  if (!way) return <VersionBeside view={view} version={beside} />
+  if (!way) return <VersionBeside view={view} version={beside} save={save} />
   return (
     <>
       <WayActs key={way.id} dish={view.dish} way={way} show={show} save={save} />

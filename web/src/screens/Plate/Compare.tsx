@@ -6,6 +6,7 @@ import { lasts } from '../../parts/words'
 import type { Schemas } from '../../api/client'
 import { Drawing } from './Drawing'
 import { differs, type Told } from './differs'
+import { SayPlacing } from './SayPlacing'
 import { Side } from './Side'
 
 type View = Schemas['DishView']
@@ -16,13 +17,42 @@ const still = { picked: '', pick: () => {}, move: () => {} }
 
 const nameIn = (view: View) => (component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
 
-export function VersionBeside({ view, version }: { view: View; version: string }) {
+type Save = (what: string, dish: View['dish']) => Promise<boolean>
+
+export function VersionBeside({ view, version, save }: { view: View; version: string; save: Save }) {
   const other = useVersionPlate(view.dish.id, version)
   const title = view.dish.versions?.find((v) => v.id === version)?.name ?? version
   if (other.isPending) return <Waiting what="the version" />
   if (other.isError) return <Failed error={other.error} again={() => void other.refetch()} />
   const { spec, computed, names } = other.data
-  return <Pair view={view} other={{ title, placings: spec.placings, plate: computed, called: (component) => names[component] ?? nameIn(view)(component) }} />
+  const called = (component: string) => names[component] ?? nameIn(view)(component)
+  return (
+    <>
+      <Pair view={view} other={{ title, placings: spec.placings, plate: computed, called }} />
+      <OwnPlacings view={view} version={version} title={title} called={called} save={save} />
+    </>
+  )
+}
+
+// OwnPlacings are those that only the version has: what is added for these guests
+// must stand somewhere.
+function OwnPlacings({ view, version, title, called, save }: { view: View; version: string; title: string; called: (component: string) => string; save: Save }) {
+  const own = view.dish.versions?.find((v) => v.id === version)?.placings ?? []
+  const put = (what: string, placings: Placing[]) => save(what, { ...view.dish, versions: view.dish.versions!.map((v) => (v.id === version ? { ...v, placings: placings.length ? placings : undefined } : v)) })
+  return (
+    <section className="own-placings" aria-label={`Placed only for ${title}`}>
+      <h2>Placed only for {title}</h2>
+      {own.map((p) => (
+        <p key={p.id} className="m-0">
+          <b>{called(p.component)}</b> {p.form}{' '}
+          <button className="plain-button" onClick={() => void put(`${called(p.component)} taken off ${title}`, own.filter((o) => o.id !== p.id))}>
+            take it off
+          </button>
+        </p>
+      ))}
+      <SayPlacing dish={view.dish.id} version={version} name={called} keep={(p) => put(`${called(p.component)} placed for ${title}`, [...own, p])} />
+    </section>
+  )
 }
 
 export function WayBeside({ view, way }: { view: View; way: Schemas['Way'] }) {

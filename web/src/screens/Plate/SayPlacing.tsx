@@ -6,15 +6,15 @@ import { useDraft } from '../../parts/draft'
 
 type Said = Schemas['Said']
 
-export const SayPlacing = memo(function SayPlacing({ dish, name, keep }: { dish: string; name: (component: string) => string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
-  const draft = useDraft(`say-placing/${dish}`, '', 0)
+export const SayPlacing = memo(function SayPlacing({ dish, version, name, keep }: { dish: string; version?: string; name: (component: string) => string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
+  const draft = useDraft(`say-placing/${dish}/${version ?? ''}`, '', 0)
   const [heard, setHeard] = useState<{ text: string; said: Said }>()
   const text = draft.value
   useEffect(() => {
     if (!text.trim()) return
     let old = false
     const later = window.setTimeout(() => {
-      ask(api.GET('/api/dishes/{id}/placing', { params: { path: { id: dish }, query: { text } } })).then(
+      ask(api.GET('/api/dishes/{id}/placing', { params: { path: { id: dish }, query: { text, version } } })).then(
         (said) => !old && setHeard({ text, said }),
         () => {}, // it is asked again with the next key
       )
@@ -23,7 +23,7 @@ export const SayPlacing = memo(function SayPlacing({ dish, name, keep }: { dish:
       old = true
       window.clearTimeout(later)
     }
-  }, [text, dish])
+  }, [text, dish, version])
   const said = text.trim() && heard?.text === text ? heard.said : undefined
   const ready = said?.placing.component
   return (
