@@ -3,6 +3,7 @@ package e2e
 import (
 	"bytes"
 	"context"
+	"fmt"
 	"image"
 	"image/png"
 	"os"
@@ -165,7 +166,8 @@ func TestAVersionIsLaidBesideTheDish(t *testing.T) {
 	chef.see("Salt-baked celeriac")
 	chef.see("not in the other")
 	chef.see("in its place")
-	chef.see("Hazelnut crumb is on the dish and never reaches the plate.")
+	chef.see("Hazelnut crumb")
+	chef.gone("never reaches the plate")
 	assert.Equal(t, 2, js[int](chef, `document.querySelectorAll('svg.from-above').length`))
 }
 
@@ -271,4 +273,69 @@ func BenchmarkAPlateOf40IsRedrawn(b *testing.B) {
 		b.ReportMetric(took[len(took)/2], "ms-"+name+"-median")
 		b.ReportMetric(took[len(took)*95/100], "ms-"+name+"-p95")
 	}
+}
+
+// The ware is changed, a boat stands beside the plate, and the broth goes into it:
+// drawn there, judged there, and taken back.
+func TestTheWareIsChangedAndTheBrothServedBesideIt(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
+	chef.click("280 mm coupe, warmed to 60 °C, 48 of them · 6 of the ring 77 mm change it")
+	chef.see("Save the ware")
+	chef.click("Something beside it")
+	chef.type_("#ware-name-1", "sauce boat")
+	chef.type_("#ware-well-1", "wide")
+	chef.click("Save the ware")
+	chef.see("sauce boat, well: “wide” is no number")
+	chef.type_("#ware-well-1", "80")
+	chef.click("Save the ware")
+	chef.gone("Save the ware")
+	chef.see("· sauce boat ·")
+	chef.go_("/plate/roast-hake?placing=broth")
+	chef.see("Save the placing")
+	chef.type_("#placing-place", "in the sauce boat: in the middle")
+	chef.type_("#placing-length", "60")
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.see("in the sauce boat: in the middle")
+	chef.until("it is drawn to the right of the plate", `document.querySelector('.from-above [aria-label="placing 5"]').getBoundingClientRect().left > document.querySelector('.from-above path').getBoundingClientRect().right`)
+	chef.click("Take back")
+	chef.gone("in the sauce boat: in the middle")
+}
+
+// A place is measured from another placing, and follows it when that is moved.
+func TestAPlacingFollowsTheOneItIsMeasuredFrom(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/roast-hake?placing=lettuce")
+	chef.see("Save the placing")
+	chef.type_("#placing-place", "3 o'clock, 62 mm from the swede")
+	chef.click("Save the placing")
+	chef.gone("Save the placing")
+	chef.see("3 o’clock, 62 mm from the middle of 1")
+	middle := `(() => { const r = document.querySelector('.from-above [aria-label="placing 2"] path').getBoundingClientRect(); return r.top + r.height / 2 })()`
+	before := js[float64](chef, middle)
+	chef.click("Crushed swede")
+	chef.see("Save the placing")
+	chef.type_("#placing-place", "12 o'clock, 30 mm")
+	chef.until("the lettuce goes up with the swede", fmt.Sprintf("%s < %f - 20", middle, before))
+}
+
+// What is added for some guests only is placed for them only.
+func TestAPlacingOnlyForAVersion(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl?beside=meatless")
+	chef.see("Placed only for meatless")
+	chef.click("take it off")
+	chef.see("is on the dish and never reaches the plate")
+	chef.type_("[aria-label='Say a placing']", "hazelnut crumb on the salt-baked celeriac")
+	chef.see("standing on it")
+	chef.do(chromedp.KeyEvent("\r"))
+	chef.gone("is on the dish and never reaches the plate")
+	chef.click("Take back")
+	chef.see("is on the dish and never reaches the plate")
+}
+
+// The plates of a menu stand side by side on Menu.
+func TestAMenuIsSeenFromTheFirstPlateToTheLast(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/menu/supper")
+	chef.see("From the first plate to the last")
+	chef.until("two plates", `document.querySelectorAll('.across thead svg').length === 2`)
+	chef.until("the hake is crisp", `[...document.querySelectorAll('.across td[aria-label="1 crisp"]')].length === 2`)
 }

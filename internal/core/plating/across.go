@@ -2,10 +2,7 @@ package plating
 
 import (
 	"fmt"
-	"math"
 	"slices"
-	"strconv"
-	"strings"
 )
 
 // Plated is a plate in its place on a menu; plates of one course have its
@@ -31,13 +28,6 @@ type PlateAcross struct {
 	Course   int      `json:"course"`
 	Drawing  Drawing  `json:"drawing"`
 	Contrast Contrast `json:"contrast"`
-	Colours  []Shade  `json:"colours" nullable:"false" doc:"that are seen, the largest first"`
-}
-
-// Shade is a colour that is seen on a plate.
-type Shade struct {
-	Name  string  `json:"name" doc:"as people call it: brown, green"`
-	Share float64 `json:"share" doc:"of all that lies on the plate"`
 }
 
 // AcrossMenu lays the plates of a menu side by side. What it advises is common
@@ -48,7 +38,7 @@ func AcrossMenu(plates []Plated) Across {
 	out := Across{Plates: []PlateAcross{}, Advice: []string{}}
 	for _, p := range plates {
 		l := p.Spec.lay(true)
-		out.Plates = append(out.Plates, PlateAcross{Dish: p.Dish, Name: p.Name, Course: p.Course, Drawing: l.drawing(), Contrast: p.Spec.contrast(), Colours: l.shades()})
+		out.Plates = append(out.Plates, PlateAcross{Dish: p.Dish, Name: p.Name, Course: p.Course, Drawing: l.drawing(), Contrast: l.contrast()})
 	}
 	out.inARow(plates)
 	out.nowhere()
@@ -71,8 +61,8 @@ func (a *Across) inARow(plates []Plated) {
 			if slices.Contains(p.Contrast.Missing, "crisp") && slices.Contains(q.Contrast.Missing, "crisp") {
 				a.advise("%s and then %s: nothing crisp on either.", p.Name, q.Name)
 			}
-			if p.Colours[0].Name == q.Colours[0].Name && p.Colours[0].Share > 0.4 && q.Colours[0].Share > 0.4 {
-				a.advise("%s and then %s: both mostly %s.", p.Name, q.Name, p.Colours[0].Name)
+			if one, other := p.Contrast.Colours[0], q.Contrast.Colours[0]; one.Name == other.Name && one.Share > 0.4 && other.Share > 0.4 {
+				a.advise("%s and then %s: both mostly %s.", p.Name, q.Name, one.Name)
 			}
 			if one, other := only(p.Contrast.Warmth), only(q.Contrast.Warmth); one != "" && one == other {
 				a.advise("%s and then %s: all %s.", p.Name, q.Name, one)
@@ -129,97 +119,4 @@ func (a *Across) twice(plates []Plated) {
 			}
 		}
 	}
-}
-
-// shades are the colours that are seen: what is placed later covers what is
-// under it, and a pool flows under the others.
-func (l layout) shades() []Shade {
-	order := make([]int, len(l.spec.Placings))
-	for i := range order {
-		order[i] = i
-	}
-	slices.SortStableFunc(order, func(a, b int) int { return l.depth(a) - l.depth(b) })
-	over, areas, all := l.grid.empty(), map[string]float64{}, 0.0
-	for k := len(order) - 1; k >= 0; k-- {
-		i := order[k]
-		seen := l.areas[i] - l.grid.both(l.masks[i], over)
-		over.add(l.masks[i])
-		areas[ColourName(l.spec.Placings[i].Colour)] += seen
-		all += seen
-	}
-	out := []Shade{}
-	for name, area := range areas {
-		out = append(out, Shade{name, math.Round(area/math.Max(all, 1e-9)*1000) / 1000})
-	}
-	slices.SortFunc(out, func(a, b Shade) int {
-		if a.Share != b.Share {
-			return map[bool]int{true: -1, false: 1}[a.Share > b.Share]
-		}
-		return strings.Compare(a.Name, b.Name)
-	})
-	return out
-}
-
-// depth puts pools below the rest.
-func (l layout) depth(i int) int {
-	if f := l.spec.Placings[i].Form; f == Pool || f == Poured {
-		return i - len(l.spec.Placings)
-	}
-	return i
-}
-
-// ColourName calls a colour (#rrggbb) as people do, by hue, lightness and
-// saturation (HSL): a coarse naming of our own, eleven words.
-func ColourName(hex string) string {
-	v, err := strconv.ParseUint(strings.TrimPrefix(hex, "#"), 16, 32)
-	if err != nil {
-		return "white"
-	}
-	r, g, b := float64(v>>16&255)/255, float64(v>>8&255)/255, float64(v&255)/255
-	high, low := max(r, g, b), min(r, g, b)
-	light, span := (high+low)/2, high-low
-	saturation := 0.0
-	if span > 0 {
-		saturation = span / (1 - math.Abs(2*light-1))
-	}
-	switch {
-	case light > 0.88:
-		return "white"
-	case light < 0.12:
-		return "black"
-	case saturation < 0.12:
-		return "grey"
-	}
-	return hueName(hue(r, g, b, high, span), light)
-}
-
-// hue in degrees.
-func hue(r, g, b, high, span float64) float64 {
-	switch high {
-	case r:
-		return math.Mod((g-b)/span*60+360, 360)
-	case g:
-		return (b-r)/span*60 + 120
-	}
-	return (r-g)/span*60 + 240
-}
-
-func hueName(h, light float64) string {
-	switch {
-	case h < 12 || h >= 320:
-		return "red"
-	case h < 52 && light > 0.72:
-		return "cream"
-	case h < 45 && light < 0.55:
-		return "brown"
-	case h < 35:
-		return "orange"
-	case h < 66:
-		return "yellow"
-	case h < 170:
-		return "green"
-	case h < 255:
-		return "blue"
-	}
-	return "purple"
 }

@@ -27,8 +27,8 @@ func TestAMenuIsComparedFromTheFirstPlateToTheLast(t *testing.T) {
 		"Celeriac purée is on Beef and on Game.",
 	}, a.Advice)
 	require.Len(t, a.Plates, 3)
-	require.Len(t, a.Plates[0].Colours, 2)
-	assert.InDelta(t, 7854./(7854+1257), a.Plates[0].Colours[0].Share, 0.02, "π·50² beside π·20², neither over the other")
+	require.Len(t, a.Plates[0].Contrast.Colours, 2)
+	assert.InDelta(t, 7854./(7854+1257), a.Plates[0].Contrast.Colours[0].Share, 0.02, "π·50² beside π·20², neither over the other")
 	assert.Len(t, a.Plates[2].Drawing.Shapes, 2)
 }
 
@@ -38,14 +38,14 @@ func TestDishesOfOneCourseAreNotInARow(t *testing.T) {
 	called := func(id string) string { return id }
 	a := plating.AcrossMenu([]plating.Plated{{Name: "One", Spec: s, Called: called}, {Name: "Other", Spec: s, Called: called}})
 	assert.Equal(t, []string{"Nothing is crisp from the first plate to the last."}, a.Advice)
-	assert.Empty(t, plating.AcrossMenu([]plating.Plated{{Name: "Empty"}, {Name: "Empty too", Course: 1}}).Plates[0].Colours)
+	assert.Empty(t, plating.AcrossMenu([]plating.Plated{{Name: "Empty"}, {Name: "Empty too", Course: 1}}).Plates[0].Contrast.Colours)
 	assert.Empty(t, plating.AcrossMenu(nil).Advice)
 }
 
 // What covers counts, and what is covered does not; a pool lies under all.
 func TestOnlyWhatIsSeenCounts(t *testing.T) {
 	s := spec(plating.Placing{ID: "bed", Component: "bed", Form: plating.Ring, Length: 60, Colour: "#4f8d4a"}, plating.Placing{ID: "fish", Component: "fish", Form: plating.Ring, Length: 60, Colour: "#ffffff"}, plating.Placing{ID: "broth", Component: "broth", Form: plating.Pool, Length: 60 * 1.4142, Colour: "#7a4a24"})
-	seen := plating.AcrossMenu([]plating.Plated{{Name: "A", Spec: s}}).Plates[0].Colours
+	seen := plating.AcrossMenu([]plating.Plated{{Name: "A", Spec: s}}).Plates[0].Contrast.Colours
 	require.Len(t, seen, 3)
 	assert.Equal(t, "white", seen[0].Name+seen[1].Name[len(seen[1].Name):])
 	assert.InDelta(t, 0.5, seen[0].Share, 0.02)
@@ -56,4 +56,17 @@ func TestColoursHaveTheNamesPeopleGiveThem(t *testing.T) {
 	for hex, want := range map[string]string{"#ffffff": "white", "#000000": "black", "#808080": "grey", "#7a4a24": "brown", "#b0526a": "red", "#9dbb7c": "green", "#f0e6cf": "cream", "#f2c230": "yellow", "#e8843c": "orange", "#5a2d7a": "purple", "": "white", "nonsense": "white"} {
 		assert.Equal(t, want, plating.ColourName(hex), hex)
 	}
+}
+
+// On white, a dark red disc at 3 o'clock draws the look, and a white one of the
+// same size does not.
+func TestWhereTheLookGoes(t *testing.T) {
+	s := spec(plating.Placing{ID: "white", Component: "w", Form: plating.Ring, Length: 60, Hour: 9, Distance: 50, Height: 5, Colour: "#fdfdfd"}, plating.Placing{ID: "red", Component: "r", Form: plating.Ring, Length: 60, Hour: 3, Distance: 50, Height: 5, Colour: "#701020"})
+	r := s.Compute(plating.Scene{}).Room
+	assert.Equal(t, "red", r.Eye)
+	assert.InDelta(t, 3, r.EyeHour, 0.01)
+	assert.Greater(t, r.EyeFar, 45.0)
+	s.Ware.Colour = "#701020"
+	assert.Equal(t, "white", s.Compute(plating.Scene{}).Room.Eye, "on a plate of the red one's colour it is the other way round")
+	assert.Empty(t, spec().Compute(plating.Scene{}).Room.Eye)
 }

@@ -25,6 +25,7 @@ type Contrast struct {
 	Textures []Tally  `json:"textures" nullable:"false"`
 	Tastes   []Tally  `json:"tastes" nullable:"false"`
 	Warmth   []Tally  `json:"warmth" nullable:"false"`
+	Colours  []Shade  `json:"colours" nullable:"false" doc:"that are seen, the largest first"`
 	Missing  []string `json:"missing" nullable:"false" doc:"textures that nothing has"`
 	Only     string   `json:"only,omitempty" doc:"id of the only crisp placing"`
 }
@@ -38,7 +39,7 @@ type Tally struct {
 // Compute computes everything of a plate.
 func (s Spec) Compute(scene Scene) Computed {
 	l := s.lay(true)
-	out := Computed{Drawing: l.drawing(), Findings: l.findings(scene), Room: l.room, Contrast: s.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
+	out := Computed{Drawing: l.drawing(), Findings: l.findings(scene), Room: l.room, Contrast: l.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
 	for i := range s.Placings {
 		if life, fades := l.life(i); fades {
 			out.Lives = append(out.Lives, life)
@@ -112,8 +113,9 @@ func (l layout) before() [][]int {
 	return out
 }
 
-func (s Spec) contrast() Contrast {
-	c := Contrast{Missing: []string{}}
+func (l layout) contrast() Contrast {
+	s := l.spec
+	c := Contrast{Missing: []string{}, Colours: l.shades()}
 	textures, tastes, warmth := map[string]int{}, map[string]int{}, map[string]int{}
 	crisp := 0
 	for _, p := range s.Placings {

@@ -39,7 +39,7 @@ type Shape struct {
 	Number  int     `json:"number"`
 	Outline string  `json:"outline" doc:"closed path"`
 	Detail  string  `json:"detail,omitempty" doc:"lines on it"`
-	X       float64 `json:"x" doc:"where it was placed"`
+	X       float64 `json:"x" doc:"where it was placed, its first piece"`
 	Y       float64 `json:"y"`
 	FromX   float64 `json:"fromX" doc:"from where its hour and distance are measured"`
 	FromY   float64 `json:"fromY"`
@@ -75,10 +75,10 @@ func (l layout) drawing() Drawing {
 	}
 	d.box()
 	for i, p := range s.Placings {
-		at, from := middle(l.spots[i]), l.from[i]
-		shape := Shape{Placing: p.ID, Number: i + 1, X: round(at[0]), Y: round(at[1]), FromX: round(from[0]), FromY: round(from[1]), Colour: p.Colour, Texture: p.Texture,
+		from := l.from[i]
+		shape := Shape{Placing: p.ID, Number: i + 1, FromX: round(from[0]), FromY: round(from[1]), Colour: p.Colour, Texture: p.Texture,
 			Words: p.Measured(), Place: s.Place(i), Pool: p.Form == Pool || p.Form == Poured, Unseen: p.Hidden || p.Optional}
-		if p.From == "" && !p.Between && len(l.spots[i]) > 0 {
+		if len(l.spots[i]) > 0 {
 			shape.X, shape.Y = round(l.spots[i][0].x), round(l.spots[i][0].y)
 		}
 		for _, pen := range l.pens[i] {

@@ -17,6 +17,7 @@ type layout struct {
 	place   map[string]int
 	stands  [][]bool // by placing: on what it stands or leans, by whatever way
 	room    Room
+	visible []float64 // mm², from above
 }
 
 // lay lays a plate out; with its drawing, or only its outlines.
@@ -44,7 +45,8 @@ func (s Spec) lay(drawn bool) layout {
 		}
 	}
 	l.settle()
-	l.room = l.measure()
+	l.room, l.visible = l.measure(), l.seen()
+	l.room.EyeHour, l.room.EyeFar, l.room.Eye = l.eye()
 	return l
 }
 

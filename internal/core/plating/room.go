@@ -13,6 +13,9 @@ type Room struct {
 	Highest  string  `json:"highest,omitempty" doc:"id of the placing that is highest"`
 	Hour     float64 `json:"hour" doc:"towards which the weight lies"`
 	Distance float64 `json:"distance" doc:"mm between the middle of the weight and that of the plate"`
+	Eye      string  `json:"eye,omitempty" doc:"id of the placing that is looked at first: an estimate"`
+	EyeHour  float64 `json:"eyeHour" doc:"towards which the look goes"`
+	EyeFar   float64 `json:"eyeFar" doc:"mm from the middle to where the look goes"`
 	Working  string  `json:"working"`
 }
 

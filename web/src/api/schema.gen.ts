@@ -1104,6 +1104,8 @@ export interface components {
             vegetarian: "yes" | "no" | "unknown";
         };
         Contrast: {
+            /** @description that are seen, the largest first */
+            colours: components["schemas"]["Shade"][];
             /** @description textures that nothing has */
             missing: string[];
             /** @description id of the only crisp placing */
@@ -2280,8 +2282,6 @@ export interface components {
             width?: number;
         };
         PlateAcross: {
-            /** @description that are seen, the largest first */
-            colours: components["schemas"]["Shade"][];
             contrast: components["schemas"]["Contrast"];
             /** Format: int64 */
             course: number;
@@ -2460,6 +2460,18 @@ export interface components {
              * @description mm between the middle of the weight and that of the plate
              */
             distance: number;
+            /** @description id of the placing that is looked at first: an estimate */
+            eye?: string;
+            /**
+             * Format: double
+             * @description mm from the middle to where the look goes
+             */
+            eyeFar: number;
+            /**
+             * Format: double
+             * @description towards which the look goes
+             */
+            eyeHour: number;
             /**
              * Format: double
              * @description mm between the food and the edge of the well; below 0: it reaches over it
@@ -2738,7 +2750,7 @@ export interface components {
             words: string;
             /**
              * Format: double
-             * @description where it was placed
+             * @description where it was placed, its first piece
              */
             x: number;
             /** Format: double */

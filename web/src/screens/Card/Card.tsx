@@ -99,10 +99,10 @@ function Step({ view, number }: { view: View; number: number }) {
           {shape.words}
           <br />
           {shape.place}
-          {on > 0 && `, on ${on}`}
+          {on > 0 && p.from !== p.on && `, on ${on}`}
         </div>
         <div className="with">
-          {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).concat(`${p.seconds} s`).join(' · ')}
+          {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).concat(`${p.seconds}\u00a0s`).join(' · ')}
         </div>
         {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
         {p.cue && <div className="with">until {p.cue}</div>}

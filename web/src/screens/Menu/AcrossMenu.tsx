@@ -60,7 +60,7 @@ export function AcrossMenu({ service }: { service: string }) {
           <tr className="first">
             <th scope="row">colour</th>
             {plates.map((p) => (
-              <td key={p.course + p.dish}>{p.colours.filter((c) => c.share >= 0.12).map((c) => c.name).join(', ')}</td>
+              <td key={p.course + p.dish}>{p.contrast.colours.filter((c) => c.share >= 0.12).map((c) => c.name).join(', ')}</td>
             ))}
           </tr>
         </tbody>

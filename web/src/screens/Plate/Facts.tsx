@@ -35,10 +35,12 @@ export const Facts = memo(function Facts({ plate, name }: { plate: Computed; nam
       )}
       <Fact label="Room" figure={`${Math.round(room.covered * 100)} %`} words={`of the well covered; ${room.free >= 0 ? `${Math.round(room.free)} mm free all round` : `it reaches ${Math.round(-room.free)} mm over the well`}`}>
         <div>
-          {Math.round(room.tallest)} mm at its highest{room.highest && `, ${name(room.highest)}`}; its weight lies {Math.round(room.distance)} mm towards {hour12(Math.round(room.hour * 2) / 2)}; {room.working}
+          {Math.round(room.tallest)} mm at its highest{room.highest && `, ${name(room.highest)}`}; its weight lies {Math.round(room.distance)} mm towards {hour12(Math.round(room.hour * 2) / 2)}
+          {room.eye && <>; the look goes first to {name(room.eye)}, {Math.round(room.eyeFar)} mm towards {hour12(Math.round(room.eyeHour * 2) / 2)} (an estimate)</>}; {room.working}
         </div>
       </Fact>
       <Fact label="Contrast" figure={contrast.only ? 'one crisp' : contrast.missing.length ? `nothing ${contrast.missing[0]}` : `${contrast.textures.length} textures`} words={contrast.only ? `${name(contrast.only)} is the only crisp thing: nothing may cover it` : contrast.textures.map((t) => `${t.count} ${t.name}`).join(', ')}>
+        <div>colours: {contrast.colours.map((c) => `${c.name} ${Math.round(c.share * 100)} %`).join(' · ')}</div>
         {[contrast.textures, contrast.tastes, contrast.warmth].map((list, i) => (
           <div key={i}>
             {['textures', 'tastes', 'warmth'][i]}: {list.map((t) => `${t.name} ${t.count}`).join(' · ') || 'nothing said'}

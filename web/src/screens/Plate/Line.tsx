@@ -5,16 +5,16 @@ import type { Schemas } from '../../api/client'
 
 type Placing = Schemas['Placing']
 
-type Props = { placing: Placing; number: number; name: string; place: string; build: number; before: number; picked: boolean; pick: (id: string) => void }
+type Props = { placing: Placing; number: number; name: string; place: string; holds: string; build: number; before: number; picked: boolean; pick: (id: string) => void }
 
-export const Line = memo(function Line({ placing, number, name, place, build, before, picked, pick }: Props) {
+export const Line = memo(function Line({ placing, number, name, place, holds, build, before, picked, pick }: Props) {
   const total = Math.max(build, 1)
   return (
     <button className="placing" aria-current={picked} onClick={() => pick(picked ? '' : placing.id)}>
       <span className="number">{number}</span>
       <span>
         <span className="name">{name}</span>
-        <div className="small quiet">{[!placing.note?.includes(placing.form) && placing.form, placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'may be left off'].filter(Boolean).join(', ')}</div>
+        <div className="small quiet">{[!placing.note?.includes(placing.form) && placing.form, holds, placing.side, placing.note !== placing.side && placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'may be left off'].filter(Boolean).join(', ')}</div>
       </span>
       <span>
         <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>

@@ -71,6 +71,8 @@ function Sheet({ view }: { view: View }) {
   const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
   const { plate, placing: live } = useLivePlate(view, open, form.typed ? form.value : undefined)
   const { drawing } = plate
+  const numberOf = (id?: string) => dish.plate.placings.findIndex((p) => p.id === id) + 1
+  const holds = (p: Placing) => [p.on && `on ${numberOf(p.on)}`, p.leans && `leaning on ${numberOf(p.leans)}`].filter(Boolean).join(', ')
   const before = dish.plate.placings.map((_, i) => dish.plate.placings.slice(0, i).reduce((s, q) => s + q.seconds, 0))
   const soon = useDeferredValue(plate) // the plate under the hand is drawn first, and what follows from it after it
   const still = useSettled(plate)
@@ -120,7 +122,7 @@ function Sheet({ view }: { view: View }) {
           <ol className="list-unstyled m-0">
             {dish.plate.placings.map((p, i) => (
               <li key={p.id}>
-                <Line placing={p} number={i + 1} name={name(p.component)} place={view.plate.drawing.shapes[i]?.place ?? ''} build={view.build} before={before[i]} picked={p.id === picked} pick={pick} />
+                <Line placing={p} number={i + 1} name={name(p.component)} place={view.plate.drawing.shapes[i]?.place ?? ''} holds={holds(p)} build={view.build} before={before[i]} picked={p.id === picked} pick={pick} />
                 {p.id === picked && <Findings of={p.id} plate={soon} acts={doable} />}
                 {p.id === picked && (
                   <PlacingEditor
