@@ -197,11 +197,13 @@ func TestTheOrderIsWhatIsStillMissing(t *testing.T) {
 	chef.see("to buy, for one portion")
 }
 
-// What a version takes is ordered; the plan says that it does not know it yet.
+// What a version takes is ordered, and its strands stand in the run-up.
 func TestVersionsOnTheMenuAreOrdered(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/supper")
 	chef.type_("#plates-guinea-fowl-meatless", "2\r")
-	chef.see("2 meatless planned as the dish itself")
+	chef.go_("/run-up/supper")
+	chef.until("the celeriac has a strand", `[...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Salt-baked celeriac')`)
+	chef.until("the version can be picked", `[...document.querySelectorAll('[aria-label="Dish"] option')].some(e => e.textContent === 'Guinea fowl, meatless')`)
 	chef.go_("/order/supper")
 	chef.see("celeriac")
 	chef.go_("/mise/supper")

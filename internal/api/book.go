@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"maps"
 	"slices"
+	"strings"
 	"sync"
 	"time"
 
@@ -154,7 +155,7 @@ func (b book) input(id string) (runup.Input, map[string]int64, error) {
 		for _, dish := range c.Dishes {
 			in.Dishes[dish] = b.dishes[dish]
 			pin(store.Dish, dish)
-			for _, c := range b.recipes().Within(b.dishes[dish]) {
+			for _, c := range b.madeFor(svc, b.dishes[dish]) {
 				in.Components[c.ID] = c.Under(svc.Condition(c.ID))
 				pin(store.Component, c.ID)
 				for master := b.components[c.ID].Variant; master != nil; master = b.components[master.Of].Variant {
@@ -167,4 +168,24 @@ func (b book) input(id string) (runup.Input, map[string]int64, error) {
 		}
 	}
 	return in, pins, nil
+}
+
+// madeFor lists what is made for a dish and for those of its versions that a
+// service has, each component as the book has it.
+func (b book) madeFor(svc service.Service, d recipe.Dish) []recipe.Component {
+	recipes := b.recipes()
+	out := recipes.Within(d)
+	for _, v := range d.Versions {
+		if !slices.ContainsFunc(svc.Courses, func(c service.CourseHour) bool { return c.Of(d.ID, v.ID) > 0 }) {
+			continue
+		}
+		served, changed, _ := recipes.Served(d, v)
+		for _, c := range changed.Within(served) {
+			id, _, _ := strings.Cut(c.ID, "~")
+			if _, known := b.components[id]; known && !slices.ContainsFunc(out, func(o recipe.Component) bool { return o.ID == id }) {
+				out = append(out, recipes.Made(id))
+			}
+		}
+	}
+	return out
 }

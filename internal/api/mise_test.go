@@ -188,8 +188,7 @@ func TestThePrepListIsAFile(t *testing.T) {
 	assert.GreaterOrEqual(t, strings.Count(string(a.body), "\r\n"), 10)
 }
 
-// Versions at the tables are ordered with what they take; the plan says that it
-// has them as the dish itself.
+// Versions at the tables are ordered with what they take, and planned as they are.
 func TestVersionsOfAServiceAreOrdered(t *testing.T) {
 	h := newHouse(t)
 	chef := h.cook("Chef")
@@ -204,8 +203,23 @@ func TestVersionsOfAServiceAreOrdered(t *testing.T) {
 	}
 	assert.Contains(t, names, "celeriac")
 	assert.InDelta(t, 1.5, names["guinea fowl"].Amount.Quantity, 1e-9)
-	clashes := fmt.Sprint(get[api.RunUpView](chef, "/api/services/supper/runup").RunUp.Clashes)
-	assert.Contains(t, clashes, "Guinea fowl: 1 meatless planned as the dish itself")
+	portions := map[string]int{}
+	for _, b := range get[api.RunUpView](chef, "/api/services/supper/runup").RunUp.Bars {
+		portions[b.Component] = max(portions[b.Component], b.Portions)
+	}
+	assert.Equal(t, []int{1, 3, 4}, []int{portions["salt-baked-celeriac"], portions["croquette"], portions["quince"]})
+	planned := 0
+	for _, day := range get[api.MiseView](chef, "/api/services/supper/mise").Sheet.Days {
+		for _, section := range day.Sections {
+			for _, task := range section.Tasks {
+				if task.Component == "salt-baked-celeriac" || task.Component == "barley~meatless" {
+					assert.True(t, task.Planned, "%s has the hour of the plan", task.Name)
+					planned++
+				}
+			}
+		}
+	}
+	assert.Positive(t, planned)
 	bad := strings.Replace(text, `"version": "meatless"`, `"version": "ghost"`, 1)
 	assert.Equal(t, 422, chef.send("PUT", "/api/services/supper", []byte(fmt.Sprintf(`{"version": %d, "value": %s}`, doc.Version+1, bad))).status)
 }

@@ -11,6 +11,8 @@ import (
 type work struct {
 	course    int
 	dish      string
+	dishes    []string // for which it is done: more than one where they share it
+	serving   int      // place among all servings; -1: for several
 	component string
 	step      *recipe.Step // nil for a placing
 	placing   string       // id; empty for a step
@@ -29,6 +31,7 @@ type Stop struct {
 	Name      string `json:"name"`
 	Why       string `json:"why"`
 	Gap       bool   `json:"gap" doc:"true: left open; false: it cannot be"`
+	dishes    []string
 }
 
 // draft is a problem in the making.
@@ -36,7 +39,10 @@ type draft struct {
 	in      Input
 	blocked map[string]string // dish/component/step → why it cannot be
 	courses []course
-	day     time.Time // midnight of the service's day
+	all     []taker
+	groups  map[string]*group
+	strands map[string]strand // by component
+	day     time.Time         // midnight of the service's day
 	origin  time.Time
 	problem schedule.Problem
 	works   []work           // by task
@@ -49,11 +55,13 @@ type draft struct {
 // newDraft expands a service into a problem. Steps named in blocked are left
 // out with all that leads to them, and stand as stops.
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
-	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, kinds: map[string][]string{}}
+	in = in.withVersions()
+	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
 	}
+	d.group()
 	if d.day, err = time.ParseInLocation("2006-01-02", in.Service.Day, in.Zone); err != nil {
 		return nil, err
 	}

@@ -4,7 +4,9 @@ package runup
 
 import (
 	"fmt"
+	"maps"
 	"math"
+	"slices"
 	"time"
 
 	"jointime/internal/core/kitchen"
@@ -51,37 +53,65 @@ type course struct {
 	dishes []serving
 }
 
-// serving is a dish in a course with the plates of each wave.
+// serving is a dish in a course with the plates of each wave. A version is a
+// serving of its own, under the id dish~version.
 type serving struct {
 	dish  recipe.Dish
 	total int
-	other []string // “2 without shellfish”: plates among them that are versions
 	waves []int
 }
 
-// servings are the dishes of a course that have plates. Versions are planned
-// with their dish.
+// servings are the dishes and versions of a course that have plates.
 func (in Input) servings(c service.CourseHour) (out []serving) {
 	at := map[string]int{}
 	for _, n := range c.Covers {
-		d, known := in.Dishes[n.Dish]
+		id := n.Dish
+		if _, version := in.Dishes[n.Dish+"~"+n.Version]; version {
+			id = n.Dish + "~" + n.Version
+		}
+		d, known := in.Dishes[id]
 		if !known || n.Plates <= 0 {
 			continue
 		}
-		i, there := at[n.Dish]
+		i, there := at[id]
 		if !there {
 			i = len(out)
-			at[n.Dish] = i
+			at[id] = i
 			out = append(out, serving{dish: d})
 		}
 		out[i].total += n.Plates
-		for _, v := range d.Versions {
-			if v.ID == n.Version {
-				out[i].other = append(out[i].other, fmt.Sprintf("%d %s", n.Plates, v.Name))
+	}
+	return out
+}
+
+// withVersions adds the versions that are served as dishes of their own, with
+// the components that they change.
+func (in Input) withVersions() Input {
+	dishes, components := maps.Clone(in.Dishes), maps.Clone(in.Components)
+	for _, c := range in.Service.Courses {
+		for _, n := range c.Covers {
+			d := in.Dishes[n.Dish]
+			for _, v := range d.Versions {
+				if v.ID != n.Version || n.Plates <= 0 {
+					continue
+				}
+				served, book, _ := in.book().Served(d, v)
+				for _, comp := range book.Within(served) {
+					components[comp.ID] = comp
+				}
+				served.ID, served.Name, served.Versions = d.ID+"~"+v.ID, d.Name+", "+v.Name, nil
+				served.Plate = d.PlateOf(v)
+				for i, p := range served.Plate.Placings { // what the version changes is placed as it is
+					if own := p.Component + "~" + v.ID; slices.ContainsFunc(served.Parts, func(q recipe.Part) bool { return q.Component == own }) {
+						served.Plate.Placings[i].Component = own
+					}
+				}
+				dishes[served.ID] = served
 			}
 		}
 	}
-	return out
+	in.Dishes, in.Components = dishes, components
+	return in
 }
 
 func (in Input) courses() ([]course, error) {

@@ -70,7 +70,8 @@ type Hold struct {
 // Bar is a step, or a placing, at its time.
 type Bar struct {
 	ID        string           `json:"id"`
-	Dish      string           `json:"dish"`
+	Dish      string           `json:"dish" doc:"a version of a dish has the id dish~version"`
+	For       []string         `json:"for" nullable:"false" doc:"ids of the dishes for which it is done"`
 	Component string           `json:"component"`
 	Step      string           `json:"step,omitempty"`
 	Placing   string           `json:"placing,omitempty"`

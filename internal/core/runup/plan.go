@@ -12,7 +12,7 @@ import (
 
 // Method counts changes of how run-ups are planned; plans kept under an older
 // one are made anew, but for services that are past.
-const Method = 2
+const Method = 3
 
 // Seed and Rounds of every run-up: the same service gives the same plan, here
 // and with the solve command.

@@ -8,19 +8,23 @@ import (
 	"jointime/internal/core/schedule"
 )
 
-// course expands the dishes of a course and ties their plates to its hour.
+// course expands the dishes of a course and ties their plates to its hour. A
+// component that several servings take is expanded with the first of them.
 func (d *draft) course(c int) {
 	var last [][]int // by dish: the last placing of each wave
-	for _, s := range d.courses[c].dishes {
-		made := map[string]strand{}
-		within := d.in.book().Within(s.dish)
-		for _, comp := range within {
-			made[comp.ID] = d.expand(c, s, comp)
-			d.feed(made[comp.ID], made)
+	for _, t := range d.all {
+		if t.course != c {
+			continue
 		}
-		built := d.plates(c, s)
-		for _, part := range s.dish.Parts {
-			d.reach(made[part.Component], built)
+		for _, comp := range d.in.book().Within(t.dish) {
+			if _, made := d.strands[comp.ID]; !made {
+				d.strands[comp.ID] = d.expand(d.groups[comp.ID])
+				d.feed(d.strands[comp.ID])
+			}
+		}
+		built := d.plates(t)
+		for _, part := range t.dish.Parts {
+			d.reach(d.strands[part.Component], t, built)
 		}
 		var ends []int
 		for _, wave := range built {
@@ -36,7 +40,7 @@ func (d *draft) course(c int) {
 
 // plates makes the placings of each wave: side by side, one after the other,
 // by one pair of hands.
-func (d *draft) plates(c int, s serving) [][]int {
+func (d *draft) plates(s taker) [][]int {
 	out := make([][]int, len(s.waves))
 	placings := s.dish.Plate.Placings
 	if why, is := d.blocked[s.dish.ID+"/plate"]; is || len(d.cooks) == 0 {
@@ -51,16 +55,16 @@ func (d *draft) plates(c int, s serving) [][]int {
 	}
 	for w, portions := range s.waves {
 		for n, p := range placings {
-			id := fmt.Sprintf("%s/plate/%s", s.dish.ID, p.ID)
+			id := fmt.Sprintf("%s/plate/%s", s.id, p.ID)
 			if len(s.waves) > 1 {
 				id += fmt.Sprintf("/wave %d", w+1)
 			}
 			t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
 			lasts, working := t.For(s.dish.Plate.Plates(portions))
-			hands := schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d", s.dish.ID, w+1)}
-			first := d.seconds(d.courses[c].at) - platesBefore
+			hands := schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d", s.id, w+1)}
+			first := d.seconds(d.courses[s.course].at) - platesBefore
 			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: []schedule.Use{hands}},
-				work{course: c, dish: s.dish.ID, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s, w), portions: portions, working: working})
+				work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), portions: portions, working: working})
 			if n > 0 {
 				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})
 			}
@@ -101,22 +105,26 @@ func verb(p plating.Placing) string {
 	return "place"
 }
 
-// reach ties the end of a strand to the placings of its component, or, where
-// it is placed nowhere, to the first placing of the plate.
-func (d *draft) reach(x strand, built [][]int) {
+// reach ties the end of a strand to the placings of its component on the plates
+// of a serving, or, where it is placed nowhere, to the first placing of the plate.
+// A place that was kept for several is free when the last of them has taken.
+func (d *draft) reach(x strand, t taker, built [][]int) {
 	if len(x.tasks) == 0 {
 		return
 	}
+	g := d.groups[x.component.ID]
 	then, from := x.steps[len(x.steps)-1].Then, x.tasks[len(x.tasks)-1]
 	for w, wave := range built {
 		takers := d.takers(x.component.ID, wave)
-		source := from
-		if len(from) > 1 {
-			source = from[w : w+1]
-		}
-		shared := len(from) == 1 && then.Place != nil && then.Place.Holds == 0
 		for k, i := range takers {
-			d.wait(then, source, []int{i}, k == len(takers)-1 && (!shared || w == len(built)-1))
+			for _, source := range from {
+				if !d.works[source].feeds(d.works[i]) {
+					continue
+				}
+				several := d.works[source].wave == 0 && then.Place != nil && then.Place.Holds == 0
+				last := w == len(built)-1 && (d.works[source].serving >= 0 || t.place == g.takers[len(g.takers)-1].place)
+				d.wait(then, []int{source}, []int{i}, k == len(takers)-1 && (!several || last))
+			}
 		}
 	}
 }

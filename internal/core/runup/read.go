@@ -53,9 +53,6 @@ func (d *draft) frame() RunUp {
 			row.Dishes = append(row.Dishes, s.dish.Name)
 			row.Plates += s.total
 			row.Waves = max(row.Waves, len(s.waves))
-			if len(s.other) > 0 {
-				out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s: %s planned as the dish itself.", s.dish.Name, strings.Join(s.other, ", ")), Advice: "what only a version has stands in Order and Mise, and not in this plan"})
-			}
 		}
 		out.Courses = append(out.Courses, row)
 	}
@@ -76,7 +73,7 @@ func (d *draft) unplanned(why string) RunUp {
 
 func (r *reading) bar(i int) Bar {
 	w, t := r.works[i], r.plan.Tasks[i]
-	b := Bar{ID: t.ID, Dish: w.dish, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
+	b := Bar{ID: t.ID, Dish: w.dish, For: w.dishes, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
 		Hands: []Stretch{}, With: []string{}, Why: r.why(i)}
 	if w.step != nil {
@@ -153,7 +150,7 @@ func (r *reading) into(s serving, component string) string {
 // fill gives a strand its bars in time, its waits and its stop.
 func (r *reading) fill(x *Strand) {
 	for i, w := range r.works {
-		if w.dish == x.Dish && w.component == x.Component {
+		if slices.Contains(w.dishes, x.Dish) && (w.serving < 0 || w.course == x.Course) && w.component == x.Component {
 			x.Bars = append(x.Bars, i)
 		}
 	}
@@ -163,13 +160,13 @@ func (r *reading) fill(x *Strand) {
 			if l.From != r.id(i) || l.FromAt == schedule.End {
 				continue
 			}
-			if to := r.index(l.To); r.works[to].component == x.Component && r.works[to].dish == x.Dish {
+			if to := r.index(l.To); r.works[to].component == x.Component && slices.Contains(r.works[to].dishes, x.Dish) {
 				x.Holds = append(x.Holds, r.hold(e, i, to))
 			}
 		}
 	}
 	for k, s := range r.stops {
-		if s.Dish == x.Dish && s.Component == x.Component && x.Stop == nil {
+		if slices.Contains(s.dishes, x.Dish) && s.Component == x.Component && x.Stop == nil {
 			x.Stop = &r.stops[k]
 		}
 	}

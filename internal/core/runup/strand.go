@@ -16,26 +16,28 @@ type strand struct {
 	tasks     [][]int // by step
 }
 
-// expand makes the tasks of a component for a serving. Where a step is a gap
-// or cannot be, it and all before it are left out, and a stop is noted.
-func (d *draft) expand(c int, s serving, comp recipe.Component) strand {
+// expand makes the tasks of a component for all that take it. Where a step is a
+// gap or cannot be, it and all before it are left out, and a stop is noted.
+func (d *draft) expand(g *group) strand {
+	comp, dish := g.component, g.takers[0].dish.ID
 	steps := comp.Steps()
 	out := strand{component: comp}
 	first := 0
+	stop := func(step, name, why string, gap bool) {
+		d.stops = append(d.stops, Stop{Dish: dish, Component: comp.ID, Step: step, Name: name, Why: why, Gap: gap, dishes: g.dishes()})
+	}
 	for i, step := range steps {
-		if why, gap := d.open(s, comp, step); why != "" {
-			if i+1 > first {
-				first = i + 1
-			}
-			d.stops = append(d.stops, Stop{s.dish.ID, comp.ID, step.ID, comp.Name + ", " + step.Name, why, gap})
+		if why, gap := d.open(*g, i, step); why != "" {
+			first = max(first, i+1)
+			stop(step.ID, comp.Name+", "+step.Name, why, gap)
 		}
 	}
 	if len(steps) == 0 && comp.Method().Bought == nil {
-		d.stops = append(d.stops, Stop{s.dish.ID, comp.ID, "", comp.Name, "how is it made?", true})
+		stop("", comp.Name, "how is it made?", true)
 	}
 	out.steps = steps[first:]
 	for k := range out.steps {
-		out.tasks = append(out.tasks, d.instances(c, s, comp, &out.steps[k]))
+		out.tasks = append(out.tasks, d.instances(*g, first+k, &out.steps[k]))
 		if k > 0 {
 			d.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
 		}
@@ -45,9 +47,9 @@ func (d *draft) expand(c int, s serving, comp recipe.Component) strand {
 
 // feed ties what goes into a component to the step that uses it: another
 // component by its last step, a by-product by the step that leaves it over.
-func (d *draft) feed(x strand, made map[string]strand) {
+func (d *draft) feed(x strand) {
 	for _, l := range x.component.Lines {
-		from, on := made[l.Component]
+		from, on := d.strands[l.Component]
 		at := x.at(x.component.UsedAt(l))
 		if !on || at < 0 || len(from.tasks) == 0 {
 			continue
@@ -94,17 +96,20 @@ func (x strand) leaves(byProduct string) int {
 
 // open says why a step cannot be planned; gap tells what was left open from
 // what cannot be.
-func (d *draft) open(s serving, comp recipe.Component, step recipe.Step) (why string, gap bool) {
-	if why, is := d.blocked[s.dish.ID+"/"+comp.ID+"/"+step.ID]; is {
-		return why, false
+func (d *draft) open(g group, at int, step recipe.Step) (why string, gap bool) {
+	for _, dish := range g.dishes() {
+		if why, is := d.blocked[dish+"/"+g.component.ID+"/"+step.ID]; is {
+			return why, false
+		}
 	}
+	portions := g.most(at, step)
 	for _, n := range step.Equipment {
-		if why, gap := d.lacks(n, portionsAtOnce(s, step)); why != "" {
+		if why, gap := d.lacks(n, portions); why != "" {
 			return why, gap
 		}
 	}
 	if p := step.Then.Place; p != nil {
-		if why, gap := d.lacks(*p, portionsAtOnce(s, step)); why != "" {
+		if why, gap := d.lacks(*p, portions); why != "" {
 			return "the wait after it: " + why, gap
 		}
 	}
@@ -120,7 +125,7 @@ func (d *draft) open(s serving, comp recipe.Component, step recipe.Step) (why st
 		}
 		return "a working time for the plan?", true
 	}
-	if lasts, _ := step.Time.For(portionsAtOnce(s, step)); lasts > schedulable {
+	if lasts, _ := step.Time.For(portions); lasts > schedulable {
 		return "it would last longer than a plan can hold", false
 	}
 	return "", false
@@ -128,14 +133,6 @@ func (d *draft) open(s serving, comp recipe.Component, step recipe.Step) (why st
 
 // schedulable bounds one task, in seconds: a year.
 const schedulable = 366 * 86400
-
-// portionsAtOnce is for how many portions one instance of a step is done.
-func portionsAtOnce(s serving, step recipe.Step) int {
-	if step.EachWave {
-		return s.waves[0]
-	}
-	return s.total
-}
 
 // lacks says what the kitchen has too little of, or what has no setting.
 func (d *draft) lacks(n recipe.Needed, portions int) (why string, gap bool) {
@@ -158,25 +155,40 @@ func (d *draft) lacks(n recipe.Needed, portions int) (why string, gap bool) {
 	return "", false
 }
 
-// instances makes a task for all, or one for each wave.
-func (d *draft) instances(c int, s serving, comp recipe.Component, step *recipe.Step) []int {
-	key := s.dish.ID + "/" + comp.ID + "/" + step.ID
-	make1 := func(id string, wave, portions int) int {
-		lasts, working := step.Time.For(portions)
-		i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: d.uses(*step, portions)},
-			work{course: c, dish: s.dish.ID, component: comp.ID, step: step, name: step.Name, wave: wave, portions: portions, working: working})
+// instances makes a task for all that share a step, or one for each serving, or
+// for each of its waves.
+func (d *draft) instances(g group, at int, step *recipe.Step) (out []int) {
+	name := "/" + g.component.ID + "/" + step.ID
+	make1 := func(id string, w work) int {
+		lasts, working := step.Time.For(w.portions)
+		w.component, w.step, w.name, w.working = g.component.ID, step, step.Name, working
+		i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: d.uses(*step, w.portions)}, w)
 		d.deadline(i, *step)
 		return i
 	}
-	var out []int
-	if !step.EachWave || len(s.waves) == 1 {
-		out = []int{make1(key, 0, s.total)}
-	} else {
-		for w, portions := range s.waves {
-			out = append(out, make1(fmt.Sprintf("%s/wave %d", key, w+1), w+1, portions))
+	if g.shared(at) && !step.EachWave {
+		t := g.takers[0]
+		out = []int{make1(t.id+name, work{course: t.course, dish: t.dish.ID, dishes: g.dishes(), serving: -1, portions: g.total})}
+		for _, dish := range g.dishes() {
+			d.made[dish+name] = out
 		}
+		return out
 	}
-	d.made[key] = out
+	for _, t := range g.takers {
+		w := work{course: t.course, dish: t.dish.ID, dishes: []string{t.dish.ID}, serving: t.place, portions: t.total}
+		own := t.id + name
+		var mine []int
+		if !step.EachWave || len(t.waves) == 1 {
+			mine = []int{make1(own, w)}
+		} else {
+			for k, portions := range t.waves {
+				w.wave, w.portions = k+1, portions
+				mine = append(mine, make1(fmt.Sprintf("%s/wave %d", own, k+1), w))
+			}
+		}
+		d.made[t.dish.ID+name] = append(d.made[t.dish.ID+name], mine...)
+		out = append(out, mine...)
+	}
 	return out
 }
 
@@ -239,24 +251,35 @@ func (d *draft) needed(n recipe.Needed, portions int) schedule.Use {
 	return u
 }
 
-// wait links the tasks of one step with those of the next, wave by wave.
-// Holding says whether the place is kept for this taker. What was made at once
-// and stands on one place keeps it until the last wave has taken from it.
+// wait links the tasks of one step with those of the next that are for the same
+// plates. Holding says whether the place is kept for these takers. What was made
+// at once and stands on one place keeps it until the last has taken from it.
 func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
-	for a, i := range from {
-		for b, j := range to {
-			if len(from) == len(to) && a != b {
-				continue
+	for _, i := range from {
+		var takers []int
+		for _, j := range to {
+			if d.works[i].feeds(d.works[j]) {
+				takers = append(takers, j)
 			}
+		}
+		for b, j := range takers {
 			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least), Max: w.Most}
 			if w.Most != nil && w.Soft {
 				l.Over = ptr(priceSoftWait)
 			}
-			last := len(from) == len(to) || b == len(to)-1 || (w.Place != nil && w.Place.Holds > 0)
+			last := b == len(takers)-1 || (w.Place != nil && w.Place.Holds > 0)
 			if w.Place != nil && holding && last {
 				l.Holds = []schedule.Use{d.needed(*w.Place, min(d.works[i].portions, d.works[j].portions))}
 			}
 			d.problem.Links = append(d.problem.Links, l)
 		}
 	}
+}
+
+// feeds tells whether two works have plates in common.
+func (w work) feeds(next work) bool {
+	if w.serving >= 0 && next.serving >= 0 && w.serving != next.serving {
+		return false
+	}
+	return w.serving < 0 || next.serving < 0 || w.wave == 0 || next.wave == 0 || w.wave == next.wave
 }

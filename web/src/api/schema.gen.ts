@@ -853,9 +853,12 @@ export interface components {
             cautions?: components["schemas"]["Caution"][] | null;
             component: string;
             cue?: string;
+            /** @description a version of a dish has the id dish~version */
             dish: string;
             /** Format: date-time */
             end: string;
+            /** @description ids of the dishes for which it is done */
+            for: string[];
             /** Format: int64 */
             from: number;
             /** @description when hands are needed, from origin */

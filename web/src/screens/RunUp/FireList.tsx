@@ -5,7 +5,7 @@ import type { Plan } from './RunUp'
 
 export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: string; picked: string; pick: (id: string) => void }) {
   const heat = useHeat()
-  const bars = plan.bars.filter((b) => !focus || b.dish === focus).sort((a, b) => a.from - b.from)
+  const bars = plan.bars.filter((b) => !focus || b.for.includes(focus)).sort((a, b) => a.from - b.from)
   const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
   return (
     <table className="fire">

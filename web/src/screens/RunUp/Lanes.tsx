@@ -104,7 +104,7 @@ function LaneRow({ plan, lane, blocks, y, height, width, x, window, focus, picke
         </g>
       ))}
       {blocks.map((b, k) => (
-        <BlockMark key={k} plan={plan} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={focus !== '' && plan.bars[b.bar].dish !== focus} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
+        <BlockMark key={k} plan={plan} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={focus !== '' && !plan.bars[b.bar].for.includes(focus)} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
       ))}
     </g>
   )

@@ -45,11 +45,20 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
             </>
           )}
         </div>
+        {bar.for.length > 1 && <div>once, for {bar.for.map((id) => plan.strands.find((s) => s.dish === id)?.dishName ?? id).join(' and ')}</div>}
         {bar.cue && <div className="quiet">until: {bar.cue}</div>}
         <div className="small">
-          {bar.placing ? <Link to={`/plate/${bar.dish}?placing=${bar.placing}`}>open the plate</Link> : <Link to={`/dish/${bar.dish}?step=${bar.component}/${bar.step}`}>change the step</Link>}
+          {bar.placing ? <Link to={plateOf(bar)}>open the plate</Link> : <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>change the step</Link>}
         </div>
       </div>
     </section>
   )
+}
+
+// itself is a dish, or a component, without the version of it.
+const itself = (id: string) => id.split('~')[0]
+
+function plateOf(bar: Bar): string {
+  const [dish, version] = bar.dish.split('~')
+  return version ? `/plate/${dish}?beside=${version}` : `/plate/${dish}?placing=${bar.placing}`
 }
