@@ -22,6 +22,9 @@ type Book struct {
 	Service     service.Service
 	Suppliers   []recipe.Supplier
 	Stock       []recipe.Stock
+	House       kitchen.Kitchen // of the dining room, which is served the same evening
+	Winter      recipe.Menu
+	Supper      service.Service
 }
 
 // Recipes is the demo as a book of recipes.
@@ -66,6 +69,8 @@ func Load(now time.Time) Book {
 	b.sold()
 	b.sections()
 	b.onHand()
+	b.House = house(b.Kitchen)
+	b.Winter, b.Supper = winter(b.Service.Day)
 	return b
 }
 

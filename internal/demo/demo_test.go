@@ -39,6 +39,8 @@ func TestTheDemoIsSound(t *testing.T) {
 	}
 	require.NoError(t, b.Menu.Validate(dishes))
 	require.NoError(t, b.Service.Validate(b.Menu, time.UTC, now))
+	require.NoError(t, b.Winter.Validate(dishes))
+	require.NoError(t, b.Supper.Validate(b.Winter, time.UTC, now))
 }
 
 // One gap that holds a dish up is left on purpose, and two steps on the heat

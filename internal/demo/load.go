@@ -5,6 +5,8 @@ import (
 	"fmt"
 	"time"
 
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
 )
@@ -23,8 +25,10 @@ func LoadInto(ctx context.Context, st *store.Store, now time.Time) error {
 		}
 		return nil
 	}
-	if err := save(store.Kitchen, b.Kitchen.ID, b.Kitchen); err != nil {
-		return err
+	for _, k := range []kitchen.Kitchen{b.Kitchen, b.House} {
+		if err := save(store.Kitchen, k.ID, k); err != nil {
+			return err
+		}
 	}
 	for _, i := range b.Ingredients {
 		if err := save(store.Ingredient, i.ID, i); err != nil {
@@ -51,10 +55,12 @@ func LoadInto(ctx context.Context, st *store.Store, now time.Time) error {
 			return err
 		}
 	}
-	if err := save(store.Menu, b.Menu.ID, b.Menu); err != nil {
-		return err
+	for _, m := range []recipe.Menu{b.Menu, b.Winter} {
+		if err := save(store.Menu, m.ID, m); err != nil {
+			return err
+		}
 	}
-	for _, s := range []service.Service{b.Service, lastWeek(b.Service)} {
+	for _, s := range []service.Service{b.Service, lastWeek(b.Service), b.Supper} {
 		if err := save(store.Service, s.ID, s); err != nil {
 			return err
 		}

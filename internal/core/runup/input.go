@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
@@ -59,6 +60,7 @@ type serving struct {
 	dish  recipe.Dish
 	total int
 	waves []int
+	hands int // pairs of them that build each wave side by side
 }
 
 // servings are the dishes and versions of a course that have plates.
@@ -127,13 +129,43 @@ func (in Input) courses() ([]course, error) {
 			}
 			k := course{CourseHour: c, name: m.Name, at: at}
 			for _, s := range in.servings(c) {
-				s.waves = waves(s.total, s.dish.Plate.AtOnce(s.total, in.Kitchen.PassWidth, 1).Plates*max(s.dish.Plate.Serves, 1))
+				in.crew(&s)
 				k.dishes = append(k.dishes, s)
 			}
 			out = append(out, k)
 		}
 	}
 	return out, nil
+}
+
+// crew says in how many waves a serving is built, and by how many pairs of hands:
+// the fewest with which the last wave leaves within the spread of the service
+// after the first, or, where no number does it, all that there are.
+func (in Input) crew(s *serving) {
+	spec := s.dish.Plate
+	for s.hands = 1; ; s.hands++ {
+		s.waves = waves(s.total, spec.AtOnce(s.total, in.Kitchen.PassWidth, s.hands).Plates*max(spec.Serves, 1))
+		after := int64(0) // from the first wave to the last
+		for _, portions := range s.waves[min(1, len(s.waves)):] {
+			after += built(spec, portions, s.hands)
+		}
+		if after <= in.Service.Spread() || s.hands >= len(in.Kitchen.Cooks) {
+			return
+		}
+	}
+}
+
+// built is how long a wave takes so many pairs of hands, in seconds.
+func built(spec plating.Spec, portions, hands int) (sum int64) {
+	for _, p := range spec.Placings {
+		sum += shareOf(p.Seconds*int64(spec.Plates(portions)), hands)
+	}
+	return sum
+}
+
+// shareOf is the time of work that several pairs of hands share, in whole seconds.
+func shareOf(seconds int64, hands int) int64 {
+	return (seconds + int64(hands) - 1) / int64(hands)
 }
 
 // waves splits plates into even groups of no more than can be built side by

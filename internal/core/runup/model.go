@@ -46,6 +46,7 @@ type CourseRow struct {
 type Strand struct {
 	Dish      string   `json:"dish"`
 	DishName  string   `json:"dishName"`
+	Plates    int      `json:"plates" doc:"of the dish, or of the version"`
 	Course    int      `json:"course"`
 	Component string   `json:"component"`
 	Name      string   `json:"name"`

@@ -2,6 +2,8 @@ package runup
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
@@ -33,13 +35,21 @@ func (d *draft) course(c int) {
 			}
 		}
 		d.hour(c, built, ends)
-		last = append(last, ends)
+		if !d.loose(t) {
+			last = append(last, ends)
+		}
 	}
 	d.tables(last)
 }
 
-// plates makes the placings of each wave: side by side, one after the other,
-// by one pair of hands.
+// loose tells a version whose plates leave with tables that the plan does not
+// know: one in a course that leaves in several waves.
+func (d *draft) loose(t taker) bool {
+	return strings.Contains(t.dish.ID, "~") && slices.ContainsFunc(d.courses[t.course].dishes, func(s serving) bool { return len(s.waves) > 1 })
+}
+
+// plates makes the placings of each wave: side by side, one after the other, by
+// as many pairs of hands as the serving has, the same ones for all of a wave.
 func (d *draft) plates(s taker) [][]int {
 	out := make([][]int, len(s.waves))
 	placings := s.dish.Plate.Placings
@@ -61,9 +71,15 @@ func (d *draft) plates(s taker) [][]int {
 			}
 			t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
 			lasts, working := t.For(s.dish.Plate.Plates(portions))
-			hands := schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d", s.id, w+1)}
+			if s.hands > 1 {
+				lasts, working = shareOf(lasts, s.hands), fmt.Sprintf("%s, ÷ %d pairs of hands", working, s.hands)
+			}
+			var hands []schedule.Use
+			for h := range s.hands {
+				hands = append(hands, schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d hand %d", s.id, w+1, h+1)})
+			}
 			first := d.seconds(d.courses[s.course].at) - platesBefore
-			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: []schedule.Use{hands}},
+			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands},
 				work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), portions: portions, working: working})
 			if n > 0 {
 				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})

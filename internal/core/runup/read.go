@@ -127,7 +127,7 @@ func (r *reading) strands() []Strand {
 
 func (r *reading) strand(c int, s serving, component string, portion *units.Amount, into string) Strand {
 	comp := r.in.Components[component]
-	x := Strand{Dish: s.dish.ID, DishName: s.dish.Name, Course: c, Component: component, Name: comp.Name, Into: into, Bars: []int{}, Holds: []Hold{}}
+	x := Strand{Dish: s.dish.ID, DishName: s.dish.Name, Plates: s.total, Course: c, Component: component, Name: comp.Name, Into: into, Bars: []int{}, Holds: []Hold{}}
 	if portion != nil {
 		x.Amount = portion.Times(float64(s.total)).String()
 	}

@@ -2996,6 +2996,11 @@ export interface components {
             into?: string;
             name: string;
             needs?: string[] | null;
+            /**
+             * Format: int64
+             * @description of the dish, or of the version
+             */
+            plates: number;
             stop?: components["schemas"]["Stop"];
         };
         Stretch: {

@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
+import { Clashes } from '../../parts/Clashes'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
@@ -53,11 +54,13 @@ function State({ id }: { id: string }) {
   return (
     <>
       {plan.message && <Bracket what={plan.message} />}
-      {plan.clashes.map((c) => (
-        <Bracket key={c.what} what={c.what}>
-          {c.advice} · <Link to={`/run-up/${id}`}>see it in the run-up</Link>
-        </Bracket>
-      ))}
+      <Clashes list={plan.clashes}>
+        {(c) => (
+          <>
+            {c.advice} · <Link to={`/run-up/${id}`}>see it in the run-up</Link>
+          </>
+        )}
+      </Clashes>
       {gaps.map((g) => (
         <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
           The rest is planned. <Link to={`/dish/${g.dish}`}>Decide it</Link>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Schemas } from '../../api/client'
 import { useProgress, useRunUp } from '../../api/queries'
+import { Clashes } from '../../parts/Clashes'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { day, lasts, spoken } from '../../parts/words'
 import { FireList } from './FireList'
@@ -80,19 +81,21 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
       {faults.map((f) => (
         <Bracket key={f} what={f} />
       ))}
-      {plan.clashes.map((c) => (
-        <Bracket key={c.what} what={c.what}>
-          {c.advice}
-          {c.bar !== undefined && (
-            <>
-              {' · '}
-              <button className="plain-button" onClick={() => setPicked(plan.bars[c.bar!].id)}>
-                show the step
-              </button>
-            </>
-          )}
-        </Bracket>
-      ))}
+      <Clashes list={plan.clashes}>
+        {(c) => (
+          <>
+            {c.advice}
+            {c.bar !== undefined && (
+              <>
+                {' · '}
+                <button className="plain-button" onClick={() => setPicked(plan.bars[c.bar!].id)}>
+                  show the step
+                </button>
+              </>
+            )}
+          </>
+        )}
+      </Clashes>
       {plan.bars.length === 0 ? (
         <Empty title="Nothing to plan">Give a dish some plates on the menu, or decide its gaps.</Empty>
       ) : (

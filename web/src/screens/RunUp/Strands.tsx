@@ -62,7 +62,8 @@ function torn(x: number, from: number, to: number) {
 
 function Row({ plan, strand, y, axis, picked, pick }: { plan: Plan; strand: Strand; y: number; axis: Axis; picked: string; pick: (id: string) => void }) {
   const bars = strand.bars.map((i) => plan.bars[i])
-  const labels = place(bars, axis)
+  const labels = place(bars, axis, passAt(plan, strand, axis))
+  const waits = spell(strand, plan, axis)
   const last = bars.at(-1)
   const first = bars[0]
   return (
@@ -71,8 +72,8 @@ function Row({ plan, strand, y, axis, picked, pick }: { plan: Plan; strand: Stra
         {strand.name}
       </text>
       {first && last && <line x1={axis.x(first.from)} x2={axis.x(last.to)} y1={y} y2={y} stroke="#14202b" strokeWidth="2" />}
-      {strand.holds.map((h) => (
-        <HoldMark key={h.from + '-' + h.to} hold={h} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
+      {strand.holds.map((h, i) => (
+        <HoldMark key={h.from + '-' + h.to} hold={h} text={waits[i]} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
       ))}
       {bars.map((b, i) => (
         <BarMark key={b.id} bar={b} y={y} axis={axis} label={labels[i]} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
@@ -84,13 +85,15 @@ function Row({ plan, strand, y, axis, picked, pick }: { plan: Plan; strand: Stra
 
 // place gives each bar's name room above it, and leaves it out where there is
 // none: it is read when the bar is selected.
-function place(bars: Bar[], axis: Axis): { text: string; x: number }[] {
+function place(bars: Bar[], axis: Axis, until: number): { text: string; x: number }[] {
   let free = left - 40
   return bars.map((b) => {
+    if ((b.wave ?? 0) > 1) return { text: '', x: 0 } // as in the first wave
     const text = b.placing && b.number ? `${b.number} ${b.name}` : b.name
     const wide = text.length * 7
     const mid = (axis.x(b.from) + axis.x(b.to)) / 2
-    const x = Math.min(Math.max(mid - wide / 2, free), mid - 4)
+    const before = mid < until ? Math.min(mid - 4, until - 6 - wide) : mid - 4 // it does not run into the hour of the pass
+    const x = Math.min(Math.max(mid - wide / 2, free), before)
     if (x < free || x > mid + 4) return { text: '', x: 0 }
     free = x + wide + 8
     return { text, x }
@@ -117,16 +120,30 @@ function BarMark({ bar, y, axis, label, picked, pick, first }: { bar: Bar; y: nu
   )
 }
 
+// spell gives the words of each wait the room below its line, each of them once,
+// and leaves them out where there is none.
+function spell(strand: Strand, plan: Plan, axis: Axis): string[] {
+  const taken: [number, number][] = []
+  return strand.holds.map((h) => {
+    const a = axis.x(plan.bars[h.from].to)
+    const b = axis.x(plan.bars[h.to].from)
+    const half = (h.text.length * 6.6) / 2
+    const mid = (a + b) / 2
+    if (!h.text || b - a <= 2 * half + 6 || taken.some(([from, to]) => mid - half < to && mid + half > from)) return ''
+    taken.push([mid - half, mid + half])
+    return h.text
+  })
+}
+
 // HoldMark is the bracket in which a wait must end, and its words if they fit.
-function HoldMark({ hold, from, to, y, axis }: { hold: Strand['holds'][number]; from: Bar; to: Bar; y: number; axis: Axis }) {
+function HoldMark({ hold, text, from, to, y, axis }: { hold: Strand['holds'][number]; text: string; from: Bar; to: Bar; y: number; axis: Axis }) {
   const a = axis.x(from.to)
   const b = axis.x(to.from)
-  const wide = hold.text.length * 6.6
   return (
     <g aria-hidden="true">
-      {hold.text && b - a > wide + 6 && (
+      {text && (
         <text className="over" x={(a + b) / 2} y={y + 17} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
-          {hold.text}
+          {text}
         </text>
       )}
       {hold.limit !== undefined && <path d={`M${b - 6} ${y - 9}h4v18h-4`} fill="none" stroke="#a3261b" strokeWidth={hold.over ? 4 : 2} />}
@@ -153,30 +170,41 @@ function StopMark({ strand, y, x }: { strand: Strand; y: number; x: number }) {
   )
 }
 
+// passAt is where the blue line of a strand's dish stands.
+function passAt(plan: Plan, strand: Strand, axis: Axis): number {
+  const end = axis.x(plan.courses[strand.course].leaves)
+  return end >= axis.right - 1 ? end + 30 : end + 20
+}
+
 // Pass is the blue line at which the strands of a dish meet.
 function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }[]; axis: Axis }) {
   const course = plan.courses[rows[0].s.course]
   const from = rows[0].y - 24
   const to = rows.at(-1)!.y + 22
-  const end = axis.x(course.leaves)
-  const last = end >= axis.right - 1
-  const x = last ? end + 30 : end + 20
+  const last = axis.x(course.leaves) >= axis.right - 1
+  const x = passAt(plan, rows[0].s, axis)
   const y = (from + to) / 2
   const hour = course.hour.slice(11, 19)
+  const version = rows[0].s.dish.includes('~') ? rows[0].s.dishName.split(', ').at(-1) : ''
   return (
     <g>
       {rows.map((r) => {
-        const bar = r.s.bars.map((i) => plan.bars[i]).at(-1)
+        const bar = r.s.bars.map((i) => plan.bars[i]).findLast((b) => (b.wave ?? 0) <= 1)
         return bar && <path key={r.s.component} d={`M${Math.max(axis.x(bar.to), axis.x(bar.from) + 5)} ${r.y}C${x - 6} ${r.y} ${x - 26} ${y} ${x - 12} ${y}`} fill="none" stroke="#14202b" strokeWidth="2" />
       })}
       <line x1={x} x2={x} y1={from} y2={to} stroke="#1554b8" strokeWidth="5" />
       <circle cx={x} cy={y} r="17" fill="#ffffff" stroke="#1554b8" strokeWidth="5" />
       <text x={x} y={y + 5} textAnchor="middle" fontSize="14" fontWeight="700" style={{ fill: '#1554b8' }}>
-        {course.plates}
+        {rows[0].s.plates}
       </text>
       <text className="clock" x={last ? x + 38 : x + 10} y={last ? from - 5 : from + 12} fontSize="16" fontWeight="700" textAnchor={last ? 'end' : 'start'}>
         {hour}
       </text>
+      {version && (
+        <text className="over" x={last ? x + 38 : x + 10} y={last ? from + 11 : from + 28} fontSize="14" textAnchor={last ? 'end' : 'start'}>
+          {version}
+        </text>
+      )}
     </g>
   )
 }

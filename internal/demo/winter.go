@@ -1,0 +1,64 @@
+package demo
+
+import (
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/service"
+)
+
+// house is the kitchen of the dining room: six cooks, six burners, two ovens, and
+// a pass six plates wide; its sections, containers and units are those of the back
+// kitchen.
+func house(like kitchen.Kitchen) kitchen.Kitchen {
+	day := []kitchen.Shift{{From: "09:00", To: "23:30"}}
+	k := kitchen.Kitchen{ID: "lantern-quay", Name: "Lantern Quay", Zone: Zone, PassWidth: 6, Sections: like.Sections, Boxes: like.Boxes, Likes: like.Likes,
+		Equipment: []kitchen.Equipment{
+			{ID: "stove", Name: "Burners", Kind: "burner", Places: 6, Cooks: true},
+			{ID: "plancha", Name: "Plancha", Kind: "plancha", Places: 4, Cooks: true},
+			{ID: "deck", Name: "Deck oven", Kind: "oven", Places: 3, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 8, Tolerance: 5}},
+			{ID: "combi", Name: "Combination oven", Kind: "oven", Places: 5, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 3, Down: 4, Tolerance: 5}},
+			{ID: "bath", Name: "Water bath", Kind: "water bath", Places: 8, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 60, Down: 120, Tolerance: 1}},
+			{ID: "rack", Name: "Resting rack", Kind: "rack", Places: 30},
+			{ID: "drawer", Name: "Warming drawer", Kind: "warm drawer", Places: 10},
+			{ID: "warmer", Name: "Plate warmer", Kind: "plate warmer", Places: 40},
+			{ID: "blender", Name: "Blender", Kind: "blender", Places: 1},
+			{ID: "chiller", Name: "Blast chiller", Kind: "blast chiller", Places: 5},
+			{ID: "churn", Name: "Ice cream machine", Kind: "ice cream machine", Places: 1},
+			{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 60},
+			{ID: "freezer", Name: "Freezer", Kind: "freezer", Places: 30},
+			{ID: "bench", Name: "Floured bench", Kind: "floured bench", Places: 1, Carries: []string{"wheat"}},
+		}}
+	for _, c := range [][2]string{{"chef", "Head chef"}, {"sauce", "Sauce cook"}, {"fish", "Fish cook"}, {"larder", "Larder cook"}, {"pastry", "Pastry cook"}, {"commis", "Commis"}} {
+		k.Cooks = append(k.Cooks, kitchen.Cook{ID: c[0], Name: c[1], Shifts: day})
+	}
+	k.Cooks[5].Shifts = []kitchen.Shift{{From: "13:00", To: "23:30"}}
+	return k
+}
+
+// winter is the supper of five courses for 36, three of whom eat no shellfish,
+// three no meat and two no gluten.
+func winter(day string) (recipe.Menu, service.Service) {
+	menu := recipe.Menu{ID: "winter-supper", Name: "Winter supper"}
+	s := service.Service{ID: "winter-supper", Name: "Winter supper", Menu: menu.ID, Kitchen: "lantern-quay", Day: day}
+	for _, c := range []struct {
+		id, name, dish, hour string
+		versions             map[string]int
+	}{
+		{"cracker", "Rye cracker", "rye-cracker-smoked-mackerel-cream", "19:30", nil},
+		{"egg", "Slow-cooked egg", "slow-cooked-egg-mushroom-broth", "19:50", map[string]int{"no-gluten": 2}},
+		{"fish", "Roast hake", "roast-hake", "20:25", map[string]int{"no-shellfish": 3}},
+		{"main", "Guinea fowl", "guinea-fowl", "21:00", map[string]int{"meatless": 3}},
+		{"sweet", "Set buttermilk cream", "set-buttermilk-cream-poached-plum", "21:35", map[string]int{"no-gluten": 2}},
+	} {
+		menu.Courses = append(menu.Courses, recipe.Course{ID: c.id, Name: c.name, Dishes: []string{c.dish}})
+		hour := service.CourseHour{Course: c.id, Hour: c.hour}
+		rest := 36
+		for version, plates := range c.versions {
+			hour.Covers = append(hour.Covers, service.Covers{Dish: c.dish, Version: version, Plates: plates})
+			rest -= plates
+		}
+		hour.Covers = append([]service.Covers{{Dish: c.dish, Plates: rest}}, hour.Covers...)
+		s.Courses = append(s.Courses, hour)
+	}
+	return menu, s
+}
