@@ -85,16 +85,4 @@ func TestSoManyHandsBuildAWaveThatTheLastLeavesInTime(t *testing.T) {
 
 // The winter supper, planned and read back with all its reasons; the growth with
 // the covers is BenchmarkMakeByCovers.
-func BenchmarkWinterSupper(b *testing.B) {
-	in := dinner(b)
-	var took []time.Duration
-	for b.Loop() {
-		start := time.Now()
-		_, err := runup.Make(context.Background(), in)
-		took = append(took, time.Since(start))
-		require.NoError(b, err)
-	}
-	slices.Sort(took)
-	b.ReportMetric(float64(took[len(took)/2].Milliseconds()), "ms-median")
-	b.ReportMetric(float64(took[len(took)*95/100].Milliseconds()), "ms-p95")
-}
+func BenchmarkWinterSupper(b *testing.B) { benchmarkMake(b, dinner(b)) }

@@ -300,8 +300,10 @@ func TestFoldsCoverTheWorkInOrder(t *testing.T) {
 
 // The menu of the demo, planned and read back with all its reasons: median and
 // 95th percentile, warm.
-func BenchmarkMake(b *testing.B) {
-	in := demoInput(b)
+func BenchmarkMake(b *testing.B) { benchmarkMake(b, demoInput(b)) }
+
+func benchmarkMake(b *testing.B, in runup.Input) {
+	b.Helper()
 	var took []time.Duration
 	for b.Loop() {
 		start := time.Now()

@@ -4,6 +4,7 @@ import { memo, useMemo, useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { Refused, type Schemas } from '../../api/client'
 import { useStable } from '../../parts/stable'
+import { TextField } from '../../parts/TextField'
 import { read, type PlacingForm } from './form'
 
 type Placing = Schemas['Placing']
@@ -156,13 +157,8 @@ export function PlacingEditor({ dish, placing, place, form, components, formers,
 
 type Changes = (field: keyof PlacingForm, value: string) => void
 
-const Text = memo(function Text({ name, label, value, wide, list, change }: { name: keyof PlacingForm; label: string; value: string; wide: number; list?: string; change: Changes }) {
-  return (
-    <Form.Group controlId={`placing-${name}`} style={{ width: wide }}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control value={value} autoComplete="off" list={list} onChange={(e) => change(name, e.target.value)} />
-    </Form.Group>
-  )
+const Text = memo(function Text({ name, change, ...field }: { name: keyof PlacingForm; label: string; value: string; wide: number; list?: string; change: Changes }) {
+  return <TextField id={`placing-${name}`} {...field} set={(v) => change(name, v)} />
 })
 
 // Choice is drawn anew only where it or what there is to choose changed: lists of

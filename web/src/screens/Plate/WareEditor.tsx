@@ -5,6 +5,7 @@ import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDraft } from '../../parts/draft'
 import { decimal, whole } from '../../parts/reading'
+import { TextField } from '../../parts/TextField'
 import { spoken } from '../../parts/words'
 
 type Spec = Schemas['Spec']
@@ -109,17 +110,17 @@ function WareForm({ draft, close, save }: FormProps) {
         Something beside it
       </Button>
       <div className="fields mt-2">
-        <Text id="ware-serves" label="shared by" value={t.serves} wide={84} set={(serves) => put({ serves })} />
+        <TextField id="ware-serves" label="shared by" value={t.serves} wide={84} set={(serves) => put({ serves })} />
         {t.formers.map((f, i) => (
           <div key={i} className="fields m-0">
-            <Text id={`former-${i}`} label="ring or mould" value={f.name} wide={150} set={(name) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, name } : o)) })} />
-            <Text id={`former-have-${i}`} label="there are" value={f.have} wide={84} set={(have) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, have } : o)) })} />
+            <TextField id={`former-${i}`} label="ring or mould" value={f.name} wide={150} set={(name) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, name } : o)) })} />
+            <TextField id={`former-have-${i}`} label="there are" value={f.have} wide={84} set={(have) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, have } : o)) })} />
           </div>
         ))}
         {t.finish.map((f, i) => (
           <div key={i} className="fields m-0">
-            <Text id={`finish-${i}`} label="at the pass" value={f.text} wide={200} set={(text) => put({ finish: t.finish.map((o, k) => (k === i ? { ...o, text } : o)) })} />
-            <Text id={`finish-s-${i}`} label="seconds" value={f.seconds} wide={84} set={(seconds) => put({ finish: t.finish.map((o, k) => (k === i ? { ...o, seconds } : o)) })} />
+            <TextField id={`finish-${i}`} label="at the pass" value={f.text} wide={200} set={(text) => put({ finish: t.finish.map((o, k) => (k === i ? { ...o, text } : o)) })} />
+            <TextField id={`finish-s-${i}`} label="seconds" value={f.seconds} wide={84} set={(seconds) => put({ finish: t.finish.map((o, k) => (k === i ? { ...o, seconds } : o)) })} />
           </div>
         ))}
       </div>
@@ -147,7 +148,7 @@ function WareForm({ draft, close, save }: FormProps) {
 }
 
 function WareRow({ at, row, set, remove }: { at: number; row: Row; set: (r: Row) => void; remove?: () => void }) {
-  const text = (field: keyof Row, label: string, wide = 92) => <Text id={`ware-${field}-${at}`} label={label} value={row[field]} wide={wide} set={(v) => set({ ...row, [field]: v })} />
+  const text = (field: keyof Row, label: string, wide = 92) => <TextField id={`ware-${field}-${at}`} label={label} value={row[field]} wide={wide} set={(v) => set({ ...row, [field]: v })} />
   return (
     <div className="fields">
       {text('name', at === 0 ? 'the plate' : 'beside it', 190)}
@@ -175,14 +176,5 @@ function WareRow({ at, row, set, remove }: { at: number; row: Row; set: (r: Row)
         </Button>
       )}
     </div>
-  )
-}
-
-function Text({ id, label, value, wide, set }: { id: string; label: string; value: string; wide: number; set: (v: string) => void }) {
-  return (
-    <Form.Group controlId={id} style={{ width: wide }}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control value={value} autoComplete="off" onChange={(e) => set(e.target.value)} />
-    </Form.Group>
   )
 }

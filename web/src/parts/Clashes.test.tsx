@@ -1,0 +1,25 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { afterEach, expect, it } from 'vitest'
+import { Clashes } from './Clashes'
+
+afterEach(cleanup)
+
+const clash = (what: string, strict: boolean) => ({ what, advice: 'more hands', strict })
+const shown = (list: ReturnType<typeof clash>[]) => render(<Clashes list={list}>{(c) => c.advice}</Clashes>)
+
+it('shows what is strict always, and few of the others as they are', () => {
+  shown([clash('late', true), clash('waits', false), clash('stands', false)])
+  for (const what of ['late', 'waits', 'stands']) expect(screen.getByText(what)).toBeTruthy()
+  expect(screen.queryByText('see them')).toBeNull()
+})
+
+it('folds many others into one line that opens', () => {
+  shown([clash('late', true), ...[1, 2, 3].map((n) => clash(`waits ${n}`, false))])
+  expect(screen.getByText('late')).toBeTruthy()
+  expect(screen.queryByText('waits 1')).toBeNull()
+  expect(screen.getByText(/^3 times it is not at its best/)).toBeTruthy()
+  fireEvent.click(screen.getByText('see them'))
+  for (const n of [1, 2, 3]) expect(screen.getByText(`waits ${n}`)).toBeTruthy()
+  fireEvent.click(screen.getByText('fold them'))
+  expect(screen.queryByText('waits 2')).toBeNull()
+})
