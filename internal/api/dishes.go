@@ -66,16 +66,11 @@ func (s *Server) dish(ctx context.Context, id string) (book, recipe.Dish, error)
 // nextPlates is how many plates of a dish the next service has, and its
 // kitchen; one plate in any kitchen where there is none.
 func (b book) nextPlates(s *Server, dish string) (int, kitchen.Kitchen) {
-	day, plates, k := "", 1, kitchen.Kitchen{Cooks: []kitchen.Cook{}, Equipment: []kitchen.Equipment{}}
-	for _, any := range b.kitchens {
-		k = any
-	}
-	for _, svc := range b.services {
-		if svc.Past(s.Now(), b.zone(svc.Kitchen)) || (day != "" && svc.Day >= day) {
-			continue
-		}
-		if n := svc.Plates(dish); n > 0 {
-			day, plates, k = svc.Day, n, b.kitchens[svc.Kitchen]
+	first, plates, k := "", 1, b.anyKitchen()
+	for id, svc := range b.services {
+		n := svc.Plates(dish)
+		if n > 0 && !svc.Past(s.Now(), b.zone(svc.Kitchen)) && (first == "" || svc.Day+id < first) {
+			first, plates, k = svc.Day+id, n, b.kitchens[svc.Kitchen]
 		}
 	}
 	return plates, k

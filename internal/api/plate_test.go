@@ -78,6 +78,20 @@ func TestThePlateOfAVersionIsLaidBesideTheDish(t *testing.T) {
 	assert.Equal(t, 404, chef.send("GET", "/api/dishes/guinea-fowl/versions/ghost/plate", nil).status)
 }
 
+// Of two services on one day it is always the same that a dish is worked out for;
+// a dish that only one of them has, for that one, in its kitchen.
+func TestADishIsWorkedOutForTheNextServiceThatHasIt(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	for range 5 {
+		v := get[api.DishView](chef, "/api/dishes/roast-hake")
+		assert.Equal(t, []any{4, "back-kitchen"}, []any{v.Plates, v.Kitchen.ID})
+	}
+	v := get[api.DishView](chef, "/api/dishes/rye-cracker-smoked-mackerel-cream")
+	assert.Equal(t, []any{36, "lantern-quay"}, []any{v.Plates, v.Kitchen.ID})
+	v = get[api.DishView](chef, "/api/dishes/split-pea-broth-warm-bun")
+	assert.Equal(t, []any{1, "back-kitchen"}, []any{v.Plates, v.Kitchen.ID}, "no service has it")
+}
+
 func TestThePlatesOfAMenuSideBySide(t *testing.T) {
 	chef := newHouse(t).cook("Chef")
 	a := get[plating.Across](chef, "/api/services/supper/across")
