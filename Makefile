@@ -2,7 +2,7 @@
 #   make demo   install what is missing, build, and serve the demo
 #   make test   run all tests, Go and browser
 
-.PHONY: demo test build install web types lint bench bench-planner reference pictures tablets
+.PHONY: demo test build install web types lint bench bench-planner reference pictures cards tablets
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
@@ -43,6 +43,10 @@ reference: build
 # the pictures in docs/screenshots, from the demo data
 pictures: web
 	JOINTIME_PICTURES=$(CURDIR)/docs/screenshots go test ./e2e -run TestPictures -count=1
+
+# six build cards made by chance, their list covered, to be read by somebody else
+cards:
+	JOINTIME_CARDS=$(CURDIR)/.cards go test ./internal/formats/platecard -run ByChance -count=1
 
 # twenty tablets that tick for a minute, one cut off, the server killed once
 tablets: web
