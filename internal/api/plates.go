@@ -9,6 +9,7 @@ import (
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/plating"
+	"jointime/internal/core/recipe"
 	"jointime/internal/store"
 )
 
@@ -64,20 +65,28 @@ func (s *Server) versionPlate(ctx context.Context, in *versionPlateInput) (*vers
 	if err != nil {
 		return nil, err
 	}
-	for _, v := range d.Versions {
-		if v.ID != in.Version {
-			continue
-		}
-		served, book, _ := b.recipes().Served(d, v)
-		plates, k := b.nextPlates(s, in.ID)
-		out := VersionPlate{Spec: d.PlateOf(v), Names: map[string]string{}}
-		out.Computed = out.Spec.Compute(book.PlateScene(served, plates, k.PassWidth))
-		for _, p := range out.Spec.Placings {
-			out.Names[p.Component] = book.Components[p.Component].Name
-		}
-		return &versionPlateOutput{out}, nil
+	spec, served, book, err := s.inVersion(b, d, in.Version)
+	if err != nil {
+		return nil, err
 	}
-	return nil, s.fail(fmt.Errorf("version %q of dish %q: %w", in.Version, in.ID, store.ErrNotFound))
+	plates, k := b.nextPlates(s, in.ID)
+	out := VersionPlate{Spec: spec, Computed: spec.Compute(book.PlateScene(served, plates, k.PassWidth)), Names: map[string]string{}}
+	for _, p := range spec.Placings {
+		out.Names[p.Component] = book.Components[p.Component].Name
+	}
+	return &versionPlateOutput{out}, nil
+}
+
+// inVersion is the plate of a dish in one of its versions, with the dish and the
+// book as they are then; 404 where it has no such version.
+func (s *Server) inVersion(b book, d recipe.Dish, version string) (plating.Spec, recipe.Dish, recipe.Book, error) {
+	for _, v := range d.Versions {
+		if v.ID == version {
+			served, book, _ := b.recipes().Served(d, v)
+			return d.PlateOf(v), served, book, nil
+		}
+	}
+	return plating.Spec{}, d, recipe.Book{}, s.fail(fmt.Errorf("version %q of dish %q: %w", version, d.ID, store.ErrNotFound))
 }
 
 type acrossOutput struct{ Body plating.Across }
@@ -112,14 +121,9 @@ func (s *Server) spoken(ctx context.Context, in *sayPlacingInput) (plating.Spec,
 	if err != nil {
 		return plating.Spec{}, nil, err
 	}
-	for _, v := range d.Versions {
-		if v.ID == in.Version {
-			served, book, _ := b.recipes().Served(d, v)
-			return d.PlateOf(v), book.PlateScene(served, 1, 1).Portions, nil
-		}
-	}
 	if in.Version != "" {
-		return plating.Spec{}, nil, s.fail(fmt.Errorf("version %q of dish %q: %w", in.Version, in.ID, store.ErrNotFound))
+		spec, served, book, err := s.inVersion(b, d, in.Version)
+		return spec, book.PlateScene(served, 1, 1).Portions, err
 	}
 	return d.Plate, b.recipes().PlateScene(d, 1, 1).Portions, nil
 }

@@ -45,7 +45,7 @@ function Ground({ axis, bottom }: { axis: Axis; bottom: number }) {
         <g key={f.from}>
           <rect x={f.left} y={top} width={f.right - f.left} height={bottom - top} fill={i % 2 ? '#ffffff' : '#e9edee'} />
           <text x={(f.left + f.right) / 2} y={top - 10} textAnchor="middle" fontSize="14" fontWeight="600" style={{ fill: '#3f4f5a' }}>
-            {f.label}
+            {f.right - f.left < f.label.length * 7.6 ? f.label.split('–')[0] : f.label}
           </text>
           {i > 0 && <path d={torn(f.left, top, bottom)} fill="none" stroke="#3f4f5a" />}
         </g>
