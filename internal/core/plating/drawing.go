@@ -137,7 +137,7 @@ func (p Placing) draw(pen *pen) {
 	case Pool:
 		pen.blob(a, b, 5, 0.02)
 	case Mound:
-		pen.blob(a, b, 9, 0.07)
+		p.mound(pen, a, b)
 	case Piece:
 		pen.fillet(a, b)
 	case Block:

@@ -15,10 +15,7 @@ func (p Placing) drawMore(pen *pen, a, b float64, n int) {
 			pen.onto(&pen.detail).ellipse(end*(a-b*0.55), 0, b*0.4, b*0.7)
 		}
 	case Nest:
-		pen.blob(a, b, 13, 0.05)
-		for _, f := range []float64{0.75, 0.5, 0.25} {
-			pen.onto(&pen.detail).ellipse(0, 0, a*f, b*f)
-		}
+		p.nest(pen, a, b)
 	case Line:
 		pen.box(a, b, math.Min(a, b)*0.95)
 	case Drizzle:
@@ -32,15 +29,47 @@ func (p Placing) drawMore(pen *pen, a, b float64, n int) {
 	}
 }
 
-// quenelles are pointed ovals side by side, with the two edges of the spoon.
-func (p Placing) quenelles(pen *pen, a, b float64, n int) {
-	each := b / float64(n)
-	for i := range n {
-		y := -b + each*(2*float64(i)+1)
-		pen.onto(&pen.outline).around(0, y, 48, func(t float64) (float64, float64) { return a, each * (0.82 + 0.18*math.Cos(2*t)) })
-		pen.onto(&pen.detail).path(false, [2]float64{-a * 0.8, y}, [2]float64{0, y - each*0.4}, [2]float64{a * 0.8, y})
+// mound is a heap with the height lines of a hill.
+func (p Placing) mound(pen *pen, a, b float64) {
+	pen.blob(a, b, 9, 0.07)
+	for _, f := range []float64{0.68, 0.36} {
+		pen.onto(&pen.detail).ellipse(0, 0, a*f, b*f)
 	}
 	pen.onto(&pen.outline)
+}
+
+// nest is threads wound through one another: loops off the middle, which no hill
+// has.
+func (p Placing) nest(pen *pen, a, b float64) {
+	const loops = 7
+	pen.blob(a, b, 13, 0.05)
+	for i := range loops {
+		sin, cos := math.Sincos(2 * math.Pi * float64(i) / loops)
+		pen.onto(&pen.detail).ellipse(0.36*cos*a, 0.36*sin*b, a*0.5, b*0.5)
+	}
+	pen.onto(&pen.outline)
+}
+
+// quenelles are pointed ovals side by side, with the two edges of the spoon. Where
+// that would make needles of them they lie one behind the other.
+func (p Placing) quenelles(pen *pen, a, b float64, n int) {
+	long, wide, alongX, alongY := a, b/float64(n), 0.0, 1.0
+	if p.inFile() {
+		long, wide, alongX, alongY = a/float64(n), b, 1, 0
+	}
+	for i := range n {
+		step := (2*float64(i) + 1) / float64(n)
+		x, y := alongX*(step-1)*a, alongY*(step-1)*b
+		pen.onto(&pen.outline).around(x, y, 48, func(t float64) (float64, float64) { return long, wide * (0.82 + 0.18*math.Cos(2*t)) })
+		pen.onto(&pen.detail).path(false, [2]float64{x - long*0.8, y}, [2]float64{x, y - wide*0.4}, [2]float64{x + long*0.8, y})
+	}
+	pen.onto(&pen.outline)
+}
+
+// inFile tells whether pieces lie one behind the other because side by side they
+// would be less than an eighth as wide as they are long.
+func (p Placing) inFile() bool {
+	return p.Form == Quenelle && p.width()/float64(max(p.Count, 1)) < 0.125*p.Length
 }
 
 // fan spreads slices from one point.

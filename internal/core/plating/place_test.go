@@ -185,3 +185,14 @@ func TestWhatNothingShows(t *testing.T) {
 	s.Placings[0].Hidden, s.Placings[1].On = false, "crumb"
 	assert.Empty(t, codes(s, plating.Scene{}), "it is a bed")
 }
+
+// Seen by a reader of cards: five quenelles side by side in 28 mm are needles that
+// look like slices.
+func TestQuenellesAreNoNeedles(t *testing.T) {
+	p := plating.Placing{ID: "q", Component: "cream", Form: plating.Quenelle, Hour: 12, Length: 80, Width: 28, Height: 10, Count: 5}
+	assert.Equal(t, "5 quenelles one behind the other, 80 × 28 mm, 10 mm high", p.Measured())
+	p.Count = 2
+	assert.Equal(t, "2 quenelles side by side, 80 × 28 mm, 10 mm high", p.Measured())
+	p.Count = 1
+	assert.Equal(t, "quenelle 80 × 28 mm, 10 mm high", p.Measured())
+}

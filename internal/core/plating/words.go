@@ -17,7 +17,9 @@ func (p Placing) Measured() string {
 			text = fmt.Sprintf("dot of %s mm", mm(p.dot()))
 		}
 	case Quenelle, Slices, Fan, Shavings:
-		if p.Count > 1 {
+		if p.Count > 1 && p.inFile() {
+			text = fmt.Sprintf("%d quenelles one behind the other,", p.Count)
+		} else if p.Count > 1 {
 			text = fmt.Sprintf(map[Form]string{Quenelle: "%d quenelles side by side,", Slices: "%d slices in a row,", Fan: "fan of %d,", Shavings: "%d shavings,"}[p.Form], p.Count)
 		}
 		fallthrough
