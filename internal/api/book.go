@@ -115,6 +115,9 @@ func readBook(docs []store.Document) (book, error) {
 		}
 		b.versions[string(d.Kind)+"/"+d.ID] = d.Version
 	}
+	for id, svc := range b.services {
+		b.services[id] = svc.Resolved(b.menus[svc.Menu])
+	}
 	return b, nil
 }
 

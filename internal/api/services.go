@@ -227,6 +227,7 @@ func (s *Server) save(ctx context.Context, w store.Write) (*savedOutput, error) 
 }
 
 func (s *Server) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
+	in.Body.Value = in.Body.Value.Said()
 	return put(s, ctx, store.Service, in, in.Body.Value.ID, func(b book) error { return s.soundService(b, in.Body.Value) })
 }
 
@@ -243,6 +244,7 @@ func (s *Server) soundService(b book, next service.Service) error {
 	case !hasMenu || next.Kitchen != old.Kitchen:
 		return problem(http.StatusUnprocessableEntity, "value: menu and kitchen of a service stay as they are")
 	}
+	next = next.Resolved(menu)
 	if err := next.Validate(menu, zone, s.Now()); err != nil {
 		return err
 	}
@@ -284,7 +286,7 @@ func (s *Server) copyService(ctx context.Context, in *copyInput) (*savedOutput, 
 		return nil, s.fail(err)
 	}
 	next.ID = b.freeID(old.ID, next.Day)
-	return s.save(ctx, store.Write{Kind: store.Service, ID: next.ID, Body: next, Who: who, Person: person, What: "copied from " + old.Day, Key: in.Key})
+	return s.save(ctx, store.Write{Kind: store.Service, ID: next.ID, Body: next.Said(), Who: who, Person: person, What: "copied from " + old.Day, Key: in.Key})
 }
 
 // freeID makes an id for a service like another, on a day.

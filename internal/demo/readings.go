@@ -13,7 +13,7 @@ func (b *Book) readings() {
 	b.step("ginger-wafer", "shape-while-hot").Unbroken = true
 	b.step("ginger-wafer", "shape-while-hot").Troubles = []recipe.Trouble{{What: "sets before it is shaped", Follows: "cracks on the pin", Rescue: "five minutes more in the oven, and again"}}
 	s = b.step("slow-cooked-egg", "cook-the-eggs")
-	s.Time = &recipe.Time{Quick: 45 * minute, Usual: 50 * minute, Slow: 60 * minute, Per: recipe.PerTable, Table: &recipe.Table{By: "weight", Unit: "g", At: 55, Rows: []recipe.Row{{Size: 45, Seconds: 45 * minute}, {Size: 55, Seconds: 50 * minute}, {Size: 70, Seconds: 60 * minute}}}}
+	s.Time = &recipe.Time{Quick: 45 * minute, Usual: 50 * minute, Slow: 60 * minute, Per: recipe.PerTable, Table: &recipe.SizeTable{By: "weight", Unit: "g", At: 55, Rows: []recipe.Row{{Size: 45, Seconds: 45 * minute}, {Size: 55, Seconds: 50 * minute}, {Size: 70, Seconds: 60 * minute}}}}
 	s.Cues = []recipe.Cue{{Sense: "measure", How: "one egg cracked on a saucer", Right: "white just holds, yolk like honey", NotYet: "white runs", More: 5 * minute, TooFar: "yolk stands", Then: "chill, slice for the staff"}}
 	s.Cautions = append(s.Cautions, recipe.Caution{Text: "Eggs that are not set: not for guests at risk. 63 °C for 50 min is under the published 71 °C (160 °F) for egg dishes. " + decides, Source: "USDA FSIS, safe minimum internal temperatures (from memory)"})
 	egg := b.step("slow-cooked-egg", "crack-each-egg-into-a-warm-bowl")

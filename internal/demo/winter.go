@@ -1,6 +1,8 @@
 package demo
 
 import (
+	"fmt"
+
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
@@ -35,30 +37,40 @@ func house(like kitchen.Kitchen) kitchen.Kitchen {
 	return k
 }
 
-// winter is the supper of five courses for 36, three of whom eat no shellfish,
-// three no meat and two no gluten.
+// tables of the winter supper: 36 guests at ten tables, three of whom eat no
+// shellfish, three no meat and two no gluten.
+func tables() []service.Table {
+	var out []service.Table
+	for i, guests := range []int{2, 4, 4, 6, 2, 3, 5, 4, 2, 4} {
+		out = append(out, service.Table{ID: fmt.Sprint("t", i+1), Name: fmt.Sprint("Table ", i+1), Guests: guests})
+	}
+	order := func(table int, course, dish, version string, plates int) {
+		t := &out[table-1]
+		t.Orders = append(t.Orders, service.Order{Course: course, Dish: dish, Version: version, Plates: plates})
+	}
+	order(2, "fish", "roast-hake", "no-shellfish", 1)
+	order(9, "fish", "roast-hake", "no-shellfish", 2)
+	order(3, "main", "guinea-fowl", "meatless", 1)
+	order(8, "main", "guinea-fowl", "meatless", 2)
+	order(7, "egg", "slow-cooked-egg-mushroom-broth", "no-gluten", 2)
+	order(7, "sweet", "set-buttermilk-cream-poached-plum", "no-gluten", 2)
+	out[3].Note = "a birthday"
+	return out
+}
+
+// winter is the supper of five courses.
 func winter(day string) (recipe.Menu, service.Service) {
 	menu := recipe.Menu{ID: "winter-supper", Name: "Winter supper"}
-	s := service.Service{ID: "winter-supper", Name: "Winter supper", Menu: menu.ID, Kitchen: "lantern-quay", Day: day}
-	for _, c := range []struct {
-		id, name, dish, hour string
-		versions             map[string]int
-	}{
-		{"cracker", "Rye cracker", "rye-cracker-smoked-mackerel-cream", "19:30", nil},
-		{"egg", "Slow-cooked egg", "slow-cooked-egg-mushroom-broth", "19:50", map[string]int{"no-gluten": 2}},
-		{"fish", "Roast hake", "roast-hake", "20:25", map[string]int{"no-shellfish": 3}},
-		{"main", "Guinea fowl", "guinea-fowl", "21:00", map[string]int{"meatless": 3}},
-		{"sweet", "Set buttermilk cream", "set-buttermilk-cream-poached-plum", "21:35", map[string]int{"no-gluten": 2}},
+	s := service.Service{ID: "winter-supper", Name: "Winter supper", Menu: menu.ID, Kitchen: "lantern-quay", Day: day, Tables: tables()}
+	for _, c := range [][4]string{
+		{"cracker", "Rye cracker", "rye-cracker-smoked-mackerel-cream", "19:30"},
+		{"egg", "Slow-cooked egg", "slow-cooked-egg-mushroom-broth", "19:50"},
+		{"fish", "Roast hake", "roast-hake", "20:25"},
+		{"main", "Guinea fowl", "guinea-fowl", "21:00"},
+		{"sweet", "Set buttermilk cream", "set-buttermilk-cream-poached-plum", "21:35"},
 	} {
-		menu.Courses = append(menu.Courses, recipe.Course{ID: c.id, Name: c.name, Dishes: []string{c.dish}})
-		hour := service.CourseHour{Course: c.id, Hour: c.hour}
-		rest := 36
-		for version, plates := range c.versions {
-			hour.Covers = append(hour.Covers, service.Covers{Dish: c.dish, Version: version, Plates: plates})
-			rest -= plates
-		}
-		hour.Covers = append([]service.Covers{{Dish: c.dish, Plates: rest}}, hour.Covers...)
-		s.Courses = append(s.Courses, hour)
+		menu.Courses = append(menu.Courses, recipe.Course{ID: c[0], Name: c[1], Dishes: []string{c[2]}})
+		s.Courses = append(s.Courses, service.CourseHour{Course: c[0], Hour: c[3], Covers: []service.Covers{}})
 	}
 	return menu, s
 }

@@ -1,6 +1,8 @@
 package recipe
 
 import (
+	"slices"
+
 	"jointime/internal/core/plating"
 	"jointime/internal/core/units"
 )
@@ -15,6 +17,12 @@ type Dish struct {
 	Ways     []Way          `json:"ways,omitempty" maxItems:"6" doc:"other ways of building the plate, kept beside it"`
 	Versions []Version      `json:"versions,omitempty" maxItems:"30"`
 	About    map[string]any `json:"about,omitempty" doc:"what a recipe said of it when it was read in and the book has no place for"`
+}
+
+// HasVersion tells whether the dish has a version with an id; the empty id is the
+// dish as it stands.
+func (d Dish) HasVersion(id string) bool {
+	return id == "" || slices.ContainsFunc(d.Versions, func(v Version) bool { return v.ID == id })
 }
 
 // Way is another way of building the plate: singly and not in waves, the sauce

@@ -15,7 +15,7 @@ import (
 // 7 min (common practice, no source); with 150 g a claw of 125 g lies half way
 // between 100 and 150 g.
 func TestATimeFromATableIsInterpolatedAndNeverBeyond(t *testing.T) {
-	table := recipe.Table{By: "weight", Unit: "g", At: 125, Rows: []recipe.Row{{100, 240}, {150, 300}, {250, 360}, {400, 420}}}
+	table := recipe.SizeTable{By: "weight", Unit: "g", At: 125, Rows: []recipe.Row{{100, 240}, {150, 300}, {250, 360}, {400, 420}}}
 	got, working, ok := table.Seconds()
 	assert.True(t, ok)
 	assert.Equal(t, int64(270), got)

@@ -28,13 +28,13 @@ type Time struct {
 	Slow   int64         `json:"slow" minimum:"0" maximum:"5184000"`
 	Per    Per           `json:"per" enum:"once,portion,piece,batch,table"`
 	Batch  int           `json:"batch,omitempty" minimum:"0" maximum:"100000" doc:"portions in one batch, with per batch; pieces in one portion, with per piece"`
-	Table  *Table        `json:"table,omitempty"`
+	Table  *SizeTable    `json:"table,omitempty"`
 	Amount *units.Amount `json:"amount,omitempty" doc:"the amount for which the time holds"`
 }
 
-// Table gives a time by size, thickness or weight: rising points, and between
+// SizeTable gives a time by size, thickness or weight: rising points, and between
 // two of them the straight line.
-type Table struct {
+type SizeTable struct {
 	By   string  `json:"by" enum:"size,thickness,weight"`
 	Unit string  `json:"unit" enum:"mm,cm,g,kg"`
 	At   float64 `json:"at" minimum:"0" doc:"what is at hand"`
@@ -49,7 +49,7 @@ type Row struct {
 
 // Seconds is the time that the table gives for what is at hand, and its
 // working; false outside the table: nobody has said what happens there.
-func (t Table) Seconds() (int64, string, bool) {
+func (t SizeTable) Seconds() (int64, string, bool) {
 	for i := 1; i < len(t.Rows); i++ {
 		a, b := t.Rows[i-1], t.Rows[i]
 		if t.At < a.Size || t.At > b.Size || a.Size >= b.Size {

@@ -126,7 +126,7 @@ func (s Step) validate(at string, l *fault.List) {
 }
 
 // validate asks that the points of a table rise.
-func (t *Table) validate(at string, l *fault.List) {
+func (t *SizeTable) validate(at string, l *fault.List) {
 	if t == nil || len(t.Rows) < 2 {
 		l.Add(at, "wants two points or more")
 		return

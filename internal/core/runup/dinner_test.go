@@ -54,6 +54,7 @@ func TestTheWinterSupperIsKept(t *testing.T) {
 // first step of a wave takes 6 × 10 s ÷ 2 = 30 s, of two cooks.
 func TestSoManyHandsBuildAWaveThatTheLastLeavesInTime(t *testing.T) {
 	in := dinner(t)
+	in.Service.Tables = nil
 	in.Menu.Courses, in.Service.Courses = in.Menu.Courses[3:4], []service.CourseHour{{Course: "main", Hour: "21:00", Covers: []service.Covers{{Dish: "guinea-fowl", Plates: 36}}}}
 	r := makePlan(t, in)
 	first := slices.IndexFunc(r.RunUp.Bars, func(b runup.Bar) bool { return b.Placing == "barley" && b.Wave == 1 })

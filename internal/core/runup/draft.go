@@ -23,6 +23,9 @@ type work struct {
 	working   string // of its time
 }
 
+// placed tells a placing on a plate from other work.
+func (w work) placed() bool { return w.placing != "" }
+
 // Stop is where a strand stops: a gap, or something that cannot be.
 type Stop struct {
 	Dish      string `json:"dish"`
@@ -55,6 +58,7 @@ type draft struct {
 // newDraft expands a service into a problem. Steps named in blocked are left
 // out with all that leads to them, and stand as stops.
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
+	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
 	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error

@@ -100,7 +100,7 @@ func (g group) most(at int, step recipe.Step) (portions int) {
 	}
 	for _, t := range g.takers {
 		if step.EachWave {
-			portions = max(portions, t.waves[0])
+			portions = max(portions, slices.Max(t.waves))
 		} else {
 			portions = max(portions, t.total)
 		}

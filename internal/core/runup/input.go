@@ -3,14 +3,12 @@
 package runup
 
 import (
-	"fmt"
 	"maps"
 	"math"
 	"slices"
 	"time"
 
 	"jointime/internal/core/kitchen"
-	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
@@ -46,31 +44,11 @@ const (
 	priceUnbuilt   = 3
 )
 
-// course is a course with its hour, as the plan sees it.
-type course struct {
-	service.CourseHour
-	name   string
-	at     time.Time
-	dishes []serving
-}
-
-// serving is a dish in a course with the plates of each wave. A version is a
-// serving of its own, under the id dish~version.
-type serving struct {
-	dish  recipe.Dish
-	total int
-	waves []int
-	hands int // pairs of them that build each wave side by side
-}
-
 // servings are the dishes and versions of a course that have plates.
 func (in Input) servings(c service.CourseHour) (out []serving) {
 	at := map[string]int{}
 	for _, n := range c.Covers {
-		id := n.Dish
-		if _, version := in.Dishes[n.Dish+"~"+n.Version]; version {
-			id = n.Dish + "~" + n.Version
-		}
+		id := in.servedAs(n)
 		d, known := in.Dishes[id]
 		if !known || n.Plates <= 0 {
 			continue
@@ -84,6 +62,15 @@ func (in Input) servings(c service.CourseHour) (out []serving) {
 		out[i].total += n.Plates
 	}
 	return out
+}
+
+// servedAs is the id under which plates are planned: that of the dish, or
+// dish~version.
+func (in Input) servedAs(n service.Covers) string {
+	if _, version := in.Dishes[n.Dish+"~"+n.Version]; version {
+		return n.Dish + "~" + n.Version
+	}
+	return n.Dish
 }
 
 // withVersions adds the versions that are served as dishes of their own, with
@@ -114,73 +101,6 @@ func (in Input) withVersions() Input {
 	}
 	in.Dishes, in.Components = dishes, components
 	return in
-}
-
-func (in Input) courses() ([]course, error) {
-	var out []course
-	for _, m := range in.Menu.Courses {
-		for _, c := range in.Service.Courses {
-			if c.Course != m.ID {
-				continue
-			}
-			at, err := in.Service.At(c, in.Zone)
-			if err != nil {
-				return nil, fmt.Errorf("course %s: %w", m.Name, err)
-			}
-			k := course{CourseHour: c, name: m.Name, at: at}
-			for _, s := range in.servings(c) {
-				in.crew(&s)
-				k.dishes = append(k.dishes, s)
-			}
-			out = append(out, k)
-		}
-	}
-	return out, nil
-}
-
-// crew says in how many waves a serving is built, and by how many pairs of hands:
-// the fewest with which the last wave leaves within the spread of the service
-// after the first, or, where no number does it, all that there are.
-func (in Input) crew(s *serving) {
-	spec := s.dish.Plate
-	for s.hands = 1; ; s.hands++ {
-		s.waves = waves(s.total, spec.AtOnce(s.total, in.Kitchen.PassWidth, s.hands).Plates*max(spec.Serves, 1))
-		after := int64(0) // from the first wave to the last
-		for _, portions := range s.waves[min(1, len(s.waves)):] {
-			after += built(spec, portions, s.hands)
-		}
-		if after <= in.Service.Spread() || s.hands >= len(in.Kitchen.Cooks) {
-			return
-		}
-	}
-}
-
-// built is how long a wave takes so many pairs of hands, in seconds.
-func built(spec plating.Spec, portions, hands int) (sum int64) {
-	for _, p := range spec.Placings {
-		sum += shareOf(p.Seconds*int64(spec.Plates(portions)), hands)
-	}
-	return sum
-}
-
-// shareOf is the time of work that several pairs of hands share, in whole seconds.
-func shareOf(seconds int64, hands int) int64 {
-	return (seconds + int64(hands) - 1) / int64(hands)
-}
-
-// waves splits plates into even groups of no more than can be built side by
-// side.
-func waves(plates, width int) []int {
-	width = max(width, 1)
-	n := (plates + width - 1) / width
-	out := make([]int, n)
-	for i := range out {
-		out[i] = plates / n
-		if i < plates%n {
-			out[i]++
-		}
-	}
-	return out
 }
 
 // leadDays is how many days before the service the plan must open: three, or

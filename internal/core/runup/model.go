@@ -39,6 +39,27 @@ type CourseRow struct {
 	Plates int       `json:"plates"`
 	Waves  int       `json:"waves"`
 	First  string    `json:"first,omitempty" doc:"the bar that begins first"`
+	Sent   []Sending `json:"sent" nullable:"false" doc:"what leaves together, in order"`
+}
+
+// Sending is a wave as it leaves the pass.
+type Sending struct {
+	Wave   int       `json:"wave" doc:"from 1"`
+	Tables []string  `json:"tables" nullable:"false" doc:"names; none where the service has no tables"`
+	Asked  time.Time `json:"asked" doc:"the hour of the course, or of these tables"`
+	Leaves time.Time `json:"leaves" doc:"when the last plate of it is planned to leave"`
+	At     int64     `json:"at" doc:"the same, from origin"`
+	First  int64     `json:"first" doc:"when its first plate of a dish is ready, from origin"`
+	Head   bool      `json:"head" doc:"it leaves at the hour that is asked; the others as soon as they can be built after one that does"`
+	Late   int64     `json:"late" doc:"seconds after the hour, of a head"`
+	Plates []Sent    `json:"plates" nullable:"false"`
+}
+
+// Sent is how many plates of a dish leave in a wave.
+type Sent struct {
+	Dish   string `json:"dish" doc:"a version has the id dish~version"`
+	Name   string `json:"name"`
+	Plates int    `json:"plates"`
 }
 
 // Strand is a component on its way to the plate: its bars and the waits
@@ -78,6 +99,7 @@ type Bar struct {
 	Placing   string           `json:"placing,omitempty"`
 	Number    int              `json:"number,omitempty" doc:"of the placing"`
 	Wave      int              `json:"wave,omitempty"`
+	Tables    []string         `json:"tables,omitempty" doc:"whose plates they are, where that is known"`
 	Name      string           `json:"name"`
 	Start     time.Time        `json:"start"`
 	End       time.Time        `json:"end"`

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 	"strings"
+	"time"
 
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
@@ -28,13 +29,17 @@ func (d *draft) course(c int) {
 		for _, part := range t.dish.Parts {
 			d.reach(d.strands[part.Component], t, built)
 		}
-		var ends []int
-		for _, wave := range built {
-			if len(wave) > 0 {
-				ends = append(ends, wave[len(wave)-1])
+		ends := make([]int, len(built)) // by wave; -1: no plate in it
+		for w, wave := range built {
+			if ends[w] = -1; len(wave) > 0 {
+				ends[w] = wave[len(wave)-1]
 			}
 		}
-		d.hour(c, built, ends)
+		if d.seated(c) {
+			d.waveHours(c, ends)
+		} else {
+			d.hour(c, built, ends)
+		}
 		if !d.loose(t) {
 			last = append(last, ends)
 		}
@@ -42,10 +47,13 @@ func (d *draft) course(c int) {
 	d.tables(last)
 }
 
+// seated tells whether the tables of a course are known.
+func (d *draft) seated(c int) bool { return d.courses[c].waves != nil }
+
 // loose tells a version whose plates leave with tables that the plan does not
 // know: one in a course that leaves in several waves.
 func (d *draft) loose(t taker) bool {
-	return strings.Contains(t.dish.ID, "~") && slices.ContainsFunc(d.courses[t.course].dishes, func(s serving) bool { return len(s.waves) > 1 })
+	return !d.seated(t.course) && strings.Contains(t.dish.ID, "~") && slices.ContainsFunc(d.courses[t.course].dishes, func(s serving) bool { return len(s.waves) > 1 })
 }
 
 // plates makes the placings of each wave: side by side, one after the other, by
@@ -63,7 +71,11 @@ func (d *draft) plates(s taker) [][]int {
 	if len(placings) == 0 {
 		placings = []plating.Placing{{ID: "pass"}}
 	}
+	before := -1 // the last task of the wave before
 	for w, portions := range s.waves {
+		if portions == 0 {
+			continue
+		}
 		for n, p := range placings {
 			id := fmt.Sprintf("%s/plate/%s", s.id, p.ID)
 			if len(s.waves) > 1 {
@@ -78,7 +90,7 @@ func (d *draft) plates(s taker) [][]int {
 			for h := range s.hands {
 				hands = append(hands, schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d hand %d", s.id, w+1, h+1)})
 			}
-			first := d.seconds(d.courses[s.course].at) - platesBefore
+			first := d.seconds(d.waveAt(s.course, w)) - platesBefore
 			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands},
 				work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), portions: portions, working: working})
 			if n > 0 {
@@ -86,9 +98,10 @@ func (d *draft) plates(s taker) [][]int {
 			}
 			out[w] = append(out[w], i)
 		}
-		if w > 0 {
-			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w-1][len(out[w-1])-1]), To: d.id(out[w][0])})
+		if before >= 0 {
+			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(before), To: d.id(out[w][0])})
 		}
+		before = out[w][len(out[w])-1]
 	}
 	return out
 }
@@ -162,6 +175,9 @@ func (d *draft) takers(component string, wave []int) (out []int) {
 func (d *draft) hour(c int, built [][]int, ends []int) {
 	at := d.seconds(d.courses[c].at)
 	for w, i := range ends {
+		if i < 0 {
+			continue
+		}
 		t := schedule.Target{Task: d.id(i), At: at, Early: priceEarly, Late: priceLate}
 		if w > 0 {
 			for _, k := range built[w] {
@@ -171,23 +187,75 @@ func (d *draft) hour(c int, built [][]int, ends []int) {
 		}
 		d.problem.Targets = append(d.problem.Targets, t)
 	}
+	d.spread(ends)
+}
+
+// spread keeps the last of a course's waves within the time in which it leaves.
+func (d *draft) spread(ends []int) {
+	ends = slices.DeleteFunc(slices.Clone(ends), func(i int) bool { return i < 0 })
 	if len(ends) > 1 {
 		d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(ends[0]), To: d.id(ends[len(ends)-1]), FromAt: schedule.End, ToAt: schedule.End,
 			Min: ptr(0), Max: ptr(d.in.Service.Spread()), Over: ptr(priceSpread)})
 	}
 }
 
-// tables keeps the plates of different dishes in one wave together.
-func (d *draft) tables(last [][]int) {
-	for w := 0; ; w++ {
-		var ids []string
-		for _, ends := range last {
-			if w < len(ends) {
-				ids = append(ids, d.id(ends[w]))
+// waveAt is the hour that is asked of a wave: its own, or that of its course.
+func (d *draft) waveAt(c, w int) time.Time {
+	if d.seated(c) {
+		return d.courses[c].waves[w].at
+	}
+	return d.courses[c].at
+}
+
+// leavings are when the waves of a seated course are to leave: the first of an
+// hour at that hour, each after it when it can have been built.
+func (d *draft) leavings(c int) []int64 {
+	k := d.courses[c]
+	out := make([]int64, len(k.waves))
+	for w := range k.waves {
+		out[w] = d.seconds(k.waves[w].at)
+		if w > 0 {
+			if next := out[w-1] + d.in.span(k, k.waves[w]); k.waves[w].at.Equal(k.waves[w-1].at) || next > out[w] {
+				out[w] = next
 			}
 		}
-		if len(ids) == 0 {
-			return
+	}
+	return out
+}
+
+// waveHours gives the plates of a serving the times at which their tables' waves
+// are to leave.
+func (d *draft) waveHours(c int, ends []int) {
+	k, at := d.courses[c], d.leavings(c)
+	same := make([]int, len(ends)) // those of the hour of the course
+	for w, i := range ends {
+		if same[w] = -1; i < 0 {
+			continue
+		}
+		late := int64(priceLate)
+		if at[w] != d.seconds(k.waves[w].at) {
+			late = priceLaterOn
+		}
+		d.problem.Targets = append(d.problem.Targets, schedule.Target{Task: d.id(i), At: at[w], Early: priceEarly, Late: late})
+		if k.waves[w].at.Equal(k.at) {
+			same[w] = i
+		}
+	}
+	d.spread(same)
+}
+
+// tables keeps the plates of different dishes in one wave together.
+func (d *draft) tables(last [][]int) {
+	most := 0
+	for _, ends := range last {
+		most = max(most, len(ends))
+	}
+	for w := range most {
+		var ids []string
+		for _, ends := range last {
+			if w < len(ends) && ends[w] >= 0 {
+				ids = append(ids, d.id(ends[w]))
+			}
 		}
 		if len(ids) > 1 {
 			d.problem.Together = append(d.problem.Together, schedule.Together{Tasks: ids, Within: ptr(tableWithin), Over: ptr(priceTable)})

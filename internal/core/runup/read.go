@@ -48,7 +48,7 @@ func (d *draft) frame() RunUp {
 		Seed: Seed, Rounds: Rounds, Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
-		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}}
+		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}
 		for _, s := range c.dishes {
 			row.Dishes = append(row.Dishes, s.dish.Name)
 			row.Plates += s.total
@@ -76,6 +76,9 @@ func (r *reading) bar(i int) Bar {
 	b := Bar{ID: t.ID, Dish: w.dish, For: w.dishes, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
 		Hands: []Stretch{}, With: []string{}, Why: r.why(i)}
+	if w.placed() && r.seated(w.course) {
+		b.Tables = r.courses[w.course].waves[max(w.wave, 1)-1].tables
+	}
 	if w.step != nil {
 		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue(), w.step.Cautions
 	}
@@ -208,22 +211,66 @@ func waitText(reason string, l schedule.Link, place bool, r *reading) string {
 func (r *reading) courseRows(out *RunUp) {
 	for c := range out.Courses {
 		row := &out.Courses[c]
-		first, leaves := int64(1<<60), int64(-1)
+		first := int64(1 << 60)
 		for i, w := range r.works {
-			if w.course != c {
-				continue
-			}
-			if t := r.plan.Tasks[i]; t.Start < first {
+			if t := r.plan.Tasks[i]; w.course == c && t.Start < first {
 				first, row.First = t.Start, t.ID
 			}
-			if w.step == nil && w.wave <= 1 {
-				leaves = max(leaves, r.plan.Tasks[i].End)
+		}
+		row.Sent = r.sendings(c)
+		for _, s := range row.Sent {
+			if s.Head && s.Asked.Equal(r.courses[c].at) {
+				row.Leaves, row.Late = s.At, s.Late
 			}
 		}
-		if leaves >= 0 {
-			row.Leaves, row.Late = leaves, leaves-row.At
+	}
+}
+
+// sendings are the waves of a course as they are planned.
+func (r *reading) sendings(c int) []Sending {
+	out := []Sending{}
+	k := r.courses[c]
+	n := len(k.waves)
+	for _, s := range k.dishes {
+		n = max(n, len(s.waves))
+	}
+	for w := range n {
+		s := Sending{Wave: w + 1, Asked: r.waveAt(c, w), Tables: []string{}, Plates: []Sent{}, At: -1, First: 1 << 60}
+		s.Head = w == 0 || !s.Asked.Equal(r.waveAt(c, w-1))
+		if r.seated(c) {
+			s.Tables = k.waves[w].tables
+		}
+		for _, d := range k.dishes {
+			if end := r.ends(d, c, w); end >= 0 {
+				s.Plates = append(s.Plates, Sent{d.dish.ID, d.dish.Name, d.waves[w]})
+				s.At, s.First = max(s.At, end), min(s.First, end)
+			}
+		}
+		if s.At < 0 {
+			continue // its plates cannot be planned
+		}
+		s.Leaves = r.time(s.At)
+		if s.Head {
+			s.Late = s.At - r.seconds(s.Asked)
+		}
+		out = append(out, s)
+	}
+	return out
+}
+
+// ends is when the plates of a serving are planned to be built, of one of its
+// waves; below 0: it has none there.
+func (r *reading) ends(s serving, c, wave int) int64 {
+	if wave >= len(s.waves) || s.waves[wave] == 0 {
+		return -1
+	}
+	end := int64(-1)
+	for i, w := range r.works {
+		if w.placed() && w.course == c && w.dish == s.dish.ID && (w.wave == 0 || w.wave == wave+1) {
+			end = max(end, r.plan.Tasks[i].End)
 		}
 	}
+	return end
 }
 
 // clashes says what the plan breaks, and which course is late.
@@ -235,18 +282,30 @@ func (r *reading) clashes() []Clash {
 		}
 	}
 	for c, k := range r.courses {
-		late, at := int64(0), 0
-		for i, w := range r.works {
-			if w.course == c && w.step == nil && w.wave <= 1 && r.plan.Tasks[i].End-r.seconds(k.at) > late {
-				late, at = r.plan.Tasks[i].End-r.seconds(k.at), i
+		for _, s := range r.sendings(c) {
+			if s.Late <= 0 {
+				continue
 			}
-		}
-		if late > 0 {
-			out = append(out, Clash{What: fmt.Sprintf("%s leaves %s late, at %s.", k.name, units.FormatDuration(late), r.clock(r.plan.Tasks[at].End)),
+			name := k.name
+			if !s.Asked.Equal(k.at) {
+				name += " for " + strings.Join(s.Tables, " and ")
+			}
+			at := r.lastOf(c, s)
+			out = append(out, Clash{What: fmt.Sprintf("%s leaves %s late, at %s.", name, units.FormatDuration(s.Late), r.clock(s.At)),
 				Advice: "move the hour, begin earlier, or take hands or equipment to it", Bar: &at, Strict: true})
 		}
 	}
 	return out
+}
+
+// lastOf is the placing that a wave waits for.
+func (r *reading) lastOf(c int, s Sending) (at int) {
+	for i, w := range r.works {
+		if w.course == c && w.placed() && (w.wave == 0 || w.wave == s.Wave) && r.plan.Tasks[i].End == s.At {
+			at = i
+		}
+	}
+	return at
 }
 
 func (r *reading) clash(b schedule.Breach) (Clash, bool) {

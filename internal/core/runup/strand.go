@@ -182,6 +182,9 @@ func (d *draft) instances(g group, at int, step *recipe.Step) (out []int) {
 			mine = []int{make1(own, w)}
 		} else {
 			for k, portions := range t.waves {
+				if portions == 0 {
+					continue
+				}
 				w.wave, w.portions = k+1, portions
 				mine = append(mine, make1(fmt.Sprintf("%s/wave %d", own, k+1), w))
 			}

@@ -23,6 +23,9 @@ type Service struct {
 	Day        string       `json:"day" doc:"like 2026-11-28"`
 	Courses    []CourseHour `json:"courses" nullable:"false" maxItems:"30"`
 	Conditions []Chosen     `json:"conditions,omitempty" doc:"the states in which ingredients came, chosen on the day"`
+	Tables     []Table      `json:"tables,omitempty" maxItems:"300" doc:"who sits where; with tables the covers of the courses follow from them"`
+	Calm       Calm         `json:"calm,omitempty" enum:",fresh,calm" doc:"how much room the plan leaves where a delay would hurt; absent: some"`
+	LeftOut    []string     `json:"leftOut,omitempty" maxItems:"400" doc:"ids of lead-ins that the kitchen does without"`
 	Within     int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
 }
 
@@ -30,6 +33,7 @@ type Service struct {
 type CourseHour struct {
 	Course string   `json:"course"`
 	Hour   string   `json:"hour" doc:"clock hour at which the first wave leaves the pass"`
+	After  *int64   `json:"after,omitempty" minimum:"1" maximum:"600" doc:"minutes after the course before; the hour then follows from it"`
 	Covers []Covers `json:"covers" nullable:"false"`
 }
 
@@ -61,6 +65,18 @@ func (c CourseHour) Of(dish, version string) int {
 	}
 	return 0
 }
+
+// Calm is how much calm a plan has against how much freshness.
+type Calm string
+
+// Fresh plans with the usual times and makes everything as late as it may. The
+// usual way leaves a margin where a slow step would make a plate late. Calm
+// leaves more of it.
+const (
+	Fresh    Calm = "fresh"
+	SomeCalm Calm = ""
+	MoreCalm Calm = "calm"
+)
 
 // Chosen is a condition in which a component's ingredient came.
 type Chosen struct {
@@ -141,6 +157,10 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 			l.Add(at+".course", "%q is no course of the menu, or occurs twice", c.Course)
 		}
 		seen[c.Course] = true
+		if c.After != nil && c.Hour == "" {
+			l.Add(at+".after", "there is no course before it with an hour")
+			continue
+		}
 		s.validateHour(at, c, zone, now, &l)
 		for k, n := range c.Covers {
 			if n.Plates < 0 || n.Plates > 100000 {
@@ -151,6 +171,7 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 			}
 		}
 	}
+	s.validateTables(courses, zone, now, &l)
 	return l.Err()
 }
 
@@ -162,17 +183,20 @@ func (s Service) ValidateVersions(dishes map[string]recipe.Dish) error {
 		seen := map[Covers]bool{}
 		for k, n := range c.Covers {
 			at := fmt.Sprintf("courses[%d].covers[%d]", i, k)
-			known := n.Version == ""
-			for _, v := range dishes[n.Dish].Versions {
-				known = known || v.ID == n.Version
-			}
-			if !known {
+			if !dishes[n.Dish].HasVersion(n.Version) {
 				l.Add(at+".version", "%s has no version %q", dishes[n.Dish].Name, n.Version)
 			}
 			if n.Plates = 0; seen[n] {
 				l.Add(at+".dish", "its plates are said twice")
 			}
 			seen[n] = true
+		}
+	}
+	for i, t := range s.Tables {
+		for k, o := range t.Orders {
+			if !dishes[o.Dish].HasVersion(o.Version) {
+				l.Add(fmt.Sprintf("tables[%d].orders[%d].version", i, k), "%s has no version %q", dishes[o.Dish].Name, o.Version)
+			}
 		}
 	}
 	return l.Err()

@@ -881,6 +881,8 @@ export interface components {
             /** Format: date-time */
             start: string;
             step?: string;
+            /** @description whose plates they are, where that is known */
+            tables?: string[] | null;
             /** Format: int64 */
             to: number;
             /** Format: int64 */
@@ -1157,6 +1159,11 @@ export interface components {
             name: string;
         };
         CourseHour: {
+            /**
+             * Format: int64
+             * @description minutes after the course before; the hour then follows from it
+             */
+            after?: number;
             course: string;
             covers: components["schemas"]["Covers"][];
             /** @description clock hour at which the first wave leaves the pass */
@@ -1184,6 +1191,8 @@ export interface components {
             name: string;
             /** Format: int64 */
             plates: number;
+            /** @description what leaves together, in order */
+            sent: components["schemas"]["Sending"][];
             /** Format: int64 */
             waves: number;
         };
@@ -2072,6 +2081,13 @@ export interface components {
             /** Format: int64 */
             plates: number;
         };
+        Order: {
+            course: string;
+            dish: string;
+            /** Format: int64 */
+            plates: number;
+            version?: string;
+        };
         OrderView: {
             /** Format: date-time */
             comes: string;
@@ -2664,7 +2680,56 @@ export interface components {
             /** @description in their hours */
             visits: components["schemas"]["Visit"][];
         };
+        Sending: {
+            /**
+             * Format: date-time
+             * @description the hour of the course, or of these tables
+             */
+            asked: string;
+            /**
+             * Format: int64
+             * @description the same, from origin
+             */
+            at: number;
+            /**
+             * Format: int64
+             * @description when its first plate of a dish is ready, from origin
+             */
+            first: number;
+            /** @description it leaves at the hour that is asked; the others as soon as they can be built after one that does */
+            head: boolean;
+            /**
+             * Format: int64
+             * @description seconds after the hour, of a head
+             */
+            late: number;
+            /**
+             * Format: date-time
+             * @description when the last plate of it is planned to leave
+             */
+            leaves: string;
+            plates: components["schemas"]["Sent"][];
+            /** @description names; none where the service has no tables */
+            tables: string[];
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            wave: number;
+        };
+        Sent: {
+            /** @description a version has the id dish~version */
+            dish: string;
+            name: string;
+            /** Format: int64 */
+            plates: number;
+        };
         Service: {
+            /**
+             * @description how much room the plan leaves where a delay would hurt; absent: some
+             * @enum {string}
+             */
+            calm?: "" | "fresh" | "calm";
             /** @description the states in which ingredients came, chosen on the day */
             conditions?: components["schemas"]["Chosen"][] | null;
             courses: components["schemas"]["CourseHour"][];
@@ -2672,8 +2737,12 @@ export interface components {
             day: string;
             id: string;
             kitchen: string;
+            /** @description ids of lead-ins that the kitchen does without */
+            leftOut?: string[] | null;
             menu: string;
             name: string;
+            /** @description who sits where; with tables the covers of the courses follow from them */
+            tables?: components["schemas"]["Table"][] | null;
             /**
              * Format: int64
              * @description seconds in which all plates of a course leave; 0: 900
@@ -2779,6 +2848,18 @@ export interface components {
             do: string;
             task?: string;
             what: string;
+        };
+        SizeTable: {
+            /**
+             * Format: double
+             * @description what is at hand
+             */
+            at: number;
+            /** @enum {string} */
+            by: "size" | "thickness" | "weight";
+            rows: components["schemas"]["Row"][];
+            /** @enum {string} */
+            unit: "mm" | "cm" | "g" | "kg";
         };
         Slice: {
             /**
@@ -3044,16 +3125,19 @@ export interface components {
             suppliers: components["schemas"]["SupplierView"][];
         };
         Table: {
-            /**
-             * Format: double
-             * @description what is at hand
-             */
-            at: number;
-            /** @enum {string} */
-            by: "size" | "thickness" | "weight";
-            rows: components["schemas"]["Row"][];
-            /** @enum {string} */
-            unit: "mm" | "cm" | "g" | "kg";
+            /** Format: int64 */
+            guests: number;
+            /** @description courses that this table has at an hour of its own */
+            hours?: components["schemas"]["TableHour"][] | null;
+            id: string;
+            name: string;
+            note?: string;
+            /** @description plates that are not the first dish of their course as it stands */
+            orders?: components["schemas"]["Order"][] | null;
+        };
+        TableHour: {
+            course: string;
+            hour: string;
         };
         TakeOut: {
             /**
@@ -3216,7 +3300,7 @@ export interface components {
             quick: number;
             /** Format: int64 */
             slow: number;
-            table?: components["schemas"]["Table"];
+            table?: components["schemas"]["SizeTable"];
             /** Format: int64 */
             usual: number;
         };

@@ -37,7 +37,7 @@ export type StepForm = {
   pan: string
   left: string
   amount: string
-  table: { by: Schemas['Table']['by']; unit: Schemas['Table']['unit']; at: string; rows: { size: string; time: string }[] }
+  table: { by: Schemas['SizeTable']['by']; unit: Schemas['SizeTable']['unit']; at: string; rows: { size: string; time: string }[] }
   cautions: { text: string; source: string }[]
   after: string[]
 }
