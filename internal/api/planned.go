@@ -86,7 +86,7 @@ func (s *Server) asPlanned(ctx context.Context, p *planned, svc service.Service)
 // planKey is a digest of the revisions and of how plans are made.
 func planKey(pins map[string]int64) string {
 	text, _ := json.Marshal(pins) // keys are sorted
-	h := sha256.Sum256(fmt.Appendf(text, " method %d seed %d rounds %d", runup.Method, runup.Seed, runup.Rounds))
+	h := sha256.Sum256(fmt.Appendf(text, " method %d seed %d", runup.Method, runup.Seed))
 	return hex.EncodeToString(h[:])
 }
 

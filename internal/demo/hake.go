@@ -30,7 +30,7 @@ func hakeComponents() []recipe.Component {
 			step("pick", "pick, weigh", takes(5, 6, 8)).hands().by(0, "14:30").rest("chilled", "fridge", 0, 48*60).
 				cue("no shell between the fingers").
 				care("Crustaceans and milk: tell the room.", "EU Regulation 1169/2011, Annex II"),
-			step("brown", "brown", takes(3.5, 4, 5)).on("burner").wave().hands().rest("warm", "", 0, 7).
+			step("brown", "brown", takes(3.5, 4, 5)).on("burner").wave().slices(recipe.Slice{At: 0, For: 30}, recipe.Slice{At: -90, For: 90}).rest("warm", "", 0, 7).
 				cue("falls quiet, then smells of nuts; too far: bitter and black, a clean cold pan and new butter"),
 		),
 		component("lettuce", "Gem lettuce", pieces(2), []recipe.Line{line("gem lettuce", pieces(2), "halved through the core"), line("butter", grams(15), "")},

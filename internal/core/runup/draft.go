@@ -13,6 +13,7 @@ type work struct {
 	dish      string
 	dishes    []string // for which it is done: more than one where they share it
 	serving   int      // place among all servings; -1: for several
+	own       bool     // for several, all of its own course
 	component string
 	step      *recipe.Step // nil for a placing
 	placing   string       // id; empty for a step
@@ -21,6 +22,8 @@ type work struct {
 	wave      int // from 1; 0: for all waves at once
 	portions  int
 	working   string // of its time
+	early     bool   // it keeps, and has a place before the rush
+	leadIn    string // id, where nobody wrote it down
 }
 
 // placed tells a placing on a plate from other work.
@@ -50,6 +53,8 @@ type draft struct {
 	problem schedule.Problem
 	works   []work           // by task
 	made    map[string][]int // dish/component/step → tasks
+	margin  map[int]int64    // task → seconds left after it because it may take longer
+	left    map[int]int64    // link → how much of its shortest wait is such a margin
 	stops   []Stop
 	kinds   map[string][]string // equipment kind → resources
 	cooks   []string
@@ -60,7 +65,7 @@ type draft struct {
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
-	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, margin: map[int]int64{}, left: map[int]int64{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
@@ -128,6 +133,15 @@ func (d *draft) add(t schedule.Task, w work) int {
 }
 
 func (d *draft) id(i int) string { return d.problem.Tasks[i].ID }
+
+// plated tells which tasks finish a plate.
+func (d *draft) plated() []bool {
+	out := make([]bool, len(d.works))
+	for i, w := range d.works {
+		out[i] = w.placed()
+	}
+	return out
+}
 
 func ptr(v int64) *int64 { return &v }
 

@@ -90,19 +90,61 @@ func (d *draft) crowds(g group, step recipe.Step) bool {
 	return !step.EachWave && lacks(g.total) && !slices.ContainsFunc(g.takers, func(t taker) bool { return lacks(t.total) })
 }
 
+// batch is those takers for whom one step is done together, wave by wave or at
+// once.
+type batch struct {
+	id     string // of its tasks
+	takers []taker
+	waves  []int
+	total  int
+}
+
+// batches are the takers of a component as a step serves them: each by itself, or,
+// where their plates leave in the same waves, all of a course wave by wave.
+func (d *draft) batches(g group, step recipe.Step) (out []batch) {
+	at := map[int]int{} // course → place in out
+	for _, t := range g.takers {
+		i, there := at[t.course]
+		if !there || !step.EachWave || !d.seated(t.course) {
+			at[t.course] = len(out)
+			out = append(out, batch{t.id, []taker{t}, slices.Clone(t.waves), t.total})
+			continue
+		}
+		b := &out[i]
+		b.takers, b.total = append(b.takers, t), b.total+t.total
+		for w, n := range t.waves {
+			b.waves[w] += n
+		}
+	}
+	return out
+}
+
+// work is what a task for a batch stands for.
+func (b batch) work() work {
+	first := b.takers[0]
+	w := work{course: first.course, dish: first.dish.ID, serving: first.place, portions: b.total}
+	for _, t := range b.takers {
+		w.dishes = append(w.dishes, t.dish.ID)
+	}
+	if len(b.takers) > 1 {
+		w.serving, w.own = -1, true
+	}
+	return w
+}
+
 // shared tells whether a step is done once for several servings.
 func (g group) shared(step int) bool { return len(g.takers) > 1 && step < g.split }
 
 // most is for how many portions one instance of a step is done at most.
-func (g group) most(at int, step recipe.Step) (portions int) {
+func (d *draft) most(g group, at int, step recipe.Step) (portions int) {
 	if g.shared(at) && !step.EachWave {
 		return g.total
 	}
-	for _, t := range g.takers {
+	for _, b := range d.batches(g, step) {
 		if step.EachWave {
-			portions = max(portions, slices.Max(t.waves))
+			portions = max(portions, slices.Max(b.waves))
 		} else {
-			portions = max(portions, t.total)
+			portions = max(portions, b.total)
 		}
 	}
 	return portions

@@ -87,6 +87,9 @@ type Hold struct {
 	Gap   int64  `json:"gap" doc:"seconds"`
 	Limit *int64 `json:"limit,omitempty" doc:"when it must end, from origin"`
 	Over  int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
+	// Margin is the part of the wait that is left because the step before may take
+	// longer than usual.
+	Margin int64 `json:"margin,omitempty" doc:"seconds of it that are left because the step before may take longer"`
 }
 
 // Bar is a step, or a placing, at its time.
@@ -110,6 +113,10 @@ type Bar struct {
 	Setting   *int64           `json:"setting,omitempty" doc:"°C"`
 	Portions  int              `json:"portions"`
 	Working   string           `json:"working" doc:"of its length"`
+	Early     bool             `json:"early,omitempty" doc:"it keeps, and has a place before the rush"`
+	Slow      int64            `json:"slow,omitempty" doc:"seconds that it may take longer than planned"`
+	Give      int64            `json:"give" doc:"seconds that it may be late before a plate is later than planned"`
+	LeadIn    string           `json:"leadIn,omitempty" doc:"id, where nobody wrote it down: it can be left out"`
 	Cue       string           `json:"cue,omitempty"`
 	Cautions  []recipe.Caution `json:"cautions,omitempty"`
 	Why       Why              `json:"why"`

@@ -150,12 +150,28 @@ func (d *draft) reach(x strand, t taker, built [][]int) {
 				if !d.works[source].feeds(d.works[i]) {
 					continue
 				}
-				several := d.works[source].wave == 0 && then.Place != nil && then.Place.Holds == 0
-				last := w == len(built)-1 && (d.works[source].serving >= 0 || t.place == g.takers[len(g.takers)-1].place)
+				several := then.Place != nil && then.Place.Holds == 0
+				last := d.works[source].wave > 0 || w == len(built)-1
+				if d.works[source].serving < 0 {
+					last = last && t.place == d.lastTaker(*g, d.works[source])
+				}
 				d.wait(then, []int{source}, []int{i}, k == len(takers)-1 && (!several || last))
 			}
 		}
 	}
+}
+
+// lastTaker is the place of the last serving that takes from a task.
+func (d *draft) lastTaker(g group, from work) (place int) {
+	for _, t := range g.takers {
+		if from.own && t.course != from.course {
+			continue
+		}
+		if from.wave == 0 || t.waves[from.wave-1] > 0 {
+			place = t.place
+		}
+	}
+	return place
 }
 
 func (d *draft) takers(component string, wave []int) (out []int) {

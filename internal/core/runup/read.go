@@ -16,6 +16,8 @@ type reading struct {
 	*draft
 	plan  schedule.Plan
 	scene *reason.Scene
+	net   network
+	give  []int64           // by task: how late it may be before a plate is later
 	names map[string]string // resource → name
 }
 
@@ -28,6 +30,8 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 	for _, e := range d.in.Kitchen.Equipment {
 		r.names[e.ID] = e.Name
 	}
+	r.net = newNetwork(d.problem, plan, d.left)
+	r.give = r.net.gives(d.plated())
 	out := d.frame()
 	out.Status = string(plan.Status)
 	for i := range d.works {
@@ -45,7 +49,7 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 // frame is what a run-up has without a plan.
 func (d *draft) frame() RunUp {
 	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
-		Seed: Seed, Rounds: Rounds, Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{},
+		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
 		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}
@@ -75,11 +79,12 @@ func (r *reading) bar(i int) Bar {
 	w, t := r.works[i], r.plan.Tasks[i]
 	b := Bar{ID: t.ID, Dish: w.dish, For: w.dishes, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
-		Hands: []Stretch{}, With: []string{}, Why: r.why(i)}
+		Hands: []Stretch{}, With: []string{}, Why: r.why(i), Early: w.early, Give: r.give[i]}
 	if w.placed() && r.seated(w.course) {
 		b.Tables = r.courses[w.course].waves[max(w.wave, 1)-1].tables
 	}
 	if w.step != nil {
+		b.Slow, b.LeadIn = uncertain(*w.step, w.portions), w.leadIn
 		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue(), w.step.Cautions
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
@@ -177,12 +182,13 @@ func (r *reading) fill(x *Strand) {
 
 func (r *reading) hold(e, from, to int) Hold {
 	l := r.problem.Links[e]
-	h := Hold{From: from, To: to, Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End}
+	h := Hold{From: from, To: to, Margin: r.left[e], Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End}
 	if l.Max != nil {
 		end := r.plan.Tasks[from].End + *l.Max
 		h.Limit, h.Over = &end, max(0, h.Gap-*l.Max)
 	}
 	if step := r.works[from].step; step != nil {
+		l.Min = ptr(l.Least() - h.Margin)
 		h.Text = waitText(step.Then.Reason, l, step.Then.Place != nil && step.Then.Reason == "", r)
 	}
 	return h
@@ -283,7 +289,7 @@ func (r *reading) clashes() []Clash {
 	}
 	for c, k := range r.courses {
 		for _, s := range r.sendings(c) {
-			if s.Late <= 0 {
+			if s.Late <= punctual {
 				continue
 			}
 			name := k.name
@@ -297,6 +303,9 @@ func (r *reading) clashes() []Clash {
 	}
 	return out
 }
+
+// punctual is how late a wave may be, in seconds, before anybody is told.
+const punctual = 30
 
 // lastOf is the placing that a wave waits for.
 func (r *reading) lastOf(c int, s Sending) (at int) {

@@ -151,7 +151,7 @@ func TestWhyTheSearingStartsAsItDoes(t *testing.T) {
 	alone.Dishes["roast-hake"] = hake
 	alone.Service.Courses = alone.Service.Courses[:1]
 	b := bars(makePlan(t, alone))
-	assert.Equal(t, "20:11:49 = 20:25:00 (Roast hake) − pour fish broth 0:28 − spoon brown-shrimp butter 0:40 − lay hake 0:48 − rest at least 2:00 − oven 200 hake 7:00 − sear hake 2:15",
+	assert.Equal(t, "20:10:37 = 20:25:00 (Roast hake) − pour fish broth 0:28 − spoon brown-shrimp butter 0:40 − lay hake 0:48 − rest at least 2:00 − margin, for it may take longer 0:45 − oven 200 hake 7:00 − margin, for it may take longer 0:27 − sear hake 2:15",
 		b["roast-hake/hake/sear"].Why.Sum)
 	roast := b["roast-hake/hake/roast"].Why
 	assert.Zero(t, roast.Later)

@@ -36,8 +36,10 @@ func (d *draft) expand(g *group) strand {
 		stop("", comp.Name, "how is it made?", true)
 	}
 	out.steps = steps[first:]
+	carried := int64(0)
 	for k := range out.steps {
 		out.tasks = append(out.tasks, d.instances(*g, first+k, &out.steps[k]))
+		carried = d.spare(out.tasks[k], out.steps[k], carried)
 		if k > 0 {
 			d.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
 		}
@@ -102,7 +104,7 @@ func (d *draft) open(g group, at int, step recipe.Step) (why string, gap bool) {
 			return why, false
 		}
 	}
-	portions := g.most(at, step)
+	portions := d.most(g, at, step)
 	for _, n := range step.Equipment {
 		if why, gap := d.lacks(n, portions); why != "" {
 			return why, gap
@@ -164,6 +166,7 @@ func (d *draft) instances(g group, at int, step *recipe.Step) (out []int) {
 		w.component, w.step, w.name, w.working = g.component.ID, step, step.Name, working
 		i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: d.uses(*step, w.portions)}, w)
 		d.deadline(i, *step)
+		d.early(i, g, at)
 		return i
 	}
 	if g.shared(at) && !step.EachWave {
@@ -174,22 +177,23 @@ func (d *draft) instances(g group, at int, step *recipe.Step) (out []int) {
 		}
 		return out
 	}
-	for _, t := range g.takers {
-		w := work{course: t.course, dish: t.dish.ID, dishes: []string{t.dish.ID}, serving: t.place, portions: t.total}
-		own := t.id + name
+	for _, b := range d.batches(g, *step) {
+		w := b.work()
 		var mine []int
-		if !step.EachWave || len(t.waves) == 1 {
-			mine = []int{make1(own, w)}
+		if !step.EachWave || len(b.waves) == 1 {
+			mine = []int{make1(b.id+name, w)}
 		} else {
-			for k, portions := range t.waves {
+			for k, portions := range b.waves {
 				if portions == 0 {
 					continue
 				}
 				w.wave, w.portions = k+1, portions
-				mine = append(mine, make1(fmt.Sprintf("%s/wave %d", own, k+1), w))
+				mine = append(mine, make1(fmt.Sprintf("%s/wave %d", b.id+name, k+1), w))
 			}
 		}
-		d.made[t.dish.ID+name] = append(d.made[t.dish.ID+name], mine...)
+		for _, t := range b.takers {
+			d.made[t.dish.ID+name] = append(d.made[t.dish.ID+name], mine...)
+		}
 		out = append(out, mine...)
 	}
 	return out
@@ -266,7 +270,14 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 			}
 		}
 		for b, j := range takers {
-			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least), Max: w.Most}
+			margin := d.margin[i]
+			if w.Most != nil {
+				margin = min(margin, *w.Most-w.Least)
+			}
+			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least + margin), Max: w.Most}
+			if margin > 0 {
+				d.left[len(d.problem.Links)] = margin
+			}
 			if w.Most != nil && w.Soft {
 				l.Over = ptr(priceSoftWait)
 			}
@@ -284,5 +295,8 @@ func (w work) feeds(next work) bool {
 	if w.serving >= 0 && next.serving >= 0 && w.serving != next.serving {
 		return false
 	}
-	return w.serving < 0 || next.serving < 0 || w.wave == 0 || next.wave == 0 || w.wave == next.wave
+	if (w.own || next.own) && w.course != next.course {
+		return false
+	}
+	return w.wave == 0 || next.wave == 0 || w.wave == next.wave
 }

@@ -116,11 +116,11 @@ func (r *reading) anchorName(i int, at, end int64) string {
 func (r *reading) step(i, next int, room reason.Room) []Term {
 	own := Term{r.call(i), -r.problem.Tasks[i].Duration}
 	between := r.plan.Tasks[next].Start - (r.plan.Tasks[i].Start + room.Seconds) - r.problem.Tasks[i].Duration
-	label := "before " + r.call(next)
+	label, margin := "before "+r.call(next), int64(0)
 	switch room.Stop.Rule {
 	case reason.LinkMin:
-		label = "wait"
-		if s := r.works[i].step; s != nil && r.problem.Links[room.Stop.Link].Least() > 0 {
+		label, margin = "wait", r.left[room.Stop.Link]
+		if s := r.works[i].step; s != nil && r.problem.Links[room.Stop.Link].Least() > margin {
 			label = waitName(s.Then.Reason) + " at least"
 		}
 	case reason.Pause:
@@ -128,7 +128,7 @@ func (r *reading) step(i, next int, room reason.Room) []Term {
 	case reason.Busy:
 		label = fmt.Sprintf("%s then has %s", r.names[room.Stop.Resource], r.call(next))
 	}
-	return []Term{own, {label, -between}}
+	return []Term{own, {"margin, for it may take longer", -margin}, {label, margin - between}}
 }
 
 func (r *reading) reasonBefore(i int) string {

@@ -17,6 +17,9 @@ const calmRounds = 40
 // weighed; between plans that are kept, violation always comes first.
 const strictWeight = 60
 
+// slideOneIn tries is a slide.
+const slideOneIn = 16
+
 // improve takes a part of the plan out and puts it back, rounds times, and more
 // often while a strict limit is passed. A little worse is let pass, less and
 // less in each cycle (threshold accepting; Dueck and Scheuer 1990, from
@@ -128,6 +131,11 @@ func (c *cycle) lets(v value) bool {
 func (s *search) attempt() (value, bool) {
 	if s.rng.IntN(len(s.m.tasks)+8) < 6 {
 		return s.again()
+	}
+	if s.rng.IntN(slideOneIn) == 0 && !s.value.perfect() {
+		if v, ok, done := s.slide(); done {
+			return v, ok
+		}
 	}
 	out := s.pick()
 	for _, i := range out {
