@@ -3,11 +3,14 @@ package api
 import (
 	"cmp"
 	"context"
+	"fmt"
 	"slices"
 	"strconv"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/core/fault"
 	"jointime/internal/core/heat"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -51,7 +54,15 @@ func (s *Server) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutput
 }
 
 func (s *Server) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
-	return put(s, ctx, store.Kitchen, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
+	return put(s, ctx, store.Kitchen, in, in.Body.Value.ID, func(book) error { return soundKitchen(in.Body.Value) })
+}
+
+// soundKitchen judges a kitchen; whether a time zone is one, only the machine knows.
+func soundKitchen(k kitchen.Kitchen) error {
+	if _, err := time.LoadLocation(k.Zone); err != nil || k.Zone == "" {
+		return fault.List{{Field: "zone", What: fmt.Sprintf("%q is no time zone: write it like Europe/Dublin", k.Zone)}}
+	}
+	return k.Validate()
 }
 
 type heatsOutput struct {

@@ -23,7 +23,7 @@ func house(like kitchen.Kitchen) kitchen.Kitchen {
 			{ID: "rack", Name: "Resting rack", Kind: "rack", Places: 30},
 			{ID: "drawer", Name: "Warming drawer", Kind: "warm drawer", Places: 10},
 			{ID: "warmer", Name: "Plate warmer", Kind: "plate warmer", Places: 40},
-			{ID: "blender", Name: "Blender", Kind: "blender", Places: 1},
+			{ID: "blender", Name: "Blender", Kind: "blender", Places: 1, Wash: 180},
 			{ID: "chiller", Name: "Blast chiller", Kind: "blast chiller", Places: 5},
 			{ID: "churn", Name: "Ice cream machine", Kind: "ice cream machine", Places: 1},
 			{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 60},
@@ -32,6 +32,9 @@ func house(like kitchen.Kitchen) kitchen.Kitchen {
 		}}
 	for _, c := range [][2]string{{"chef", "Head chef"}, {"sauce", "Sauce cook"}, {"fish", "Fish cook"}, {"larder", "Larder cook"}, {"pastry", "Pastry cook"}, {"commis", "Commis"}} {
 		k.Cooks = append(k.Cooks, kitchen.Cook{ID: c[0], Name: c[1], Shifts: day})
+	}
+	for i, section := range []string{"pass", "sauce", "fish", "larder", "pastry"} {
+		k.Cooks[i].Section = section
 	}
 	k.Cooks[5].Shifts = []kitchen.Shift{{From: "13:00", To: "23:30"}}
 	return k

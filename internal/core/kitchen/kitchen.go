@@ -4,6 +4,8 @@ package kitchen
 
 import (
 	"fmt"
+	"strings"
+	"time"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/units"
@@ -30,7 +32,8 @@ type Cook struct {
 	ID      string  `json:"id"`
 	Name    string  `json:"name"`
 	Section string  `json:"section,omitempty" doc:"id of the section that they work in"`
-	Shifts  []Shift `json:"shifts" nullable:"false" doc:"each day"`
+	Shifts  []Shift `json:"shifts" nullable:"false" doc:"each day; a break lies between two of them"`
+	Away    []Away  `json:"away,omitempty" maxItems:"60" doc:"when they are not there in spite of it"`
 }
 
 // Section is a part of the kitchen with its own work.
@@ -52,6 +55,14 @@ type Shift struct {
 	To   string `json:"to"`
 }
 
+// Away is a stretch of one day, or of every day, in which a cook or a thing is not
+// to be had.
+type Away struct {
+	Day string `json:"day,omitempty" doc:"like 2026-11-28; absent: every day"`
+	Shift
+	Why string `json:"why,omitempty" maxLength:"120"`
+}
+
 // Equipment is one thing with places on or in it: an oven with two shelves,
 // a stove with four burners. Things of one kind stand in for one another.
 type Equipment struct {
@@ -61,6 +72,8 @@ type Equipment struct {
 	Places  int      `json:"places" minimum:"1" maximum:"1000000"`
 	Cooks   bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
 	Heating *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
+	Wash    int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
+	Away    []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
 	Carries []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
 }
 
@@ -114,11 +127,11 @@ func (k Kitchen) Validate() error {
 	for i, c := range k.Cooks {
 		once(fmt.Sprintf("cooks[%d].id", i), c.ID)
 		for j, s := range c.Shifts {
-			for name, text := range map[string]string{"from": s.From, "to": s.To} {
-				if _, err := units.ParseClock(text); err != nil {
-					l.Add(fmt.Sprintf("cooks[%d].shifts[%d].%s", i, j, name), "%v", err)
-				}
-			}
+			s.validate(fmt.Sprintf("cooks[%d].shifts[%d]", i, j), &l)
+		}
+		validateAway(fmt.Sprintf("cooks[%d].away", i), c.Away, &l)
+		if strings.TrimSpace(c.Name) == "" {
+			l.Add(fmt.Sprintf("cooks[%d].name", i), "is missing")
 		}
 	}
 	for i, e := range k.Equipment {
@@ -129,6 +142,24 @@ func (k Kitchen) Validate() error {
 		if e.Places < 1 {
 			l.Add(fmt.Sprintf("equipment[%d].places", i), "must be 1 or more")
 		}
+		validateAway(fmt.Sprintf("equipment[%d].away", i), e.Away, &l)
 	}
 	return l.Err()
+}
+
+func (s Shift) validate(at string, l *fault.List) {
+	for name, text := range map[string]string{"from": s.From, "to": s.To} {
+		if _, err := units.ParseClock(text); err != nil {
+			l.Add(at+"."+name, "%v", err)
+		}
+	}
+}
+
+func validateAway(at string, list []Away, l *fault.List) {
+	for i, a := range list {
+		a.validate(fmt.Sprintf("%s[%d]", at, i), l)
+		if _, err := time.Parse(time.DateOnly, a.Day); a.Day != "" && err != nil {
+			l.Add(fmt.Sprintf("%s[%d].day", at, i), "%q is no day: write it like 2026-11-28", a.Day)
+		}
+	}
 }

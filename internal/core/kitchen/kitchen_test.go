@@ -12,7 +12,7 @@ import (
 
 func TestMalformedKitchensAreToldWithTheirField(t *testing.T) {
 	k := kitchen.Kitchen{
-		Cooks:     []kitchen.Cook{{ID: "a", Shifts: []kitchen.Shift{{From: "10:00", To: "late"}}}, {ID: "a"}},
+		Cooks:     []kitchen.Cook{{ID: "a", Name: "A", Shifts: []kitchen.Shift{{From: "10:00", To: "late"}}}, {ID: "a", Away: []kitchen.Away{{Day: "Monday", Shift: kitchen.Shift{From: "10:00", To: "11:00"}}}}},
 		Equipment: []kitchen.Equipment{{ID: "oven"}, {ID: "", Kind: "x", Places: 1}},
 	}
 	var faults fault.List
@@ -21,7 +21,7 @@ func TestMalformedKitchensAreToldWithTheirField(t *testing.T) {
 	for _, f := range faults {
 		fields = append(fields, f.Field)
 	}
-	assert.Equal(t, []string{"passWidth", "cooks[0].shifts[0].to", "cooks[1].id", "equipment[0].kind", "equipment[0].places", "equipment[1].id"}, fields)
+	assert.Equal(t, []string{"passWidth", "cooks[0].shifts[0].to", "cooks[1].id", "cooks[1].away[0].day", "cooks[1].name", "equipment[0].kind", "equipment[0].places", "equipment[1].id"}, fields)
 	assert.Contains(t, faults.Error(), "passWidth: must be 1 or more\n")
 }
 

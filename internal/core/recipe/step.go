@@ -95,6 +95,7 @@ type Needed struct {
 	Kind    string `json:"kind" minLength:"1"`
 	Setting *int64 `json:"setting,omitempty" minimum:"-300" maximum:"2000" doc:"°C"`
 	Holds   int    `json:"holds,omitempty" minimum:"0" maximum:"100000" doc:"portions that fit on one place; 0: one place whatever the number"`
+	Cold    bool   `json:"cold,omitempty" doc:"it goes in while the oven is still on its way to the setting: a cold start"`
 }
 
 // Places is how many places so many portions take.
@@ -112,6 +113,7 @@ type Wait struct {
 	Most   *int64  `json:"most,omitempty" minimum:"0" maximum:"5184000"`
 	Soft   bool    `json:"soft,omitempty" doc:"the longest wait may be passed at a price"`
 	Place  *Needed `json:"place,omitempty" doc:"what it keeps meanwhile"`
+	Own    bool    `json:"own,omitempty" doc:"the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted"`
 	Reason string  `json:"reason,omitempty" maxLength:"200"`
 }
 

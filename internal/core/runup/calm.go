@@ -43,7 +43,7 @@ func (d *draft) spare(tasks []int, step recipe.Step, carried int64) (carry int64
 		want := min(longestSpare, (uncertain(step, d.works[i].portions)*of+in-1)/in+carried)
 		give := want
 		if step.Then.Most != nil {
-			give = min(want, *step.Then.Most-step.Then.Least)
+			give = min(want, slack(step.Then))
 		}
 		if _, bare := d.blocked[bareKey(d.keyOf(d.works[i]))]; bare {
 			give = 0
@@ -55,6 +55,10 @@ func (d *draft) spare(tasks []int, step recipe.Step, carried int64) (carry int64
 	}
 	return carry
 }
+
+// slack is the most of a wait that a margin may take up: the rest is left to the
+// plan, which could move nothing otherwise.
+func slack(w recipe.Wait) int64 { return (*w.Most - w.Least) * 2 / 3 }
 
 // bareKey marks a step, among what cannot be, that only fits without a margin.
 func bareKey(step string) string { return "no margin after " + step }

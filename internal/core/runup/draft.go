@@ -19,8 +19,11 @@ type work struct {
 	placing   string       // id; empty for a step
 	name      string
 	number    int // of the placing
-	wave      int // from 1; 0: for all waves at once
+	wave      int // from 1; 0: for several waves at once
+	from, to  int // the waves for which it is done; 0: for all of them
 	portions  int
+	first     int    // of its portions, among those of its serving
+	batch, of int    // from 1, and how many there are; 0: it is not done in batches
 	working   string // of its time
 	early     bool   // it keeps, and has a place before the rush
 	leadIn    string // id, where nobody wrote it down
@@ -70,11 +73,11 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
 	}
-	d.group()
 	if d.day, err = time.ParseInLocation("2006-01-02", in.Service.Day, in.Zone); err != nil {
 		return nil, err
 	}
 	d.origin = d.day.AddDate(0, 0, -in.leadDays(d.courses))
+	d.group()
 	last := d.day.AddDate(0, 0, 1)
 	for _, c := range d.courses {
 		if end := c.at.Add(time.Duration(in.Service.Spread()+3600) * time.Second); end.After(last) {
@@ -87,6 +90,8 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 		d.course(c)
 	}
 	d.afters()
+	d.pans()
+	d.leadIns()
 	return d, nil
 }
 
@@ -95,34 +100,6 @@ func (d *draft) seconds(t time.Time) int64 { return int64(t.Sub(d.origin) / time
 
 func (d *draft) time(seconds int64) time.Time {
 	return d.origin.Add(time.Duration(seconds) * time.Second).In(d.in.Zone)
-}
-
-func (d *draft) resources() {
-	for _, c := range d.in.Kitchen.Cooks {
-		d.cooks = append(d.cooks, "cook."+c.ID)
-		r := schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: []schedule.Span{}}
-		for day := d.origin.AddDate(0, 0, -1); !day.After(d.day); day = day.AddDate(0, 0, 1) {
-			for _, s := range c.Shifts {
-				from, ok := clockOn(day, 0, s.From)
-				to, ok2 := clockOn(day, 0, s.To)
-				if !to.After(from) {
-					to, _ = clockOn(day, -1, s.To)
-				}
-				if ok && ok2 {
-					r.Windows = append(r.Windows, schedule.Span{d.seconds(from), d.seconds(to)})
-				}
-			}
-		}
-		d.problem.Resources = append(d.problem.Resources, r)
-	}
-	for _, e := range d.in.Kitchen.Equipment {
-		r := schedule.Resource{ID: e.ID, Capacity: int64(e.Places)}
-		if h := e.Heating; h != nil {
-			r.Setting = &schedule.Setting{Initial: int64(h.Cold), Up: int64(h.Up), Down: int64(h.Down), Tolerance: int64(h.Tolerance)}
-		}
-		d.kinds[e.Kind] = append(d.kinds[e.Kind], e.ID)
-		d.problem.Resources = append(d.problem.Resources, r)
-	}
 }
 
 // add puts a task into the problem and returns its index.

@@ -63,10 +63,12 @@ func (d *draft) splits(g group) int {
 		return k
 	}
 	first, last := g.takers[0].at, g.takers[0].at
+	waves := int64(0) // from the first wave of a serving to its last
 	for _, t := range g.takers {
 		first, last = min(first, t.at), max(last, t.at)
+		waves = max(waves, d.spreadOf(batch{takers: []taker{t}, waves: t.waves}))
 	}
-	for k > 0 && steps[k-1].Then.Most != nil && *steps[k-1].Then.Most < last-first {
+	for k > 0 && steps[k-1].Then.Most != nil && (*steps[k-1].Then.Most < last-first || room(steps[k-1].Then) < waves) {
 		k--
 	}
 	for i := range k {
@@ -101,11 +103,11 @@ type batch struct {
 
 // batches are the takers of a component as a step serves them: each by itself, or,
 // where their plates leave in the same waves, all of a course wave by wave.
-func (d *draft) batches(g group, step recipe.Step) (out []batch) {
+func (d *draft) batches(g group, byWave bool) (out []batch) {
 	at := map[int]int{} // course → place in out
 	for _, t := range g.takers {
 		i, there := at[t.course]
-		if !there || !step.EachWave || !d.seated(t.course) {
+		if !there || !byWave || !d.seated(t.course) {
 			at[t.course] = len(out)
 			out = append(out, batch{t.id, []taker{t}, slices.Clone(t.waves), t.total})
 			continue
@@ -140,11 +142,9 @@ func (d *draft) most(g group, at int, step recipe.Step) (portions int) {
 	if g.shared(at) && !step.EachWave {
 		return g.total
 	}
-	for _, b := range d.batches(g, step) {
-		if step.EachWave {
-			portions = max(portions, slices.Max(b.waves))
-		} else {
-			portions = max(portions, b.total)
+	for _, b := range d.batches(g, d.byWave(g, at)) {
+		for _, o := range d.goes(b, g.component.Steps(), at) {
+			portions = max(portions, o.portions)
 		}
 	}
 	return portions

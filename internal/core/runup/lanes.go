@@ -73,7 +73,7 @@ func (r *reading) pauses(res schedule.Resource, blocks []LaneBlock) []LanePause 
 			continue
 		}
 		if pause := res.Setting.Pause(from, *b.Setting); pause > 0 {
-			out = append(out, LanePause{b.From - pause, b.From, from, *b.Setting, b.From - ends})
+			out = append(out, LanePause{b.From - pause, b.From, from, *b.Setting, b.From - ends, b.Bar})
 		}
 	}
 	return out

@@ -25,6 +25,22 @@ type RunUp struct {
 	Days    []Day       `json:"days" nullable:"false"`
 	Stops   []Stop      `json:"stops" nullable:"false"`
 	Clashes []Clash     `json:"clashes" nullable:"false"`
+	Turns   []Turn      `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
+}
+
+// Turn is a hand that turns a knob: the problem counts the heating, and here is
+// who begins it.
+type Turn struct {
+	Resource string    `json:"resource"`
+	Name     string    `json:"name"`
+	Start    time.Time `json:"start"`
+	At       int64     `json:"at" doc:"the same, from origin"`
+	FromC    int64     `json:"fromC"`
+	ToC      int64     `json:"toC"`
+	Takes    int64     `json:"takes" doc:"seconds until it is there"`
+	Cook     string    `json:"cook,omitempty" doc:"id of who has a hand free for it; absent: nobody has"`
+	Who      string    `json:"who,omitempty"`
+	Bar      int       `json:"bar" doc:"for what: place in bars"`
 }
 
 // CourseRow is a course with the hour it has and the hour it gets.
@@ -173,6 +189,7 @@ type LanePause struct {
 	FromC     int64 `json:"fromC"`
 	ToC       int64 `json:"toC"`
 	Available int64 `json:"available" doc:"seconds between the two uses"`
+	Bar       int   `json:"bar" doc:"what it is turned for: place in bars"`
 }
 
 // Fold is a stretch of the folded axis; all take equal room.

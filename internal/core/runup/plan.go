@@ -19,9 +19,9 @@ const Method = 4
 const Seed = 1
 
 // Rounds grow with the number of tasks, for the search tries parts of the plan:
-// measured on the winter supper, a round costs 80 µs, and more than 60 for each
-// task hardly better the plan.
-func rounds(p schedule.Problem) int { return min(20_000, max(600, 60*len(p.Tasks))) }
+// measured on the winter supper, a round costs 80 to 150 µs, and more than 60 for
+// each task hardly better the plan.
+func rounds(p schedule.Problem) int { return min(15_000, max(2000, 60*len(p.Tasks))) }
 
 // Result is a run-up with the problem and the plan that it was read from.
 // Problem is always there; Plan is empty where Found is false.

@@ -71,7 +71,7 @@ func (d *draft) plates(s taker) [][]int {
 	if len(placings) == 0 {
 		placings = []plating.Placing{{ID: "pass"}}
 	}
-	before := -1 // the last task of the wave before
+	before, done := -1, 0 // the last task of the wave before, and the plates until then
 	for w, portions := range s.waves {
 		if portions == 0 {
 			continue
@@ -92,7 +92,7 @@ func (d *draft) plates(s taker) [][]int {
 			}
 			first := d.seconds(d.waveAt(s.course, w)) - platesBefore
 			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands},
-				work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), portions: portions, working: working})
+				work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), from: waveNumber(s.serving, w), to: waveNumber(s.serving, w), portions: portions, first: done, working: working})
 			if n > 0 {
 				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})
 			}
@@ -101,7 +101,7 @@ func (d *draft) plates(s taker) [][]int {
 		if before >= 0 {
 			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(before), To: d.id(out[w][0])})
 		}
-		before = out[w][len(out[w])-1]
+		before, done = out[w][len(out[w])-1], done+portions
 	}
 	return out
 }
@@ -151,7 +151,7 @@ func (d *draft) reach(x strand, t taker, built [][]int) {
 					continue
 				}
 				several := then.Place != nil && then.Place.Holds == 0
-				last := d.works[source].wave > 0 || w == len(built)-1
+				last := w == lastWave(d.works[source], t)
 				if d.works[source].serving < 0 {
 					last = last && t.place == d.lastTaker(*g, d.works[source])
 				}
@@ -161,13 +161,23 @@ func (d *draft) reach(x strand, t taker, built [][]int) {
 	}
 }
 
+// lastWave is the last wave of a serving with plates that a task is done for.
+func lastWave(from work, t taker) (last int) {
+	for w, n := range t.waves {
+		if n > 0 && (from.from == 0 || (from.from <= w+1 && w+1 <= from.to)) {
+			last = w
+		}
+	}
+	return last
+}
+
 // lastTaker is the place of the last serving that takes from a task.
 func (d *draft) lastTaker(g group, from work) (place int) {
 	for _, t := range g.takers {
 		if from.own && t.course != from.course {
 			continue
 		}
-		if from.wave == 0 || t.waves[from.wave-1] > 0 {
+		if from.from == 0 || slices.ContainsFunc(t.waves[from.from-1:min(from.to, len(t.waves))], func(n int) bool { return n > 0 }) {
 			place = t.place
 		}
 	}

@@ -39,6 +39,7 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 	}
 	out.Strands = r.strands()
 	out.Lanes = r.lanes()
+	out.Turns = r.turns(out.Lanes)
 	out.Folds = r.folds()
 	out.Days = r.days()
 	r.courseRows(&out)
@@ -49,7 +50,7 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 // frame is what a run-up has without a plan.
 func (d *draft) frame() RunUp {
 	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
-		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{},
+		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
 		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}

@@ -161,40 +161,68 @@ func (d *draft) lacks(n recipe.Needed, portions int) (why string, gap bool) {
 // for each of its waves.
 func (d *draft) instances(g group, at int, step *recipe.Step) (out []int) {
 	name := "/" + g.component.ID + "/" + step.ID
-	make1 := func(id string, w work) int {
-		lasts, working := step.Time.For(w.portions)
-		w.component, w.step, w.name, w.working = g.component.ID, step, step.Name, working
-		i := d.add(schedule.Task{ID: id, Duration: lasts, Uses: d.uses(*step, w.portions)}, w)
-		d.deadline(i, *step)
-		d.early(i, g, at)
-		return i
+	do := func(id string, w work) []int {
+		w.component, w.step, w.name = g.component.ID, step, step.Name
+		made := d.inBatches(id, w)
+		for _, i := range made {
+			d.deadline(i, *step)
+			d.early(i, g, at)
+		}
+		return made
 	}
 	if g.shared(at) && !step.EachWave {
 		t := g.takers[0]
-		out = []int{make1(t.id+name, work{course: t.course, dish: t.dish.ID, dishes: g.dishes(), serving: -1, portions: g.total})}
+		out = do(t.id+name, work{course: t.course, dish: t.dish.ID, dishes: g.dishes(), serving: -1, portions: g.total})
 		for _, dish := range g.dishes() {
 			d.made[dish+name] = out
 		}
 		return out
 	}
-	for _, b := range d.batches(g, *step) {
+	for _, b := range d.batches(g, d.byWave(g, at)) {
 		w := b.work()
+		goes := d.goes(b, g.component.Steps(), at)
 		var mine []int
-		if !step.EachWave || len(b.waves) == 1 {
-			mine = []int{make1(b.id+name, w)}
-		} else {
-			for k, portions := range b.waves {
-				if portions == 0 {
-					continue
-				}
-				w.wave, w.portions = k+1, portions
-				mine = append(mine, make1(fmt.Sprintf("%s/wave %d", b.id+name, k+1), w))
+		for k, o := range goes {
+			name := b.id + name
+			if w.portions = o.portions; len(goes) > 1 && step.EachWave {
+				w.wave, name = o.from, fmt.Sprintf("%s/wave %d", name, o.from)
+			} else if len(goes) > 1 {
+				name = fmt.Sprintf("%s/go %d", name, k+1)
 			}
+			if len(goes) > 1 {
+				w.from, w.to = o.from, o.to
+			}
+			mine = append(mine, do(name, w)...)
+			w.first += o.portions
 		}
 		for _, t := range b.takers {
 			d.made[t.dish.ID+name] = append(d.made[t.dish.ID+name], mine...)
 		}
 		out = append(out, mine...)
+	}
+	return out
+}
+
+// inBatches makes the task of a step, or one for each of its batches, of which each
+// begins no earlier than the one before: what the first of them has waited counts,
+// not only what the last has.
+func (d *draft) inBatches(id string, w work) (out []int) {
+	sizes := []int{w.portions}
+	if t := w.step.Time; t.Per == recipe.PerBatch && t.Batch > 0 {
+		sizes = waves(w.portions, t.Batch)
+	}
+	for k, portions := range sizes {
+		one, name := w, id
+		if one.portions = portions; len(sizes) > 1 {
+			one.batch, one.of, name = k+1, len(sizes), fmt.Sprintf("%s/batch %d", id, k+1)
+		}
+		lasts, working := w.step.Time.For(portions)
+		one.working = working
+		out = append(out, d.add(schedule.Task{ID: name, Duration: lasts, Uses: d.uses(*w.step, portions, name)}, one))
+		if k > 0 {
+			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[k-1]), To: name, FromAt: schedule.Start, ToAt: schedule.Start})
+		}
+		w.first += portions
 	}
 	return out
 }
@@ -220,7 +248,9 @@ func (d *draft) hands(step recipe.Step) []string {
 	return nil
 }
 
-func (d *draft) uses(step recipe.Step, portions int) (out []schedule.Use) {
+// uses of a step, by the id of its task: what it keeps in its own oven afterwards
+// is labelled with that.
+func (d *draft) uses(step recipe.Step, portions int, id string) (out []schedule.Use) {
 	if step.Hands.Work != recipe.NoHands {
 		u := schedule.Use{OneOf: d.hands(step), Units: 1}
 		if step.Hands.Work == recipe.SliceHands {
@@ -232,10 +262,16 @@ func (d *draft) uses(step recipe.Step, portions int) (out []schedule.Use) {
 		out = append(out, u)
 	}
 	for _, n := range step.Equipment {
-		out = append(out, d.needed(n, portions))
+		u := d.needed(n, portions)
+		if p := step.Then.Place; p != nil && step.Then.Own && p.Kind == n.Kind {
+			u.Same = ownLabel(id)
+		}
+		out = append(out, u)
 	}
 	return out
 }
+
+func ownLabel(id string) string { return "where " + id + " was" }
 
 // needed is the use of a kind of equipment that has places enough.
 func (d *draft) needed(n recipe.Needed, portions int) schedule.Use {
@@ -253,7 +289,7 @@ func (d *draft) needed(n recipe.Needed, portions int) schedule.Use {
 		}
 	}
 	if fit[0].Heating != nil {
-		u.Setting = n.Setting
+		u.Setting, u.Settle = n.Setting, n.Cold
 	}
 	return u
 }
@@ -272,7 +308,7 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 		for b, j := range takers {
 			margin := d.margin[i]
 			if w.Most != nil {
-				margin = min(margin, *w.Most-w.Least)
+				margin = min(margin, slack(w))
 			}
 			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least + margin), Max: w.Most}
 			if margin > 0 {
@@ -283,7 +319,11 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 			}
 			last := b == len(takers)-1 || (w.Place != nil && w.Place.Holds > 0)
 			if w.Place != nil && holding && last {
-				l.Holds = []schedule.Use{d.needed(*w.Place, min(d.works[i].portions, d.works[j].portions))}
+				hold := d.needed(*w.Place, min(d.works[i].portions, d.works[j].portions))
+				if w.Own {
+					hold.Same, hold.Settle = ownLabel(d.id(i)), hold.Setting != nil
+				}
+				l.Holds = []schedule.Use{hold}
 			}
 			d.problem.Links = append(d.problem.Links, l)
 		}
@@ -298,5 +338,11 @@ func (w work) feeds(next work) bool {
 	if (w.own || next.own) && w.course != next.course {
 		return false
 	}
-	return w.wave == 0 || next.wave == 0 || w.wave == next.wave
+	if w.of > 1 && w.of == next.of && w.batch != next.batch {
+		return false
+	}
+	if w.serving >= 0 && w.serving == next.serving && (w.of > 1 || next.of > 1) {
+		return w.first < next.first+next.portions && next.first < w.first+w.portions
+	}
+	return w.from == 0 || next.from == 0 || (w.from <= next.to && next.from <= w.to)
 }

@@ -146,7 +146,7 @@ func (r *reading) call(i int) string {
 	if comp == "" {
 		return w.name
 	}
-	return w.name + " " + strings.ToLower(comp[:1]) + comp[1:]
+	return w.name + " " + lower(comp)
 }
 
 func waitName(reason string) string {

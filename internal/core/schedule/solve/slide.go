@@ -1,6 +1,9 @@
 package solve
 
-import "slices"
+import (
+	"context"
+	"slices"
+)
 
 // slideMost bounds how many tasks are moved together.
 const slideMost = 120
@@ -15,11 +18,20 @@ func (s *search) slide() (value, bool, bool) {
 	if by == 0 {
 		return value{}, false, false
 	}
-	if s.rng.IntN(2) == 0 {
-		by = by/2 + by%2
+	switch s.rng.IntN(4) { // the target itself may be out of reach
+	case 0:
+		by = s.part(by)
+	case 1:
+		by = s.part(s.part(s.part(by)))
 	}
-	out := s.around(seed, int64(600)<<s.rng.IntN(4))
-	others := s.inTheWay(out, by)
+	v, ok := s.slideBy(seed, by, int64(600)<<s.rng.IntN(4))
+	return v, ok, true
+}
+
+// slideBy does it for one task, with what starts within so many seconds of it.
+func (s *search) slideBy(seed int, by, within int64) (value, bool) {
+	out := s.around(seed, within)
+	others, pushed := s.inTheWay(out, by)
 	for _, i := range out {
 		s.now.lift(i)
 	}
@@ -27,19 +39,80 @@ func (s *search) slide() (value, bool, bool) {
 		s.now.lift(i)
 	}
 	s.bounds.all(s.now.placed, s.now.start, nil, nil)
-	if at := s.now.start[seed] + by; by > 0 {
-		s.bounds.es[seed] = max(s.bounds.es[seed], min(at, s.bounds.ls[seed]))
-	} else {
-		s.bounds.ls[seed] = min(s.bounds.ls[seed], max(at, s.bounds.es[seed]))
+	at := s.now.start[seed] + by
+	if at < s.bounds.es[seed] || at > s.bounds.ls[seed] {
+		return value{}, false
 	}
+	s.bounds.es[seed], s.bounds.ls[seed] = at, at
 	s.bounds.push(seed)
+	for _, i := range pushed {
+		if at := s.now.start[i] + by; by > 0 {
+			s.bounds.es[i] = max(s.bounds.es[i], min(at, s.bounds.ls[i]))
+		} else {
+			s.bounds.ls[i] = min(s.bounds.ls[i], max(at, s.bounds.es[i]))
+		}
+		s.bounds.push(i)
+	}
 	s.bounds.spread(s.now.placed)
 	s.order(out, 1)
 	s.order(others, 1)
 	if !s.insert(append(out, others...), false) {
-		return value{}, false, true
+		return value{}, false
 	}
-	return s.now.whole(), true, true
+	return s.now.whole(), true
+}
+
+// closeUp slides every task that misses its target as far towards it as it is
+// better for, first the whole way, then parts of it, again and again until nothing
+// is better: chance finds the place, and rarely its last second.
+func (s *search) closeUp(ctx context.Context) {
+	const passes = 6
+	for range passes {
+		better := false
+		for i := range s.m.tasks {
+			if ctx.Err() != nil {
+				return
+			}
+			better = s.closeTask(i) || better
+		}
+		if !better {
+			return
+		}
+	}
+}
+
+// closeTask slides one task towards its target; true where that is better.
+func (s *search) closeTask(i int) (better bool) {
+	for by := s.off(i); by != 0; by /= 2 {
+		for _, within := range []int64{600, 2400} {
+			s.now.copyFrom(s.best)
+			if v, ok := s.slideBy(i, by, within); ok && v.better(s.value) && s.keepIf(v) {
+				better, by = true, 2*s.off(i)
+				break
+			}
+		}
+	}
+	s.now.copyFrom(s.best)
+	return better
+}
+
+// off is by how much a task misses its target, towards it; 0: it does not.
+func (s *search) off(i int) int64 {
+	for _, t := range s.m.tasks[i].targets {
+		off := t.At - s.best.start[i] - s.m.tasks[i].dur
+		if (off > 0 && t.Early > 0) || (off < 0 && t.Late > 0) {
+			return off
+		}
+	}
+	return 0
+}
+
+// part is a share of a number, drawn evenly, of the same sign and not 0.
+func (s *search) part(of int64) int64 {
+	if of < 0 {
+		return -1 - s.rng.Int64N(-of)
+	}
+	return 1 + s.rng.Int64N(of)
 }
 
 // missed is a task whose target is missed, and by how much it would have to move:
@@ -59,8 +132,9 @@ func (s *search) missed() (seed int, by int64) {
 	return 0, 0
 }
 
-// inTheWay are the tasks that stand where some others are to go.
-func (s *search) inTheWay(moved []int, by int64) (out []int) {
+// inTheWay are the tasks that stand where some others are to go; pushed are those
+// of them that have to move as far, because a pause lies between.
+func (s *search) inTheWay(moved []int, by int64) (out, pushed []int) {
 	first, last := int64(1<<62), int64(-1<<62)
 	mine := map[int]bool{}
 	for _, i := range moved {
@@ -70,9 +144,48 @@ func (s *search) inTheWay(moved []int, by int64) (out []int) {
 	for i := range s.m.tasks {
 		if !mine[i] && s.now.start[i] < last && s.now.start[i]+s.m.tasks[i].dur > first && len(out) < slideMost {
 			out = append(out, i)
+			mine[i] = true
 		}
 	}
-	return out
+	for _, i := range moved {
+		if o := s.beside(i, by > 0); o >= 0 {
+			for _, k := range s.around(o, 900+s.m.tasks[o].dur) {
+				if !mine[k] && len(out) < slideMost {
+					out, pushed, mine[k] = append(out, k), append(pushed, k), true
+				}
+			}
+		}
+	}
+	return out, pushed
+}
+
+// beside is what stands next to a task, after it or before it, on something that
+// needs a pause between two settings: it may be in the way from afar. Below 0:
+// nothing.
+func (s *search) beside(i int, after bool) int {
+	for _, r := range s.now.chosen[i] {
+		if s.m.resources[r].Setting == nil {
+			continue
+		}
+		next, away := -1, int64(1<<62)
+		for _, t := range s.now.board.on[r].taken {
+			d := t.span[0] - s.now.start[i]
+			if !after {
+				d = -d
+			}
+			owner := t.owner
+			if owner >= len(s.m.tasks) {
+				owner = s.m.links[owner-len(s.m.tasks)].from
+			}
+			if owner != i && d > 0 && d < away {
+				next, away = owner, d
+			}
+		}
+		if next >= 0 {
+			return next
+		}
+	}
+	return -1
 }
 
 // around gathers what is tied to a task, by waits and by leaving together, and

@@ -78,6 +78,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	}
 	if !s.proven {
 		s.improve(ctx, o.Rounds)
+		s.closeUp(ctx)
 		s.settle(ctx)
 	}
 	return s.answer(), nil

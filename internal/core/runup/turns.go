@@ -1,0 +1,79 @@
+package runup
+
+import (
+	"cmp"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/schedule"
+)
+
+// turnTakes is how long a hand is at a knob, in seconds.
+const turnTakes = 15
+
+// turns finds for every heating and cooling the cook who begins it: at the last
+// moment at which it is in time, or, where nobody has a hand free then, at the
+// latest one before it at which somebody has, once the use before is over.
+func (r *reading) turns(lanes []Lane) []Turn {
+	out := []Turn{}
+	busy := map[string][]schedule.Span{}
+	for _, l := range lanes {
+		for _, b := range l.Blocks {
+			if l.Cook {
+				busy[l.ID] = append(busy[l.ID], schedule.Span{b.From, b.To})
+			}
+		}
+	}
+	for _, l := range lanes {
+		for _, p := range l.Pauses {
+			t := Turn{Resource: l.ID, Name: l.Name, FromC: p.FromC, ToC: p.ToC, Takes: p.To - p.From, Bar: p.Bar}
+			t.Cook, t.At = r.hand(busy, p.To-p.Available, p.From)
+			if t.Cook != "" {
+				busy[t.Cook] = append(busy[t.Cook], schedule.Span{t.At, t.At + turnTakes})
+			}
+			t.Who, t.Start = r.names[t.Cook], r.time(t.At)
+			t.Cook = strings.TrimPrefix(t.Cook, "cook.")
+			out = append(out, t)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Turn) int { return cmp.Compare(a.At, b.At) })
+	return out
+}
+
+// hand is a cook who is on shift and free at the latest moment between two, and
+// that moment; nobody: the last of the two.
+func (r *reading) hand(busy map[string][]schedule.Span, first, last int64) (cook string, at int64) {
+	at = first - 1
+	for _, id := range r.cooks {
+		if free := latestFree(busy[id], r.windows(id), first, last); free > at {
+			cook, at = id, free
+		}
+	}
+	if cook == "" {
+		return "", last
+	}
+	return cook, at
+}
+
+// latestFree is the latest moment between two from which on somebody is free for as
+// long as a turn takes; below the first where there is none.
+func latestFree(busy, windows []schedule.Span, first, last int64) int64 {
+	moments := []int64{last}
+	for _, b := range busy {
+		moments = append(moments, b[0]-turnTakes)
+	}
+	for _, w := range windows {
+		moments = append(moments, w[1]-turnTakes)
+	}
+	best := first - 1
+	for _, at := range moments {
+		span := schedule.Span{at, at + turnTakes}
+		if at < first || at > last || at <= best || slices.ContainsFunc(busy, span.Overlaps) {
+			continue
+		}
+		if windows == nil || slices.ContainsFunc(windows, func(w schedule.Span) bool { return w.Holds(span) }) {
+			best = at
+		}
+	}
+	return best
+}
