@@ -102,20 +102,26 @@ func (s *Server) runUp(ctx context.Context, id string) (planned, runup.Result, e
 			return p, r, nil
 		}
 	}
-	end := s.progress.begin(id)
-	r, err := runup.MakeWatched(ctx, p.in, func(plan schedule.Plan) { s.progress.found(id, plan) })
-	end()
+	r, halted, err := s.progress.plan(ctx, id, planKey(p.pins), func(work context.Context, found func(schedule.Plan)) (runup.Result, error) {
+		return runup.MakeWatched(work, p.in, found)
+	})
 	switch {
 	case ctx.Err() != nil:
 		return p, r, problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
 	case err != nil:
 		return p, r, fmt.Errorf("plan service %s: %w", id, err)
 	}
+	if halted {
+		r.RunUp.Message = haltedEarly
+	}
 	if !p.past {
 		err = s.keepPlan(ctx, id, p, r)
 	}
 	return p, r, err
 }
+
+// haltedEarly is told of a plan whose making was stopped.
+const haltedEarly = "Planning was stopped: this is the best plan until then. A change of anything makes it anew."
 
 func (s *Server) keepPlan(ctx context.Context, id string, p planned, r runup.Result) error {
 	save := store.SavedPlan{Service: id, Key: planKey(p.pins), Message: r.RunUp.Message}
@@ -154,6 +160,8 @@ func restore(p planned) (r runup.Result, ok bool) {
 	if err := json.Unmarshal(p.saved.Blocked, &r.Blocked); err != nil {
 		return r, false
 	}
-	r.RunUp, r.Found = runup.Restore(p.in, r.Blocked, r.Plan)
+	if r.RunUp, r.Found = runup.Restore(p.in, r.Blocked, r.Plan); r.Found {
+		r.RunUp.Message = p.saved.Message
+	}
 	return r, r.Found
 }

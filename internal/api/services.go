@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"maps"
 	"net/http"
 	"slices"
 	"strings"
@@ -34,6 +35,8 @@ type ServiceLine struct {
 	Name string `json:"name"`
 	Day  string `json:"day"`
 	Past bool   `json:"past"`
+
+	Kitchen string `json:"kitchen" doc:"id of the one that it is planned in"`
 }
 
 type servicesOutput struct {
@@ -50,7 +53,7 @@ func (s *Server) listServices(ctx context.Context, _ *struct{}) (*servicesOutput
 	out := &servicesOutput{}
 	out.Body.Services = []ServiceLine{}
 	for id, v := range b.services {
-		out.Body.Services = append(out.Body.Services, ServiceLine{id, v.Name, v.Day, v.Past(s.Now(), b.zone(v.Kitchen))})
+		out.Body.Services = append(out.Body.Services, ServiceLine{id, v.Name, v.Day, v.Past(s.Now(), b.zone(v.Kitchen)), v.Kitchen})
 	}
 	slices.SortFunc(out.Body.Services, func(a, b ServiceLine) int {
 		switch {
@@ -307,6 +310,7 @@ type RunUpView struct {
 	ReadOnly bool        `json:"readOnly"`
 	Faults   []string    `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
 	Now      time.Time   `json:"now"`
+	Changed  []string    `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
 }
 
 type runUpOutput struct{ Body RunUpView }
@@ -316,7 +320,31 @@ func (s *Server) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput, 
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{r.RunUp, p.past, p.faults(), s.Now().In(p.in.Zone)}}, nil
+	return &runUpOutput{RunUpView{r.RunUp, p.past, p.faults(), s.Now().In(p.in.Zone), s.changed(ctx, p)}}, nil
+}
+
+// changed names what has another revision now than a past service was planned with.
+func (s *Server) changed(ctx context.Context, p planned) []string {
+	out := []string{}
+	now, err := s.book(ctx)
+	if !p.past || err != nil {
+		return out
+	}
+	for _, key := range slices.Sorted(maps.Keys(p.pins)) {
+		kind, id, _ := strings.Cut(key, "/")
+		if now.versions[key] == p.pins[key] {
+			continue
+		}
+		switch store.Kind(kind) {
+		case store.Dish:
+			out = append(out, p.book.dishes[id].Name)
+		case store.Component:
+			out = append(out, p.book.components[id].Name)
+		case store.Kitchen:
+			out = append(out, p.book.kitchens[id].Name)
+		}
+	}
+	return out
 }
 
 // faultsOf a dish that is served. A service that is past is shown as it was

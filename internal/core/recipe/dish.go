@@ -16,6 +16,7 @@ type Dish struct {
 	Way      string         `json:"way,omitempty" maxLength:"60" doc:"how this way of building it is called, where there are others"`
 	Ways     []Way          `json:"ways,omitempty" maxItems:"6" doc:"other ways of building the plate, kept beside it"`
 	Versions []Version      `json:"versions,omitempty" maxItems:"30"`
+	Room     *ForRoom       `json:"room,omitempty" doc:"what the room is told"`
 	About    map[string]any `json:"about,omitempty" doc:"what a recipe said of it when it was read in and the book has no place for"`
 }
 
@@ -32,6 +33,14 @@ type Way struct {
 	ID    string       `json:"id" minLength:"1" maxLength:"60"`
 	Name  string       `json:"name" minLength:"1" maxLength:"60"`
 	Plate plating.Spec `json:"plate"`
+}
+
+// ForRoom is what the room is told of a dish, beside what follows from it.
+type ForRoom struct {
+	Story   string `json:"story,omitempty" maxLength:"300" doc:"in a line"`
+	With    string `json:"with,omitempty" maxLength:"200" doc:"what goes with it"`
+	Cutlery string `json:"cutlery,omitempty" maxLength:"200"`
+	AtTable string `json:"atTable,omitempty" maxLength:"200" doc:"what is carved or poured there"`
 }
 
 // Part is a component on a dish.

@@ -55,6 +55,7 @@ type draft struct {
 	origin  time.Time
 	problem schedule.Problem
 	works   []work           // by task
+	places  map[string]int   // id → task
 	made    map[string][]int // dish/component/step → tasks
 	margin  map[int]int64    // task → seconds left after it because it may take longer
 	left    map[int]int64    // link → how much of its shortest wait is such a margin
@@ -68,7 +69,7 @@ type draft struct {
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
-	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, margin: map[int]int64{}, left: map[int]int64{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
@@ -106,6 +107,7 @@ func (d *draft) time(seconds int64) time.Time {
 func (d *draft) add(t schedule.Task, w work) int {
 	d.problem.Tasks = append(d.problem.Tasks, t)
 	d.works = append(d.works, w)
+	d.places[t.ID] = len(d.works) - 1
 	return len(d.works) - 1
 }
 

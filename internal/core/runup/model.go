@@ -25,7 +25,11 @@ type RunUp struct {
 	Days    []Day       `json:"days" nullable:"false"`
 	Stops   []Stop      `json:"stops" nullable:"false"`
 	Clashes []Clash     `json:"clashes" nullable:"false"`
-	Turns   []Turn      `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
+	// Loads, critical steps and slots are read off the plan.
+	Loads    []Load     `json:"loads" nullable:"false"`
+	Critical []Critical `json:"critical" nullable:"false" doc:"where a delay hurts first, the worst first"`
+	Slots    []Slot     `json:"slots" nullable:"false" doc:"what would fit where somebody has hands free"`
+	Turns    []Turn     `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
 }
 
 // Turn is a hand that turns a knob: the problem counts the heating, and here is
@@ -126,6 +130,9 @@ type Bar struct {
 	To        int64            `json:"to"`
 	Hands     []Stretch        `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
 	With      []string         `json:"with" nullable:"false" doc:"names of cook and equipment"`
+	Cooks     []string         `json:"cooks" nullable:"false" doc:"ids of the cooks among them"`
+	Section   string           `json:"section,omitempty" doc:"id of the section that makes it"`
+	Mind      []string         `json:"mind,omitempty" doc:"for whom it must be without something: table, version and what"`
 	Setting   *int64           `json:"setting,omitempty" doc:"°C"`
 	Portions  int              `json:"portions"`
 	Working   string           `json:"working" doc:"of its length"`
@@ -210,6 +217,7 @@ type Day struct {
 type Clash struct {
 	What   string `json:"what"`
 	Advice string `json:"advice"`
+	Why    string `json:"why,omitempty" doc:"which requirements clash"`
 	Bar    *int   `json:"bar,omitempty"`
 	Strict bool   `json:"strict"`
 }

@@ -138,10 +138,8 @@ func (d *draft) keyOf(w work) string {
 }
 
 func (d *draft) index(id string) int {
-	for i := range d.problem.Tasks {
-		if d.problem.Tasks[i].ID == id {
-			return i
-		}
+	if i, there := d.places[id]; there {
+		return i
 	}
 	return -1
 }

@@ -40,17 +40,20 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 	out.Strands = r.strands()
 	out.Lanes = r.lanes()
 	out.Turns = r.turns(out.Lanes)
+	out.Loads = r.loads(out.Lanes)
+	out.Critical = r.critical()
+	out.Slots = r.slots(out.Lanes, out.Loads[0].Tight)
 	out.Folds = r.folds()
 	out.Days = r.days()
 	r.courseRows(&out)
-	out.Clashes = append(r.clashes(), out.Clashes...)
+	out.Clashes = append(append(r.clashes(), out.Clashes...), unlit(out.Turns)...)
 	return out
 }
 
 // frame is what a run-up has without a plan.
 func (d *draft) frame() RunUp {
 	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
-		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{},
+		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Critical: []Critical{}, Slots: []Slot{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
 		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}
@@ -80,7 +83,7 @@ func (r *reading) bar(i int) Bar {
 	w, t := r.works[i], r.plan.Tasks[i]
 	b := Bar{ID: t.ID, Dish: w.dish, For: w.dishes, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
-		Hands: []Stretch{}, With: []string{}, Why: r.why(i), Early: w.early, Give: r.give[i]}
+		Hands: []Stretch{}, With: []string{}, Cooks: []string{}, Section: r.in.Components[w.component].Section, Mind: r.mind(i), Why: r.why(i), Early: w.early, Give: r.give[i]}
 	if w.placed() && r.seated(w.course) {
 		b.Tables = r.courses[w.course].waves[max(w.wave, 1)-1].tables
 	}
@@ -94,7 +97,8 @@ func (r *reading) bar(i int) Bar {
 		if u.Setting != nil {
 			b.Setting = u.Setting
 		}
-		if len(id) > 5 && id[:5] == "cook." {
+		if cook, is := strings.CutPrefix(id, "cook."); is {
+			b.Cooks = append(b.Cooks, cook)
 			for _, s := range spans(u, t) {
 				b.Hands = append(b.Hands, Stretch{s[0], s[1]})
 			}
@@ -299,7 +303,7 @@ func (r *reading) clashes() []Clash {
 			}
 			at := r.lastOf(c, s)
 			out = append(out, Clash{What: fmt.Sprintf("%s leaves %s late, at %s.", name, units.FormatDuration(s.Late), r.clock(s.At)),
-				Advice: "move the hour, begin earlier, or take hands or equipment to it", Bar: &at, Strict: true})
+				Advice: "move the hour, begin earlier, or take hands or equipment to it", Bar: &at, Strict: true}.because(r, at))
 		}
 	}
 	return out
@@ -333,7 +337,16 @@ func (r *reading) clash(b schedule.Breach) (Clash, bool) {
 	limit := *r.problem.Links[*b.Link].Max
 	name := r.in.Components[w.component].Name
 	return Clash{What: fmt.Sprintf("%s waits %s after %s, %s longer than it may (%s).", name, units.FormatDuration(limit+b.By), w.name, units.FormatDuration(b.By), units.FormatDuration(limit)),
-		Advice: fmt.Sprintf("lengthen the wait, free what %s needs, or move the hour", r.works[to].name), Bar: &from, Strict: !b.Priced}, true
+		Advice: fmt.Sprintf("lengthen the wait, free what %s needs, or move the hour", r.works[to].name), Bar: &from, Strict: !b.Priced}.because(r, to), true
+}
+
+// because adds which requirements clash before a task, and the way out.
+func (c Clash) because(r *reading, task int) Clash {
+	why, advice := r.between(task)
+	if c.Why = why; advice != "" {
+		c.Advice += "; or " + advice
+	}
+	return c
 }
 
 func (r *reading) clock(seconds int64) string { return r.time(seconds).Format("15:04:05") }

@@ -2,10 +2,12 @@ package runup
 
 import (
 	"cmp"
+	"fmt"
 	"slices"
 	"strings"
 
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/units"
 )
 
 // turnTakes is how long a hand is at a knob, in seconds.
@@ -76,4 +78,17 @@ func latestFree(busy, windows []schedule.Span, first, last int64) int64 {
 		}
 	}
 	return best
+}
+
+// unlit tells of what nobody can turn in time: everybody is busy, or nobody is there
+// yet.
+func unlit(turns []Turn) (out []Clash) {
+	for _, t := range turns {
+		if t.Cook == "" {
+			bar := t.Bar
+			out = append(out, Clash{What: fmt.Sprintf("Nobody has a hand free at %s to %s, %s before it is wanted.", t.Start.Format("15:04"), t.say(), units.FormatDuration(t.Takes)),
+				Advice: "a cook who comes earlier, a clock on the oven, or the step later", Bar: &bar})
+		}
+	}
+	return out
 }

@@ -12,6 +12,7 @@ import (
 
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
 )
 
 // WriteOrder writes what is bought, a line each: what, how much in which unit,
@@ -95,4 +96,23 @@ func text(s string) string {
 // number writes to a thousandth, without trailing zeros.
 func number(v float64) string {
 	return strconv.FormatFloat(math.Round(v*1000)/1000, 'f', -1, 64)
+}
+
+// WriteFire writes the fire list, a line each in the order of the clock: when, until
+// when, what, by whom, with what at how many °C, for how many portions and which
+// tables, until which cue, what comes then, and what must be minded.
+func WriteFire(w io.Writer, calls []runup.Call) error {
+	rows := [][]string{{"starts", "ends", "what", "who", "with", "°C", "portions", "tables", "until", "then", "mind", "care"}}
+	for _, c := range calls {
+		setting, portions := "", ""
+		if c.Setting != nil {
+			setting = strconv.FormatInt(*c.Setting, 10)
+		}
+		if c.Portions > 0 {
+			portions = strconv.Itoa(c.Portions)
+		}
+		rows = append(rows, []string{c.Start.Format(time.RFC3339), c.End.Format(time.RFC3339), text(c.What), text(strings.Join(c.Who, "; ")), text(strings.Join(c.With, "; ")), setting, portions,
+			text(strings.Join(c.Tables, "; ")), text(c.Until), text(c.Next), text(strings.Join(c.Mind, "; ")), text(strings.Join(c.Care, "; "))})
+	}
+	return write(w, rows)
 }

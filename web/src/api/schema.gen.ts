@@ -589,6 +589,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{id}/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID methods */
+        get: operations["get-api-services-by-id-methods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{id}/mise": {
         parameters: {
             query?: never;
@@ -640,6 +657,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API services by ID sheets */
+        get: operations["get-api-services-by-id-sheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{id}/ticks": {
         parameters: {
             query?: never;
@@ -651,6 +685,23 @@ export interface paths {
         put?: never;
         /** Post API services by ID ticks */
         post: operations["post-api-services-by-id-ticks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API services by ID what if */
+        post: operations["post-api-services-by-id-what-if"];
         delete?: never;
         options?: never;
         head?: never;
@@ -849,21 +900,41 @@ export interface components {
             waves: number;
             working: string;
         };
+        Away: {
+            /** @description like 2026-11-28; absent: every day */
+            day?: string;
+            from: string;
+            to: string;
+            why?: string;
+        };
         Bar: {
             cautions?: components["schemas"]["Caution"][] | null;
             component: string;
+            /** @description ids of the cooks among them */
+            cooks: string[];
             cue?: string;
             /** @description a version of a dish has the id dish~version */
             dish: string;
+            /** @description it keeps, and has a place before the rush */
+            early?: boolean;
             /** Format: date-time */
             end: string;
             /** @description ids of the dishes for which it is done */
             for: string[];
             /** Format: int64 */
             from: number;
+            /**
+             * Format: int64
+             * @description seconds that it may be late before a plate is later than planned
+             */
+            give: number;
             /** @description when hands are needed, from origin */
             hands: components["schemas"]["Stretch"][];
             id: string;
+            /** @description id, where nobody wrote it down: it can be left out */
+            leadIn?: string;
+            /** @description for whom it must be without something: table, version and what */
+            mind?: string[] | null;
             name: string;
             /**
              * Format: int64
@@ -873,11 +944,18 @@ export interface components {
             placing?: string;
             /** Format: int64 */
             portions: number;
+            /** @description id of the section that makes it */
+            section?: string;
             /**
              * Format: int64
              * @description °C
              */
             setting?: number;
+            /**
+             * Format: int64
+             * @description seconds that it may take longer than planned
+             */
+            slow?: number;
             /** Format: date-time */
             start: string;
             step?: string;
@@ -920,6 +998,19 @@ export interface components {
             holds: number;
             name: string;
         };
+        Briefing: {
+            courses: components["schemas"]["CourseBriefing"][];
+            day: string;
+            /**
+             * Format: int64
+             * @description at the tables; 0: no tables are known
+             */
+            guests: number;
+            name: string;
+            /** @description of the tables */
+            notes: components["schemas"]["TableNote"][];
+            service: string;
+        };
         Built: {
             /** Format: int64 */
             hands: number;
@@ -955,6 +1046,44 @@ export interface components {
             name: string;
             /** @description the step that leaves it */
             step?: string;
+        };
+        Call: {
+            /**
+             * Format: int64
+             * @description start, from origin
+             */
+            at: number;
+            /** @description cautions, with their sources */
+            care?: string[] | null;
+            /** @description their ids */
+            cooks: string[];
+            /** Format: date-time */
+            end: string;
+            /** @description of the bar; of a turn: turn and its place */
+            id: string;
+            /** @description for whom it must be without something */
+            mind?: string[] | null;
+            /** @description the wait after it */
+            next?: string;
+            /** Format: int64 */
+            portions?: number;
+            /** @description id of the section that makes it */
+            section?: string;
+            /**
+             * Format: int64
+             * @description °C
+             */
+            setting?: number;
+            /** Format: date-time */
+            start: string;
+            tables?: string[] | null;
+            /** @description how it is known to be done */
+            until?: string;
+            what: string;
+            /** @description names of cooks */
+            who: string[];
+            /** @description equipment */
+            with: string[];
         };
         Caution: {
             /** @description where a limit in it comes from */
@@ -1019,6 +1148,8 @@ export interface components {
             bar?: number;
             strict: boolean;
             what: string;
+            /** @description which requirements clash */
+            why?: string;
         };
         CompareOutputBody: {
             changes: components["schemas"]["Difference"][];
@@ -1120,11 +1251,13 @@ export interface components {
             warmth: components["schemas"]["Tally"][];
         };
         Cook: {
+            /** @description when they are not there in spite of it */
+            away?: components["schemas"]["Away"][] | null;
             id: string;
             name: string;
             /** @description id of the section that they work in */
             section?: string;
-            /** @description each day */
+            /** @description each day; a break lies between two of them */
             shifts: components["schemas"]["Shift"][];
         };
         CopyInputBody: {
@@ -1157,6 +1290,17 @@ export interface components {
             dishes: string[];
             id: string;
             name: string;
+        };
+        CourseBriefing: {
+            dishes: components["schemas"]["DishBriefing"][];
+            /** @description what cannot wait for a guest, and how long it can */
+            hold?: string;
+            /** @description of the clock, at which the first wave leaves */
+            hour: string;
+            name: string;
+            /** @description by when the first tables sit, with their cutlery */
+            ready: string;
+            sent: components["schemas"]["Sending"][];
         };
         CourseHour: {
             /**
@@ -1208,6 +1352,24 @@ export interface components {
             plates: number;
             /** @description id of the version; absent: the dish itself */
             version?: string;
+        };
+        Critical: {
+            /**
+             * Format: int64
+             * @description place in bars
+             */
+            bar: number;
+            /**
+             * Format: int64
+             * @description seconds that it may be late before a plate is
+             */
+            give: number;
+            say: string;
+            /**
+             * Format: int64
+             * @description seconds that it may take longer than planned
+             */
+            slow: number;
         };
         Cue: {
             /** @description how the test is done */
@@ -1261,11 +1423,36 @@ export interface components {
             name: string;
             parts: components["schemas"]["Part"][];
             plate: components["schemas"]["Spec"];
+            /** @description what the room is told */
+            room?: components["schemas"]["ForRoom"];
             versions?: components["schemas"]["Version"][] | null;
             /** @description how this way of building it is called, where there are others */
             way?: string;
             /** @description other ways of building the plate, kept beside it */
             ways?: components["schemas"]["Way"][] | null;
+        };
+        DishBriefing: {
+            atTable?: string;
+            /** @description what it is to be without and is not, or nobody knows */
+            broken: string[];
+            /** @description allergens */
+            contains: string[];
+            cutlery?: string;
+            name: string;
+            /** Format: int64 */
+            portions: number;
+            story?: string;
+            /** @description who has it, each with how many; all: none is named */
+            tables: string[];
+            /** @description what lies on the plate and is not eaten */
+            uneatable: string[];
+            /** @description what is in it is not all known */
+            unknown: boolean;
+            /** @description how long the plate stays what it should be, and why */
+            waits?: string;
+            with?: string;
+            /** @description what a version is to be without, as it is asked for */
+            without: string[];
         };
         DishLine: {
             /**
@@ -1414,6 +1601,8 @@ export interface components {
             versions: string[];
         };
         Equipment: {
+            /** @description when it is not to be had */
+            away?: components["schemas"]["Away"][] | null;
             /** @description allergens that it brings to all that touches it: shared fat, a floured bench */
             carries?: string[] | null;
             /** @description food cooks on or in it: what is on it must be judged */
@@ -1425,6 +1614,11 @@ export interface components {
             name: string;
             /** Format: int64 */
             places: number;
+            /**
+             * Format: int64
+             * @description seconds of washing after every use, before the next: a blender
+             */
+            wash?: number;
         };
         ErrorDetail: {
             /** @description Where the error occurred, e.g. 'body.items[3].tags' or 'path.thing-id' */
@@ -1479,6 +1673,15 @@ export interface components {
             label: string;
             /** Format: int64 */
             to: number;
+        };
+        ForRoom: {
+            /** @description what is carved or poured there */
+            atTable?: string;
+            cutlery?: string;
+            /** @description in a line */
+            story?: string;
+            /** @description what goes with it */
+            with?: string;
         };
         Former: {
             /** Format: int64 */
@@ -1582,6 +1785,11 @@ export interface components {
              * @description when it must end, from origin
              */
             limit?: number;
+            /**
+             * Format: int64
+             * @description seconds of it that are left because the step before may take longer
+             */
+            margin?: number;
             /**
              * Format: int64
              * @description seconds beyond its limit
@@ -1831,6 +2039,11 @@ export interface components {
              * @description seconds between the two uses
              */
             available: number;
+            /**
+             * Format: int64
+             * @description what it is turned for: place in bars
+             */
+            bar: number;
             /** Format: int64 */
             from: number;
             /** Format: int64 */
@@ -1959,6 +2172,23 @@ export interface components {
             ingredient?: components["schemas"]["IngredientReading"];
             step?: components["schemas"]["StepReading"];
         };
+        Load: {
+            /** @description of equipment; hands: the cooks */
+            kind: string;
+            names: string[];
+            /** @description in time; each holds until the next one */
+            steps: components["schemas"]["LoadStep"][];
+            /** @description when all that there is is taken */
+            tight: components["schemas"]["Stretch"][];
+        };
+        LoadStep: {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            have: number;
+            /** Format: int64 */
+            taken: number;
+        };
         Made: {
             /**
              * Format: int64
@@ -2016,6 +2246,30 @@ export interface components {
             /** @description absent: the component's */
             yield?: components["schemas"]["Amount"];
         };
+        MethodPlan: {
+            /** @description kinds that it takes */
+            equipment: string[];
+            /**
+             * Format: int64
+             * @description seconds of hands for the component
+             */
+            hands: number;
+            id: string;
+            /**
+             * Format: int64
+             * @description seconds from its first step to its first plate
+             */
+            lead: number;
+            name: string;
+            plan: components["schemas"]["Summary"];
+        };
+        MethodPlans: {
+            /** @description id of the method that is planned with */
+            chosen: string;
+            component: string;
+            methods: components["schemas"]["MethodPlan"][];
+            name: string;
+        };
         MethodView: {
             bought: boolean;
             /** @description kinds, with their settings */
@@ -2028,6 +2282,9 @@ export interface components {
             says: string;
             used: boolean;
             yield: components["schemas"]["Amount"];
+        };
+        MethodsOutputBody: {
+            components: components["schemas"]["MethodPlans"][];
         };
         MiseView: {
             /**
@@ -2053,6 +2310,8 @@ export interface components {
             make: components["schemas"]["Scaled"];
         };
         Needed: {
+            /** @description it goes in while the oven is still on its way to the setting: a cold start */
+            cold?: boolean;
             /**
              * Format: int64
              * @description portions that fit on one place; 0: one place whatever the number
@@ -2080,6 +2339,18 @@ export interface components {
             name?: string;
             /** Format: int64 */
             plates: number;
+        };
+        Offer: {
+            /**
+             * Format: int64
+             * @description when it would begin
+             */
+            at: number;
+            /**
+             * Format: int64
+             * @description place in bars
+             */
+            bar: number;
         };
         Order: {
             course: string;
@@ -2520,10 +2791,13 @@ export interface components {
             bars: components["schemas"]["Bar"][];
             clashes: components["schemas"]["Clash"][];
             courses: components["schemas"]["CourseRow"][];
+            /** @description where a delay hurts first, the worst first */
+            critical: components["schemas"]["Critical"][];
             day: string;
             days: components["schemas"]["Day"][];
             folds: components["schemas"]["Fold"][];
             lanes: components["schemas"]["Lane"][];
+            loads: components["schemas"]["Load"][];
             message?: string;
             name: string;
             /** Format: date-time */
@@ -2533,6 +2807,8 @@ export interface components {
             /** Format: int64 */
             seed: number;
             service: string;
+            /** @description what would fit where somebody has hands free */
+            slots: components["schemas"]["Slot"][];
             /**
              * @description kept: all strict limits are kept; none: there is no plan
              * @enum {string}
@@ -2540,8 +2816,12 @@ export interface components {
             status: "kept" | "broken" | "none";
             stops: components["schemas"]["Stop"][];
             strands: components["schemas"]["Strand"][];
+            /** @description when something is lit or turned to another temperature, in time */
+            turns: components["schemas"]["Turn"][];
         };
         RunUpView: {
+            /** @description of a service that is past: what is no longer as it was planned with */
+            changed: string[];
             /** @description of its dishes: objects that do not come out in time, versions that break their claim */
             faults: string[];
             /** Format: date-time */
@@ -2752,6 +3032,8 @@ export interface components {
         ServiceLine: {
             day: string;
             id: string;
+            /** @description id of the one that it is planned in */
+            kitchen: string;
             name: string;
             past: boolean;
         };
@@ -2839,6 +3121,18 @@ export interface components {
             /** @description ticks of what is no longer on the sheet */
             stray: components["schemas"]["Tick"][];
         };
+        SheetsView: {
+            /** @description in the order of the clock */
+            calls: components["schemas"]["Call"][];
+            cooks: components["schemas"]["Cook"][];
+            day: string;
+            /** @description why there is no plan */
+            message?: string;
+            name: string;
+            room: components["schemas"]["Briefing"];
+            sections: components["schemas"]["Section"][];
+            service: string;
+        };
         Shift: {
             from: string;
             to: string;
@@ -2871,6 +3165,16 @@ export interface components {
             for: number;
             /** @description what the hand does: turn it, change the ice */
             what?: string;
+        };
+        Slot: {
+            /** @description id */
+            cook: string;
+            /** Format: int64 */
+            from: number;
+            name: string;
+            offers: components["schemas"]["Offer"][];
+            /** Format: int64 */
+            to: number;
         };
         Solid: {
             colour: string;
@@ -3099,6 +3403,55 @@ export interface components {
             ingredient: string;
             note?: string;
         };
+        Summary: {
+            /**
+             * Format: date-time
+             * @description of the first step
+             */
+            begins: string;
+            clashes: string[];
+            /**
+             * Format: int64
+             * @description who have anything to do
+             */
+            cooks: number;
+            /** Format: int64 */
+            cost: number;
+            /**
+             * Format: int64
+             * @description seconds by which the latest course is late
+             */
+            late: number;
+            /**
+             * Format: int64
+             * @description seconds from there to the first plate
+             */
+            lead: number;
+            /** @description there is a plan */
+            planned: boolean;
+            /**
+             * Format: double
+             * @description of plates within 2 minutes of their time, where every uncertain step takes as long as chance has it
+             */
+            share: number;
+            /** @description what cannot be done */
+            stops: string[];
+            /**
+             * Format: int64
+             * @description seconds in which all hands are taken
+             */
+            tight: number;
+            /**
+             * Format: int64
+             * @description seconds by which strict limits are passed
+             */
+            violation: number;
+            /**
+             * Format: int64
+             * @description seconds of hands, all cooks together
+             */
+            work: number;
+        };
         Supplier: {
             /** @description clock hour at which it comes */
             at: string;
@@ -3138,6 +3491,10 @@ export interface components {
         TableHour: {
             course: string;
             hour: string;
+        };
+        TableNote: {
+            table: string;
+            text: string;
         };
         TakeOut: {
             /**
@@ -3323,6 +3680,34 @@ export interface components {
             rescue?: string;
             what: string;
         };
+        Turn: {
+            /**
+             * Format: int64
+             * @description the same, from origin
+             */
+            at: number;
+            /**
+             * Format: int64
+             * @description for what: place in bars
+             */
+            bar: number;
+            /** @description id of who has a hand free for it; absent: nobody has */
+            cook?: string;
+            /** Format: int64 */
+            fromC: number;
+            name: string;
+            resource: string;
+            /** Format: date-time */
+            start: string;
+            /**
+             * Format: int64
+             * @description seconds until it is there
+             */
+            takes: number;
+            /** Format: int64 */
+            toC: number;
+            who?: string;
+        };
         UndoView: {
             again: string;
             /** @description in words; empty: nothing */
@@ -3417,6 +3802,8 @@ export interface components {
             least?: number;
             /** Format: int64 */
             most?: number;
+            /** @description the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted */
+            own?: boolean;
             /** @description what it keeps meanwhile */
             place?: components["schemas"]["Needed"];
             reason?: string;
@@ -3484,6 +3871,19 @@ export interface components {
             /** @description rounded to what can be weighed or measured */
             text: string;
             working: string;
+        };
+        WhatIfInputBody: {
+            kitchen?: components["schemas"]["Kitchen"];
+            /** @description component → method */
+            methods?: {
+                [key: string]: string;
+            };
+            service?: components["schemas"]["Service"];
+        };
+        WhatIfView: {
+            now: components["schemas"]["Summary"];
+            service: string;
+            then: components["schemas"]["Summary"];
         };
         Why: {
             /**
@@ -4917,6 +5317,37 @@ export interface operations {
             };
         };
     };
+    "get-api-services-by-id-methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodsOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-api-services-by-id-mise": {
         parameters: {
             query?: never;
@@ -5010,6 +5441,37 @@ export interface operations {
             };
         };
     };
+    "get-api-services-by-id-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "post-api-services-by-id-ticks": {
         parameters: {
             query?: never;
@@ -5032,6 +5494,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TicksOutputBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-services-by-id-what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfView"];
                 };
             };
             /** @description Error */

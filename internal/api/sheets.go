@@ -1,0 +1,111 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"net/http"
+	"slices"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/room"
+	"jointime/internal/core/runup"
+	"jointime/internal/formats/calendar"
+	"jointime/internal/formats/lists"
+	"jointime/internal/formats/runupsvg"
+)
+
+// sheetRoutes hand a plan out: what each cook and each section does when, what is
+// done before the day, and what the room must know.
+func (s *Server) sheetRoutes(api huma.API) {
+	huma.Get(api, "/api/services/{id}/sheets", s.getSheets)
+}
+
+// SheetsView is all that is handed out of a plan.
+type SheetsView struct {
+	Service  string            `json:"service"`
+	Name     string            `json:"name"`
+	Day      string            `json:"day"`
+	Message  string            `json:"message,omitempty" doc:"why there is no plan"`
+	Calls    []runup.Call      `json:"calls" nullable:"false" doc:"in the order of the clock"`
+	Cooks    []kitchen.Cook    `json:"cooks" nullable:"false"`
+	Sections []kitchen.Section `json:"sections" nullable:"false"`
+	Room     room.Briefing        `json:"room"`
+}
+
+type sheetsOutput struct{ Body SheetsView }
+
+func (s *Server) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput, error) {
+	p, r, err := s.runUp(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	v := SheetsView{Service: in.ID, Name: p.in.Service.Name, Day: p.in.Service.Day, Message: r.RunUp.Message, Calls: r.RunUp.Calls(), Cooks: p.in.Kitchen.Cooks,
+		Sections: append([]kitchen.Section{}, p.in.Kitchen.Sections...), Room: room.Make(p.book.recipes(), p.in.Kitchen, p.in.Menu, p.in.Service, r.RunUp)}
+	return &sheetsOutput{v}, nil
+}
+
+// handOut sends a plan as a file of one of the open formats.
+func (s *Server) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p planned, u runup.RunUp) error) http.HandlerFunc {
+	return func(w http.ResponseWriter, r *http.Request) {
+		id := chi.URLParam(r, "id")
+		p, x, err := s.runUp(r.Context(), id)
+		if err != nil {
+			s.writeProblem(w, s.fail(err))
+			return
+		}
+		if !x.Found {
+			s.writeProblem(w, problem(http.StatusNotFound, "There is no plan: "+x.RunUp.Message))
+			return
+		}
+		var b bytes.Buffer
+		if err := write(&b, r, p, x.RunUp); err != nil {
+			s.writeProblem(w, s.fail(err))
+			return
+		}
+		w.Header().Set("Content-Type", kind)
+		w.Header().Set("Content-Disposition", `attachment; filename="`+strings.Map(plain, id)+`.`+name+`"`)
+		_, _ = w.Write(b.Bytes()) // nobody may be listening
+	}
+}
+
+// picked are the calls of the cook or the section that the address names; of all
+// where it names none.
+func picked(r *http.Request, calls []runup.Call) []runup.Call {
+	cook, section := r.URL.Query().Get("cook"), r.URL.Query().Get("section")
+	return slices.DeleteFunc(calls, func(c runup.Call) bool {
+		return (cook != "" && !slices.Contains(c.Cooks, cook)) || (section != "" && c.Section != section)
+	})
+}
+
+func fireFile(w *bytes.Buffer, r *http.Request, _ planned, u runup.RunUp) error {
+	return lists.WriteFire(w, picked(r, u.Calls()))
+}
+
+func runUpFile(w *bytes.Buffer, _ *http.Request, _ planned, u runup.RunUp) error {
+	_, err := w.WriteString(runupsvg.SVG(u))
+	return err
+}
+
+// alarmBefore is how long before a step its alarm rings.
+const alarmBefore = 2 * time.Minute
+
+func (s *Server) calendarFile(w *bytes.Buffer, r *http.Request, p planned, u runup.RunUp) error {
+	c := calendar.Calendar{Name: u.Name, Service: u.Service, Made: s.Now(), Calls: picked(r, u.Calls()), Alarm: alarmBefore,
+		Heat: func(celsius int64) string { return p.in.Kitchen.Likes.HeatOf(float64(celsius)).Text }}
+	for _, k := range p.in.Kitchen.Cooks {
+		if k.ID == r.URL.Query().Get("cook") {
+			c.Name += ", " + k.Name
+		}
+	}
+	for _, k := range p.in.Kitchen.Sections {
+		if k.ID == r.URL.Query().Get("section") {
+			c.Name += ", " + k.Name
+		}
+	}
+	return calendar.Write(w, c)
+}

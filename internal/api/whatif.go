@@ -1,0 +1,149 @@
+package api
+
+import (
+	"context"
+	"maps"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/service"
+)
+
+// whatIfRoutes plan a service as it would be with something changed, and keep
+// nothing.
+func (s *Server) whatIfRoutes(api huma.API) {
+	huma.Post(api, "/api/services/{id}/what-if", s.whatIf)
+	huma.Get(api, "/api/services/{id}/methods", s.compareMethods)
+}
+
+type whatIfInput struct {
+	ID   string `path:"id"`
+	Body struct {
+		Kitchen *kitchen.Kitchen  `json:"kitchen,omitempty"`
+		Service *service.Service  `json:"service,omitempty"`
+		Methods map[string]string `json:"methods,omitempty" doc:"component → method"`
+	}
+}
+
+// WhatIfView is the plan as it is beside the plan as it would be.
+type WhatIfView struct {
+	Service string        `json:"service"`
+	Now     runup.Summary `json:"now"`
+	Then    runup.Summary `json:"then"`
+}
+
+type whatIfOutput struct{ Body WhatIfView }
+
+func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, error) {
+	p, r, err := s.runUp(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	next := p.in
+	if k := in.Body.Kitchen; k != nil {
+		if err := soundKitchen(*k); err != nil {
+			return nil, s.fail(under("kitchen", err))
+		}
+		next.Kitchen = *k
+	}
+	if v := in.Body.Service; v != nil {
+		next.Service = v.Resolved(next.Menu)
+		if err := next.Service.Validate(next.Menu, next.Zone, s.Now()); err != nil {
+			return nil, s.fail(under("service", err))
+		}
+	}
+	next.Components = maps.Clone(next.Components)
+	for id, method := range in.Body.Methods {
+		next.Components[id] = next.Components[id].By(method)
+	}
+	then, err := runup.Make(ctx, next)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	return &whatIfOutput{WhatIfView{in.ID, r.Summary(p.in), then.Summary(next)}}, nil
+}
+
+// MethodPlans is a component with the plan by each of its methods.
+type MethodPlans struct {
+	Component string       `json:"component"`
+	Name      string       `json:"name"`
+	Chosen    string       `json:"chosen" doc:"id of the method that is planned with"`
+	Methods   []MethodPlan `json:"methods" nullable:"false"`
+}
+
+// MethodPlan is the plan of the service if a component is made by one method.
+type MethodPlan struct {
+	ID        string        `json:"id"`
+	Name      string        `json:"name"`
+	Hands     int64         `json:"hands" doc:"seconds of hands for the component"`
+	Equipment []string      `json:"equipment" nullable:"false" doc:"kinds that it takes"`
+	Lead      int64         `json:"lead" doc:"seconds from its first step to its first plate"`
+	Plan      runup.Summary `json:"plan"`
+}
+
+type methodsOutput struct {
+	Body struct {
+		Components []MethodPlans `json:"components" nullable:"false"`
+	}
+}
+
+// compareMethods plans a service with each method of every component that has
+// several.
+func (s *Server) compareMethods(ctx context.Context, in *serviceInput) (*methodsOutput, error) {
+	p, err := s.scene(ctx, in.ID)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	out := &methodsOutput{}
+	out.Body.Components = []MethodPlans{}
+	seen := map[string]bool{}
+	for _, dish := range p.in.Dishes {
+		for _, c := range p.book.recipes().Within(dish) {
+			if len(c.Methods) < 2 || seen[c.ID] {
+				continue
+			}
+			seen[c.ID] = true
+			plans, err := methodPlans(ctx, p.in, p.in.Components[c.ID])
+			if err != nil {
+				return nil, s.fail(err)
+			}
+			out.Body.Components = append(out.Body.Components, plans)
+		}
+	}
+	return out, nil
+}
+
+func methodPlans(ctx context.Context, in runup.Input, c recipe.Component) (MethodPlans, error) {
+	out := MethodPlans{Component: c.ID, Name: c.Name, Chosen: c.Method().ID, Methods: []MethodPlan{}}
+	for _, m := range c.Methods {
+		next := in
+		next.Components = maps.Clone(in.Components)
+		next.Components[c.ID] = c.By(m.ID)
+		r, err := runup.Make(ctx, next)
+		if err != nil {
+			return out, err
+		}
+		one := MethodPlan{ID: m.ID, Name: m.Name, Plan: r.Summary(next), Equipment: []string{}}
+		one.Hands, one.Lead = r.RunUp.Effort(c.ID)
+		for _, step := range m.Steps {
+			for _, n := range step.Equipment {
+				one.Equipment = append(one.Equipment, n.Kind)
+			}
+		}
+		out.Methods = append(out.Methods, one)
+	}
+	return out, nil
+}
+
+func (s *Server) stopPlanning(w http.ResponseWriter, r *http.Request) {
+	if !s.progress.stop(chi.URLParam(r, "id")) {
+		s.writeProblem(w, problem(http.StatusNotFound, "Nothing is being planned."))
+		return
+	}
+	w.WriteHeader(http.StatusNoContent)
+}

@@ -1,0 +1,160 @@
+// Package room makes the sheet for the room: for each course whom to seat or hold
+// and until when, what cannot wait, what is carved or poured at the table, what
+// goes with it, and what is in it for whom.
+package room
+
+import (
+	"fmt"
+	"time"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/service"
+	"jointime/internal/core/units"
+)
+
+// Briefing is what the room is given for a service.
+type Briefing struct {
+	Service string           `json:"service"`
+	Name    string           `json:"name"`
+	Day     string           `json:"day"`
+	Guests  int              `json:"guests" doc:"at the tables; 0: no tables are known"`
+	Courses []CourseBriefing `json:"courses" nullable:"false"`
+	Notes   []TableNote      `json:"notes" nullable:"false" doc:"of the tables"`
+}
+
+// TableNote is what is said of a table.
+type TableNote struct {
+	Table string `json:"table"`
+	Text  string `json:"text"`
+}
+
+// CourseBriefing is a course as the room sees it.
+type CourseBriefing struct {
+	Name   string          `json:"name"`
+	Hour   string          `json:"hour" doc:"of the clock, at which the first wave leaves"`
+	Ready  string          `json:"ready" doc:"by when the first tables sit, with their cutlery"`
+	Hold   string          `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
+	Sent   []runup.Sending `json:"sent" nullable:"false"`
+	Dishes []DishBriefing  `json:"dishes" nullable:"false"`
+}
+
+// DishBriefing is a dish, or a version of it, in a course.
+type DishBriefing struct {
+	Name      string   `json:"name"`
+	Portions  int      `json:"portions"`
+	Tables    []string `json:"tables" nullable:"false" doc:"who has it, each with how many; all: none is named"`
+	Story     string   `json:"story,omitempty"`
+	With      string   `json:"with,omitempty"`
+	Cutlery   string   `json:"cutlery,omitempty"`
+	AtTable   string   `json:"atTable,omitempty"`
+	Waits     string   `json:"waits,omitempty" doc:"how long the plate stays what it should be, and why"`
+	Contains  []string `json:"contains" nullable:"false" doc:"allergens"`
+	Unknown   bool     `json:"unknown" doc:"what is in it is not all known"`
+	Without   []string `json:"without" nullable:"false" doc:"what a version is to be without, as it is asked for"`
+	Broken    []string `json:"broken" nullable:"false" doc:"what it is to be without and is not, or nobody knows"`
+	Uneatable []string `json:"uneatable" nullable:"false" doc:"what lies on the plate and is not eaten"`
+}
+
+// seated is how many minutes before its hour a course's first tables are to sit.
+const seated = 5
+
+// Make makes the sheet of a service from its plan.
+func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service, plan runup.RunUp) Briefing {
+	out := Briefing{Service: s.ID, Name: s.Name, Day: s.Day, Guests: s.Guests(), Courses: []CourseBriefing{}, Notes: []TableNote{}}
+	for _, t := range s.Tables {
+		if t.Note != "" {
+			out.Notes = append(out.Notes, TableNote{t.Name, t.Note})
+		}
+	}
+	for _, row := range plan.Courses {
+		c := CourseBriefing{Name: row.Name, Hour: row.Hour.Format("15:04"), Ready: row.Hour.Add(-seated * time.Minute).Format("15:04"), Sent: row.Sent, Dishes: []DishBriefing{}}
+		shortest := int64(0)
+		for _, hour := range s.Courses {
+			if hour.Course != row.ID {
+				continue
+			}
+			for _, n := range hour.Covers {
+				if n.Plates == 0 {
+					continue
+				}
+				d, life := dish(b, k, n)
+				d.Tables = tables(s, menu, row.ID, n)
+				if c.Dishes = append(c.Dishes, d); life > 0 && (shortest == 0 || life < shortest) {
+					shortest = life
+				}
+			}
+		}
+		if shortest > 0 && shortest <= cannotWait {
+			c.Hold = fmt.Sprintf("holds %s on the plate: everybody sits when it leaves, or it is held before it is built", units.FormatDuration(shortest))
+		}
+		out.Courses = append(out.Courses, c)
+	}
+	return out
+}
+
+// cannotWait is the life of a plate, in seconds, up to which the room is told.
+const cannotWait = 5 * 60
+
+// dish is what the room is told of plates, and how long they last, in seconds; 0:
+// nothing on them fades.
+func dish(b recipe.Book, k kitchen.Kitchen, n service.Covers) (DishBriefing, int64) {
+	d := b.Dishes[n.Dish]
+	out := DishBriefing{Name: d.Name, Portions: n.Plates, Contains: []string{}, Without: []string{}, Broken: []string{}, Uneatable: []string{}}
+	plate, view := d.Plate, b.Plain(d, k)
+	for _, v := range d.Versions {
+		if v.ID == n.Version {
+			out.Name, out.Without, plate, view = d.Name+", "+v.Name, append(out.Without, v.Without...), d.PlateOf(v), b.Version(d, v, k, n.Plates)
+		}
+	}
+	for _, a := range view.Contents.Allergens {
+		out.Contains = append(out.Contains, a.Name)
+	}
+	out.Unknown = len(view.Contents.Unknown) > 0
+	for _, c := range view.Broken {
+		out.Broken = append(out.Broken, c.What)
+	}
+	if d.Room != nil {
+		out.Story, out.With, out.Cutlery, out.AtTable = d.Room.Story, d.Room.With, d.Room.Cutlery, d.Room.AtTable
+	}
+	life := told(&out, plate)
+	return out, life
+}
+
+// told adds what follows from the plate.
+func told(d *DishBriefing, plate plating.Spec) (life int64) {
+	c := plate.Compute(plating.Scene{})
+	if len(c.Lives) > 0 {
+		life = c.Lives[0].Seconds
+		d.Waits = units.FormatDuration(life) + ": " + c.Lives[0].Why
+	}
+	for _, p := range plate.Placings {
+		if p.NotEaten {
+			d.Uneatable = append(d.Uneatable, p.ID)
+		}
+	}
+	return life
+}
+
+// tables are who has these plates; none is named where all have the same.
+func tables(s service.Service, menu recipe.Menu, course string, n service.Covers) []string {
+	out := []string{}
+	for _, m := range menu.Courses {
+		if m.ID != course {
+			continue
+		}
+		for _, t := range s.Tables {
+			for _, p := range t.Plates(m) {
+				if p.Dish == n.Dish && p.Version == n.Version {
+					out = append(out, fmt.Sprintf("%s × %d", t.Name, p.Plates))
+				}
+			}
+		}
+	}
+	if n.Version == "" && len(out) == len(s.Tables) {
+		return []string{}
+	}
+	return out
+}

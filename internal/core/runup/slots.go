@@ -1,0 +1,116 @@
+package runup
+
+import (
+	"cmp"
+	"slices"
+
+	"jointime/internal/core/schedule"
+)
+
+// Slot is a stretch in which somebody has both hands free, with the work that
+// would fit into it: work of others, or of a fuller hour.
+type Slot struct {
+	Cook   string  `json:"cook" doc:"id"`
+	Name   string  `json:"name"`
+	From   int64   `json:"from"`
+	To     int64   `json:"to"`
+	Offers []Offer `json:"offers" nullable:"false"`
+}
+
+// Offer is a piece of work that could be done in a slot, and when it stands now.
+type Offer struct {
+	Bar int   `json:"bar" doc:"place in bars"`
+	At  int64 `json:"at" doc:"when it would begin"`
+}
+
+const (
+	shortestSlot = 8 * 60
+	mostOffers   = 4
+)
+
+// slots finds on the day of the service who has hands free, and offers what needs
+// hands and nothing else, may be done then by what comes before and after it, and
+// stands in an hour in which all hands are taken.
+func (r *reading) slots(lanes []Lane, tight []Stretch) []Slot {
+	out := []Slot{}
+	first, last := r.seconds(r.day), r.firstHour()
+	movable := r.movable(tight)
+	for _, l := range lanes {
+		if !l.Cook {
+			continue
+		}
+		for _, gap := range free(r.windows(l.ID), l.Blocks, first, last) {
+			s := Slot{Cook: l.ID[len("cook."):], Name: l.Name, From: gap[0], To: gap[1], Offers: []Offer{}}
+			for _, i := range movable {
+				if at, fits := r.fits(i, l.ID, gap); fits && len(s.Offers) < mostOffers {
+					s.Offers = append(s.Offers, Offer{i, at})
+				}
+			}
+			if len(s.Offers) > 0 {
+				out = append(out, s)
+			}
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Slot) int { return cmp.Compare(a.From, b.From) })
+	return out
+}
+
+// free are the stretches of a shift, between two moments, in which nothing is done.
+func free(windows []schedule.Span, blocks []LaneBlock, first, last int64) (out []schedule.Span) {
+	var cuts []schedule.Span
+	for _, b := range blocks {
+		cuts = append(cuts, schedule.Span{b.From, b.To})
+	}
+	for _, s := range without(windows, cuts) {
+		s = schedule.Span{max(s[0], first), min(s[1], last)}
+		if s[1]-s[0] >= shortestSlot {
+			out = append(out, s)
+		}
+	}
+	return out
+}
+
+// movable are the works that want hands all the time and no equipment, and stand
+// where all hands are taken.
+func (r *reading) movable(tight []Stretch) (out []int) {
+	for i, w := range r.works {
+		t := r.plan.Tasks[i]
+		uses := r.problem.Tasks[i].Uses
+		if w.step == nil || len(uses) != 1 || uses[0].Slices != nil || t.End-t.Start < 120 {
+			continue
+		}
+		if slices.ContainsFunc(tight, func(s Stretch) bool { return s.From < t.End && t.Start < s.To }) {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
+// fits tells whether a work can begin in a gap of a cook, by its waits.
+func (r *reading) fits(i int, cook string, gap schedule.Span) (at int64, ok bool) {
+	t := r.problem.Tasks[i]
+	if !slices.Contains(t.Uses[0].OneOf, cook) || t.Duration > gap[1]-gap[0] || (gap[0] <= r.plan.Tasks[i].Start && r.plan.Tasks[i].End <= gap[1]) {
+		return 0, false
+	}
+	first, last := gap[0], gap[1]-t.Duration
+	if t.Earliest != nil {
+		first = max(first, *t.Earliest)
+	}
+	for _, l := range r.problem.Links {
+		switch {
+		case l.To == t.ID && l.ToAt == "" && l.FromAt == "":
+			from := r.plan.Tasks[r.index(l.From)].End
+			first = max(first, from+l.Least())
+			if l.Max != nil {
+				last = min(last, from+*l.Max)
+			}
+		case l.From == t.ID && l.ToAt == "" && l.FromAt == "":
+			to := r.plan.Tasks[r.index(l.To)].Start
+			last = min(last, to-l.Least()-t.Duration)
+			if l.Max != nil {
+				first = max(first, to-*l.Max-t.Duration)
+			}
+		}
+	}
+	return last, first <= last
+}

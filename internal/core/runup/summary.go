@@ -1,0 +1,94 @@
+package runup
+
+import (
+	"slices"
+	"time"
+)
+
+// Summary is what one compares two plans by.
+type Summary struct {
+	Planned   bool      `json:"planned" doc:"there is a plan"`
+	Violation int64     `json:"violation" doc:"seconds by which strict limits are passed"`
+	Cost      int64     `json:"cost"`
+	Late      int64     `json:"late" doc:"seconds by which the latest course is late"`
+	Begins    time.Time `json:"begins" doc:"of the first step"`
+	Lead      int64     `json:"lead" doc:"seconds from there to the first plate"`
+	Work      int64     `json:"work" doc:"seconds of hands, all cooks together"`
+	Cooks     int       `json:"cooks" doc:"who have anything to do"`
+	Tight     int64     `json:"tight" doc:"seconds in which all hands are taken"`
+	Share     float64   `json:"share" doc:"of plates within 2 minutes of their time, where every uncertain step takes as long as chance has it"`
+	Clashes   []string  `json:"clashes" nullable:"false"`
+	Stops     []string  `json:"stops" nullable:"false" doc:"what cannot be done"`
+}
+
+// Evenings that are drawn for a summary, how late a plate may be, and the seed.
+const (
+	summaryEvenings = 200
+	summaryWithin   = 120
+	summarySeed     = 7
+)
+
+// Summary sums a plan up.
+func (x Result) Summary(in Input) Summary {
+	s := Summary{Planned: x.Found, Violation: x.Plan.Violation, Cost: x.Plan.Cost, Clashes: []string{}, Stops: []string{}}
+	for _, c := range x.RunUp.Clashes {
+		s.Clashes = append(s.Clashes, c.What)
+	}
+	for _, p := range x.RunUp.Stops {
+		if !p.Gap {
+			s.Stops = append(s.Stops, p.Name+": "+p.Why)
+		}
+	}
+	if !x.Found || len(x.RunUp.Bars) == 0 {
+		return s
+	}
+	first := slices.MinFunc(x.RunUp.Bars, func(a, b Bar) int { return int(a.From - b.From) })
+	s.Begins = first.Start
+	for i, c := range x.RunUp.Courses {
+		if s.Late = max(s.Late, c.Late); i == 0 {
+			s.Lead = c.Leaves - first.From
+		}
+	}
+	for _, l := range x.RunUp.Lanes {
+		if !l.Cook || len(l.Blocks) == 0 {
+			continue
+		}
+		s.Cooks++
+		for _, b := range l.Blocks {
+			s.Work += b.To - b.From
+		}
+	}
+	for _, t := range x.RunUp.Loads[0].Tight {
+		s.Tight += t.To - t.From
+	}
+	s.Share, _ = x.Evenings(in, summaryEvenings, summaryWithin, summarySeed) // 0 where it cannot be told
+	return s
+}
+
+// Effort is what a component takes in a plan: seconds of hands, and the time from its
+// first step to its first plate.
+func (u RunUp) Effort(component string) (hands, lead int64) {
+	first, plate := int64(-1), int64(-1)
+	for _, b := range u.Bars {
+		if b.Component != component {
+			continue
+		}
+		switch {
+		case b.Placing != "":
+			if plate < 0 || b.From < plate {
+				plate = b.From
+			}
+		default:
+			if first < 0 || b.From < first {
+				first = b.From
+			}
+			for _, h := range b.Hands {
+				hands += h.To - h.From
+			}
+		}
+	}
+	if first >= 0 && plate > first {
+		lead = plate - first
+	}
+	return hands, lead
+}
