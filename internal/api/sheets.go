@@ -34,7 +34,7 @@ type SheetsView struct {
 	Calls    []runup.Call      `json:"calls" nullable:"false" doc:"in the order of the clock"`
 	Cooks    []kitchen.Cook    `json:"cooks" nullable:"false"`
 	Sections []kitchen.Section `json:"sections" nullable:"false"`
-	Room     room.Briefing        `json:"room"`
+	Room     room.Briefing     `json:"room"`
 }
 
 type sheetsOutput struct{ Body SheetsView }

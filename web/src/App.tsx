@@ -16,6 +16,8 @@ import { Mise } from './screens/Mise/Mise'
 import { Order } from './screens/Order/Order'
 import { Plate } from './screens/Plate/Plate'
 import { RunUp } from './screens/RunUp/RunUp'
+import { Service } from './screens/Service/Service'
+import { Sheets } from './screens/Sheets/Sheets'
 import { Start as FirstStart } from './screens/Start/Start'
 
 export function App() {
@@ -25,6 +27,8 @@ export function App() {
         {(name) => (
           <Routes>
             <Route path="/menu/:service" element={<Screen name={name} />} />
+            <Route path="/service/:service" element={<Screen name={name} />} />
+            <Route path="/sheets/:service" element={<Screen name={name} />} />
             <Route path="/run-up/:service" element={<Screen name={name} />} />
             <Route path="/order/:service" element={<Screen name={name} />} />
             <Route path="/mise/:service" element={<Screen name={name} />} />
@@ -48,6 +52,8 @@ function Screen({ name }: { name: string }) {
   return (
     <Frame name={name} place={{ screen, service, dish }}>
       {screen === 'menu' && <Menu key={service} id={service} />}
+      {screen === 'service' && <Service key={service} id={service} />}
+      {screen === 'sheets' && <Sheets key={service} id={service} />}
       {screen === 'run-up' && <RunUp key={service} id={service} />}
       {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'mise' && <Mise key={service} id={service} />}

@@ -138,11 +138,12 @@ func told(d *DishBriefing, plate plating.Spec) (life int64) {
 	return life
 }
 
-// tables are who has these plates; none is named where all have the same.
+// tables are who has these plates; none is named where they are for all who ask for
+// nothing else.
 func tables(s service.Service, menu recipe.Menu, course string, n service.Covers) []string {
 	out := []string{}
 	for _, m := range menu.Courses {
-		if m.ID != course {
+		if m.ID != course || (n.Version == "" && len(m.Dishes) == 1) {
 			continue
 		}
 		for _, t := range s.Tables {
@@ -152,9 +153,6 @@ func tables(s service.Service, menu recipe.Menu, course string, n service.Covers
 				}
 			}
 		}
-	}
-	if n.Version == "" && len(out) == len(s.Tables) {
-		return []string{}
 	}
 	return out
 }

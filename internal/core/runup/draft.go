@@ -27,6 +27,7 @@ type work struct {
 	working   string // of its time
 	early     bool   // it keeps, and has a place before the rush
 	leadIn    string // id, where nobody wrote it down
+	wash      int64  // seconds at its end in which what it used is washed
 }
 
 // placed tells a placing on a plate from other work.

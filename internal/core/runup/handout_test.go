@@ -50,7 +50,9 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 	require.GreaterOrEqual(t, lit, 0)
 	assert.Len(t, calls[lit].Who, 1, "somebody turns the knob")
 	for _, u := range r.RunUp.Turns {
-		told := slices.ContainsFunc(r.RunUp.Clashes, func(c runup.Clash) bool { return strings.HasPrefix(c.What, "Nobody has a hand free at "+u.Start.Format("15:04")) })
+		told := slices.ContainsFunc(r.RunUp.Clashes, func(c runup.Clash) bool {
+			return strings.HasPrefix(c.What, "Nobody has a hand free at "+u.Start.Format("15:04"))
+		})
 		assert.Equal(t, u.Cook == "", told, "where nobody can, it is told")
 	}
 }

@@ -139,6 +139,7 @@ type Bar struct {
 	Early     bool             `json:"early,omitempty" doc:"it keeps, and has a place before the rush"`
 	Slow      int64            `json:"slow,omitempty" doc:"seconds that it may take longer than planned"`
 	Give      int64            `json:"give" doc:"seconds that it may be late before a plate is later than planned"`
+	Wash      int64            `json:"wash,omitempty" doc:"seconds at its end in which what it used is washed"`
 	LeadIn    string           `json:"leadIn,omitempty" doc:"id, where nobody wrote it down: it can be left out"`
 	Cue       string           `json:"cue,omitempty"`
 	Cautions  []recipe.Caution `json:"cautions,omitempty"`

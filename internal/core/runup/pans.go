@@ -5,14 +5,8 @@ import (
 	"jointime/internal/core/schedule"
 )
 
-const (
-	washSoon  = 15 * 60 // seconds in which what was used is washed
-	priceWash = 1       // a second later
-)
-
 // pans keep what a step left in one for the step that wants it: both on the same
-// thing of a kind that both need, which nobody else has in between. And what has to
-// be washed after every use is washed.
+// thing of a kind that both need, which nobody else has in between.
 func (d *draft) pans() {
 	for i := range d.works {
 		step := d.works[i].step
@@ -24,9 +18,6 @@ func (d *draft) pans() {
 				d.keepPan(from, i)
 			}
 		}
-	}
-	for i, n := 0, len(d.works); i < n; i++ {
-		d.wash(i)
 	}
 }
 
@@ -62,31 +53,19 @@ func (d *draft) equipmentUse(task, n int) *schedule.Use {
 	return &uses[len(uses)-len(d.works[task].step.Equipment)+n]
 }
 
-// wash adds the washing of what a step used, where the kitchen washes it after
-// every use: nobody has it until then.
-func (d *draft) wash(i int) {
-	step := d.works[i].step
-	if step == nil {
-		return
-	}
-	for n, e := range step.Equipment {
-		seconds, name := d.washing(e)
-		if seconds == 0 || len(d.cooks) == 0 || d.leftOut("wash/"+e.Kind) {
-			continue
+// washes is how long what a step used is washed afterwards, by the same hands or by
+// whoever is free: the time is part of the step's, and nobody has the thing until
+// then. What it is called comes with it.
+func (d *draft) washes(step recipe.Step) (longest int64, what string) {
+	for _, e := range step.Equipment {
+		if seconds, name := d.washing(e); seconds > longest && !d.leftOut("wash/"+e.Kind) {
+			longest, what = seconds, name
 		}
-		use := d.equipmentUse(i, n)
-		if use.Same == "" {
-			use.Same = "wash after " + d.id(i)
-		}
-		dirty := *use
-		dirty.Slices = nil
-		id := d.id(i) + "/wash " + e.Kind
-		w := d.works[i]
-		w.step = &recipe.Step{ID: step.ID + "/wash", Name: "wash the " + name, Time: &recipe.Time{Quick: seconds, Usual: seconds, Slow: seconds, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}}
-		w.name, w.working, w.leadIn, w.early = w.step.Name, "after every use", "wash/"+e.Kind, false
-		d.add(schedule.Task{ID: id, Duration: seconds, Uses: []schedule.Use{{OneOf: d.cooks, Units: 1}, dirty}}, w)
-		d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(i), To: id, Max: ptr(washSoon), Over: ptr(priceWash), Weight: priceWash, Holds: []schedule.Use{dirty}})
 	}
+	if len(d.cooks) == 0 {
+		return 0, ""
+	}
+	return longest, what
 }
 
 // washing is how long a kind of equipment is washed after every use, and how the

@@ -88,7 +88,7 @@ func (r *reading) bar(i int) Bar {
 		b.Tables = r.courses[w.course].waves[max(w.wave, 1)-1].tables
 	}
 	if w.step != nil {
-		b.Slow, b.LeadIn = uncertain(*w.step, w.portions), w.leadIn
+		b.Slow, b.LeadIn, b.Wash = uncertain(*w.step, w.portions), w.leadIn, w.wash
 		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue(), w.step.Cautions
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
@@ -187,13 +187,15 @@ func (r *reading) fill(x *Strand) {
 
 func (r *reading) hold(e, from, to int) Hold {
 	l := r.problem.Links[e]
-	h := Hold{From: from, To: to, Margin: r.left[e], Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End}
+	wash := r.works[from].wash // the wait began before it
+	h := Hold{From: from, To: to, Margin: r.left[e], Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End + wash}
 	if l.Max != nil {
 		end := r.plan.Tasks[from].End + *l.Max
-		h.Limit, h.Over = &end, max(0, h.Gap-*l.Max)
+		h.Limit, h.Over = &end, max(0, h.Gap-wash-*l.Max)
+		l.Max = ptr(*l.Max + wash)
 	}
 	if step := r.works[from].step; step != nil {
-		l.Min = ptr(l.Least() - h.Margin)
+		l.Min = ptr(max(0, l.Least()-h.Margin+wash))
 		h.Text = waitText(step.Then.Reason, l, step.Then.Place != nil && step.Then.Reason == "", r)
 	}
 	return h
@@ -334,7 +336,7 @@ func (r *reading) clash(b schedule.Breach) (Clash, bool) {
 		}
 		return Clash{}, false
 	}
-	limit := *r.problem.Links[*b.Link].Max
+	limit := *r.problem.Links[*b.Link].Max + w.wash
 	name := r.in.Components[w.component].Name
 	return Clash{What: fmt.Sprintf("%s waits %s after %s, %s longer than it may (%s).", name, units.FormatDuration(limit+b.By), w.name, units.FormatDuration(b.By), units.FormatDuration(limit)),
 		Advice: fmt.Sprintf("lengthen the wait, free what %s needs, or move the hour", r.works[to].name), Bar: &from, Strict: !b.Priced}.because(r, to), true

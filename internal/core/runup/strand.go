@@ -6,6 +6,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/units"
 )
 
 // strand is the planned end of a component's method: the tasks of each step
@@ -218,13 +219,30 @@ func (d *draft) inBatches(id string, w work) (out []int) {
 		}
 		lasts, working := w.step.Time.For(portions)
 		one.working = working
-		out = append(out, d.add(schedule.Task{ID: name, Duration: lasts, Uses: d.uses(*w.step, portions, name)}, one))
+		uses := d.uses(*w.step, portions, name)
+		if wash, what := d.washes(*w.step); wash > 0 {
+			one.wash, one.working, uses = wash, fmt.Sprintf("%s + washing the %s %s", working, what, units.FormatDuration(wash)), d.washed(uses, *w.step, lasts, wash)
+		}
+		out = append(out, d.add(schedule.Task{ID: name, Duration: lasts + one.wash, Uses: uses}, one))
 		if k > 0 {
 			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[k-1]), To: name, FromAt: schedule.Start, ToAt: schedule.Start})
 		}
 		w.first += portions
 	}
 	return out
+}
+
+// washed are the uses of a step that is followed by washing: everything that it
+// takes it keeps until then, and a hand washes.
+func (d *draft) washed(uses []schedule.Use, step recipe.Step, lasts, wash int64) []schedule.Use {
+	switch step.Hands.Work {
+	case recipe.AllHands: // the whole of the task, with the washing
+	case recipe.SliceHands:
+		uses[0].Slices = append(uses[0].Slices, schedule.Span{lasts, lasts + wash})
+	default:
+		uses = append([]schedule.Use{{OneOf: d.cooks, Units: 1, Slices: []schedule.Span{{lasts, lasts + wash}}}}, uses...)
+	}
+	return uses
 }
 
 func (d *draft) deadline(i int, step recipe.Step) {
@@ -310,7 +328,10 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 			if w.Most != nil {
 				margin = min(margin, slack(w))
 			}
-			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least + margin), Max: w.Most}
+			l := schedule.Link{From: d.id(i), To: d.id(j), Min: ptr(w.Least + margin - d.works[i].wash), Max: w.Most}
+			if w.Most != nil {
+				l.Max = ptr(*w.Most - d.works[i].wash)
+			}
 			if margin > 0 {
 				d.left[len(d.problem.Links)] = margin
 			}
@@ -318,7 +339,8 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 				l.Over = ptr(priceSoftWait)
 			}
 			last := b == len(takers)-1 || (w.Place != nil && w.Place.Holds > 0)
-			if w.Place != nil && holding && last {
+			if w.Place != nil && holding && last && (l.Max == nil || *l.Max >= 0) {
+				l.Min = ptr(max(0, *l.Min))
 				hold := d.needed(*w.Place, min(d.works[i].portions, d.works[j].portions))
 				if w.Own {
 					hold.Same, hold.Settle = ownLabel(d.id(i)), hold.Setting != nil

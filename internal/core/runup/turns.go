@@ -13,6 +13,9 @@ import (
 // turnTakes is how long a hand is at a knob, in seconds.
 const turnTakes = 15
 
+// turnEarly is how long before its last moment a knob is turned at the most.
+const turnEarly = 3600
+
 // turns finds for every heating and cooling the cook who begins it: at the last
 // moment at which it is in time, or, where nobody has a hand free then, at the
 // latest one before it at which somebody has, once the use before is over.
@@ -29,7 +32,7 @@ func (r *reading) turns(lanes []Lane) []Turn {
 	for _, l := range lanes {
 		for _, p := range l.Pauses {
 			t := Turn{Resource: l.ID, Name: l.Name, FromC: p.FromC, ToC: p.ToC, Takes: p.To - p.From, Bar: p.Bar}
-			t.Cook, t.At = r.hand(busy, p.To-p.Available, p.From)
+			t.Cook, t.At = r.hand(busy, max(p.To-p.Available, p.From-turnEarly), p.From)
 			if t.Cook != "" {
 				busy[t.Cook] = append(busy[t.Cook], schedule.Span{t.At, t.At + turnTakes})
 			}

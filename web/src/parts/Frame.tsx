@@ -19,10 +19,12 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
   const [help, setHelp] = useState(false)
   const links = [
     ['Menu', `/menu/${service}`],
+    ['Service', `/service/${service}`],
     ['Dish', `/dish/${dish}`],
     ['Order', `/order/${service}`],
     ['Mise', `/mise/${service}`],
     ['Run-up', `/run-up/${service}`],
+    ['Sheets', `/sheets/${service}`],
     ['Plate', `/plate/${dish}`],
     ['Book', '/book'],
     ['Kitchen', '/kitchen'],
@@ -31,7 +33,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-      const at = ['m', 'd', 'o', 'i', 'r', 'p', 'b', 'k'].indexOf(event.key)
+      const at = ['m', 's', 'd', 'o', 'i', 'r', 'h', 'p', 'b', 'k'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
     }
@@ -42,7 +44,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     <>
       <header className="frame-bar">
         <span className="brand">Jointime</span>
-        <nav className="d-flex gap-4" aria-label="Screens">
+        <nav className="d-flex" aria-label="Screens">
           {links.map(([label, to]) => (
             <NavLink key={label} to={to}>
               {label}
@@ -50,7 +52,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           ))}
         </nav>
         <div className="side">
-          {['menu', 'run-up', 'order', 'mise'].includes(place.screen) && services.data && (
+          {['menu', 'service', 'run-up', 'sheets', 'order', 'mise'].includes(place.screen) && services.data && (
             <select aria-label="Service" value={service} onChange={(e) => void go(`/${place.screen}/${e.target.value}`)}>
               {services.data.services.map((s) => (
                 <option key={s.id} value={s.id}>
@@ -74,7 +76,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
 }
 
 const keys = [
-  ['m d o i r p b k', 'Menu, Dish, Order, Mise, Run-up, Plate, Book, Kitchen'],
+  ['m s d o i r h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Sheets, Plate, Book, Kitchen'],
   ['← →', 'in a run-up: the step before, the step after'],
   ['↑ ↓', 'in a run-up: the strand above, the strand below'],
   ['Enter', 'open what is selected; in a form: save'],

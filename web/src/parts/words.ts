@@ -40,3 +40,10 @@ export function hour12(h: number): string {
   const part = parts[h - whole]
   return `${part === undefined ? h.toFixed(1) : `${whole || (part ? '' : 12)}${part}`} o’clock`
 }
+
+/** wall is the hour on the wall so many seconds after a moment as the server wrote it, in the same zone. */
+export function wall(moment: string, later: number): string {
+  const zone = /([+-])(\d\d):(\d\d)$/.exec(moment)
+  const ahead = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3])) * 60_000 : 0
+  return new Date(Date.parse(moment) + later * 1000 + ahead).toISOString().slice(11, 16)
+}

@@ -172,5 +172,8 @@ func (s *search) settle(ctx context.Context) {
 			}
 			moved = moved || s.value.better(before)
 		}
+		if !moved {
+			moved = s.freshen(byEnd)
+		}
 	}
 }

@@ -9,6 +9,7 @@ import { useDraft } from '../../parts/draft'
 import { FieldError } from '../../parts/reading'
 import { Rows } from '../../parts/Rows'
 import { Empty, Failed, Waiting } from '../../parts/States'
+import { Effect } from './Effect'
 import { toKitchen, toKitchenWords, type KitchenWords } from './kitchenForm'
 
 type View = Schemas['KitchenView']
@@ -34,47 +35,12 @@ function One({ view }: { view: View }) {
           <TakeBack screen={`kitchen:${k.id}`} />
         </div>
       </div>
-      <div className="order-screen">
-        <Editor view={view} />
-        <There kitchen={k} />
-      </div>
+      <Editor view={view} />
     </>
   )
 }
 
-// There is what the run-up plans with.
-function There({ kitchen }: { kitchen: Schemas['Kitchen'] }) {
-  const section = (id?: string) => kitchen.sections?.find((s) => s.id === id)?.name
-  return (
-    <section aria-label="What there is">
-      <h2>what there is</h2>
-      <table className="fire">
-        <tbody>
-          {kitchen.cooks.map((c) => (
-            <tr key={c.id}>
-              <td>
-                <b>{c.name}</b>
-              </td>
-              <td>{section(c.section)}</td>
-              <td className="clock">{c.shifts.map((s) => `${s.from}–${s.to}`).join(', ')}</td>
-            </tr>
-          ))}
-          {kitchen.equipment.map((e) => (
-            <tr key={e.id}>
-              <td>{e.name}</td>
-              <td>{e.kind}</td>
-              <td>
-                {e.places} {e.places === 1 ? 'place' : 'places'}
-                {e.carries?.length ? `, carries ${e.carries.join(', ')}` : ''}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  )
-}
-
+// What is changed is kept while one looks at what it would do.
 function Editor({ view }: { view: View }) {
   const desk = useDesk()
   const form = useDraft(`kitchen/${view.kitchen.id}`, toKitchenWords(view.kitchen), { over: view.kitchen, version: view.version })
@@ -92,7 +58,18 @@ function Editor({ view }: { view: View }) {
       setWrong(error)
     }
   }
-  const text = (name: 'name' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+  const read = () => {
+    try {
+      setWrong(undefined)
+      return toKitchen(f, form.origin.over)
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error
+      setWrong(error)
+      return undefined
+    }
+  }
+  const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
+  const text = (name: 'name' | 'pass' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
@@ -111,8 +88,20 @@ function Editor({ view }: { view: View }) {
     </Form.Group>
   )
   return (
-    <Form className="editor" onSubmit={(e) => void submit(e)} aria-label="How the kitchen measures">
-      {text('name', 'name')}
+    <Form className="editor kitchen" onSubmit={(e) => void submit(e)} aria-label="The kitchen">
+      <Effect kitchen={view.kitchen.id} changed={form.typed} read={read} />
+      <div className="fields">
+        {text('name', 'name')}
+        {text('pass', 'plates on the pass')}
+        {text('zone', 'time zone')}
+      </div>
+      <Rows legend="cooks" columns={[{ name: 'name', label: 'name', width: 170 }, { name: 'section', label: 'section', width: 110, options: [['', 'no section'], ...f.sections.filter((r) => r.id).map((r): [string, string] => [r.id, r.name])] }, { name: 'shifts', label: 'shifts, a break between two', width: 220, hint: '09:00–15:00, 17:00–23:30' }]} rows={f.cooks} set={(cooks) => set({ cooks })} add="add a cook" wrong={wrong?.field} />
+      <Rows
+        legend="equipment"
+        columns={[{ name: 'name', label: 'name', width: 150 }, { name: 'kind', label: 'kind', width: 110 }, { name: 'places', label: 'places', width: 60 }, { name: 'heats', label: 'heats, cools: s for 1 °C', width: 80, hint: 's/°C' }, { name: 'within', label: 'differs by … °C', width: 60, hint: '± °C' }, { name: 'wash', label: 'washed after use, min', width: 60, hint: 'wash' }]}
+        rows={f.equipment} set={(equipment) => set({ equipment })} add="add a thing" wrong={wrong?.field}
+      />
+      <Rows legend="not to be had" columns={[{ name: 'of', label: 'who or what', width: 150, options: [['', 'who or what'], ...people] }, { name: 'day', label: 'on', width: 120, hint: 'every day' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="add hours" wrong={wrong?.field} />
       <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 220 }]} rows={f.sections} set={(sections) => set({ sections })} add="add a section" wrong={wrong?.field} />
       <Rows legend="kept in" columns={[{ name: 'name', label: 'what', width: 220 }, { name: 'holds', label: 'millilitres', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="add a container" wrong={wrong?.field} />
       <fieldset>

@@ -5,7 +5,7 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; sections: Row[]; boxes: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; sections: Row[]; boxes: Row[]; cooks: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
@@ -13,6 +13,12 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
   sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
+  pass: String(k.passWidth), zone: k.zone,
+  cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: c.shifts.map((s) => `${s.from}–${s.to}`).join(', ') })),
+  equipment: k.equipment.map((e) => ({
+    id: e.id, name: e.name, kind: e.kind, places: String(e.places), wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
+  })),
+  away: [...k.cooks.map((c) => ({ of: c.id, list: c.away ?? [] })), ...k.equipment.map((e) => ({ of: e.id, list: e.away ?? [] }))].flatMap(({ of, list }) => list.map((a) => ({ of, day: a.day ?? '', hours: `${a.from}–${a.to}`, why: a.why ?? '' }))),
 })
 
 /** toKitchen reads a form over the kitchen that it came from. */
@@ -21,13 +27,51 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
   if (f.currency.trim() && !/^[A-Za-z]{3}$/.test(f.currency.trim())) throw new FieldError('currency', `“${f.currency}”: three letters, like EUR`)
   const some = (field: 'fine' | 'upTo' | 'coarse') => (f[field].trim() ? { [field]: decimal(field, f[field]) } : {})
   const taken = new Set(f.sections.map((s) => s.id ?? ''))
+  const ids = new Set([...f.cooks, ...f.equipment].map((r) => r.id ?? ''))
+  const away = (of: string) =>
+    f.away.flatMap((a, i) => (a.of === of ? hours(`not to be had.${i}.hours`, a.hours ?? '').map((h) => ({ ...h, ...(a.day?.trim() ? { day: a.day.trim() } : {}), ...(a.why?.trim() ? { why: a.why.trim() } : {}) })) : []))
+  const listed = <T extends { away?: unknown }>(thing: T, of: string): T => {
+    const list = away(of)
+    return { ...thing, away: list.length > 0 ? list : undefined }
+  }
   return {
-    ...over, name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
+    ...over, passWidth: decimal('pass', f.pass), zone: f.zone.trim(),
+    cooks: f.cooks.flatMap((c, i) => {
+      if (!c.name?.trim()) return []
+      const id = c.id || fresh(c.name, ids)
+      return [listed({ ...over.cooks.find((o) => o.id === id), id, name: c.name.trim(), section: c.section || undefined, shifts: hours(`cooks.${i}.shifts`, c.shifts ?? '') }, id)]
+    }),
+    equipment: f.equipment.flatMap((e, i) => {
+      if (!e.name?.trim()) return []
+      const id = e.id || fresh(e.name, ids)
+      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
+    }),
+    name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },
     scales: { ...some('fine'), ...some('upTo'), ...some('coarse') },
     sections: f.sections.filter((s) => s.name?.trim()).map((s) => ({ id: s.id || fresh(s.name, taken), name: s.name.trim() })),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`kept in.${i}.holds`, b.holds ?? '') })),
   }
+}
+
+/** hours reads stretches of the day: 09:00–15:00, 17:00–23:30. */
+export function hours(field: string, text: string): { from: string; to: string }[] {
+  return text
+    .split(',')
+    .filter((t) => t.trim())
+    .map((t) => {
+      const m = /^\s*(\d{1,2}[:.]\d{2})\s*[–-]\s*(\d{1,2}[:.]\d{2})\s*$/.exec(t)
+      if (!m) throw new FieldError(field, `“${t.trim()}”: hours like 09:00–15:00`)
+      return { from: m[1].replace('.', ':').padStart(5, '0'), to: m[2].replace('.', ':').padStart(5, '0') }
+    })
+}
+
+// heater reads how an oven heats and cools: seconds for one degree up / down.
+function heater(i: number, e: Row): NonNullable<Kitchen['equipment']>[number]['heating'] {
+  if (!e.heats?.trim()) return undefined
+  const m = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(e.heats)
+  if (!m) throw new FieldError(`equipment.${i}.heats`, `“${e.heats}”: seconds for a degree up / down, like 6/8`)
+  return { cold: e.cold?.trim() ? decimal(`equipment.${i}.cold`, e.cold) : 20, up: Number(m[1]), down: Number(m[2]), tolerance: e.within?.trim() ? decimal(`equipment.${i}.within`, e.within) : 5 }
 }
 
 function fresh(name: string, taken: Set<string>): string {

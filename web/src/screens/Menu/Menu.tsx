@@ -6,8 +6,8 @@ import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { TakeBack, useDesk } from '../../parts/Desk'
-import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { Typed, type Origin } from '../../parts/Typed'
 import { clock, day, lasts } from '../../parts/words'
 import { AcrossMenu } from './AcrossMenu'
 
@@ -72,9 +72,6 @@ function State({ id }: { id: string }) {
 
 type Row = View['rows'][number]
 
-// Origin is the service that typing began from.
-type Origin = { service: View['service']; version: number }
-
 function Course({ view, row }: { view: View; row: Row }) {
   const desk = useDesk()
   const { service } = view
@@ -101,12 +98,17 @@ function Course({ view, row }: { view: View; row: Row }) {
   return (
     <section className="course" aria-label={row.name}>
       <div className="hour">
-        <Typed id={`hour-${row.course}`} label="to the pass" value={row.hour} readOnly={view.readOnly} origin={origin} save={(text, from) => change(`${row.name} at ${text}`, from, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
+        <Typed id={`hour-${row.course}`} label="to the pass" value={row.hour} readOnly={view.readOnly || service.courses.some((c) => c.course === row.course && c.after)} origin={origin} save={(text, from) => change(`${row.name} at ${text}`, from, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
         <RunUpHint id={service.id} course={row.course} />
+        {(service.tables ?? []).length > 0 && (
+          <div className="small">
+            <Link to={`/service/${service.id}`}>who sits where</Link>
+          </div>
+        )}
       </div>
       <div>
         {row.dishes.map((d) => (
-          <DishLine key={d.dish} line={d} readOnly={view.readOnly} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from, v) => setPlates(d.dish, v ? `${d.name}, ${v.name}` : d.name, n, from, v?.id)} choose={choose} />
+          <DishLine key={d.dish} line={d} readOnly={view.readOnly || (service.tables ?? []).length > 0} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from, v) => setPlates(d.dish, v ? `${d.name}, ${v.name}` : d.name, n, from, v?.id)} choose={choose} />
         ))}
       </div>
     </section>
@@ -123,34 +125,6 @@ function RunUpHint({ id, course }: { id: string; course: string }) {
     <div className="small quiet mt-2">
       begins {day(first.start.slice(0, 10), true)} <span className="clock">{clock(first.start, false)}</span>
     </div>
-  )
-}
-
-// Typed is a value that is saved when it is left or Enter is pressed; what does
-// not save stays as it was typed.
-function Typed(props: { id: string; label: string; value: string; readOnly: boolean; draft: string; type?: string; origin: Origin; save: (text: string, from: Origin) => Promise<boolean> }) {
-  const draft = useDraft(props.draft, props.value, props.origin)
-  const [busy, setBusy] = useState(false)
-  const commit = async () => {
-    if (!draft.typed || busy) return
-    if (draft.value.trim() === props.value) return draft.drop()
-    setBusy(true)
-    if (await props.save(draft.value.trim(), draft.origin)) draft.drop()
-    setBusy(false)
-  }
-  return (
-    <Form.Group controlId={props.id}>
-      <Form.Label className="quiet">{props.label}</Form.Label>
-      <Form.Control
-        value={draft.value} readOnly={props.readOnly} autoComplete="off" inputMode={props.type === 'number' ? 'numeric' : undefined}
-        onChange={(e) => draft.set(e.target.value)} onBlur={() => void commit()}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') void commit()
-          if (e.key === 'Escape') draft.drop()
-        }}
-      />
-      {draft.typed && draft.value.trim() !== props.value && !busy && <span className="understood">not saved yet: Enter saves, Esc gives up</span>}
-    </Form.Group>
   )
 }
 

@@ -2,10 +2,11 @@
 import { useHeat } from '../../parts/heat'
 import { day, clock, lasts } from '../../parts/words'
 import type { Plan } from './RunUp'
+import { matches, type Filter } from './shown'
 
-export function FireList({ plan, focus, picked, pick }: { plan: Plan; focus: string; picked: string; pick: (id: string) => void }) {
+export function FireList({ plan, filter, picked, pick }: { plan: Plan; filter: Filter; picked: string; pick: (id: string) => void }) {
   const heat = useHeat()
-  const bars = plan.bars.filter((b) => !focus || b.for.includes(focus)).sort((a, b) => a.from - b.from)
+  const bars = plan.bars.filter(matches(plan, filter)).sort((a, b) => a.from - b.from)
   const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
   return (
     <table className="fire">

@@ -6,8 +6,9 @@ import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
 import type { Plan } from './RunUp'
+import { matches, type Filter } from './shown'
 
-type Props = { plan: Plan; focus: string; picked: string; pick: (id: string) => void }
+type Props = { plan: Plan; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
 type Lane = Plan['lanes'][number]
 type Block = Lane['blocks'][number]
 
@@ -15,15 +16,17 @@ const left = 140
 const top = 30
 const place = 26
 
-export function Lanes({ plan, focus, picked, pick }: Props) {
-  const [box, width] = useWidth(1200)
+export function Lanes({ plan, filter, wide, picked, pick }: Props) {
+  const [box, room] = useWidth(1200)
+  const width = room * wide
+  const is = matches(plan, filter)
   const [at, setAt] = useState(plan.days.length - 1)
   const dayAt = plan.days[Math.min(at, plan.days.length - 1)]
   const [stretch, setStretch] = useState('evening')
   const lastDay = dayAt === plan.days.at(-1)
   const [from, to] = (lastDay && stretches(plan, dayAt).find((s) => s.key === stretch)?.span) || [dayAt.from, dayAt.to]
   const x = evenAxis(from, to, left, width - 10)
-  const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => l.lane.cook || l.blocks.length > 0)
+  const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => (l.lane.cook || l.blocks.length > 0) && (!filter.cook || !l.lane.cook || l.lane.id === `cook.${filter.cook}`) && (!filter.thing || l.lane.cook || l.lane.id === filter.thing))
   const heights = lanes.map((l) => Math.max(1, ...l.blocks.map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
   const tops = heights.map((_, i) => top + heights.slice(0, i).reduce((a, b) => a + b, 0))
   const bottom = top + heights.reduce((a, b) => a + b, 0)
@@ -47,7 +50,8 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
           </div>
         )}
       </div>
-      <svg viewBox={`0 0 ${width} ${bottom + 8}`} role="group" aria-label={`Cooks and equipment, ${dayAt.label}`}>
+      <div className="moves">
+      <svg viewBox={`0 0 ${width} ${bottom + 8}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label={`Cooks and equipment, ${dayAt.label}`}>
         <defs>
           <pattern id="turning" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="7" height="7" fill="#ffffff" />
@@ -64,9 +68,10 @@ export function Lanes({ plan, focus, picked, pick }: Props) {
         ))}
         {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
         {lanes.map(({ lane, blocks }, i) => (
-          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={[from, to]} focus={focus} picked={picked} pick={pick} />
+          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={[from, to]} is={is} picked={picked} pick={pick} />
         ))}
       </svg>
+      </div>
     </div>
   )
 }
@@ -83,9 +88,9 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
   ]
 }
 
-type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; focus: string; picked: string; pick: (id: string) => void }
+type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; is: (b: Plan['bars'][number]) => boolean; picked: string; pick: (id: string) => void }
 
-function LaneRow({ plan, lane, blocks, y, height, width, x, window, focus, picked, pick }: RowProps) {
+function LaneRow({ plan, lane, blocks, y, height, width, x, window, is, picked, pick }: RowProps) {
   const heat = useHeat()
   return (
     <g>
@@ -104,7 +109,7 @@ function LaneRow({ plan, lane, blocks, y, height, width, x, window, focus, picke
         </g>
       ))}
       {blocks.map((b, k) => (
-        <BlockMark key={k} plan={plan} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={focus !== '' && !plan.bars[b.bar].for.includes(focus)} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
+        <BlockMark key={k} plan={plan} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={!is(plan.bars[b.bar])} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
       ))}
     </g>
   )

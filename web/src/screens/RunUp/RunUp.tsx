@@ -6,8 +6,11 @@ import { useProgress, useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { day, lasts, spoken } from '../../parts/words'
+import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
 import { Lanes } from './Lanes'
+import { Loads } from './Loads'
+import { choices, none, type Filter } from './shown'
 import { Strands } from './Strands'
 import { Why } from './Why'
 
@@ -18,13 +21,14 @@ const views = [
   ['strands', 'Strands'],
   ['lanes', 'Cooks and equipment'],
   ['list', 'By the clock'],
+  ['loads', 'What is taken'],
 ] as const
 
 export function RunUp({ id }: { id: string }) {
   const runUp = useRunUp(id)
   if (runUp.isPending) return <Planning id={id} />
   if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
-  return <Sheet plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} />
+  return <Sheet plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
 }
 
 // Planning shows what the search has come to, where it takes its time.
@@ -32,17 +36,21 @@ function Planning({ id }: { id: string }) {
   const { data } = useProgress(id)
   if (!data?.planning || data.found === 0) return <Waiting what="the run-up" />
   return (
-    <p className="waiting" role="status">
+    <div className="waiting" role="status">
       Planning since <span className="clock">{lasts(data.seconds)}</span>: {data.found} plans so far, the best{' '}
-      {data.violation === 0 ? 'keeps every limit' : `passes limits by ${spoken(data.violation)}`}.
-    </p>
+      {data.violation === 0 ? 'keeps every limit' : `passes limits by ${spoken(data.violation)}`}.{' '}
+      <button className="btn btn-outline-dark ms-3" onClick={() => void fetch(`/api/services/${encodeURIComponent(id)}/stop`, { method: 'POST' })}>
+        Stop and keep the best
+      </button>
+    </div>
   )
 }
 
-function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readOnly: boolean }) {
+function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
   const [params, setParams] = useSearchParams()
   const view = params.get('view') ?? 'strands'
-  const focus = params.get('dish') ?? ''
+  const filter = Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter
+  const wide = Number(params.get('wide')) || 1
   const [picked, setPicked] = useState('')
   const set = (name: string, value: string) => {
     const next = new URLSearchParams(params)
@@ -50,7 +58,6 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
     else next.delete(name)
     setParams(next, { replace: true })
   }
-  const dishes = [...new Map(plan.strands.map((s) => [s.dish, s.dishName]))]
   const selected = plan.bars.find((b) => b.id === picked)
   return (
     <div className="run-up">
@@ -58,16 +65,6 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
         <h1>Run-up</h1>
         <Summary plan={plan} readOnly={readOnly} />
         <div className="tools">
-          {dishes.length > 1 && (
-            <select className="form-select form-select-sm w-auto" aria-label="Dish" value={focus} onChange={(e) => set('dish', e.target.value)}>
-              <option value="">all dishes</option>
-              {dishes.map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          )}
           <div className="choices" role="group" aria-label="View">
             {views.map(([key, label]) => (
               <button key={key} aria-pressed={view === key} onClick={() => set('view', key === 'strands' ? '' : key)}>
@@ -77,6 +74,9 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
           </div>
         </div>
       </div>
+      {anew && <p className="quiet" role="status">Something has changed: this plan is being made anew.</p>}
+      {changed.length > 0 && <Bracket what={`It was planned with what is no longer so: ${changed.join(', ')}.`} />}
+      <Filters plan={plan} filter={filter} wide={wide} set={set} />
       {plan.message && <Bracket what={plan.message} />}
       {faults.map((f) => (
         <Bracket key={f} what={f} />
@@ -84,6 +84,7 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
       <Clashes list={plan.clashes}>
         {(c) => (
           <>
+            {c.why && <>{c.why} </>}
             {c.advice}
             {c.bar !== undefined && (
               <>
@@ -100,9 +101,12 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
         <Empty title="Nothing to plan">Give a dish some plates on the menu, or decide its gaps.</Empty>
       ) : (
         <>
-          {view === 'strands' && <Strands plan={plan} focus={focus} picked={picked} pick={setPicked} />}
-          {view === 'lanes' && <Lanes plan={plan} focus={focus} picked={picked} pick={setPicked} />}
-          {view === 'list' && <FireList plan={plan} focus={focus} picked={picked} pick={setPicked} />}
+          <Critical plan={plan} pick={setPicked} />
+          <Slots plan={plan} pick={setPicked} />
+          {view === 'strands' && <Strands plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
+          {view === 'lanes' && <Lanes plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
+          {view === 'list' && <FireList plan={plan} filter={filter} picked={picked} pick={setPicked} />}
+          {view === 'loads' && <Loads plan={plan} />}
           <Why plan={plan} bar={selected} />
         </>
       )}
@@ -110,6 +114,34 @@ function Sheet({ plan, faults, readOnly }: { plan: Plan; faults: string[]; readO
         <a href={`/api/services/${encodeURIComponent(plan.service)}/problem.json`}>Save the problem</a> ·{' '}
         <a href={`/api/services/${encodeURIComponent(plan.service)}/plan.json`}>Save the plan</a> as files; solve with seed {plan.seed}, rounds {plan.rounds}
       </p>
+    </div>
+  )
+}
+
+// Filters say what of the plan is to be seen, and how wide.
+function Filters({ plan, filter, wide, set }: { plan: Plan; filter: Filter; wide: number; set: (name: string, value: string) => void }) {
+  return (
+    <div className="filters tools">
+      {choices(plan).map(
+        ([key, all, list]) =>
+          list.length > 1 && (
+            <select key={key} className="form-select form-select-sm" aria-label={key[0].toUpperCase() + key.slice(1)} data-on={filter[key] !== ''} value={filter[key]} onChange={(e) => set(key, e.target.value)}>
+              <option value="">{all}</option>
+              {list.map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          ),
+      )}
+      <div className="choices" role="group" aria-label="How wide">
+        {[1, 2, 4].map((n) => (
+          <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
+            {n} ×
+          </button>
+        ))}
+      </div>
     </div>
   )
 }

@@ -1,11 +1,12 @@
 // The strands of each dish on a folded axis, meeting at the pass.
-import type { KeyboardEvent } from 'react'
+import { useState, type KeyboardEvent } from 'react'
 import { clock } from '../../parts/words'
 import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
 import type { Bar, Plan } from './RunUp'
+import { matches, strandsOf, type Filter } from './shown'
 
-type Props = { plan: Plan; focus: string; picked: string; pick: (id: string) => void }
+type Props = { plan: Plan; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
 type Strand = Plan['strands'][number]
 
 const left = 178
@@ -15,19 +16,23 @@ const top = 34
 const between = 16 // two dishes
 const half = 11
 
-export function Strands({ plan, focus, picked, pick }: Props) {
-  const strands = plan.strands.filter((s) => !focus || s.dish === focus)
-  const [box, width] = useWidth(1200)
-  const axis = foldedAxis(plan, focus, left, width - passRoom)
+export function Strands({ plan, filter, wide, picked, pick }: Props) {
+  const focus = filter.dish
+  const strands = strandsOf(plan, filter)
+  const [box, room] = useWidth(1200)
+  const [fold, setFold] = useState(-1)
+  const width = room * wide
+  const is = matches(plan, filter)
+  const axis = foldedAxis(plan, plan.bars.filter(is), left, width - passRoom, plan.folds[fold])
   const rows = strands.map((s, i) => ({ s, y: top + 26 + i * row + (plan.courses.length > 1 && !focus ? strands.slice(0, i + 1).filter((o, k) => k > 0 && o.dish !== strands[k - 1].dish).length * between : 0) }))
   const bottom = (rows.at(-1)?.y ?? top) + 24
   const onKey = (event: KeyboardEvent) => move(event, plan, rows.map((r) => r.s), picked, pick)
   return (
-    <div ref={box}>
-    <svg viewBox={`0 0 ${width} ${bottom + 4}`} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
-      <Ground axis={axis} bottom={bottom} />
+    <div ref={box} className="moves">
+    <svg viewBox={`0 0 ${width} ${bottom + 4}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
+      <Ground axis={axis} bottom={bottom} unfold={(f) => setFold(fold >= 0 ? -1 : plan.folds.findIndex((o) => o.from === f))} />
       {rows.map(({ s, y }) => (
-        <Row key={s.dish + s.component} plan={plan} strand={s} y={y} axis={axis} picked={picked} pick={pick} />
+        <Row key={s.dish + s.component} plan={plan} strand={s} y={y} axis={axis} is={is} picked={picked} pick={pick} />
       ))}
       {[...new Set(strands.map((s) => s.dish))].map((dish) => (
         <Pass key={dish} plan={plan} rows={rows.filter((r) => r.s.dish === dish)} axis={axis} />
@@ -37,12 +42,13 @@ export function Strands({ plan, focus, picked, pick }: Props) {
   )
 }
 
-// Ground shows the folds: a new ground and a torn edge where the scale changes.
-function Ground({ axis, bottom }: { axis: Axis; bottom: number }) {
+// Ground shows the folds: a new ground and a torn edge where the scale changes. Its
+// name unfolds one over the whole width, and folds it again.
+function Ground({ axis, bottom, unfold }: { axis: Axis; bottom: number; unfold: (from: number) => void }) {
   return (
-    <g aria-hidden="true">
+    <g>
       {axis.folds.map((f, i) => (
-        <g key={f.from}>
+        <g key={f.from} className="fold" role="button" tabIndex={0} aria-label={`${f.label}, ${axis.folds.length > 1 ? 'unfold' : 'fold again'}`} onClick={() => unfold(f.from)} onKeyDown={(e) => e.key === 'Enter' && unfold(f.from)}>
           <rect x={f.left} y={top} width={f.right - f.left} height={bottom - top} fill={i % 2 ? '#ffffff' : '#e9edee'} />
           <text x={(f.left + f.right) / 2} y={top - 10} textAnchor="middle" fontSize="14" fontWeight="600" style={{ fill: '#3f4f5a' }}>
             {f.right - f.left < f.label.length * 7.6 ? f.label.split('–')[0] : f.label}
@@ -60,7 +66,9 @@ function torn(x: number, from: number, to: number) {
   return d
 }
 
-function Row({ plan, strand, y, axis, picked, pick }: { plan: Plan; strand: Strand; y: number; axis: Axis; picked: string; pick: (id: string) => void }) {
+type RowProps = { plan: Plan; strand: Strand; y: number; axis: Axis; is: (b: Bar) => boolean; picked: string; pick: (id: string) => void }
+
+function Row({ plan, strand, y, axis, is, picked, pick }: RowProps) {
   const bars = strand.bars.map((i) => plan.bars[i])
   const labels = place(bars, axis, passAt(plan, strand, axis))
   const waits = spell(strand, plan, axis)
@@ -76,7 +84,7 @@ function Row({ plan, strand, y, axis, picked, pick }: { plan: Plan; strand: Stra
         <HoldMark key={h.from + '-' + h.to} hold={h} text={waits[i]} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
       ))}
       {bars.map((b, i) => (
-        <BarMark key={b.id} bar={b} y={y} axis={axis} label={labels[i]} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
+        <BarMark key={b.id} bar={b} y={y} axis={axis} label={labels[i]} pale={!is(b)} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
       ))}
       {strand.stop && <StopMark strand={strand} y={y} x={first ? axis.x(first.from) : axis.x(plan.courses[strand.course].leaves)} />}
     </g>
@@ -89,7 +97,7 @@ function place(bars: Bar[], axis: Axis, until: number): { text: string; x: numbe
   let free = left - 40
   return bars.map((b) => {
     if ((b.wave ?? 0) > 1) return { text: '', x: 0 } // as in the first wave
-    const text = b.placing && b.number ? `${b.number} ${b.name}` : b.name
+    const text = b.placing && b.number ? `${b.number} ${b.name}` : short(b.name)
     const wide = text.length * 7
     const mid = (axis.x(b.from) + axis.x(b.to)) / 2
     const before = mid < until ? Math.min(mid - 4, until - 6 - wide) : mid - 4 // it does not run into the hour of the pass
@@ -100,14 +108,21 @@ function place(bars: Bar[], axis: Axis, until: number): { text: string; x: numbe
   })
 }
 
-function BarMark({ bar, y, axis, label, picked, pick, first }: { bar: Bar; y: number; axis: Axis; label: { text: string; x: number }; picked: boolean; pick: () => void; first: boolean }) {
+// short cuts a long name after a word: whole it is read when the bar is selected.
+function short(name: string): string {
+  if (name.length <= 30) return name
+  return name.slice(0, name.lastIndexOf(' ', 28)) + ' …'
+}
+
+function BarMark({ bar, y, axis, label, pale, picked, pick, first }: { bar: Bar; y: number; axis: Axis; label: { text: string; x: number }; pale: boolean; picked: boolean; pick: () => void; first: boolean }) {
   const a = axis.x(bar.from)
   const b = Math.max(axis.x(bar.to), a + 5)
   const color = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" role="button" tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
+    <g className="bar" role="button" opacity={pale ? 0.3 : undefined} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
       <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
+      {bar.early && <path d={`M${a - 3} ${y + half + 4}h${Math.max(b - a, 8) + 3}`} stroke={color} strokeWidth="2" strokeDasharray="2 3" />}
       {bar.hands.map(({ from, to }) => (
         <rect key={from} x={axis.x(from)} y={y - half} width={Math.max(Math.min(axis.x(to), b) - axis.x(from), 2)} height={half * 2} fill={color} rx="2" />
       ))}
@@ -146,6 +161,7 @@ function HoldMark({ hold, text, from, to, y, axis }: { hold: Strand['holds'][num
           {text}
         </text>
       )}
+      {(hold.margin ?? 0) > 0 && b - a > 3 && <path d={`M${Math.max(a, b - Math.max(4, (axis.x(to.from) - axis.x(to.from - hold.margin!))))} ${y}H${b}`} stroke="#14202b" strokeWidth="6" strokeDasharray="2 2" />}
       {hold.limit !== undefined && <path d={`M${b - 6} ${y - 9}h4v18h-4`} fill="none" stroke="#a3261b" strokeWidth={hold.over ? 4 : 2} />}
     </g>
   )

@@ -26,6 +26,16 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
           {bar.why.laterTo}. <b>Earlier</b>: {bar.why.earlier > 0 ? `by ${spoken(bar.why.earlier)} at most; then ` : 'no; '}
           {bar.why.earlierTo}.
         </div>
+        {bar.give < 7 * 86400 && (
+          <div>
+            <b>To give</b>: {bar.give > 0 ? `it may be ${spoken(bar.give)} late before a plate is` : 'nothing: a late second here is a late plate'}
+            {(bar.slow ?? 0) > 0 && `; it may take ${spoken(bar.slow!)} longer`}.{bar.early && ' It keeps, and is made before the rush.'}
+            {bar.leadIn && ' Nobody wrote it down: it was put in by itself.'}
+          </div>
+        )}
+        {(bar.mind ?? []).map((m) => (
+          <Bracket key={m} what={m} />
+        ))}
         {(bar.cautions ?? []).map((c) => (
           <Bracket key={c.text} what={c.text}>
             {c.source}

@@ -15,7 +15,7 @@ const plan = {
 
 describe('the folded axis', () => {
   it('gives folds equal room and what lies between them none', () => {
-    const { x, folds } = foldedAxis(plan, '', 100, 300)
+    const { x, folds } = foldedAxis(plan, plan.bars, 100, 300)
     expect(folds.map((f) => [f.left, f.right])).toEqual([
       [100, 200],
       [200, 300],
@@ -23,7 +23,12 @@ describe('the folded axis', () => {
     expect([0, 1800, 3600, 40000, 86400, 86550, 86700, 99999].map(x)).toEqual([100, 150, 200, 200, 200, 250, 300, 300])
   })
   it('leaves out folds that show nothing of the dish', () => {
-    expect(foldedAxis(plan, 'hake', 0, 100).folds.map((f) => f.label)).toEqual(['a'])
+    expect(foldedAxis(plan, plan.bars.slice(0, 1), 0, 100).folds.map((f) => f.label)).toEqual(['a'])
+  })
+  it('gives one that is unfolded all the room', () => {
+    const { x, folds } = foldedAxis(plan, plan.bars, 100, 300, plan.folds[1])
+    expect(folds).toHaveLength(1)
+    expect([0, 86400, 86550, 86700].map(x)).toEqual([100, 100, 200, 300])
   })
 })
 

@@ -4,11 +4,10 @@ import type { Plan } from './RunUp'
 
 export type Axis = { x: (seconds: number) => number; folds: { from: number; to: number; label: string; left: number; right: number }[]; left: number; right: number }
 
-/** foldedAxis gives each fold that shows anything of a dish equal room. */
-export function foldedAxis(plan: Plan, focus: string, left: number, right: number): Axis {
-  const own = plan.bars.filter((b) => !focus || b.dish === focus)
+/** foldedAxis gives each fold that shows any of some bars equal room, or one that is unfolded all of it. */
+export function foldedAxis(plan: Plan, own: Plan['bars'], left: number, right: number, unfolded?: Plan['folds'][number]): Axis {
   const end = Math.max(...own.map((b) => b.to))
-  const shown = plan.folds.filter((f) => f.from < end && own.some((b) => b.from < f.to && b.to > f.from))
+  const shown = unfolded ? [unfolded] : plan.folds.filter((f) => f.from < end && own.some((b) => b.from < f.to && b.to > f.from))
   const room = (right - left) / Math.max(shown.length, 1)
   const folds = shown.map((f, i) => ({ ...f, left: left + i * room, right: left + (i + 1) * room }))
   const x = (seconds: number) => {

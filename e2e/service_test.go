@@ -1,0 +1,141 @@
+package e2e
+
+import (
+	"net/http"
+	"strconv"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+	"github.com/stretchr/testify/assert"
+)
+
+// A table more, a version, an hour of its own and a course after the one before:
+// the covers and the waves follow, it can be taken back, and the other tablet sees
+// it within a second.
+func TestTablesAreSeatedAndTheEveningFollows(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/service/winter-supper")
+	chef.see("36 guests at 10 tables")
+	chef.see("Select a wave")
+	other := h.open("Commis", "/service/winter-supper")
+	other.see("36 guests at 10 tables")
+
+	chef.click("Add a table of two")
+	chef.see("38 guests at 11 tables")
+	other.see("38 guests at 11 tables")
+	chef.press("[aria-label='Table 11, Guinea fowl']")
+	chef.type_("#order-t11-guinea-fowl-meatless", "1")
+	chef.press("#guests-t11")
+	chef.see("+ 1 meatless")
+	other.see("+ 1 meatless")
+	other.type_("#guests-t1", "3")
+	other.press("#guests-t2")
+	chef.until("what the other did", `document.querySelector('#guests-t1').value === '3'`)
+	chef.until("and one's own is still there", `document.querySelector('[aria-label="Table 11, Guinea fowl"]').innerText.includes('meatless')`)
+
+	chef.type_("#hour-egg", "+25")
+	chef.press("#guests-t2")
+	chef.see("19:55")
+	chef.type_("#hour-fish", "soon")
+	chef.press("#guests-t2")
+	chef.see("is no hour: write it like 20:15, or +20")
+	chef.until("what was typed is kept", `document.querySelector('#hour-fish').value === 'soon'`)
+	chef.press("#hour-fish")
+	chef.do(chromedp.KeyEvent(kb.Escape))
+	chef.click("Take back")
+	chef.until("the hour is fixed again", `document.querySelector('#hour-egg').value === '19:50'`)
+	chef.go_("/menu/winter-supper")
+	chef.until("the covers follow", `[...document.querySelectorAll('#plates-guinea-fowl-meatless')].some(e => e.value === '4' && e.readOnly)`)
+}
+
+// What is put in by itself can be left out and put in again, and the calm of the
+// plan is chosen by what it does.
+func TestCalmIsChosenByWhatItDoes(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/service/supper")
+	chef.see("Put in by itself")
+	chef.press("[aria-label='Leave out: warm 4 × 280 mm coupe']")
+	chef.see("put it in again")
+	chef.click("what does each do?")
+	chef.until("three effects", `document.querySelectorAll('.effect b').length === 3`)
+	js[bool](chef, `(document.querySelectorAll("input[name=calm]")[2].click(), true)`)
+	chef.until("it is chosen", `document.querySelectorAll("input[name=calm]")[2].checked`)
+	chef.click("put it in again")
+	chef.until("it is there again", `!!document.querySelector("[aria-label='Leave out: warm 4 × 280 mm coupe']")`)
+}
+
+// A cook more and an oven less: what it would do is shown before it is saved, and a
+// field that is not understood is named.
+func TestAKitchenIsChangedByWhatItWouldDo(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/kitchen")
+	chef.see("Small supper")
+	chef.see("How does it stand?")
+	field := "[aria-label='cooks 2, shifts, a break between two']"
+	chef.type_(field, "all day")
+	chef.click("What would this do to it?")
+	chef.see("hours like 09:00–15:00")
+	chef.type_(field, "10:00-15:00, 19:30-23:30")
+	chef.click("What would this do to it?")
+	chef.see("as it would be")
+	chef.see("cooks who have work")
+	chef.click("Save the kitchen")
+	chef.until("it is saved", `document.querySelector("`+field+`").value === '10:00–15:00, 19:30–23:30'`)
+	status := js[int](chef, `fetch('/api/kitchens').then(r => r.json()).then(r => r.kitchens.flatMap(k => k.kitchen.cooks).filter(c => c.shifts.length === 2).length)`)
+	assert.Equal(t, 1, status)
+}
+
+// The sheets: a cook's own calls, the days before, what the room is told; as files
+// too, which open formats have.
+func TestThePlanIsHandedOut(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/sheets/winter-supper")
+	chef.see("Fire list")
+	chef.pick("[aria-label='Sheet for']", "cook:fish")
+	chef.see("Fish cook")
+	assert.True(t, js[bool](chef, `document.querySelectorAll('.call-sheet .call-at').length > 5`))
+	chef.pick("[aria-label='Sheet for']", "before")
+	chef.see("Friday")
+	chef.until("only days before", `![...document.querySelectorAll('.call-day')].some(e => e.innerText.includes('Saturday'))`)
+	chef.pick("[aria-label='Sheet for']", "room")
+	chef.see("asked to be without")
+	chef.see("It cannot wait")
+	chef.see("a birthday")
+	for file, kind := range map[string]string{"calendar.ics?cook=fish": "text/calendar; charset=utf-8", "fire.csv?section=fish": "text/csv; charset=utf-8; header=present", "run-up.svg": "image/svg+xml; charset=utf-8"} {
+		got := js[struct {
+			Status int
+			Kind   string
+			Size   int
+		}](chef, `fetch('/api/services/winter-supper/`+file+`').then(async r => ({Status: r.status, Kind: r.headers.get('content-type'), Size: (await r.text()).length}))`)
+		assert.Equal(t, http.StatusOK, got.Status, file)
+		assert.Equal(t, kind, got.Kind)
+		assert.Greater(t, got.Size, 500)
+	}
+}
+
+// A run-up is read by what one asks for: a course, a cook, one table all the way
+// through; a fold is unfolded; the tight hours and the step that hurts first are
+// told.
+func TestARunUpIsReadByWhatOneAsksFor(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/run-up/winter-supper")
+	chef.see("A delay hurts first here")
+	all := js[int](chef, `document.querySelectorAll('.run-up [data-bar]').length`)
+	chef.pick("[aria-label='Course']", "main")
+	chef.until("fewer steps", `document.querySelectorAll('.run-up [data-bar]').length < `+strconv.Itoa(all))
+	chef.until("no strand of another course", `![...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Rye cracker')`)
+	chef.pick("[aria-label='Course']", "")
+	chef.pick("[aria-label='Table']", "Table 2")
+	chef.until("the steps of other waves are pale", `!!document.querySelector('.run-up [data-bar$="wave 7"][opacity]') && !document.querySelector('.run-up [data-bar="roast-hake/hake/roast/wave 1"]').getAttribute('opacity')`)
+	folds := js[int](chef, `document.querySelectorAll('.fold').length`)
+	js[bool](chef, `(document.querySelector('.fold').dispatchEvent(new MouseEvent('click', {bubbles: true})), true)`)
+	chef.until("one fold over the whole width", `document.querySelectorAll('.fold').length === 1`)
+	js[bool](chef, `(document.querySelector('.fold').dispatchEvent(new MouseEvent('click', {bubbles: true})), true)`)
+	chef.until("folded again", `document.querySelectorAll('.fold').length === `+strconv.Itoa(folds))
+	chef.pick("[aria-label='Table']", "")
+	js[bool](chef, `(document.querySelector('.critical summary').click(), true)`)
+	chef.click("show the step")
+	chef.see("To give")
+	chef.click("What is taken")
+	chef.see("All hands are taken for")
+	chef.click("4 ×")
+	chef.click("Cooks and equipment")
+	chef.until("wider than the screen", `document.querySelector('.moves').scrollWidth > 2 * document.querySelector('.moves').clientWidth`)
+}

@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import type { Plan } from './RunUp'
+import { choices, matches, none, strandsOf } from './shown'
+
+const bar = (id: string, part: object) => ({ id, for: ['hake'], cooks: [], ...part })
+const plan = {
+  bars: [bar('sear', { wave: 1, cooks: ['fish'], section: 'fish' }), bar('sear2', { wave: 2, cooks: ['sauce'] }), bar('boil', { wave: 0 }), bar('set', { for: ['cream'], cooks: ['pastry'] })],
+  strands: [
+    { dish: 'hake', dishName: 'Hake', course: 0, bars: [0, 1, 2] },
+    { dish: 'cream', dishName: 'Cream', course: 1, bars: [3] },
+  ],
+  courses: [
+    { id: 'fish', name: 'Fish', sent: [{ wave: 1, tables: ['One'], plates: [{ dish: 'hake' }] }, { wave: 2, tables: ['Two'], plates: [{ dish: 'hake' }] }] },
+    { id: 'sweet', name: 'Sweet', sent: [] },
+  ],
+  lanes: [{ id: 'cook.fish', name: 'Fish cook', cook: true, blocks: [{ bar: 0 }] }, { id: 'stove', name: 'Burners', cook: false, blocks: [{ bar: 0 }, { bar: 1 }] }],
+} as unknown as Plan
+
+const seen = (f: object) => plan.bars.filter(matches(plan, { ...none, ...f })).map((b) => b.id)
+
+describe('what of a plan is seen', () => {
+  it('is all of it, or what is asked for', () => {
+    expect(seen({})).toHaveLength(4)
+    expect(seen({ dish: 'cream' })).toEqual(['set'])
+    expect(seen({ course: 'fish' })).toEqual(['sear', 'sear2', 'boil'])
+    expect(seen({ section: 'fish' })).toEqual(['sear'])
+    expect(seen({ cook: 'sauce' })).toEqual(['sear2'])
+    expect(seen({ thing: 'stove' })).toEqual(['sear', 'sear2'])
+  })
+  it('follows one table all the way through', () => {
+    expect(seen({ table: 'Two' })).toEqual(['sear2', 'boil'])
+  })
+  it('leaves out strands that have nothing of it', () => {
+    expect(strandsOf(plan, { ...none, cook: 'pastry' }).map((s) => s.dish)).toEqual(['cream'])
+    expect(strandsOf(plan, none)).toHaveLength(2)
+    expect(choices(plan).map(([key, , list]) => [key, list.length])).toEqual([['course', 2], ['dish', 2], ['section', 1], ['cook', 1], ['thing', 1], ['table', 2]])
+  })
+})

@@ -1,0 +1,56 @@
+// What of a plan is to be seen: all of it, or what belongs to a course, a dish, a
+// section, a cook, a thing, or to one table all the way through.
+import type { Bar, Plan } from './RunUp'
+
+export type Filter = { dish: string; course: string; section: string; cook: string; thing: string; table: string }
+
+export const none: Filter = { dish: '', course: '', section: '', cook: '', thing: '', table: '' }
+
+/** matches tells whether a bar belongs to what is asked for. */
+export function matches(plan: Plan, f: Filter): (b: Bar) => boolean {
+  const course = plan.courses.find((c) => c.id === f.course)
+  const dishes = new Set(plan.strands.filter((s) => course && plan.courses[s.course].id === course.id).map((s) => s.dish))
+  const waves = wavesOf(plan, f.table)
+  const lane = plan.lanes.find((l) => l.id === f.thing)
+  const inLane = new Set(lane?.blocks.map((b) => plan.bars[b.bar].id))
+  return (b) =>
+    (!f.dish || b.for.includes(f.dish)) &&
+    (!f.course || b.for.some((d) => dishes.has(d))) &&
+    (!f.section || b.section === f.section) &&
+    (!f.cook || b.cooks.includes(f.cook)) &&
+    (!f.thing || inLane.has(b.id)) &&
+    (!waves || ofWaves(b, waves))
+}
+
+// wavesOf are the waves in which a table is served, by dish.
+function wavesOf(plan: Plan, table: string): Map<string, Set<number>> | undefined {
+  if (!table) return undefined
+  const out = new Map<string, Set<number>>()
+  for (const c of plan.courses)
+    for (const s of c.sent) if (s.tables.includes(table)) for (const p of s.plates) out.set(p.dish, (out.get(p.dish) ?? new Set()).add(s.wave))
+  return out
+}
+
+// ofWaves: what is done for all waves at once is done for each of them.
+const ofWaves = (b: Bar, waves: Map<string, Set<number>>) => b.for.some((d) => waves.has(d) && (!b.wave || waves.get(d)!.has(b.wave)))
+
+/** strandsOf are the strands that have anything of it. */
+export function strandsOf(plan: Plan, f: Filter): Plan['strands'] {
+  const is = matches(plan, f)
+  const any = Object.values(f).some(Boolean)
+  return plan.strands.filter((s) => (!f.dish || s.dish === f.dish) && (!f.course || plan.courses[s.course].id === f.course) && (!any || s.bars.some((i) => is(plan.bars[i])) || (s.stop && !f.cook && !f.thing && !f.section && !f.table)))
+}
+
+/** choices are what can be asked for, with their names. */
+export function choices(plan: Plan): [keyof Filter, string, [string, string][]][] {
+  const sections = [...new Set(plan.bars.map((b) => b.section ?? '').filter(Boolean))]
+  const tables = [...new Set(plan.courses.flatMap((c) => c.sent.flatMap((s) => s.tables)))]
+  return [
+    ['course', 'all courses', plan.courses.map((c) => [c.id, c.name])],
+    ['dish', 'all dishes', [...new Map(plan.strands.map((s) => [s.dish, s.dishName]))]],
+    ['section', 'all sections', sections.map((s) => [s, s])],
+    ['cook', 'all cooks', plan.lanes.filter((l) => l.cook).map((l) => [l.id.replace(/^cook\./, ''), l.name])],
+    ['thing', 'all equipment', plan.lanes.filter((l) => !l.cook && l.blocks.length > 0).map((l) => [l.id, l.name])],
+    ['table', 'all tables', tables.map((t) => [t, t])],
+  ]
+}

@@ -1,0 +1,114 @@
+// Service: who comes when, and what is not ready for it.
+import { Link } from 'react-router'
+import { useRunUp, useService } from '../../api/queries'
+import { Clashes } from '../../parts/Clashes'
+import { TakeBack, useDesk } from '../../parts/Desk'
+import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { Typed, type Origin } from '../../parts/Typed'
+import { day } from '../../parts/words'
+import { CalmChoice, LeadIns } from './Calm'
+import { Evening } from './Evening'
+import { hourSaid, hourText } from './seating'
+import { Tables, type Change } from './Tables'
+import type { Plan, View } from './shared'
+
+export function Service({ id }: { id: string }) {
+  const service = useService(id)
+  if (service.isPending) return <Waiting what="the service" />
+  if (service.isError) return <Failed error={service.error} again={() => void service.refetch()} />
+  return <Sheet view={service.data} />
+}
+
+function Sheet({ view }: { view: View }) {
+  const { service } = view
+  const desk = useDesk()
+  const runUp = useRunUp(service.id)
+  const change: Change = (what, from: Origin, edit) => desk.hand({ kind: 'service', id: service.id, version: from.version, screen: `service:${service.id}`, what, value: edit(from.service) })
+  const plan = runUp.data?.runUp
+  return (
+    <>
+      <div className="page-head">
+        <h1>{service.name}</h1>
+        <span className="quiet">
+          {day(service.day)} · {view.kitchen.name} · {count(view)}
+        </span>
+        <div className="tools">{!view.readOnly && <TakeBack screen={`service:${service.id}`} />}</div>
+      </div>
+      {view.readOnly && <div className="read-only-note">This service is past. It is shown as it was planned and can only be read.</div>}
+      {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
+      {!plan && !runUp.isError && <Waiting what="the plan of the evening" />}
+      {plan && <NotReady plan={plan} view={view} />}
+      {plan && <Evening plan={plan} within={service.within || 900} />}
+      <Hours view={view} change={change} />
+      {view.rows.length === 0 ? <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty> : <Tables view={view} change={change} />}
+      <div className="pair mt-4">
+        <CalmChoice view={view} change={change} />
+        {plan && <LeadIns view={view} plan={plan} change={change} />}
+      </div>
+    </>
+  )
+}
+
+function count(view: View): string {
+  const tables = view.service.tables ?? []
+  if (tables.length === 0) return `${Math.max(0, ...view.rows.map((r) => r.dishes.reduce((sum, d) => sum + d.plates + d.versions.reduce((n, v) => n + v.plates, 0), 0)))} covers, tables not said`
+  return `${tables.reduce((sum, t) => sum + t.guests, 0)} guests at ${tables.length} ${tables.length === 1 ? 'table' : 'tables'}`
+}
+
+// NotReady is what stands in the way of the service.
+function NotReady({ plan, view }: { plan: Plan; view: View }) {
+  const gaps = plan.stops.filter((s) => s.gap)
+  const faults = view.rows.flatMap((r) => r.dishes.flatMap((d) => d.faults.map((f) => ({ dish: d, f }))))
+  return (
+    <>
+      {plan.message && <Bracket what={plan.message} />}
+      <Clashes list={plan.clashes}>
+        {(c) => (
+          <>
+            {c.why && <>{c.why} </>}
+            {c.advice} · <Link to={`/run-up/${plan.service}`}>see it in the run-up</Link>
+          </>
+        )}
+      </Clashes>
+      {gaps.map((g) => (
+        <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
+          The rest is planned. <Link to={`/dish/${g.dish.split('~')[0]}`}>Decide it</Link>
+        </Bracket>
+      ))}
+      {faults.map(({ dish, f }) => (
+        <Bracket key={dish.dish + f} what={`${dish.name}: ${f}`} />
+      ))}
+    </>
+  )
+}
+
+// Hours are those of the courses: fixed, or so many minutes after the one before.
+function Hours({ view, change }: { view: View; change: Change }) {
+  const desk = useDesk()
+  const { service } = view
+  const origin = { service, version: view.version }
+  return (
+    <section className="hours" aria-label="Hours">
+      {view.rows.map((row) => {
+        const c = service.courses.find((o) => o.course === row.course)
+        return (
+          <div key={row.course}>
+            <Typed
+              id={`hour-${row.course}`} label={row.name} value={hourSaid(row.hour, c?.after)} readOnly={view.readOnly} draft={`${service.id}/${row.course}/hour-or-after`} origin={origin}
+              save={(text, from) => {
+                const said = hourText(text)
+                if (said) return change(`${row.name} ${said.after ? `${said.after} min after the course before` : `at ${said.hour}`}`, from, (s) => ({ ...s, courses: s.courses.map((o) => (o.course === row.course ? { ...o, hour: said.hour, after: said.after } : o)) }))
+                desk.say(`“${text}” is no hour: write it like 20:15, or +20 for 20 minutes after the course before.`)
+                return Promise.resolve(false)
+              }}
+            />
+            {c?.after && <span className="clock quiet">{row.hour}</span>}
+          </div>
+        )
+      })}
+      <span className="quiet">
+        An hour like 20:15, or +20 for 20 minutes after the course before. The last wave leaves within {Math.round((service.within || 900) / 60)} min.
+      </span>
+    </section>
+  )
+}

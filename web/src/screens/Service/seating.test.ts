@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import { had, hourOf, hourSaid, hourText, newTable, order, withoutTable, withTable, type Course, type Service, type Table } from './seating'
+
+const course = { course: 'main', name: 'Main', hour: '21:00', dishes: [{ dish: 'fowl', name: 'Fowl', versions: [{ id: 'meatless', name: 'meatless', plates: 0 }] }] } as unknown as Course
+const table: Table = { id: 't1', name: 'Table 1', guests: 4, orders: [{ course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }] }
+
+describe('what a table has', () => {
+  it('is the first dish for all who have nothing else', () => {
+    expect(had(table, course).map((h) => [h.name, h.plates, h.first])).toEqual([
+      ['Fowl', 3, true],
+      ['meatless', 1, false],
+    ])
+  })
+  it('changes by one order', () => {
+    expect(order(table, 'main', 'fowl', 'meatless', 2).orders).toEqual([{ course: 'main', dish: 'fowl', version: 'meatless', plates: 2 }])
+    expect(order(table, 'main', 'fowl', 'meatless', 0).orders).toEqual([])
+    expect(hourOf(table, 'main', '21:10').hours).toEqual([{ course: 'main', hour: '21:10' }])
+    expect(hourOf(hourOf(table, 'main', '21:10'), 'main', '').hours).toEqual([])
+  })
+})
+
+describe('the tables of a service', () => {
+  it('are added, changed and taken away', () => {
+    const s = { id: 's', tables: [table] } as unknown as Service
+    const next = newTable(s, 2)
+    expect(next).toEqual({ id: 't2', name: 'Table 2', guests: 2 })
+    expect(withTable(s, next).tables).toHaveLength(2)
+    expect(withTable(s, { ...table, guests: 5 }).tables).toEqual([{ ...table, guests: 5 }])
+    expect(withoutTable(s, 't1').tables).toEqual([])
+  })
+})
+
+describe('the hour of a course', () => {
+  it('is an hour, or so many minutes after the one before', () => {
+    expect(hourText('20.15')).toEqual({ hour: '20:15' })
+    expect(hourText('+20 min')).toEqual({ hour: '', after: 20 })
+    expect(hourText('soon')).toBeUndefined()
+    expect([hourSaid('20:15'), hourSaid('20:15', 20)]).toEqual(['20:15', '+20'])
+  })
+})

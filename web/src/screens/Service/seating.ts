@@ -1,0 +1,56 @@
+// Tables and what they have, as changes of a service. The server works out the
+// covers from them.
+import type { Schemas } from '../../api/client'
+
+export type Service = Schemas['Service']
+export type Table = NonNullable<Service['tables']>[number]
+export type Course = Schemas['ServiceView']['rows'][number]
+
+export type Had = { dish: string; version: string; name: string; plates: number; first: boolean }
+
+/** had lists what a table can have of a course, with how many have it now: the first dish as it stands is what is left over. */
+export function had(t: Table, course: Course): Had[] {
+  const ordered = (dish: string, version: string) => (t.orders ?? []).filter((o) => o.course === course.course && o.dish === dish && (o.version ?? '') === version).reduce((sum, o) => sum + o.plates, 0)
+  const all = (t.orders ?? []).filter((o) => o.course === course.course).reduce((sum, o) => sum + o.plates, 0)
+  return course.dishes.flatMap((d, i) => [
+    { dish: d.dish, version: '', name: d.name, plates: i === 0 ? Math.max(0, t.guests - all) + ordered(d.dish, '') : ordered(d.dish, ''), first: i === 0 },
+    ...d.versions.map((v) => ({ dish: d.dish, version: v.id, name: course.dishes.length > 1 ? `${d.name}, ${v.name}` : v.name, plates: ordered(d.dish, v.id), first: false })),
+  ])
+}
+
+/** order sets how many of a table have a dish or a version in a course. */
+export function order(t: Table, course: string, dish: string, version: string, plates: number): Table {
+  const rest = (t.orders ?? []).filter((o) => !(o.course === course && o.dish === dish && (o.version ?? '') === version))
+  return { ...t, orders: plates > 0 ? [...rest, { course, dish, ...(version ? { version } : {}), plates }] : rest }
+}
+
+/** hourOf sets, or takes away, a table's own hour of a course. */
+export function hourOf(t: Table, course: string, hour: string): Table {
+  const rest = (t.hours ?? []).filter((h) => h.course !== course)
+  return { ...t, hours: hour.trim() ? [...rest, { course, hour: hour.trim() }] : rest }
+}
+
+/** withTable puts a table in the place of the one with its id, or at the end. */
+export function withTable(s: Service, t: Table): Service {
+  const tables = s.tables ?? []
+  return { ...s, tables: tables.some((o) => o.id === t.id) ? tables.map((o) => (o.id === t.id ? t : o)) : [...tables, t] }
+}
+
+export const withoutTable = (s: Service, id: string): Service => ({ ...s, tables: (s.tables ?? []).filter((t) => t.id !== id) })
+
+/** newTable is the next one: its name is a number that none has. */
+export function newTable(s: Service, guests: number): Table {
+  const taken = new Set((s.tables ?? []).flatMap((t) => [t.id, t.name]))
+  let n = (s.tables ?? []).length + 1
+  while (taken.has(`t${n}`) || taken.has(`Table ${n}`)) n++
+  return { id: `t${n}`, name: `Table ${n}`, guests }
+}
+
+/** hourText reads what stands in the field of a course's hour: an hour, or so many minutes after the one before, as in +20. */
+export function hourText(text: string): { hour: string; after?: number } | undefined {
+  const after = /^\+\s*(\d{1,3})(\s*min)?$/.exec(text.trim())
+  if (after) return { hour: '', after: Number(after[1]) }
+  return /^\d{1,2}[:.]\d{2}$/.test(text.trim()) ? { hour: text.trim().replace('.', ':') } : undefined
+}
+
+export const hourSaid = (hour: string, after?: number) => (after ? `+${after}` : hour)

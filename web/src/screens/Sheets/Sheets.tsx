@@ -1,0 +1,124 @@
+// Sheets: the plan as it is handed out, to each cook and section, for the days
+// before, and to the room; on the tablet, on paper, and as files.
+import { useQuery } from '@tanstack/react-query'
+import { Fragment } from 'react'
+import { useSearchParams } from 'react-router'
+import { api, ask, type Schemas } from '../../api/client'
+import { useHeat } from '../../parts/heat'
+import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { clock, day, lasts } from '../../parts/words'
+import { RoomSheet } from './RoomSheet'
+
+type View = Schemas['SheetsView']
+type Call = View['calls'][number]
+
+export function Sheets({ id }: { id: string }) {
+  const sheets = useQuery({ queryKey: ['sheets', id], queryFn: () => ask(api.GET('/api/services/{id}/sheets', { params: { path: { id } } })), enabled: id !== '' })
+  if (sheets.isPending) return <Waiting what="the sheets" />
+  if (sheets.isError) return <Failed error={sheets.error} again={() => void sheets.refetch()} />
+  return <Sheet view={sheets.data} />
+}
+
+function Sheet({ view }: { view: View }) {
+  const [params, setParams] = useSearchParams()
+  const pick = params.get('for') ?? 'all'
+  const choices: [string, string][] = [['all', 'Fire list'], ['before', 'Days before'], ['room', 'The room'], ...view.cooks.map((c): [string, string] => [`cook:${c.id}`, c.name]), ...view.sections.map((s): [string, string] => [`section:${s.id}`, `${s.name} section`])]
+  const name = choices.find(([key]) => key === pick)?.[1] ?? ''
+  const calls = picked(view, pick)
+  return (
+    <>
+      <div className="page-head">
+        <h1>{name}</h1>
+        <span className="quiet">
+          {view.name}, {day(view.day)}
+        </span>
+        <div className="tools">
+          <select className="form-select form-select-sm w-auto" aria-label="Sheet for" value={pick} onChange={(e) => setParams(e.target.value === 'all' ? {} : { for: e.target.value }, { replace: true })}>
+            {choices.map(([key, label]) => (
+              <option key={key} value={key}>
+                {label}
+              </option>
+            ))}
+          </select>
+          <Files view={view} pick={pick} />
+          <button className="btn btn-primary" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+      </div>
+      {view.message && <Bracket what={view.message} />}
+      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing to do here">Nobody has asked for these hands.</Empty> : <Calls calls={calls} mine={pick.startsWith('cook:')} />}
+    </>
+  )
+}
+
+function picked(view: View, pick: string): Call[] {
+  const [kind, id] = pick.split(':')
+  if (kind === 'cook') return view.calls.filter((c) => c.cooks.includes(id))
+  if (kind === 'section') return view.calls.filter((c) => c.section === id)
+  if (kind === 'before') return view.calls.filter((c) => c.start.slice(0, 10) < view.day)
+  return view.calls
+}
+
+function Files({ view, pick }: { view: View; pick: string }) {
+  const [kind, id] = pick.split(':')
+  const query = kind === 'cook' || kind === 'section' ? `?${kind}=${encodeURIComponent(id)}` : ''
+  const at = `/api/services/${encodeURIComponent(view.service)}`
+  return (
+    <span className="files">
+      <a href={`${at}/calendar.ics${query}`}>Calendar</a> <a href={`${at}/fire.csv${query}`}>Table</a> <a href={`${at}/run-up.svg`}>Picture</a>
+    </span>
+  )
+}
+
+// Calls are lines in the order of the clock, a day under its name.
+function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
+  const heat = useHeat()
+  return (
+    <table className="call-sheet">
+      <tbody>
+        {calls.map((c, i) => (
+          <Fragment key={c.id}>
+            {(i === 0 || calls[i - 1].start.slice(0, 10) !== c.start.slice(0, 10)) && (
+              <tr className="call-day">
+                <th colSpan={4} scope="rowgroup">
+                  {day(c.start.slice(0, 10))}
+                </th>
+              </tr>
+            )}
+            <tr>
+              <td className="clock call-at">{clock(c.start, seconds(c))}</td>
+              <td>
+                <span className="call-what">
+                  {c.what}
+                  {c.setting !== undefined && <b> {heat(c.setting)}</b>}
+                </span>
+                {(c.tables?.length ?? 0) > 0 && <span className="call-tables">{c.tables!.join(', ')}</span>}
+                {(c.mind ?? []).map((m) => (
+                  <div key={m} className="call-mind">
+                    {m}
+                  </div>
+                ))}
+                {c.until && <div className="quiet">until: {c.until}</div>}
+                {(c.care ?? []).map((k) => (
+                  <div key={k} className="care">
+                    {k}
+                  </div>
+                ))}
+              </td>
+              <td className="call-with">
+                {!mine && <div>{c.who.join(', ') || (c.with.length && c.who.length === 0 ? 'nobody has a hand free' : '')}</div>}
+                <div className="quiet">{[...c.with, c.portions ? `${c.portions} portions` : ''].filter(Boolean).join(', ')}</div>
+                {c.next && <div className="quiet">then {c.next}</div>}
+              </td>
+              <td className="clock call-lasts">{lasts((Date.parse(c.end) - Date.parse(c.start)) / 1000)}</td>
+            </tr>
+          </Fragment>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+// seconds are told where they matter: of what is short.
+const seconds = (c: Call) => Date.parse(c.end) - Date.parse(c.start) < 600_000 && c.start.slice(17, 19) !== '00'
