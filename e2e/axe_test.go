@@ -30,7 +30,8 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 		{"/order/supper", "order by"}, {"/order/supper?side=made", "left over on the way"}, {"/order/supper?side=stock", "counted"}, {"/order/supper?side=suppliers", "who brings it"}, {"/order/supper?side=costs", "for one portion"},
 		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/dish/slow-cooked-egg-mushroom-broth?side=boiled%20down", "about "},
 		{"/book", "Split-pea broth"}, {"/book/new", "Put a dish in"}, {"/book/ingredients?of=butter", "Save the ingredient"},
-		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"},
+		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"}, {"/run-up/winter-supper?view=loads", "All hands are taken"}, {"/run-up/supper?view=methods", "as chance has it"},
+		{"/service/winter-supper", "Select a wave"}, {"/sheets/winter-supper", "Fire list"}, {"/sheets/winter-supper?for=room", "seated, with cutlery"},
 		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"}, {"/plate/roast-hake?beside=broth-first", "in the other"}, {"/plate/guinea-fowl?beside=meatless", "in its place"}, {"/card/roast-hake", "before the first plate"},
 	} {
 		t.Run(v.path, func(t *testing.T) {

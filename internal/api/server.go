@@ -129,6 +129,7 @@ func (s *Server) describe(r chi.Router) {
 	s.serviceRoutes(api)
 	s.sheetRoutes(api)
 	s.whatIfRoutes(api)
+	s.limitRoutes(api)
 	s.dishRoutes(api)
 	s.bookRoutes(api)
 	s.readRoutes(api)

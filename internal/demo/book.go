@@ -96,12 +96,12 @@ func backKitchen() kitchen.Kitchen {
 			{ID: "stove", Name: "Burners", Kind: "burner", Places: 4, Cooks: true},
 			{ID: "oven", Name: "Oven", Kind: "oven", Places: 1, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 8, Tolerance: 5}},
 			{ID: "rack", Name: "Resting rack", Kind: "rack", Places: 3},
-			{ID: "drawer", Name: "Warm drawer", Kind: "warm drawer", Places: 3},
-			{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 20},
+			{ID: "drawer", Name: "Warm drawer", Kind: "warm drawer", Keeps: "hot", Places: 3},
+			{ID: "fridge", Name: "Fridge", Kind: "fridge", Keeps: "cold", Places: 20},
 			{ID: "bath", Name: "Water bath", Kind: "water bath", Places: 8, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 60, Down: 120, Tolerance: 1}},
 			{ID: "blender", Name: "Blender", Kind: "blender", Places: 1},
 			{ID: "churn", Name: "Ice cream machine", Kind: "ice cream machine", Places: 1},
-			{ID: "freezer", Name: "Freezer", Kind: "freezer", Places: 10},
+			{ID: "freezer", Name: "Freezer", Kind: "freezer", Keeps: "frozen", Places: 10},
 			{ID: "bench", Name: "Floured bench", Kind: "floured bench", Places: 1, Carries: []string{"wheat"}},
 		}}
 }

@@ -22,6 +22,8 @@ type Kitchen struct {
 	Currency  string         `json:"currency,omitempty" maxLength:"3" doc:"of prices, as ISO 4217 has it; absent: EUR"`
 	Sections  []Section      `json:"sections,omitempty" maxItems:"30"`
 	Boxes     []Box          `json:"boxes,omitempty" maxItems:"40" doc:"what food is kept in"`
+	Limits    []string       `json:"limits,omitempty" maxItems:"20" doc:"ids of the sets of published limits that it holds to; absent: the first"`
+	Tighter   *int64         `json:"tighter,omitempty" minimum:"60" maximum:"86400" doc:"seconds out of temperature control, where its own plan allows less than the published limit"`
 	PassWidth int            `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
@@ -72,6 +74,7 @@ type Equipment struct {
 	Places  int      `json:"places" minimum:"1" maximum:"1000000"`
 	Cooks   bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
 	Heating *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
+	Keeps   string   `json:"keeps,omitempty" enum:",cold,hot,frozen" doc:"what is in it is held so; absent: as the room is"`
 	Wash    int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
 	Away    []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
 	Carries []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`

@@ -3,6 +3,7 @@ package runup
 import (
 	"time"
 
+	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/schedule"
 )
@@ -60,9 +61,11 @@ type draft struct {
 	made    map[string][]int // dish/component/step → tasks
 	margin  map[int]int64    // task → seconds left after it because it may take longer
 	left    map[int]int64    // link → how much of its shortest wait is such a margin
-	stops   []Stop
-	kinds   map[string][]string // equipment kind → resources
-	cooks   []string
+	// published are the links that are published limits.
+	published map[int]limits.Limit
+	stops     []Stop
+	kinds     map[string][]string // equipment kind → resources
+	cooks     []string
 }
 
 // newDraft expands a service into a problem. Steps named in blocked are left
@@ -70,7 +73,7 @@ type draft struct {
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
-	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err

@@ -202,3 +202,34 @@ func TestWhatKeepsIsMadeBeforeTheRush(t *testing.T) {
 	x.Service.Calm = service.Fresh
 	assert.Equal(t, "19:49:40 19:59:40", times(t, makePlan(t, x), "dish/food/whip"))
 }
+
+// A published limit is strict beside what the book says of the best. A dressing that
+// the book keeps cold, and that stands as the room is, may do so for 4 h (FDA Food
+// Code 2022, 3-501.19(B), from memory); a cook who is there until 15:00 only would
+// make it 5 h before the plates. With the kitchen's own 2 h it is told earlier.
+func TestAPublishedLimitIsPartOfThePlan(t *testing.T) {
+	x := paper(1, does("whisk", 10, recipe.AllHands, func(s *recipe.Step) { s.Hands.Cook = "d" }))
+	food := x.Components["food"]
+	food.Keeps = []recipe.Keep{{Place: "chilled", For: 86400}}
+	x.Components["food"] = food
+	x.Kitchen.Cooks = append(x.Kitchen.Cooks, kitchen.Cook{ID: "d", Name: "Early cook", Shifts: []kitchen.Shift{{From: "10:00", To: "16:30"}}})
+	r := makePlan(t, x)
+	assert.Zero(t, r.Plan.Violation)
+	require.Len(t, r.RunUp.Presses, 1)
+	assert.Equal(t, "Food stands 3:29:40 after whisk, neither cold nor hot; the published limit is 4 h.", r.RunUp.Presses[0].Say)
+	assert.Contains(t, r.RunUp.Presses[0].Source, "3-501.19(B)")
+	assert.Contains(t, r.RunUp.Presses[0].Source, "trained people decide")
+	own := int64(2 * 3600)
+	x.Kitchen.Tighter = &own
+	r = makePlan(t, x)
+	assert.True(t, r.Plan.Violation > 0 || bars(r)["dish/plate/p"].End.Hour() < 19, "it is broken, or the plate comes earlier")
+	food.Keeps = []recipe.Keep{{Place: "ambient", For: 86400}}
+	x.Components["food"] = food
+	assert.Empty(t, makePlan(t, x).RunUp.Presses, "what keeps as the room is has no such limit")
+	food.Keeps[0].Place = "chilled"
+	step := &food.Methods[0].Steps[0]
+	step.Then.Place = &recipe.Needed{Kind: "fridge"}
+	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 5, Keeps: "cold"})
+	x.Components["food"] = food
+	assert.Empty(t, makePlan(t, x).RunUp.Presses, "in the fridge it is kept")
+}

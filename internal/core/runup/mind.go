@@ -24,7 +24,11 @@ func (r *reading) mind(i int) (out []string) {
 			if len(v.Without) > 0 {
 				text = fmt.Sprintf("%s (without %s)", v.Name, strings.Join(v.Without, ", "))
 			}
-			if at := r.tablesOf(w, dish, version); len(at) > 0 {
+			if r.seated(w.course) {
+				at := r.tablesOf(w, dish, version)
+				if len(at) == 0 {
+					continue // nobody has it in these waves
+				}
 				text = strings.Join(at, ", ") + ": " + text
 			}
 			if !slices.Contains(out, text) {
@@ -38,9 +42,6 @@ func (r *reading) mind(i int) (out []string) {
 // tablesOf are the tables that have a version, among those of the waves that a work
 // is done for, with how many each.
 func (r *reading) tablesOf(w work, dish, version string) (out []string) {
-	if !r.seated(w.course) {
-		return nil
-	}
 	in := func(name string) bool {
 		for k, wave := range r.courses[w.course].waves {
 			if (w.from == 0 || (w.from <= k+1 && k+1 <= w.to)) && slices.Contains(wave.tables, name) {

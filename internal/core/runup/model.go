@@ -27,6 +27,7 @@ type RunUp struct {
 	Clashes []Clash     `json:"clashes" nullable:"false"`
 	// Loads, critical steps and slots are read off the plan.
 	Loads    []Load     `json:"loads" nullable:"false"`
+	Presses  []Press    `json:"presses" nullable:"false" doc:"where it comes near a published limit"`
 	Critical []Critical `json:"critical" nullable:"false" doc:"where a delay hurts first, the worst first"`
 	Slots    []Slot     `json:"slots" nullable:"false" doc:"what would fit where somebody has hands free"`
 	Turns    []Turn     `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`

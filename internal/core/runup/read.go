@@ -42,6 +42,7 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 	out.Turns = r.turns(out.Lanes)
 	out.Loads = r.loads(out.Lanes)
 	out.Critical = r.critical()
+	out.Presses = r.presses()
 	out.Slots = r.slots(out.Lanes, out.Loads[0].Tight)
 	out.Folds = r.folds()
 	out.Days = r.days()
@@ -53,7 +54,7 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 // frame is what a run-up has without a plan.
 func (d *draft) frame() RunUp {
 	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
-		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Critical: []Critical{}, Slots: []Slot{},
+		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Presses: []Press{}, Critical: []Critical{}, Slots: []Slot{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
 		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}
@@ -213,6 +214,8 @@ func waitText(reason string, l schedule.Link, place bool, r *reading) string {
 	switch {
 	case l.Max == nil && least == 0:
 		return strings.TrimSuffix(reason, ", ")
+	case l.Max != nil && *l.Max == 0:
+		return reason + "at once"
 	case l.Max == nil:
 		return fmt.Sprintf("%sat least %s", reason, units.FormatDuration(least))
 	case least == 0:

@@ -348,6 +348,7 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 				l.Holds = []schedule.Use{hold}
 			}
 			d.problem.Links = append(d.problem.Links, l)
+			d.limited(w, i, j)
 		}
 	}
 }

@@ -348,6 +348,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API limits */
+        get: operations["get-api-limits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/again": {
         parameters: {
             query?: never;
@@ -963,6 +980,11 @@ export interface components {
             tables?: string[] | null;
             /** Format: int64 */
             to: number;
+            /**
+             * Format: int64
+             * @description seconds at its end in which what it used is washed
+             */
+            wash?: number;
             /** Format: int64 */
             wave?: number;
             why: components["schemas"]["Why"];
@@ -1610,6 +1632,11 @@ export interface components {
             /** @description it holds one temperature at a time */
             heating?: components["schemas"]["Heater"];
             id: string;
+            /**
+             * @description what is in it is held so; absent: as the room is
+             * @enum {string}
+             */
+            keeps?: "" | "cold" | "hot" | "frozen";
             kind: string;
             name: string;
             /** Format: int64 */
@@ -1927,6 +1954,8 @@ export interface components {
             id: string;
             /** @description how it likes to read amounts and temperatures */
             likes?: components["schemas"]["Likes"];
+            /** @description ids of the sets of published limits that it holds to; absent: the first */
+            limits?: string[] | null;
             /**
              * @description how large its spoons, cups and pints are; absent: metric
              * @enum {string}
@@ -1941,6 +1970,11 @@ export interface components {
             /** @description how finely it weighs */
             scales?: components["schemas"]["Scales"];
             sections?: components["schemas"]["Section"][] | null;
+            /**
+             * Format: int64
+             * @description seconds out of temperature control, where its own plan allows less than the published limit
+             */
+            tighter?: number;
             /** @description IANA time zone */
             zone: string;
         };
@@ -2139,6 +2173,36 @@ export interface components {
              * @enum {string}
              */
             heat?: "c" | "f" | "gas" | "fan" | "";
+        };
+        Limit: {
+            /**
+             * Format: double
+             * @description at least, of cooking, holding hot and reheating; at most, of holding cold and freezing
+             */
+            celsius?: number;
+            /**
+             * Format: int64
+             * @description seconds that the temperature is held
+             */
+            for?: number;
+            /**
+             * Format: double
+             * @description °C from which cooling or reheating counts
+             */
+            from?: number;
+            /** @enum {string} */
+            kind: "cook" | "hot" | "cold" | "out" | "cool" | "reheat" | "freeze";
+            source: string;
+            /** @description what it concerns, in words */
+            what: string;
+            /**
+             * Format: int64
+             * @description seconds: the longest time out of control, or from one temperature to the next
+             */
+            within?: number;
+        };
+        LimitsOutputBody: {
+            sets: components["schemas"]["Set"][];
         };
         Line: {
             /** @description absent: left open */
@@ -2584,6 +2648,17 @@ export interface components {
             again?: boolean;
             screen: string;
         };
+        Press: {
+            /**
+             * Format: int64
+             * @description place in bars: after this step
+             */
+            bar: number;
+            /** @description it is passed */
+            over: boolean;
+            say: string;
+            source: string;
+        };
         PrintInputBody: {
             tasks: string[];
         };
@@ -2802,6 +2877,8 @@ export interface components {
             name: string;
             /** Format: date-time */
             origin: string;
+            /** @description where it comes near a published limit */
+            presses: components["schemas"]["Press"][];
             /** Format: int64 */
             rounds: number;
             /** Format: int64 */
@@ -3055,6 +3132,12 @@ export interface components {
             /** @description false: a code is wanted first */
             joined: boolean;
             /** @description empty: not given yet */
+            name: string;
+        };
+        Set: {
+            edition: string;
+            id: string;
+            limits: components["schemas"]["Limit"][];
             name: string;
         };
         Shade: {
@@ -4737,6 +4820,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-api-limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LimitsOutputBody"];
                 };
             };
             /** @description Error */

@@ -5,7 +5,7 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; sections: Row[]; boxes: Row[]; cooks: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; limits: string[]; tighter: string; sections: Row[]; boxes: Row[]; cooks: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
@@ -13,10 +13,10 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
   sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
-  pass: String(k.passWidth), zone: k.zone,
+  pass: String(k.passWidth), zone: k.zone, limits: k.limits ?? [], tighter: k.tighter ? String(k.tighter / 60) : '',
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: c.shifts.map((s) => `${s.from}–${s.to}`).join(', ') })),
   equipment: k.equipment.map((e) => ({
-    id: e.id, name: e.name, kind: e.kind, places: String(e.places), wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
+    id: e.id, name: e.name, kind: e.kind, places: String(e.places), keeps: e.keeps ?? '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
   })),
   away: [...k.cooks.map((c) => ({ of: c.id, list: c.away ?? [] })), ...k.equipment.map((e) => ({ of: e.id, list: e.away ?? [] }))].flatMap(({ of, list }) => list.map((a) => ({ of, day: a.day ?? '', hours: `${a.from}–${a.to}`, why: a.why ?? '' }))),
 })
@@ -35,7 +35,7 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
     return { ...thing, away: list.length > 0 ? list : undefined }
   }
   return {
-    ...over, passWidth: decimal('pass', f.pass), zone: f.zone.trim(),
+    ...over, passWidth: decimal('pass', f.pass), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, tighter: f.tighter.trim() ? Math.round(decimal('tighter', f.tighter) * 60) : undefined,
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
       const id = c.id || fresh(c.name, ids)
@@ -44,7 +44,7 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
     equipment: f.equipment.flatMap((e, i) => {
       if (!e.name?.trim()) return []
       const id = e.id || fresh(e.name, ids)
-      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
+      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
     }),
     name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },

@@ -10,6 +10,7 @@ import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
 import { Lanes } from './Lanes'
 import { Loads } from './Loads'
+import { Methods } from './Methods'
 import { choices, none, type Filter } from './shown'
 import { Strands } from './Strands'
 import { Why } from './Why'
@@ -22,6 +23,7 @@ const views = [
   ['lanes', 'Cooks and equipment'],
   ['list', 'By the clock'],
   ['loads', 'What is taken'],
+  ['methods', 'Methods'],
 ] as const
 
 export function RunUp({ id }: { id: string }) {
@@ -52,12 +54,16 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
   const filter = Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter
   const wide = Number(params.get('wide')) || 1
   const [picked, setPicked] = useState('')
-  const set = (name: string, value: string) => {
-    const next = new URLSearchParams(params)
-    if (value) next.set(name, value)
-    else next.delete(name)
-    setParams(next, { replace: true })
-  }
+  const set = (name: string, value: string) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now)
+        if (value) next.set(name, value)
+        else next.delete(name)
+        return next
+      },
+      { replace: true },
+    )
   const selected = plan.bars.find((b) => b.id === picked)
   return (
     <div className="run-up">
@@ -97,6 +103,11 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
           </>
         )}
       </Clashes>
+      {plan.presses.map((p) => (
+        <Bracket key={p.bar} what={p.say}>
+          {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>show the step</button>
+        </Bracket>
+      ))}
       {plan.bars.length === 0 ? (
         <Empty title="Nothing to plan">Give a dish some plates on the menu, or decide its gaps.</Empty>
       ) : (
@@ -106,6 +117,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
           {view === 'strands' && <Strands plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
           {view === 'lanes' && <Lanes plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
           {view === 'list' && <FireList plan={plan} filter={filter} picked={picked} pick={setPicked} />}
+          {view === 'methods' && <Methods service={plan.service} />}
           {view === 'loads' && <Loads plan={plan} />}
           <Why plan={plan} bar={selected} />
         </>

@@ -70,18 +70,20 @@ function Wave({ x, y, sent, open, set }: { x: number; y: number; sent: Sent; ope
   const plates = sent.plates.reduce((sum, p) => sum + p.plates, 0)
   const tables = sent.tables.map((t) => t.replace(/^Table /, '')).join(' ')
   return (
-    <g className="bar" role="button" tabIndex={0} aria-pressed={open} aria-label={`wave ${sent.wave}, ${plates} plates, ${sent.tables.join(' and ')}, ${clock(sent.leaves)}`} onClick={() => set(!open)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && set(!open)}>
+    <>
+    <g className="bar" role="button" tabIndex={0} aria-pressed={open} aria-label={`${plates} plates, wave ${sent.wave}, ${sent.tables.join(' and ')}, ${clock(sent.leaves)}`} onClick={() => set(!open)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && set(!open)}>
       <circle className="halo" cx={x} cy={y} r="17" fill="transparent" />
       <circle cx={x} cy={y} r="13" fill={open ? '#1554b8' : '#ffffff'} stroke={open ? '#1554b8' : '#14202b'} strokeWidth="2" />
       <text x={x} y={y + 5} fontSize="14" fontWeight="700" textAnchor="middle" style={{ fill: open ? '#ffffff' : '#14202b' }}>
         {plates}
       </text>
+    </g>
       {tables && (
-        <text className="over" x={x} y={y + 28} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
+        <text aria-hidden="true" className="over" x={x} y={y + 28} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
           {tables}
         </text>
       )}
-    </g>
+    </>
   )
 }
 
