@@ -24,7 +24,7 @@ func TestTablesAreSeatedAndTheEveningFollows(t *testing.T) {
 	chef.click("Add a table of two")
 	chef.see("38 guests at 11 tables")
 	other.see("38 guests at 11 tables")
-	chef.press("[aria-label='Table 11, Guinea fowl']")
+	chef.press("[data-seat='t11/main']")
 	chef.type_("#order-t11-guinea-fowl-meatless", "1")
 	chef.press("#guests-t11")
 	chef.see("+ 1 meatless")
@@ -32,7 +32,7 @@ func TestTablesAreSeatedAndTheEveningFollows(t *testing.T) {
 	other.type_("#guests-t1", "3")
 	other.press("#guests-t2")
 	chef.until("what the other did", `document.querySelector('#guests-t1').value === '3'`)
-	chef.until("and one's own is still there", `document.querySelector('[aria-label="Table 11, Guinea fowl"]').innerText.includes('meatless')`)
+	chef.until("and one's own is still there", `document.querySelector('[data-seat="t11/main"]').innerText.includes('meatless')`)
 
 	chef.type_("#hour-egg", "+25")
 	chef.press("#guests-t2")
@@ -54,14 +54,14 @@ func TestTablesAreSeatedAndTheEveningFollows(t *testing.T) {
 func TestCalmIsChosenByWhatItDoes(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/service/supper")
 	chef.see("Put in by itself")
-	chef.press("[aria-label='Leave out: warm 4 × 280 mm coupe']")
+	chef.press("[aria-label='leave it out: warm 4 × 280 mm coupe']")
 	chef.see("put it in again")
 	chef.click("what does each do?")
 	chef.until("three effects", `document.querySelectorAll('.effect b').length === 3`)
 	js[bool](chef, `(document.querySelectorAll("input[name=calm]")[2].click(), true)`)
 	chef.until("it is chosen", `document.querySelectorAll("input[name=calm]")[2].checked`)
 	chef.click("put it in again")
-	chef.until("it is there again", `!!document.querySelector("[aria-label='Leave out: warm 4 × 280 mm coupe']")`)
+	chef.until("it is there again", `!!document.querySelector("[aria-label='leave it out: warm 4 × 280 mm coupe']")`)
 }
 
 // A cook more and an oven less: what it would do is shown before it is saved, and a

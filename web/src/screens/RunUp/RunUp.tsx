@@ -90,7 +90,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
       <Clashes list={plan.clashes}>
         {(c) => (
           <>
-            {c.why && <>{c.why} </>}
+            {c.why && <div className="fw-bold">{c.why}</div>}
             {c.advice}
             {c.bar !== undefined && (
               <>

@@ -71,7 +71,7 @@ export function LeadIns({ view, plan, change }: { view: View; plan: Plan; change
         {there.map(([id, name]) => (
           <li key={id}>
             {name}{' '}
-            <button className="plain-button tools" disabled={view.readOnly} aria-label={`Leave out: ${name}`} onClick={() => void change(`without: ${name}`, origin, (s) => ({ ...s, leftOut: [...(s.leftOut ?? []), id] }))}>
+            <button className="plain-button tools" disabled={view.readOnly} aria-label={`leave it out: ${name}`} onClick={() => void change(`without: ${name}`, origin, (s) => ({ ...s, leftOut: [...(s.leftOut ?? []), id] }))}>
               leave it out
             </button>
           </li>

@@ -65,7 +65,7 @@ function NotReady({ plan, view }: { plan: Plan; view: View }) {
       <Clashes list={plan.clashes}>
         {(c) => (
           <>
-            {c.why && <>{c.why} </>}
+            {c.why && <div className="fw-bold">{c.why}</div>}
             {c.advice} · <Link to={`/run-up/${plan.service}`}>see it in the run-up</Link>
           </>
         )}

@@ -48,7 +48,7 @@ export function Tables({ view, change }: { view: View; change: Change }) {
               </td>
               <td className="tools">
                 {!view.readOnly && (
-                  <button className="plain-button" aria-label={`Take ${t.name} away`} onClick={() => void change(`${t.name} taken away`, origin, (s) => withoutTable(s, t.id))}>
+                  <button className="plain-button" aria-label={`take away ${t.name}`} onClick={() => void change(`${t.name} taken away`, origin, (s) => withoutTable(s, t.id))}>
                     take away
                   </button>
                 )}
@@ -92,7 +92,10 @@ function Cell({ table, course, open, set }: { table: Table; course: Course; open
   const list = had(table, course)
   const hour = table.hours?.find((h) => h.course === course.course)?.hour
   return (
-    <button className="seat" aria-expanded={open} aria-label={`${table.name}, ${course.name}`} onClick={() => set(!open)}>
+    <button className="seat" aria-expanded={open} data-seat={`${table.id}/${course.course}`} onClick={() => set(!open)}>
+      <span className="visually-hidden">
+        {table.name}, {course.name}:
+      </span>
       {list
         .filter((h) => h.first || h.plates > 0)
         .map((h) => (
