@@ -1,10 +1,11 @@
 // Before the service: where a delay hurts first, and what could be done in a free hour.
+import { memo } from 'react'
 import { clock, wall } from '../../parts/words'
 import type { Plan } from './RunUp'
 
 type Props = { plan: Plan; pick: (id: string) => void }
 
-export function Critical({ plan, pick }: Props) {
+export const Critical = memo(function Critical({ plan, pick }: Props) {
   if (plan.critical.length === 0) return null
   const [first, ...rest] = plan.critical
   return (
@@ -25,9 +26,9 @@ export function Critical({ plan, pick }: Props) {
       </ul>
     </details>
   )
-}
+})
 
-export function Slots({ plan, pick }: Props) {
+export const Slots = memo(function Slots({ plan, pick }: Props) {
   if (plan.slots.length === 0) return null
   const at = (bar: number, s: number) => wall(plan.bars[bar].start, s - plan.bars[bar].from)
   return (
@@ -53,7 +54,7 @@ export function Slots({ plan, pick }: Props) {
       </ul>
     </details>
   )
-}
+})
 
 const name = (plan: Plan, bar: number) => {
   const b = plan.bars[bar]

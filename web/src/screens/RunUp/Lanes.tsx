@@ -1,6 +1,6 @@
 // The same plan by cook and by equipment on an even clock, where a double
 // booking would show.
-import { useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { useHeat } from '../../parts/heat'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
@@ -19,14 +19,15 @@ const place = 26
 export function Lanes({ plan, filter, wide, picked, pick }: Props) {
   const [box, room] = useWidth(1200)
   const width = room * wide
-  const is = matches(plan, filter)
+  const is = useMemo(() => matches(plan, filter), [plan, filter])
   const [at, setAt] = useState(plan.days.length - 1)
   const dayAt = plan.days[Math.min(at, plan.days.length - 1)]
   const [stretch, setStretch] = useState('evening')
   const lastDay = dayAt === plan.days.at(-1)
   const [from, to] = (lastDay && stretches(plan, dayAt).find((s) => s.key === stretch)?.span) || [dayAt.from, dayAt.to]
-  const x = evenAxis(from, to, left, width - 10)
-  const lanes = plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => (l.lane.cook || l.blocks.length > 0) && (!filter.cook || !l.lane.cook || l.lane.id === `cook.${filter.cook}`) && (!filter.thing || l.lane.cook || l.lane.id === filter.thing))
+  const x = useMemo(() => evenAxis(from, to, left, width - 10), [from, to, width])
+  const window = useMemo<[number, number]>(() => [from, to], [from, to])
+  const lanes = useMemo(() => plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => (l.lane.cook || l.blocks.length > 0) && (!filter.cook || !l.lane.cook || l.lane.id === `cook.${filter.cook}`) && (!filter.thing || l.lane.cook || l.lane.id === filter.thing)), [plan, from, to, filter])
   const heights = lanes.map((l) => Math.max(1, ...l.blocks.map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
   const tops = heights.map((_, i) => top + heights.slice(0, i).reduce((a, b) => a + b, 0))
   const bottom = top + heights.reduce((a, b) => a + b, 0)
@@ -68,7 +69,7 @@ export function Lanes({ plan, filter, wide, picked, pick }: Props) {
         ))}
         {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
         {lanes.map(({ lane, blocks }, i) => (
-          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={[from, to]} is={is} picked={picked} pick={pick} />
+          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={window} is={is} picked={blocks.some((b) => plan.bars[b.bar].id === picked) ? picked : ''} pick={pick} />
         ))}
       </svg>
       </div>
@@ -90,7 +91,7 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
 
 type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; is: (b: Plan['bars'][number]) => boolean; picked: string; pick: (id: string) => void }
 
-function LaneRow({ plan, lane, blocks, y, height, width, x, window, is, picked, pick }: RowProps) {
+const LaneRow = memo(function LaneRow({ plan, lane, blocks, y, height, width, x, window, is, picked, pick }: RowProps) {
   const heat = useHeat()
   return (
     <g>
@@ -113,7 +114,7 @@ function LaneRow({ plan, lane, blocks, y, height, width, x, window, is, picked, 
       ))}
     </g>
   )
-}
+})
 
 function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan; lane: Lane; block: Block; y: number; x: (s: number) => number; pale: boolean; picked: boolean; pick: () => void }) {
   const bar = plan.bars[block.bar]

@@ -1,5 +1,5 @@
 // Run-up: who does what when, and why each step is at its minute.
-import { useState } from 'react'
+import { memo, useCallback, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Schemas } from '../../api/client'
 import { useProgress, useRunUp } from '../../api/queries'
@@ -51,19 +51,22 @@ function Planning({ id }: { id: string }) {
 function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
   const [params, setParams] = useSearchParams()
   const view = params.get('view') ?? 'strands'
-  const filter = Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter
+  const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
   const wide = Number(params.get('wide')) || 1
   const [picked, setPicked] = useState('')
-  const set = (name: string, value: string) =>
-    setParams(
-      (now) => {
-        const next = new URLSearchParams(now)
-        if (value) next.set(name, value)
-        else next.delete(name)
-        return next
-      },
-      { replace: true },
-    )
+  const set = useCallback(
+    (name: string, value: string) =>
+      setParams(
+        (now) => {
+          const next = new URLSearchParams(now)
+          if (value) next.set(name, value)
+          else next.delete(name)
+          return next
+        },
+        { replace: true },
+      ),
+    [setParams],
+  )
   const selected = plan.bars.find((b) => b.id === picked)
   return (
     <div className="run-up">
@@ -131,7 +134,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
 }
 
 // Filters say what of the plan is to be seen, and how wide.
-function Filters({ plan, filter, wide, set }: { plan: Plan; filter: Filter; wide: number; set: (name: string, value: string) => void }) {
+const Filters = memo(function Filters({ plan, filter, wide, set }: { plan: Plan; filter: Filter; wide: number; set: (name: string, value: string) => void }) {
   return (
     <div className="filters tools">
       {choices(plan).map(
@@ -156,9 +159,9 @@ function Filters({ plan, filter, wide, set }: { plan: Plan; filter: Filter; wide
       </div>
     </div>
   )
-}
+})
 
-function Summary({ plan, readOnly }: { plan: Plan; readOnly: boolean }) {
+const Summary = memo(function Summary({ plan, readOnly }: { plan: Plan; readOnly: boolean }) {
   const starts = plan.bars.map((b) => b.start).sort()
   return (
     <span className="quiet">
@@ -167,4 +170,4 @@ function Summary({ plan, readOnly }: { plan: Plan; readOnly: boolean }) {
       {readOnly && ' · past, as it was planned'}
     </span>
   )
-}
+})

@@ -1,5 +1,5 @@
 // The strands of each dish on a folded axis, meeting at the pass.
-import { useState, type KeyboardEvent } from 'react'
+import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import { clock } from '../../parts/words'
 import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
@@ -17,34 +17,51 @@ const between = 16 // two dishes
 const half = 11
 
 export function Strands({ plan, filter, wide, picked, pick }: Props) {
-  const focus = filter.dish
-  const strands = strandsOf(plan, filter)
+  const strands = useMemo(() => strandsOf(plan, filter), [plan, filter])
   const [box, room] = useWidth(1200)
   const [fold, setFold] = useState(-1)
   const width = room * wide
-  const is = matches(plan, filter)
-  const axis = foldedAxis(plan, plan.bars.filter(is), left, width - passRoom, plan.folds[fold])
-  const rows = strands.map((s, i) => ({ s, y: top + 26 + i * row + (plan.courses.length > 1 && !focus ? strands.slice(0, i + 1).filter((o, k) => k > 0 && o.dish !== strands[k - 1].dish).length * between : 0) }))
+  const is = useMemo(() => matches(plan, filter), [plan, filter])
+  const axis = useMemo(() => foldedAxis(plan, plan.bars.filter(is), left, width - passRoom, plan.folds[fold]), [plan, is, width, fold])
+  const rows = useMemo(() => stacked(strands), [strands])
+  const dishes = useMemo(() => together(rows), [rows])
+  const unfold = useCallback((from: number) => setFold((now) => (now >= 0 ? -1 : plan.folds.findIndex((o) => o.from === from))), [plan])
   const bottom = (rows.at(-1)?.y ?? top) + 24
   const onKey = (event: KeyboardEvent) => move(event, plan, rows.map((r) => r.s), picked, pick)
   return (
     <div ref={box} className="moves">
     <svg viewBox={`0 0 ${width} ${bottom + 4}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
-      <Ground axis={axis} bottom={bottom} unfold={(f) => setFold(fold >= 0 ? -1 : plan.folds.findIndex((o) => o.from === f))} />
+      <Ground axis={axis} bottom={bottom} unfold={unfold} />
       {rows.map(({ s, y }) => (
-        <Row key={s.dish + s.component} plan={plan} strand={s} y={y} axis={axis} is={is} picked={picked} pick={pick} />
+        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} strand={s} y={y} axis={axis} is={is} picked={s.bars.some((i) => plan.bars[i].id === picked) ? picked : ''} pick={pick} />
       ))}
-      {[...new Set(strands.map((s) => s.dish))].map((dish) => (
-        <Pass key={dish} plan={plan} rows={rows.filter((r) => r.s.dish === dish)} axis={axis} />
+      {dishes.map((list) => (
+        <Pass key={`${list[0].s.course} ${list[0].s.dish}`} plan={plan} rows={list} axis={axis} />
       ))}
     </svg>
     </div>
   )
 }
 
+// stacked gives each strand its height: those of a dish stand together.
+function stacked(strands: Strand[]): { s: Strand; y: number }[] {
+  let dishes = 0
+  return strands.map((s, i) => {
+    if (i > 0 && s.dish !== strands[i - 1].dish) dishes++
+    return { s, y: top + 26 + i * row + dishes * between }
+  })
+}
+
+// together are the rows of each dish, which meet at one pass.
+function together(rows: { s: Strand; y: number }[]): { s: Strand; y: number }[][] {
+  const out = new Map<string, { s: Strand; y: number }[]>()
+  for (const r of rows) out.set(r.s.dish, [...(out.get(r.s.dish) ?? []), r])
+  return [...out.values()]
+}
+
 // Ground shows the folds: a new ground and a torn edge where the scale changes. Its
 // name unfolds one over the whole width, and folds it again.
-function Ground({ axis, bottom, unfold }: { axis: Axis; bottom: number; unfold: (from: number) => void }) {
+const Ground = memo(function Ground({ axis, bottom, unfold }: { axis: Axis; bottom: number; unfold: (from: number) => void }) {
   return (
     <g>
       {axis.folds.map((f, i) => (
@@ -58,7 +75,7 @@ function Ground({ axis, bottom, unfold }: { axis: Axis; bottom: number; unfold: 
       ))}
     </g>
   )
-}
+})
 
 function torn(x: number, from: number, to: number) {
   let d = `M${x} ${from}`
@@ -68,7 +85,9 @@ function torn(x: number, from: number, to: number) {
 
 type RowProps = { plan: Plan; strand: Strand; y: number; axis: Axis; is: (b: Bar) => boolean; picked: string; pick: (id: string) => void }
 
-function Row({ plan, strand, y, axis, is, picked, pick }: RowProps) {
+// Row is drawn again only when something of its own has changed: a run-up of 1,500
+// steps is walked through with the keys.
+const Row = memo(function Row({ plan, strand, y, axis, is, picked, pick }: RowProps) {
   const bars = strand.bars.map((i) => plan.bars[i])
   const labels = place(bars, axis, passAt(plan, strand, axis))
   const waits = spell(strand, plan, axis)
@@ -89,7 +108,7 @@ function Row({ plan, strand, y, axis, is, picked, pick }: RowProps) {
       {strand.stop && <StopMark strand={strand} y={y} x={first ? axis.x(first.from) : axis.x(plan.courses[strand.course].leaves)} />}
     </g>
   )
-}
+})
 
 // place gives each bar's name room above it, and leaves it out where there is
 // none: it is read when the bar is selected.
@@ -193,7 +212,7 @@ function passAt(plan: Plan, strand: Strand, axis: Axis): number {
 }
 
 // Pass is the blue line at which the strands of a dish meet.
-function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }[]; axis: Axis }) {
+const Pass = memo(function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }[]; axis: Axis }) {
   const course = plan.courses[rows[0].s.course]
   const from = rows[0].y - 24
   const to = rows.at(-1)!.y + 22
@@ -223,7 +242,7 @@ function Pass({ plan, rows, axis }: { plan: Plan; rows: { s: Strand; y: number }
       )}
     </g>
   )
-}
+})
 
 // move walks with the arrow keys: along a strand, and to the strand above or below.
 function move(event: KeyboardEvent, plan: Plan, strands: Strand[], picked: string, pick: (id: string) => void) {

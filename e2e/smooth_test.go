@@ -1,0 +1,74 @@
+package e2e
+
+import (
+	"slices"
+	"testing"
+
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/page"
+	"github.com/chromedp/cdproto/performance"
+	"github.com/chromedp/chromedp"
+	"github.com/stretchr/testify/require"
+)
+
+// manySteps makes of every run-up that the page reads one of 1,500 steps and more:
+// its strands and bars are repeated under other names.
+const manySteps = `(() => {
+	const real = window.fetch
+	window.fetch = async (...a) => {
+		const answer = await real(...a)
+		const url = a[0]?.url ?? String(a[0])
+		if (!/runup$/.test(url)) return answer
+		const v = await answer.json(), p = v.runUp, bars = p.bars, strands = p.strands
+		for (let k = 1; p.bars.length < 1500; k++) {
+			const from = p.bars.length
+			p.bars = p.bars.concat(bars.map(b => ({...b, id: b.id + '#' + k})))
+			p.strands = p.strands.concat(strands.map(s => ({...s, component: s.component + '#' + k, bars: s.bars.map(i => i + from), holds: s.holds.map(h => ({...h, from: h.from + from, to: h.to + from}))})))
+		}
+		return new Response(JSON.stringify(v), {status: 200, headers: {'Content-Type': 'application/json'}})
+	}
+})()`
+
+// scripted is how long the page's scripts have run, in ms.
+func (t *tablet) scripted() float64 {
+	got, err := chromedp.Call(t.ctx, performance.GetMetrics, cdp.Empty{})
+	require.NoError(t, err)
+	for _, m := range got.Metrics {
+		if m.Name == "ScriptDuration" {
+			return m.Value * 1000
+		}
+	}
+	return 0
+}
+
+// A run-up of 1,500 steps, moved along and across on four times its width: how much
+// script there is in a frame, and how much when the next step is selected with a key.
+func BenchmarkARunUpOf1500StepsIsMoved(b *testing.B) {
+	chef := newHouse(b).open("Head chef", "/book")
+	_, err := chromedp.Call(chef.ctx, page.AddScriptToEvaluateOnNewDocument, page.AddScriptToEvaluateOnNewDocumentParams{Source: manySteps})
+	require.NoError(b, err)
+	_, err = chromedp.Call(chef.ctx, performance.Enable, performance.EnableParams{})
+	require.NoError(b, err)
+	chef.go_("/run-up/winter-supper?wide=4")
+	chef.see("Save the plan")
+	n := js[int](chef, `document.querySelectorAll('.run-up [data-bar]').length`)
+	require.GreaterOrEqual(b, n, 1500)
+	measure := func(frames int, move string) (took []float64) {
+		for range frames {
+			before := chef.scripted()
+			js[bool](chef, `(`+move+`, new Promise(r => requestAnimationFrame(() => requestAnimationFrame(() => r(true)))))`)
+			took = append(took, chef.scripted()-before)
+		}
+		slices.Sort(took)
+		return took
+	}
+	for b.Loop() {
+		scroll := measure(120, `document.querySelector('.moves').scrollBy(37, 0), window.scrollBy(0, 23)`)
+		b.ReportMetric(scroll[len(scroll)/2], "ms-script-median")
+		b.ReportMetric(scroll[len(scroll)*95/100], "ms-script-p95")
+		js[bool](chef, `(document.querySelector('[data-bar]').focus(), document.querySelector('[data-bar]').dispatchEvent(new MouseEvent('click', {bubbles: true})), true)`)
+		keys := measure(40, `document.querySelector('.run-up svg').dispatchEvent(new KeyboardEvent('keydown', {key: 'ArrowDown', bubbles: true}))`)
+		b.ReportMetric(keys[len(keys)/2], "ms-script-key-median")
+		b.ReportMetric(keys[len(keys)*95/100], "ms-script-key-p95")
+	}
+}
