@@ -70,13 +70,22 @@ func (in Input) courses() ([]course, error) {
 	return out, nil
 }
 
+// side is how many plates are built side by side: as many as the pass holds, or as
+// few as the service wants.
+func (in Input) side() int {
+	if n := in.Service.AtOnce; n > 0 {
+		return min(n, in.Kitchen.PassWidth)
+	}
+	return in.Kitchen.PassWidth
+}
+
 // crew says in how many waves a serving is built, and by how many pairs of hands:
 // the fewest with which the last wave leaves within the spread of the service
 // after the first, or, where no number does it, all that there are.
 func (in Input) crew(s *serving) {
 	spec := s.dish.Plate
 	for s.hands = 1; ; s.hands++ {
-		s.waves = waves(s.total, spec.AtOnce(s.total, in.Kitchen.PassWidth, s.hands).Plates*max(spec.Serves, 1))
+		s.waves = waves(s.total, spec.AtOnce(s.total, in.side(), s.hands).Plates*max(spec.Serves, 1))
 		after := int64(0) // from the first wave to the last
 		for _, portions := range s.waves[min(1, len(s.waves)):] {
 			after += built(spec, portions, s.hands)
@@ -99,9 +108,9 @@ func (in Input) seat(k *course, m recipe.Course) error {
 		for i := range k.dishes {
 			s := &k.dishes[i]
 			s.hands = min(hands, max(1, s.total))
-			most[i] = s.dish.Plate.AtOnce(s.total, in.Kitchen.PassWidth, s.hands).Plates * max(s.dish.Plate.Serves, 1)
+			most[i] = s.dish.Plate.AtOnce(s.total, in.side(), s.hands).Plates * max(s.dish.Plate.Serves, 1)
 		}
-		k.waves = pack(loads, most, in.Kitchen.PassWidth)
+		k.waves = pack(loads, most, in.side())
 		if in.lasts(*k) <= in.Service.Spread() || hands >= len(in.Kitchen.Cooks) {
 			break
 		}

@@ -201,6 +201,10 @@ func TestWorkedExampleWavesLimitedByThePass(t *testing.T) {
 		}
 		assert.Equal(t, c.waves, leaves)
 	}
+	x.Kitchen.PassWidth, x.Service.AtOnce = 4, 2
+	assert.Len(t, makePlan(t, x).RunUp.Courses[0].Sent, 5, "the service wants no more than two side by side")
+	x.Service.AtOnce = 1
+	assert.Len(t, makePlan(t, x).RunUp.Courses[0].Sent, 10, "singly")
 }
 
 // A soufflé for which the room waits: baked 12 min at 190 °C, at most 1 min to the

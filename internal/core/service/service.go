@@ -25,6 +25,7 @@ type Service struct {
 	Conditions []Chosen     `json:"conditions,omitempty" doc:"the states in which ingredients came, chosen on the day"`
 	Tables     []Table      `json:"tables,omitempty" maxItems:"300" doc:"who sits where; with tables the covers of the courses follow from them"`
 	Calm       Calm         `json:"calm,omitempty" enum:",fresh,calm" doc:"how much room the plan leaves where a delay would hurt; absent: some"`
+	AtOnce     int          `json:"atOnce,omitempty" minimum:"0" maximum:"100" doc:"plates that are built side by side at the most: 1 is singly; 0: as many as the pass holds"`
 	LeftOut    []string     `json:"leftOut,omitempty" maxItems:"400" doc:"ids of lead-ins that the kitchen does without"`
 	Within     int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
 }

@@ -3083,6 +3083,11 @@ export interface components {
         };
         Service: {
             /**
+             * Format: int64
+             * @description plates that are built side by side at the most: 1 is singly; 0: as many as the pass holds
+             */
+            atOnce?: number;
+            /**
              * @description how much room the plan leaves where a delay would hurt; absent: some
              * @enum {string}
              */

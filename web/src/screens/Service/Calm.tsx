@@ -31,6 +31,18 @@ export function CalmChoice({ view, change }: { view: View; change: Change }) {
           {asked && <Effect view={view} calm={key} />}
         </label>
       ))}
+      <label className="labelled mt-2">
+        plates built side by side
+        <select className="form-select form-select-sm w-auto" disabled={view.readOnly} value={service.atOnce ?? 0} onChange={(e) => void change(`${e.target.selectedOptions[0].text}`, origin, (s) => ({ ...s, atOnce: Number(e.target.value) || undefined }))}>
+          <option value={0}>as many as the pass holds ({view.kitchen.passWidth})</option>
+          <option value={1}>singly, one after the other</option>
+          {[2, 3, 4, 6, 8].filter((n) => n < view.kitchen.passWidth).map((n) => (
+            <option key={n} value={n}>
+              {n}
+            </option>
+          ))}
+        </select>
+      </label>
       {!asked && (
         <button className="plain-button tools" onClick={() => setAsked(true)}>
           what does each do?
