@@ -135,9 +135,25 @@ func TestARunUpIsReadByWhatOneAsksFor(t *testing.T) {
 	js[bool](chef, `(document.querySelector('.critical summary').click(), true)`)
 	chef.click("show the step")
 	chef.see("To give")
+	chef.click("why the wait of")
+	chef.see("Why the wait of")
+	chef.see(" at least")
 	chef.click("What is taken")
 	chef.see("All hands are taken for")
 	chef.click("4 ×")
+	chef.until("four times as wide", `location.search.includes('wide=4')`)
 	chef.click("Cooks and equipment")
 	chef.until("wider than the screen", `document.querySelector('.moves').scrollWidth > 2 * document.querySelector('.moves').clientWidth`)
+}
+
+// A service that has covers and no tables is seated in one step, which can be taken
+// back; no plate is lost on the way.
+func TestCoversAreSeatedInOneStep(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/service/supper")
+	chef.see("Nobody is seated yet")
+	chef.click("Seat the covers at tables of four")
+	chef.see("4 guests at 1 table")
+	chef.see("Table 1")
+	chef.click("Take back")
+	chef.see("Nobody is seated yet")
 }

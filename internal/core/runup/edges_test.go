@@ -1,6 +1,7 @@
 package runup_test
 
 import (
+	"slices"
 	"strings"
 	"testing"
 
@@ -10,6 +11,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
 	"jointime/internal/core/service"
 )
 
@@ -187,6 +189,13 @@ func TestAMarginIsTold(t *testing.T) {
 		b := bars(makePlan(t, x))["dish/food/cook"]
 		assert.Equal(t, want, b.Why.Sum)
 		assert.Equal(t, int64(180), b.Slow)
+		if calm == service.SomeCalm {
+			r := makePlan(t, x)
+			i := slices.IndexFunc(r.RunUp.Strands, func(s runup.Strand) bool { return len(s.Holds) > 0 })
+			h := r.RunUp.Strands[i].Holds[0]
+			assert.Equal(t, int64(135), h.Margin)
+			assert.Equal(t, "2:15 = 19:57:25 to 19:59:40; nothing at least; 8 min at most; 2:15 of it margin, for cook food may take 3 min longer.", h.Why)
+		}
 	}
 }
 

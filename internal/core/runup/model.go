@@ -102,15 +102,14 @@ type Strand struct {
 
 // Hold is a wait between two bars.
 type Hold struct {
-	From  int    `json:"from" doc:"place in bars"`
-	To    int    `json:"to"`
-	Text  string `json:"text"`
-	Gap   int64  `json:"gap" doc:"seconds"`
-	Limit *int64 `json:"limit,omitempty" doc:"when it must end, from origin"`
-	Over  int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
-	// Margin is the part of the wait that is left because the step before may take
-	// longer than usual.
-	Margin int64 `json:"margin,omitempty" doc:"seconds of it that are left because the step before may take longer"`
+	From   int    `json:"from" doc:"place in bars"`
+	To     int    `json:"to"`
+	Text   string `json:"text"`
+	Gap    int64  `json:"gap" doc:"seconds"`
+	Limit  *int64 `json:"limit,omitempty" doc:"when it must end, from origin"`
+	Over   int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
+	Why    string `json:"why" doc:"why it is as long as it is"`
+	Margin int64  `json:"margin,omitempty" doc:"seconds of it that are left because the step before may take longer"`
 }
 
 // Bar is a step, or a placing, at its time.

@@ -197,6 +197,7 @@ func (r *reading) hold(e, from, to int) Hold {
 	}
 	if step := r.works[from].step; step != nil {
 		l.Min = ptr(max(0, l.Least()-h.Margin+wash))
+		h.Why = r.whyWait(h, from, to)
 		h.Text = waitText(step.Then.Reason, l, step.Then.Place != nil && step.Then.Reason == "", r)
 	}
 	return h

@@ -244,3 +244,27 @@ func (r *reading) before(i int, stop reason.Stop) string {
 	}
 	return r.reasonBefore(from)
 }
+
+// whyWait says why a wait is as long as it is: what it has at least, what of it is a
+// margin, and what keeps the step before it from ending later and the one after it
+// from beginning earlier.
+func (r *reading) whyWait(h Hold, from, to int) string {
+	step := r.works[from].step
+	least := "nothing"
+	if step.Then.Least > 0 {
+		least = units.FormatDuration(step.Then.Least)
+	}
+	parts := []string{fmt.Sprintf("%s = %s to %s", units.FormatDuration(h.Gap), r.clock(r.plan.Tasks[from].End-r.works[from].wash), r.clock(r.plan.Tasks[to].Start)), least + " at least"}
+	if step.Then.Most != nil {
+		parts = append(parts, units.FormatDuration(*step.Then.Most)+" at most")
+	}
+	if h.Margin > 0 {
+		parts = append(parts, fmt.Sprintf("%s of it margin, for %s may take %s longer", units.FormatDuration(h.Margin), r.call(from), units.FormatDuration(uncertain(*step, r.works[from].portions))))
+	}
+	out := strings.Join(parts, "; ") + "."
+	if rest := h.Gap - step.Then.Least - h.Margin; rest > 0 {
+		out += fmt.Sprintf(" The other %s: %s is no later because %s; %s is no earlier because %s.", units.FormatDuration(rest),
+			r.call(from), r.stopText(from, r.scene.Later(from).Stop, true), r.call(to), r.stopText(to, r.scene.Earlier(to).Stop, false))
+	}
+	return out
+}

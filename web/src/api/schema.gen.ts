@@ -1825,6 +1825,8 @@ export interface components {
             text: string;
             /** Format: int64 */
             to: number;
+            /** @description why it is as long as it is */
+            why: string;
         };
         Holdable: {
             byProduct?: string;

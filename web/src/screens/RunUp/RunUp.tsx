@@ -2,10 +2,11 @@
 import { memo, useCallback, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Schemas } from '../../api/client'
-import { useProgress, useRunUp } from '../../api/queries'
+import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
-import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { day, lasts, spoken } from '../../parts/words'
+import { Planning } from '../../parts/Planning'
+import { Bracket, Empty, Failed } from '../../parts/States'
+import { day } from '../../parts/words'
 import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
 import { Lanes } from './Lanes'
@@ -13,6 +14,7 @@ import { Loads } from './Loads'
 import { Methods } from './Methods'
 import { choices, none, type Filter } from './shown'
 import { Strands } from './Strands'
+import { waitOf } from './waits'
 import { Why } from './Why'
 
 export type Plan = Schemas['RunUp']
@@ -31,21 +33,6 @@ export function RunUp({ id }: { id: string }) {
   if (runUp.isPending) return <Planning id={id} />
   if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
   return <Sheet plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
-}
-
-// Planning shows what the search has come to, where it takes its time.
-function Planning({ id }: { id: string }) {
-  const { data } = useProgress(id)
-  if (!data?.planning || data.found === 0) return <Waiting what="the run-up" />
-  return (
-    <div className="waiting" role="status">
-      Planning since <span className="clock">{lasts(data.seconds)}</span>: {data.found} plans so far, the best{' '}
-      {data.violation === 0 ? 'keeps every limit' : `passes limits by ${spoken(data.violation)}`}.{' '}
-      <button className="btn btn-outline-dark ms-3" onClick={() => void fetch(`/api/services/${encodeURIComponent(id)}/stop`, { method: 'POST' })}>
-        Stop and keep the best
-      </button>
-    </div>
-  )
 }
 
 function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
@@ -122,7 +109,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
           {view === 'list' && <FireList plan={plan} filter={filter} picked={picked} pick={setPicked} />}
           {view === 'methods' && <Methods service={plan.service} />}
           {view === 'loads' && <Loads plan={plan} />}
-          <Why plan={plan} bar={selected} />
+          <Why plan={plan} bar={selected} wait={waitOf(plan, picked)} pick={setPicked} />
         </>
       )}
       <p className="small quiet mt-3 tools">

@@ -5,6 +5,7 @@ import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
 import type { Bar, Plan } from './RunUp'
 import { matches, strandsOf, type Filter } from './shown'
+import { holdId } from './waits'
 
 type Props = { plan: Plan; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
 type Strand = Plan['strands'][number]
@@ -33,7 +34,7 @@ export function Strands({ plan, filter, wide, picked, pick }: Props) {
     <svg viewBox={`0 0 ${width} ${bottom + 4}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
       <Ground axis={axis} bottom={bottom} unfold={unfold} />
       {rows.map(({ s, y }) => (
-        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} strand={s} y={y} axis={axis} is={is} picked={s.bars.some((i) => plan.bars[i].id === picked) ? picked : ''} pick={pick} />
+        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} strand={s} y={y} axis={axis} is={is} picked={s.bars.some((i) => plan.bars[i].id === picked || picked.startsWith(`${plan.bars[i].id} → `)) ? picked : ''} pick={pick} />
       ))}
       {dishes.map((list) => (
         <Pass key={`${list[0].s.course} ${list[0].s.dish}`} plan={plan} rows={list} axis={axis} />
@@ -100,7 +101,7 @@ const Row = memo(function Row({ plan, strand, y, axis, is, picked, pick }: RowPr
       </text>
       {first && last && <line x1={axis.x(first.from)} x2={axis.x(last.to)} y1={y} y2={y} stroke="#14202b" strokeWidth="2" />}
       {strand.holds.map((h, i) => (
-        <HoldMark key={h.from + '-' + h.to} hold={h} text={waits[i]} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
+        <HoldMark key={h.from + '-' + h.to} hold={h} picked={picked === holdId(plan, h)} pick={() => pick(holdId(plan, h))} text={waits[i]} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
       ))}
       {bars.map((b, i) => (
         <BarMark key={b.id} bar={b} y={y} axis={axis} label={labels[i]} pale={!is(b)} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
@@ -169,12 +170,17 @@ function spell(strand: Strand, plan: Plan, axis: Axis): string[] {
   })
 }
 
-// HoldMark is the bracket in which a wait must end, and its words if they fit.
-function HoldMark({ hold, text, from, to, y, axis }: { hold: Strand['holds'][number]; text: string; from: Bar; to: Bar; y: number; axis: Axis }) {
+type HoldProps = { hold: Strand['holds'][number]; text: string; from: Bar; to: Bar; y: number; axis: Axis; picked: boolean; pick: () => void }
+
+// HoldMark is the bracket in which a wait must end, and its words if they fit. It is
+// asked for its reason with the mouse; with the keys it is reached from its step.
+function HoldMark({ hold, text, from, to, y, axis, picked, pick }: HoldProps) {
   const a = axis.x(from.to)
   const b = axis.x(to.from)
   return (
-    <g aria-hidden="true">
+    <g aria-hidden="true" className="hold" onClick={pick}>
+      <rect x={a} y={y - 12} width={Math.max(0, b - a)} height={24} fill="transparent" />
+      {picked && <line x1={a} x2={b} y1={y} y2={y} stroke="#1554b8" strokeWidth="5" />}
       {text && (
         <text className="over" x={(a + b) / 2} y={y + 17} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
           {text}

@@ -4,8 +4,10 @@ import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
 import { clock, lasts, spoken } from '../../parts/words'
 import type { Bar, Plan } from './RunUp'
+import { holdId, type Wait } from './waits'
 
-export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
+export function Why({ plan, bar, wait, pick }: { plan: Plan; bar?: Bar; wait?: Wait; pick: (id: string) => void }) {
+  if (wait) return <WhyWait plan={plan} wait={wait} />
   if (!bar)
     return (
       <div className="card-plain mt-3 quiet" aria-live="polite">
@@ -33,6 +35,14 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
             {bar.leadIn && ' Nobody wrote it down: it was put in by itself.'}
           </div>
         )}
+        {after(plan, bar).map((h) => (
+          <div key={h.to}>
+            <b>Then</b>{' '}
+            <button className="plain-button" onClick={() => pick(holdId(plan, h))}>
+              why the wait of {spoken(h.gap)}?
+            </button>
+          </div>
+        ))}
         {(bar.mind ?? []).map((m) => (
           <Bracket key={m} what={m} />
         ))}
@@ -61,6 +71,28 @@ export function Why({ plan, bar }: { plan: Plan; bar?: Bar }) {
           {bar.placing ? <Link to={plateOf(bar)}>open the plate</Link> : <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>change the step</Link>}
         </div>
       </div>
+    </section>
+  )
+}
+
+// after are the waits after a step, each of which has its own reason.
+const after = (plan: Plan, bar: Bar): Wait[] => {
+  const seen = new Set<number>()
+  return plan.strands.flatMap((s) => s.holds.filter((h) => plan.bars[h.from].id === bar.id && h.gap > 0 && !seen.has(h.to) && seen.add(h.to))).slice(0, 1)
+}
+
+function WhyWait({ plan, wait }: { plan: Plan; wait: Wait }) {
+  const [from, to] = [plan.bars[wait.from], plan.bars[wait.to]]
+  return (
+    <section className="card-plain why" aria-live="polite" aria-label="Why">
+      <div>
+        <h2>
+          Why the wait of <span className="clock">{lasts(wait.gap)}</span> between {from.name} and {to.name}?
+        </h2>
+        <div className="sum">{wait.why}</div>
+        {(wait.over ?? 0) > 0 && <Bracket what={`It is ${spoken(wait.over!)} longer than it may be.`} />}
+      </div>
+      <div className="quiet">{wait.text}</div>
     </section>
   )
 }

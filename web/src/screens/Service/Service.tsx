@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { useRunUp, useService } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { TakeBack, useDesk } from '../../parts/Desk'
+import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { day } from '../../parts/words'
@@ -36,7 +37,7 @@ function Sheet({ view }: { view: View }) {
       </div>
       {view.readOnly && <div className="read-only-note">This service is past. It is shown as it was planned and can only be read.</div>}
       {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
-      {!plan && !runUp.isError && <Waiting what="the plan of the evening" />}
+      {!plan && !runUp.isError && <Planning id={service.id} />}
       {plan && <NotReady plan={plan} view={view} />}
       {plan && <Evening plan={plan} within={service.within || 900} />}
       <Hours view={view} change={change} />

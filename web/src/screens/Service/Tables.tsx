@@ -2,8 +2,9 @@
 import { useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { useDesk } from '../../parts/Desk'
+import { Empty } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
-import { had, hourOf, newTable, order, withoutTable, withTable, type Course, type Service, type Table } from './seating'
+import { had, hourOf, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
 import type { View } from './shared'
 
 export type Change = (what: string, from: Origin, edit: (s: Service) => Service) => Promise<boolean>
@@ -15,6 +16,19 @@ export function Tables({ view, change }: { view: View; change: Change }) {
   const [open, setOpen] = useState('')
   const guests = tables.reduce((sum, t) => sum + t.guests, 0)
   const [table, course] = [tables.find((t) => open.startsWith(`${t.id}/`)), view.rows.find((c) => open.endsWith(`/${c.course}`))]
+  if (tables.length === 0)
+    return (
+      <section aria-label="Tables">
+        <Empty title="Nobody is seated yet">
+          The plan knows how many plates there are, and not whose. Seated at tables, the plates of a table leave together, and the covers follow from the tables.
+        </Empty>
+        {!view.readOnly && (
+          <p className="text-center">
+            <Button onClick={() => void change('seated at tables', origin, seatAll)}>Seat the covers at tables of four</Button>
+          </p>
+        )}
+      </section>
+    )
   return (
     <section aria-label="Tables">
       <table className="seating">

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { had, hourOf, hourSaid, hourText, newTable, order, withoutTable, withTable, type Course, type Service, type Table } from './seating'
+import { had, hourOf, hourSaid, hourText, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
 
 const course = { course: 'main', name: 'Main', hour: '21:00', dishes: [{ dish: 'fowl', name: 'Fowl', versions: [{ id: 'meatless', name: 'meatless', plates: 0 }] }] } as unknown as Course
 const table: Table = { id: 't1', name: 'Table 1', guests: 4, orders: [{ course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }] }
@@ -36,5 +36,14 @@ describe('the hour of a course', () => {
     expect(hourText('+20 min')).toEqual({ hour: '', after: 20 })
     expect(hourText('soon')).toBeUndefined()
     expect([hourSaid('20:15'), hourSaid('20:15', 20)]).toEqual(['20:15', '+20'])
+  })
+})
+
+describe('covers without tables', () => {
+  it('are seated at tables of four, and nobody loses their version', () => {
+    const s = { id: 's', courses: [{ course: 'main', hour: '21:00', covers: [{ dish: 'fowl', plates: 4 }, { dish: 'fowl', version: 'meatless', plates: 5 }] }, { course: 'sweet', hour: '21:30', covers: [{ dish: 'cream', plates: 9 }] }] } as unknown as Service
+    const seated = seatAll(s)
+    expect(seated.tables?.map((t) => t.guests)).toEqual([4, 4, 1])
+    expect(seated.tables?.map((t) => t.orders ?? [])).toEqual([[{ course: 'main', dish: 'fowl', version: 'meatless', plates: 4 }], [{ course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }], []])
   })
 })

@@ -54,3 +54,22 @@ export function hourText(text: string): { hour: string; after?: number } | undef
 }
 
 export const hourSaid = (hour: string, after?: number) => (after ? `+${after}` : hour)
+
+/** seatAll seats the covers of a service that has no tables: at tables of four, what is not the first dish of its course with the first tables that have room for it. */
+export function seatAll(s: Service): Service {
+  const guests = Math.max(0, ...s.courses.map((c) => c.covers.reduce((sum, n) => sum + n.plates, 0)))
+  let next: Service = { ...s, tables: [] }
+  for (let left = guests; left > 0; left -= 4) next = withTable(next, newTable(next, Math.min(4, left)))
+  let tables = next.tables ?? []
+  for (const c of s.courses)
+    for (const n of c.covers.filter((o) => o.version || o.dish !== c.covers[0]?.dish)) {
+      let left = n.plates
+      tables = tables.map((t) => {
+        const free = t.guests - (t.orders ?? []).filter((o) => o.course === c.course).reduce((sum, o) => sum + o.plates, 0)
+        const here = Math.min(left, free)
+        left -= here
+        return here > 0 ? order(t, c.course, n.dish, n.version ?? '', here) : t
+      })
+    }
+  return { ...next, tables }
+}

@@ -5,7 +5,8 @@ import { Fragment } from 'react'
 import { useSearchParams } from 'react-router'
 import { api, ask, type Schemas } from '../../api/client'
 import { useHeat } from '../../parts/heat'
-import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { Planning } from '../../parts/Planning'
+import { Bracket, Empty, Failed } from '../../parts/States'
 import { clock, day, lasts } from '../../parts/words'
 import { RoomSheet } from './RoomSheet'
 
@@ -14,7 +15,7 @@ type Call = View['calls'][number]
 
 export function Sheets({ id }: { id: string }) {
   const sheets = useQuery({ queryKey: ['sheets', id], queryFn: () => ask(api.GET('/api/services/{id}/sheets', { params: { path: { id } } })), enabled: id !== '' })
-  if (sheets.isPending) return <Waiting what="the sheets" />
+  if (sheets.isPending) return <Planning id={id} />
   if (sheets.isError) return <Failed error={sheets.error} again={() => void sheets.refetch()} />
   return <Sheet view={sheets.data} />
 }
