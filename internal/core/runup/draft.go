@@ -53,6 +53,7 @@ type draft struct {
 	all     []taker
 	groups  map[string]*group
 	strands map[string]strand // by component
+	seed    int               // of the plan
 	day     time.Time         // midnight of the service's day
 	origin  time.Time
 	problem schedule.Problem

@@ -174,13 +174,12 @@ func TestLeadInsArePutInAndCanBeLeftOut(t *testing.T) {
 }
 
 // A margin is a longer shortest wait, and is told as one: of a step of 10 to 14 min
-// that takes 11 as a rule, 3/4 of 3 min are left; what is calm leaves all of them,
-// what is fresh none.
+// that takes 11 as a rule, half of the 3 min are left, with the fresh setting none.
 func TestAMarginIsTold(t *testing.T) {
 	for calm, want := range map[service.Calm]string{
 		service.Fresh:    "19:48:40 = 20:00:00 (Main) − place food 0:20 − cook food 11:00",
-		service.SomeCalm: "19:46:25 = 20:00:00 (Main) − place food 0:20 − margin, for it may take longer 2:15 − cook food 11:00",
-		service.MoreCalm: "19:45:40 = 20:00:00 (Main) − place food 0:20 − margin, for it may take longer 3:00 − cook food 11:00",
+		service.SomeCalm: "19:47:10 = 20:00:00 (Main) − place food 0:20 − margin, for it may take longer 1:30 − cook food 11:00",
+		service.MoreCalm: "19:47:10 = 20:00:00 (Main) − place food 0:20 − margin, for it may take longer 1:30 − cook food 11:00",
 	} {
 		x := paper(1, does("cook", 11, recipe.NoHands, func(s *recipe.Step) {
 			s.Time.Quick, s.Time.Slow, s.Then.Most = 600, 840, minutesOf(8)
@@ -193,8 +192,8 @@ func TestAMarginIsTold(t *testing.T) {
 			r := makePlan(t, x)
 			i := slices.IndexFunc(r.RunUp.Strands, func(s runup.Strand) bool { return len(s.Holds) > 0 })
 			h := r.RunUp.Strands[i].Holds[0]
-			assert.Equal(t, int64(135), h.Margin)
-			assert.Equal(t, "2:15 = 19:57:25 to 19:59:40; nothing at least; 8 min at most; 2:15 of it margin, for cook food may take 3 min longer.", h.Why)
+			assert.Equal(t, int64(90), h.Margin)
+			assert.Equal(t, "1:30 = 19:58:10 to 19:59:40; nothing at least; 8 min at most; 1:30 of it margin, for cook food may take 3 min longer.", h.Why)
 		}
 	}
 }

@@ -133,8 +133,8 @@ func TestTheRoomIsTold(t *testing.T) {
 
 // On paper: two cooks; one works 10 min to the plate, the other 4 of them too. All
 // hands are taken while both work. A step of 2 to 12 min that takes 4 as a rule, with
-// a wait of at most 6 min after it: a margin of 3/4 of 8 = 6 min, of which the wait
-// allows 4; so it has 4 min to give, and may take 8 longer.
+// a wait of at most 6 min after it: a margin of half of 8 = 4 min, which is two thirds
+// of the wait; so it has 4 min to give, and may take 8 longer.
 func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	x := paper(1, does("stir", 10, recipe.AllHands, func(s *recipe.Step) { s.Then.Most = minutesOf(0) }))
 	x.Service.Calm = ""

@@ -27,7 +27,7 @@ type Input struct {
 // Prices of the plan, a second each. A table that waits is worst; what is
 // ready early loses a little; a soft wait may be passed before a plate is late.
 const (
-	priceEarly    = 2
+	priceEarly    = 5
 	priceLate     = 20
 	priceLaterOn  = 4  // waves after the first
 	priceSpread   = 10 // a course that leaves for too long

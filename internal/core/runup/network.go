@@ -170,18 +170,27 @@ func (x Result) Evenings(in Input, evenings int, within int64, seed uint64) (sha
 	if err != nil {
 		return 0, err
 	}
-	n := newNetwork(d.problem, x.Plan, d.left)
-	asked := map[string]int64{}
+	return d.evenings(x.Plan, evenings, within, seed), nil
+}
+
+// inTime is the share of plates in time that a summary tells.
+func (d *draft) inTime(plan schedule.Plan) float64 {
+	return d.evenings(plan, summaryEvenings, summaryWithin, summarySeed)
+}
+
+func (d *draft) evenings(plan schedule.Plan, evenings int, within int64, seed uint64) float64 {
+	n := newNetwork(d.problem, plan, d.left)
+	asked := map[int]int64{}
 	for _, t := range d.problem.Targets {
-		if d.works[d.index(t.Task)].placed() {
-			asked[t.Task] = t.At
+		if k := d.index(t.Task); d.works[k].placed() {
+			asked[k] = t.At
 		}
 	}
 	intime, all := 0, 0
 	for e := range evenings {
 		lasts := d.draw(rand.New(rand.NewPCG(seed, uint64(e))))
 		for i, start := range n.earliest(lasts) {
-			at, is := asked[d.id(i)]
+			at, is := asked[i]
 			if !is {
 				continue
 			}
@@ -192,7 +201,7 @@ func (x Result) Evenings(in Input, evenings int, within int64, seed uint64) (sha
 			}
 		}
 	}
-	return float64(intime) / float64(max(all, 1)), nil
+	return float64(intime) / float64(max(all, 1))
 }
 
 // draw says how long each task takes on one evening.

@@ -54,7 +54,7 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 // frame is what a run-up has without a plan.
 func (d *draft) frame() RunUp {
 	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
-		Seed: Seed, Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Presses: []Press{}, Critical: []Critical{}, Slots: []Slot{},
+		Seed: max(d.seed, Seed), Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Presses: []Press{}, Critical: []Critical{}, Slots: []Slot{},
 		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
 	for _, c := range d.courses {
 		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}

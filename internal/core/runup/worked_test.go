@@ -229,8 +229,8 @@ func TestWorkedExampleASouffleForWhichTheRoomWaits(t *testing.T) {
 	x.Service.Courses = append([]service.CourseHour{{Course: "0", Hour: "19:50", Covers: []service.Covers{{Dish: "first", Plates: 1}}}}, x.Service.Courses...)
 	r := makePlan(t, x)
 	early, late := r.RunUp.Courses[0], r.RunUp.Courses[1]
-	// The first course may leave early at 2 a second, the second late at 20: every
-	// second that the first is earlier saves one, until the soufflé is on time.
+	// The first course may leave early at 5 a second, the second late at 20: every
+	// second that the first is earlier saves one of those, until the soufflé is on time.
 	assert.Equal(t, int64(-12*60), early.Late)
 	assert.Zero(t, late.Late)
 	// Where the cook of the first course comes at 19:49, it leaves at 19:49:20 at the

@@ -18,7 +18,7 @@ const calmRounds = 40
 const strictWeight = 60
 
 // slideOneIn tries is a slide.
-const slideOneIn = 16
+const slideOneIn = 24
 
 // improve takes a part of the plan out and puts it back, rounds times, and more
 // often while a strict limit is passed. A little worse is let pass, less and

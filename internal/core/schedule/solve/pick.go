@@ -16,7 +16,6 @@ func (s *search) pick() []int {
 	if s.rng.IntN(2) == 0 {
 		seed = s.dear(seed)
 	}
-	near := s.byTime[:0]
 	switch s.rng.IntN(3) {
 	case 0:
 		return s.strand([]int{seed}, size)
@@ -24,16 +23,27 @@ func (s *search) pick() []int {
 		if with := s.sharers(seed, 2+s.rng.IntN(4)); len(with) > 1 {
 			return s.strand(with, max(size, len(with)))
 		}
-		fallthrough
-	default:
-		for i := range s.m.tasks {
-			near = append(near, i)
-		}
 	}
+	return s.nearest(seed, size)
+}
+
+// nearest are so many tasks that start next to a seed, the nearest first, the seed
+// itself among them.
+func (s *search) nearest(seed, size int) []int {
 	away := func(i int) int64 { d := s.now.start[i] - s.now.start[seed]; return max(d, -d) }
-	slices.SortFunc(near, func(a, b int) int { return cmp.Or(cmp.Compare(away(a), away(b)), cmp.Compare(a, b)) })
+	near := s.byTime[:0]
+	for i := range s.m.tasks {
+		if len(near) == size && away(i) >= away(near[size-1]) {
+			continue
+		}
+		at, _ := slices.BinarySearchFunc(near, i, func(a, b int) int { return cmp.Or(cmp.Compare(away(a), away(b)), cmp.Compare(a, b)) })
+		if len(near) == size {
+			near = near[:size-1]
+		}
+		near = slices.Insert(near, at, i)
+	}
 	s.byTime = near
-	return near[:min(size, len(near))]
+	return near
 }
 
 // sharers are tasks next to a seed, in time, on one of its resources.

@@ -6,7 +6,7 @@ import (
 )
 
 // slideMost bounds how many tasks are moved together.
-const slideMost = 120
+const slideMost = 220
 
 // slide takes out all that hangs together around a task that ends off its target,
 // with what stands where that is to go, and puts it back with the task as much
@@ -66,7 +66,7 @@ func (s *search) slideBy(seed int, by, within int64) (value, bool) {
 // better for, first the whole way, then parts of it, again and again until nothing
 // is better: chance finds the place, and rarely its last second.
 func (s *search) closeUp(ctx context.Context) {
-	const passes = 6
+	const passes = 3
 	for range passes {
 		better := false
 		for i := range s.m.tasks {

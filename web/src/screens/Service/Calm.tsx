@@ -12,8 +12,8 @@ type Calm = NonNullable<Schemas['Service']['calm']>
 
 const calms: [Calm, string, string][] = [
   ['fresh', 'As fresh as it can be', 'usual times, everything at its last moment'],
-  ['', 'Some calm', 'room for three quarters of what a slow step takes longer; what keeps is made before the rush'],
-  ['calm', 'Calm', 'room for all of it'],
+  ['', 'Some calm', 'room for half of what a slow step takes longer; what keeps is made three quarters of an hour before the first course'],
+  ['calm', 'Calm', 'the same, the calmest of several plans; what keeps is made an hour and a half before'],
 ]
 
 export function CalmChoice({ view, change }: { view: View; change: Change }) {
