@@ -4,13 +4,23 @@ import { Button, Form } from 'react-bootstrap'
 import { useDesk } from '../../parts/Desk'
 import type { View } from './Dish'
 
+const told: ['story' | 'cutlery' | 'atTable' | 'with', string, string][] = [
+  ['story', 'its story, in a line', ''],
+  ['cutlery', 'cutlery', 'fish knife and fork, spoon for the broth'],
+  ['atTable', 'carved or poured at the table', ''],
+  ['with', 'what goes with it', ''],
+]
+
 export function DishEditor({ view, close }: { view: View; close: () => void }) {
   const desk = useDesk()
   const [name, setName] = useState(view.dish.name)
+  const [room, setRoom] = useState(view.dish.room ?? {})
   const hand = (what: string, dish: Partial<View['dish']>) => desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen: `dish:${view.dish.id}`, what, value: { ...view.dish, ...dish } })
   const submit = async (event: FormEvent) => {
     event.preventDefault()
-    if (name.trim() && (await hand(`called ${name.trim()}`, { name: name.trim() }))) close()
+    const told = Object.fromEntries(Object.entries(room).filter(([, text]) => text?.trim()))
+    const what = name.trim() === view.dish.name ? 'what the room is told' : `called ${name.trim()}`
+    if (name.trim() && (await hand(what, { name: name.trim(), room: Object.keys(told).length > 0 ? told : undefined }))) close()
   }
   const { parts } = view.dish
   const nameOf = (id: string) => view.components.find((c) => c.component.id === id)?.component.name ?? id
@@ -42,8 +52,17 @@ export function DishEditor({ view, close }: { view: View; close: () => void }) {
           </div>
         ))}
       </fieldset>
+      <fieldset>
+        <legend>what the room is told</legend>
+        {told.map(([key, label, hint]) => (
+          <Form.Group key={key} controlId={`room-${key}`}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Control value={room[key] ?? ''} placeholder={hint} maxLength={200} onChange={(e) => setRoom({ ...room, [key]: e.target.value })} autoComplete="off" />
+          </Form.Group>
+        ))}
+      </fieldset>
       <div className="editor-actions">
-        <Button type="submit">Save the name</Button>
+        <Button type="submit">Save the dish</Button>
         <Button variant="outline-dark" onClick={close}>
           Close
         </Button>

@@ -89,6 +89,7 @@ export function StepEditor({ step, steps, form, stale, kitchen, focus, save, clo
             </Form.Select>
           </Form.Group>
         </div>
+        {f.equipment.some((e) => e.setting.trim()) && <Text {...field} name="own" label="it rests in its own oven, turned to (empty: it comes out)" />}
         <Form.Check id="step-soft" className="mt-2" label="a little longer is better than a late table" checked={f.soft} onChange={(e) => set({ soft: e.target.checked })} />
       </fieldset>
       <fieldset>
@@ -226,6 +227,7 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
           {heats(e.kind) && (
             <>
               <Form.Control style={{ width: 92 }} placeholder="180, gas 4" aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
+              <Form.Check id={`equipment-${i}-cold`} label="from cold" checked={e.cold} onChange={(v) => edit(i, { cold: v.target.checked })} />
               {/^\d+$/.test(e.setting) ? <Heat celsius={Number(e.setting)} /> : '°C, °F or gas'}
             </>
           )}
@@ -236,7 +238,7 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
           </button>
         </div>
       ))}
-      <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '' }] })}>
+      <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '', cold: false }] })}>
         add equipment
       </button>
     </fieldset>

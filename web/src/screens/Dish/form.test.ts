@@ -50,7 +50,7 @@ it('reads how far a step is boiled down: a share, or an amount', async () => {
 
 it('takes an oven as it is marked', async () => {
   play()
-  const read = await toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'gas 4', holds: '' }] }, step)
+  const read = await toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'gas 4', holds: '', cold: false }] }, step)
   expect(read.equipment).toEqual([{ kind: 'oven', setting: 180 }])
 })
 
@@ -67,11 +67,21 @@ it('names the field that is not understood', async () => {
   const form = { ...toForm(step), most: 'a while' }
   await expect(toStep(form, step)).rejects.toMatchObject({ field: 'most', message: '“a while” is no time' })
   await expect(toStep({ ...toForm(step), name: ' ' }, step)).rejects.toBeInstanceOf(FieldError)
-  await expect(toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'hot', holds: '' }] }, step)).rejects.toMatchObject({ field: 'equipment.0.setting' })
+  await expect(toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'hot', holds: '', cold: false }] }, step)).rejects.toMatchObject({ field: 'equipment.0.setting' })
 })
 
 it('makes a gap of an empty time, and takes away what was emptied', async () => {
   play()
   const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', cues: [], troubles: [], unbroken: false, short: '', pan: '', clean: false, cautions: [], eachWave: false, work: 'none', after: [] }, step)
   expect(bare).toEqual({ id: 'sear', name: 'sear', hands: { work: 'none' }, equipment: step.equipment, then: {}, said: step.said, left: 0.5 })
+})
+
+it('keeps a roast in its own oven, turned down, and a cold start', async () => {
+  play()
+  const roast: Step = { ...step, equipment: [{ kind: 'oven', setting: 180, cold: true }], then: { least: 120, place: { kind: 'oven', setting: 70 }, own: true } }
+  expect(toForm(roast)).toMatchObject({ own: '70', place: '' })
+  expect(await toStep(toForm(roast), roast)).toEqual(roast)
+  const out = await toStep({ ...toForm(roast), own: '' }, roast)
+  expect(out.then).toEqual({ least: 120 })
+  await expect(toStep({ ...toForm(roast), equipment: [] }, roast)).rejects.toMatchObject({ field: 'own' })
 })

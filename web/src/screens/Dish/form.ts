@@ -20,11 +20,12 @@ export type StepForm = {
   work: Schemas['Hands']['work']
   cook: string
   slices: SliceText[]
-  equipment: { kind: string; setting: string; holds: string }[]
+  equipment: { kind: string; setting: string; holds: string; cold: boolean }[]
   least: string
   most: string
   soft: boolean
   place: string
+  own: string
   reason: string
   eachWave: boolean
   daysBefore: string
@@ -54,11 +55,12 @@ export function toForm(s: Step): StepForm {
     work: s.hands.work,
     cook: s.hands.cook ?? '',
     slices: (s.hands.slices ?? []).map((p) => ({ at: words(Math.abs(p.at)), side: p.at < 0 ? 'end' : 'start', for: words(p.for), what: p.what ?? '' })),
-    equipment: s.equipment.map((e) => ({ kind: e.kind, setting: e.setting === undefined ? '' : String(e.setting), holds: e.holds ? String(e.holds) : '' })),
+    equipment: s.equipment.map((e) => ({ kind: e.kind, setting: e.setting === undefined ? '' : String(e.setting), holds: e.holds ? String(e.holds) : '', cold: e.cold ?? false })),
     least: s.then.least ? words(s.then.least) : '',
     most: s.then.most === undefined ? '' : words(s.then.most),
     soft: s.then.soft ?? false,
-    place: s.then.place?.kind ?? '',
+    place: s.then.own ? '' : (s.then.place?.kind ?? ''),
+    own: s.then.own && s.then.place?.setting !== undefined ? String(s.then.place.setting) : '',
     reason: s.then.reason ?? '',
     eachWave: s.eachWave ?? false,
     daysBefore: s.by ? String(s.by.daysBefore) : '0',
@@ -94,13 +96,17 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
         kind: e.kind,
         ...(e.setting.trim() ? { setting: await degrees(`equipment.${i}.setting`, e.setting) } : {}),
         ...(e.holds.trim() ? { holds: whole(`equipment.${i}.holds`, e.holds) } : {}),
+        ...(e.cold ? { cold: true } : {}),
       })),
   )
   const cues = await Promise.all(f.cues.map((c, i) => toCue(c, i))).then((list) => list.filter((c) => Object.keys(c).length > 0))
   const was = toForm(over)
   const changed: Record<string, boolean> = { time: f.time !== was.time || f.per !== was.per, setting: JSON.stringify(f.equipment) !== JSON.stringify(was.equipment), cue: JSON.stringify(f.cues) !== JSON.stringify(was.cues), hands: f.work !== was.work || JSON.stringify(f.slices) !== JSON.stringify(was.slices), wait: f.least !== was.least || f.most !== was.most }
   const ours = (over.ours ?? []).filter((field) => !changed[field]) // what a cook has decided is ours no more
-  const place = over.then.place?.kind === f.place ? over.then.place : f.place ? { kind: f.place } : undefined
+  const place = over.then.place?.kind === f.place && !over.then.own ? over.then.place : f.place ? { kind: f.place } : undefined
+  const oven = equipment.find((e) => e.setting !== undefined)
+  if (f.own.trim() && !oven) throw new FieldError('own', 'it rests in its own oven, and the step has none with a temperature')
+  const rests = f.own.trim() && oven ? { place: { ...oven, cold: undefined, setting: await degrees('own', f.own) }, own: true } : undefined
   return {
     id: over.id,
     name: f.name.trim(),
@@ -112,7 +118,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
       ...(f.least.trim() ? { least: (await understand('least', f.least)).usual } : {}),
       ...(f.most.trim() ? { most: (await understand('most', f.most)).usual } : {}),
       ...(f.soft ? { soft: true } : {}),
-      ...(place ? { place } : {}),
+      ...(rests ?? (place ? { place } : {})),
       ...(f.reason.trim() ? { reason: f.reason.trim() } : {}),
     },
     ...(f.after.length ? { after: f.after } : {}),
