@@ -4,6 +4,7 @@ import (
 	"net/http"
 	"strconv"
 	"testing"
+	"time"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -21,9 +22,11 @@ func TestTablesAreSeatedAndTheEveningFollows(t *testing.T) {
 	other := h.open("Commis", "/service/winter-supper")
 	other.see("36 guests at 10 tables")
 
+	began := time.Now()
 	chef.click("Add a table of two")
-	chef.see("38 guests at 11 tables")
 	other.see("38 guests at 11 tables")
+	t.Logf("the other tablet sees it %d ms after the knuckle", time.Since(began).Milliseconds())
+	chef.see("38 guests at 11 tables")
 	chef.press("[data-seat='t11/main']")
 	chef.type_("#order-t11-guinea-fowl-meatless", "1")
 	chef.press("#guests-t11")

@@ -188,3 +188,14 @@ func TestIngredientsAreRefusedWithTheField(t *testing.T) {
 	assert.True(t, recipe.Ingredient{}.InSeason(6))
 	assert.False(t, recipe.Ingredient{Season: []int{9, 10}}.InSeason(6))
 }
+
+func TestAStepThatRestsInItsOwnOvenHasOne(t *testing.T) {
+	low, high := int64(70), int64(180)
+	c := recipe.Component{ID: "roast", Name: "Roast", Yield: units.Amount{Quantity: 1, Unit: units.Piece}, Methods: recipe.OneWay(recipe.Step{ID: "roast", Name: "roast", Hands: recipe.Hands{Work: recipe.NoHands},
+		Equipment: []recipe.Needed{{Kind: "oven", Setting: &high}}, Then: recipe.Wait{Own: true, Place: &recipe.Needed{Kind: "oven", Setting: &low}}})}
+	require.NoError(t, c.Validate())
+	c.Methods[0].Steps[0].Then.Place.Kind = "rack"
+	assert.ErrorContains(t, c.Validate(), "then.own")
+	c.Methods[0].Steps[0].Then.Place = nil
+	assert.ErrorContains(t, c.Validate(), "then.own")
+}

@@ -2,6 +2,7 @@ package recipe
 
 import (
 	"fmt"
+	"slices"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/plating"
@@ -112,6 +113,9 @@ func (s Step) validate(at string, l *fault.List) {
 	}
 	if w := s.Then; w.Most != nil && *w.Most < w.Least {
 		l.Add(at+".then.most", "the longest wait, %s, is shorter than the shortest, %s", units.FormatDuration(*w.Most), units.FormatDuration(w.Least))
+	}
+	if w := s.Then; w.Own && (w.Place == nil || w.Place.Setting == nil || !slices.ContainsFunc(s.Equipment, func(n Needed) bool { return n.Kind == w.Place.Kind })) {
+		l.Add(at+".then.own", "it rests in the oven of the step itself: the place must be of that kind, with a temperature")
 	}
 	if s.By != nil {
 		if _, err := units.ParseClock(s.By.Clock); err != nil {

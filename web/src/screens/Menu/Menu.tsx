@@ -4,8 +4,8 @@ import { Link, useNavigate } from 'react-router'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
-import { Clashes } from '../../parts/Clashes'
 import { TakeBack, useDesk } from '../../parts/Desk'
+import { Holds } from '../../parts/Holds'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { clock, day, lasts } from '../../parts/words'
@@ -32,7 +32,7 @@ function Sheet({ view }: { view: View }) {
         <div className="tools">{readOnly ? null : <TakeBack screen={`menu:${service.id}`} />}</div>
       </div>
       {readOnly && <Past view={view} />}
-      <State id={service.id} />
+      <Holds service={service.id} />
       {view.rows.length === 0 && <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty>}
       <div className="courses">
         {view.rows.map((row) => (
@@ -41,31 +41,6 @@ function Sheet({ view }: { view: View }) {
       </div>
       <AcrossMenu service={service.id} />
       {!readOnly && <Copy view={view} />}
-    </>
-  )
-}
-
-// State says whether the plan holds together: the loudest thing when it does not.
-function State({ id }: { id: string }) {
-  const runUp = useRunUp(id)
-  if (!runUp.data) return null
-  const { runUp: plan } = runUp.data
-  const gaps = plan.stops.filter((s) => s.gap)
-  return (
-    <>
-      {plan.message && <Bracket what={plan.message} />}
-      <Clashes list={plan.clashes}>
-        {(c) => (
-          <>
-            {c.advice} · <Link to={`/run-up/${id}`}>see it in the run-up</Link>
-          </>
-        )}
-      </Clashes>
-      {gaps.map((g) => (
-        <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
-          The rest is planned. <Link to={`/dish/${g.dish}`}>Decide it</Link>
-        </Bracket>
-      ))}
     </>
   )
 }

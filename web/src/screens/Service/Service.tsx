@@ -1,8 +1,7 @@
 // Service: who comes when, and what is not ready for it.
-import { Link } from 'react-router'
 import { useRunUp, useService } from '../../api/queries'
-import { Clashes } from '../../parts/Clashes'
 import { TakeBack, useDesk } from '../../parts/Desk'
+import { Holds } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
@@ -11,7 +10,7 @@ import { CalmChoice, LeadIns } from './Calm'
 import { Evening } from './Evening'
 import { hourSaid, hourText } from './seating'
 import { Tables, type Change } from './Tables'
-import type { Plan, View } from './shared'
+import type { View } from './shared'
 
 export function Service({ id }: { id: string }) {
   const service = useService(id)
@@ -38,7 +37,8 @@ function Sheet({ view }: { view: View }) {
       {view.readOnly && <div className="read-only-note">This service is past. It is shown as it was planned and can only be read.</div>}
       {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
       {!plan && !runUp.isError && <Planning id={service.id} />}
-      {plan && <NotReady plan={plan} view={view} />}
+      <Holds service={service.id} />
+      {view.rows.flatMap((r) => r.dishes.flatMap((d) => d.faults.map((f) => <Bracket key={d.dish + f} what={`${d.name}: ${f}`} />)))}
       {plan && <Evening plan={plan} within={service.within || 900} />}
       <Hours view={view} change={change} />
       {view.rows.length === 0 ? <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty> : <Tables view={view} change={change} />}
@@ -54,33 +54,6 @@ function count(view: View): string {
   const tables = view.service.tables ?? []
   if (tables.length === 0) return `${Math.max(0, ...view.rows.map((r) => r.dishes.reduce((sum, d) => sum + d.plates + d.versions.reduce((n, v) => n + v.plates, 0), 0)))} covers, tables not said`
   return `${tables.reduce((sum, t) => sum + t.guests, 0)} guests at ${tables.length} ${tables.length === 1 ? 'table' : 'tables'}`
-}
-
-// NotReady is what stands in the way of the service.
-function NotReady({ plan, view }: { plan: Plan; view: View }) {
-  const gaps = plan.stops.filter((s) => s.gap)
-  const faults = view.rows.flatMap((r) => r.dishes.flatMap((d) => d.faults.map((f) => ({ dish: d, f }))))
-  return (
-    <>
-      {plan.message && <Bracket what={plan.message} />}
-      <Clashes list={plan.clashes}>
-        {(c) => (
-          <>
-            {c.why && <div className="fw-bold">{c.why}</div>}
-            {c.advice} · <Link to={`/run-up/${plan.service}`}>see it in the run-up</Link>
-          </>
-        )}
-      </Clashes>
-      {gaps.map((g) => (
-        <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
-          The rest is planned. <Link to={`/dish/${g.dish.split('~')[0]}`}>Decide it</Link>
-        </Bracket>
-      ))}
-      {faults.map(({ dish, f }) => (
-        <Bracket key={dish.dish + f} what={`${dish.name}: ${f}`} />
-      ))}
-    </>
-  )
 }
 
 // Hours are those of the courses: fixed, or so many minutes after the one before.

@@ -1,0 +1,32 @@
+// Whether the plan of a service holds: what it breaks, which requirements clash, and
+// what is still open. The loudest thing where it does not.
+import { Link } from 'react-router'
+import { useRunUp } from '../api/queries'
+import { Clashes } from './Clashes'
+import { Bracket } from './States'
+
+export function Holds({ service }: { service: string }) {
+  const runUp = useRunUp(service)
+  if (!runUp.data) return null
+  const { runUp: plan } = runUp.data
+  return (
+    <>
+      {plan.message && <Bracket what={plan.message} />}
+      <Clashes list={plan.clashes}>
+        {(c) => (
+          <>
+            {c.why && <div className="fw-bold">{c.why}</div>}
+            {c.advice} · <Link to={`/run-up/${service}`}>see it in the run-up</Link>
+          </>
+        )}
+      </Clashes>
+      {plan.stops
+        .filter((s) => s.gap)
+        .map((g) => (
+          <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
+            The rest is planned. <Link to={`/dish/${g.dish.split('~')[0]}`}>Decide it</Link>
+          </Bracket>
+        ))}
+    </>
+  )
+}
