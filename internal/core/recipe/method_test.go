@@ -9,6 +9,7 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
 )
 
 // Shellfish in boiling water: claws small 4, medium 5, large 6, very large
