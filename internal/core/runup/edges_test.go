@@ -241,3 +241,21 @@ func TestAPublishedLimitIsPartOfThePlan(t *testing.T) {
 	x.Components["food"] = food
 	assert.Empty(t, makePlan(t, x).RunUp.Presses, "in the fridge it is kept")
 }
+
+// Meat that waits in the fridge is taken out 20 to 60 min before it is seared, unless
+// the method tempers it itself, or the service does without (two schools, common
+// practice).
+func TestMeatIsTakenOutOfTheColdBefore(t *testing.T) {
+	x := paper(1, does("tie", 10, recipe.AllHands, func(s *recipe.Step) {
+		s.Then.Place, s.Then.Most = &recipe.Needed{Kind: "fridge"}, minutesOf(600)
+	}), does("sear", 6, recipe.AllHands, func(s *recipe.Step) { s.Then.Most = minutesOf(5) }))
+	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 5, Keeps: "cold"})
+	r := makePlan(t, x)
+	assert.Equal(t, "19:53:40 19:59:40", times(t, r, "dish/food/sear"))
+	assert.Equal(t, "19:32:40 19:33:40", times(t, r, "dish/temper/food/sear"))
+	x.Service.LeftOut = []string{"temper/food/sear"}
+	assert.NotContains(t, bars(makePlan(t, x)), "dish/temper/food/sear")
+	x.Service.LeftOut = nil
+	x.Components["food"].Steps()[0].Name = "tie, temper"
+	assert.NotContains(t, bars(makePlan(t, x)), "dish/temper/food/sear")
+}

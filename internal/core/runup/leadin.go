@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/schedule"
 )
@@ -22,6 +23,9 @@ const (
 	platesReady = 20 * 60 // until they are warm, or cold, through
 	platesWait  = 3 * 3600
 	clearTakes  = 15 * 60
+	temperTakes = 60 // common practice: out of the fridge 20 min before the pan
+	temperReady = 20 * 60
+	temperWaits = 60 * 60
 	priceLeadIn = 1
 )
 
@@ -37,7 +41,11 @@ func (d *draft) leadIns() {
 		if w.step == nil || w.wave > 1 || w.batch > 1 {
 			continue
 		}
-		for _, kind := range w.step.LeadIns() {
+		wanted := w.step.LeadIns()
+		if c := d.in.Components[w.component]; c.Tempers(slices.IndexFunc(c.Steps(), func(s recipe.Step) bool { return s.ID == w.step.ID }), d.cold) {
+			wanted = append(wanted, recipe.Temper)
+		}
+		for _, kind := range wanted {
 			if id := string(kind) + "/" + w.component + "/" + w.step.ID; !poured[id+w.dish] && !d.leftOut(id) {
 				poured[id+w.dish] = true
 				d.ready(id, i, kind)
@@ -70,6 +78,10 @@ func (d *draft) ready(leadIn string, before int, kind recipe.LeadIn) {
 	step := recipe.Step{ID: string(kind), Name: "ice and water in a bowl", Time: seconds(iceTakes), Hands: recipe.Hands{Work: recipe.AllHands}}
 	waits := int64(iceWaits)
 	link := schedule.Link{To: d.id(before), Over: ptr(priceLeadIn)}
+	if kind == recipe.Temper {
+		waits, link.Min = temperWaits, ptr(temperReady)
+		step = recipe.Step{ID: string(kind), Name: "out of the cold", Time: seconds(temperTakes), Hands: recipe.Hands{Work: recipe.AllHands}}
+	}
 	if kind == recipe.Boiling {
 		if len(d.kinds["burner"]) == 0 {
 			return
@@ -80,6 +92,11 @@ func (d *draft) ready(leadIn string, before int, kind recipe.LeadIn) {
 	link.Max = &waits
 	link.From = d.chore(w.dish+"/"+leadIn, leadIn, w, step)
 	d.problem.Links = append(d.problem.Links, link)
+}
+
+// cold tells whether a kind of place is kept cold.
+func (d *draft) cold(kind string) bool {
+	return slices.ContainsFunc(d.in.Kitchen.OfKind(kind), func(e kitchen.Equipment) bool { return e.Keeps == "cold" })
 }
 
 // warmPlates puts the plates of a serving into the warmer, or the cold, in time.
