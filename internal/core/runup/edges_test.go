@@ -259,3 +259,33 @@ func TestMeatIsTakenOutOfTheColdBefore(t *testing.T) {
 	x.Components["food"].Steps()[0].Name = "tie, temper"
 	assert.NotContains(t, bars(makePlan(t, x)), "dish/temper/food/sear")
 }
+
+// What a published limit concerns has it beside the step, with its source: cooling in
+// two stages (FDA Food Code 2022, 3-501.14, from memory), holding hot at 57 °C
+// (3-501.16), in the United Kingdom at 63 °C. Nothing is called safe.
+func TestPublishedLimitsStandBesideTheSteps(t *testing.T) {
+	x := paper(1, does("boil", 30, recipe.AllHands, func(s *recipe.Step) {
+		s.Equipment, s.Then.Place, s.Then.Most = []recipe.Needed{{Kind: "burner"}}, &recipe.Needed{Kind: "fridge"}, minutesOf(2000)
+	}), does("warm", 10, recipe.AllHands, func(s *recipe.Step) {
+		s.Equipment, s.Then.Place, s.Then.Most = []recipe.Needed{{Kind: "burner"}}, &recipe.Needed{Kind: "drawer"}, minutesOf(60)
+	}))
+	food := x.Components["food"]
+	food.Keeps = []recipe.Keep{{Place: "chilled", For: 86400}}
+	x.Components["food"] = food
+	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "stove", Name: "Burners", Kind: "burner", Places: 2, Cooks: true},
+		kitchen.Equipment{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 5, Keeps: "cold"}, kitchen.Equipment{ID: "drawer", Name: "Drawer", Kind: "drawer", Places: 5, Keeps: "hot"})
+	says := func(id string) (out string) {
+		for _, c := range bars(makePlan(t, x))[id].Cautions {
+			out += c.Text + " " + c.Source + "\n"
+		}
+		assert.NotContains(t, strings.ReplaceAll(strings.ToLower(out), "safety", ""), "safe")
+		return out
+	}
+	assert.Contains(t, says("dish/food/boil"), "Cooling, first stage: from 57 to 21 °C within 2 h. FDA Food Code 2022, 3-501.14(A)(1). Local food law")
+	assert.Contains(t, says("dish/food/boil"), "Cooling, both stages: from 57 to 5 °C within 6 h.")
+	assert.Contains(t, says("dish/food/warm"), "Held hot: 57 °C or more. FDA Food Code 2022, 3-501.16(A)(1)")
+	assert.Contains(t, says("dish/food/warm"), "Reheated to be held hot: 74 °C for 0:15.")
+	x.Kitchen.Limits = []string{"uk-2013"}
+	assert.Contains(t, says("dish/food/warm"), "Held hot: 63 °C or more.")
+	assert.Empty(t, says("dish/food/boil"), "that set says nothing of cooling")
+}

@@ -2,8 +2,10 @@ package runup
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/schedule"
@@ -97,4 +99,55 @@ func (r *reading) presses() []Press {
 			Say: fmt.Sprintf("%s stands %s after %s, neither cold nor hot; the published limit is %s.", name, units.FormatDuration(gap), r.works[from].name, units.FormatDuration(limit.Within))})
 	}
 	return out
+}
+
+// told are the published limits that a step comes under by what it does: food off the
+// heat that is put into the cold is cooled in stages, what is kept hot is kept at a
+// temperature, what the book keeps cold and is warmed to be held hot is reheated. They
+// stand beside the step as its own cautions do, and are not planned with: the plan does
+// not know how warm food is.
+func (r *reading) told(i int) (out []recipe.Caution) {
+	w := r.works[i]
+	if w.step == nil || w.leadIn != "" || !perishable(r.in.Components[w.component]) {
+		return nil
+	}
+	place := ""
+	if w.step.Then.Place != nil {
+		place = w.step.Then.Place.Kind
+	}
+	hot := r.keeps(place, "hot")
+	for _, l := range limits.Chosen(r.in.Kitchen.Limits) {
+		switch {
+		case l.Kind == limits.Cool && r.heats(*w.step) && r.keeps(place, "cold"),
+			l.Kind == limits.Hot && hot,
+			l.Kind == limits.Reheat && hot && r.heats(*w.step):
+			out = append(out, recipe.Caution{Text: saying(l), Source: l.Source + ". " + Decides})
+		}
+	}
+	return out
+}
+
+// saying is a limit in a sentence.
+func saying(l limits.Limit) string {
+	text := strings.ToUpper(l.What[:1]) + l.What[1:] + ": "
+	switch {
+	case l.Kind == limits.Cool:
+		text += fmt.Sprintf("from %g to %g °C within %s", *l.From, *l.Celsius, units.FormatDuration(l.Within))
+	case l.For > 0:
+		text += fmt.Sprintf("%g °C for %s", *l.Celsius, units.FormatDuration(l.For))
+	default:
+		text += fmt.Sprintf("%g °C or more", *l.Celsius)
+	}
+	return text + "."
+}
+
+func (r *reading) keeps(kind, how string) bool {
+	return slices.ContainsFunc(r.in.Kitchen.OfKind(kind), func(e kitchen.Equipment) bool { return e.Keeps == how })
+}
+
+// heats tells whether a step cooks on something.
+func (r *reading) heats(step recipe.Step) bool {
+	return slices.ContainsFunc(step.Equipment, func(n recipe.Needed) bool {
+		return slices.ContainsFunc(r.in.Kitchen.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Cooks })
+	})
 }

@@ -90,7 +90,7 @@ func (r *reading) bar(i int) Bar {
 	}
 	if w.step != nil {
 		b.Slow, b.LeadIn, b.Wash = uncertain(*w.step, w.portions), w.leadIn, w.wash
-		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue(), w.step.Cautions
+		b.Step, b.Cue, b.Cautions = w.step.ID, w.step.Cue(), append(slices.Clone(w.step.Cautions), r.told(i)...)
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
 		id := t.Resources[k]
