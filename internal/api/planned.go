@@ -6,6 +6,7 @@ import (
 	"crypto/sha256"
 	"encoding/hex"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"net/http"
 	"time"
@@ -106,6 +107,8 @@ func (s *Server) runUp(ctx context.Context, id string) (planned, runup.Result, e
 		return runup.MakeWatched(work, p.in, found)
 	})
 	switch {
+	case errors.Is(err, errPassed) && ctx.Err() == nil:
+		return s.runUp(ctx, id)
 	case ctx.Err() != nil:
 		return p, r, problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
 	case err != nil:

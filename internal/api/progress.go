@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"errors"
 	"sync"
 	"time"
 
@@ -24,11 +25,15 @@ type job struct {
 	view   ProgressView
 	at     time.Time
 	halted bool // somebody stopped it: the best plan so far is kept
+	passed bool // what it is made from has changed: nobody wants it any more
 	result runup.Result
 	err    error
 }
 
 func newProgress() *progress { return &progress{jobs: map[string]*job{}} }
+
+// errPassed is told to who waited for a plan of what has changed meanwhile.
+var errPassed = errors.New("what the plan is made from has changed")
 
 // longestPlanning bounds how long a plan is made for when everybody has left.
 const longestPlanning = 2 * time.Minute
@@ -38,6 +43,10 @@ func (p *progress) plan(ctx context.Context, id, key string, made func(context.C
 	p.mu.Lock()
 	j := p.jobs[id]
 	if j == nil || j.key != key {
+		if j != nil {
+			j.passed = true
+			j.cancel()
+		}
 		work, cancel := context.WithTimeout(context.WithoutCancel(ctx), longestPlanning)
 		j = &job{key: key, cancel: cancel, done: make(chan struct{}), view: ProgressView{Planning: true}, at: time.Now()}
 		p.jobs[id] = j
@@ -46,6 +55,9 @@ func (p *progress) plan(ctx context.Context, id, key string, made func(context.C
 	p.mu.Unlock()
 	select {
 	case <-j.done:
+		if j.passed {
+			return runup.Result{}, false, errPassed
+		}
 		return j.result, j.halted, j.err
 	case <-ctx.Done():
 		return runup.Result{}, false, ctx.Err()
