@@ -33,10 +33,7 @@ func (r *reading) critical() []Critical {
 			continue
 		}
 		c := Critical{Bar: i, Give: r.give[i], Slow: slow}
-		name := r.call(i)
-		if w.wave > 0 {
-			name = fmt.Sprintf("%s, wave %d", name, w.wave)
-		}
+		name := r.callOne(i)
 		switch {
 		case c.Give == 0:
 			c.Say = fmt.Sprintf("%s has no minute to give, and may take %s longer", name, units.FormatDuration(slow))
