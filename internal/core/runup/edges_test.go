@@ -235,7 +235,13 @@ func TestAPublishedLimitIsPartOfThePlan(t *testing.T) {
 	x.Components["food"] = food
 	assert.Empty(t, makePlan(t, x).RunUp.Presses, "what keeps as the room is has no such limit")
 	food.Keeps[0].Place = "chilled"
+	x.Components["food"] = food
 	step := &food.Methods[0].Steps[0]
+	step.Then.Reason = "in slices, juice over it"
+	assert.Len(t, makePlan(t, x).RunUp.Presses, 1, "what is sliced is not on ice")
+	step.Then.Reason = "on ice"
+	assert.Empty(t, makePlan(t, x).RunUp.Presses)
+	step.Then.Reason = ""
 	step.Then.Place = &recipe.Needed{Kind: "fridge"}
 	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 5, Keeps: "cold"})
 	x.Components["food"] = food

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 	"strings"
+	"unicode"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/limits"
@@ -72,14 +73,13 @@ func (d *draft) kept(w recipe.Wait) bool {
 			}
 		}
 	}
-	text := strings.ToLower(w.Reason)
-	for _, word := range []string{"chill", "fridge", "cold", "ice", "iced", "freez", "frozen", "hot", "warm", "63", "set", "cool", "drawer"} {
-		if strings.Contains(text, word) {
-			return true
-		}
-	}
-	return false
+	words := strings.FieldsFunc(strings.ToLower(w.Reason), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) })
+	return slices.ContainsFunc(words, func(word string) bool { return slices.Contains(controlled, word) })
 }
+
+// controlled are the words of a wait that say that it is spent cold, frozen or hot.
+// They are whole words: what is sliced is not on ice.
+var controlled = []string{"chill", "chilled", "fridge", "cold", "ice", "iced", "freeze", "freezer", "frozen", "hot", "warm", "63", "drawer"}
 
 // presses are the waits that come near a published limit, or pass it.
 func (r *reading) presses() []Press {
