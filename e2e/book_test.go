@@ -263,8 +263,10 @@ func TestTheBookIsSearchedAndADeliverySentBack(t *testing.T) {
 	chef.type_(`[aria-label="Search the book"]`, "plum")
 	chef.see("1 of 6 dishes")
 	chef.type_(`[aria-label="Search the book"]`, "")
-	chef.pick(`[aria-label="Surely without"]`, "milk")
+	chef.see("6 of 6 dishes")
 	chef.see("Rye cracker")
+	chef.pick(`[aria-label="Surely without"]`, "milk")
+	chef.see("0 of 6 dishes") // there is milk in all of them
 	chef.gone("Guinea fowl")
 	chef.click("Ingredients")
 	chef.click("brown shrimps")
