@@ -336,6 +336,7 @@ func TestKeysAreListedAndWork(t *testing.T) {
 	chef.until("the dishes are known", `!!document.querySelector('nav a[href^="/plate/"]:not([href="/plate/"])') && !document.querySelector('.modal')`)
 	chef.do(chromedp.KeyEvent("p"))
 	chef.see("Build")
+	chef.until("the services are known", `!!document.querySelector('nav a[href^="/run-up/"]:not([href="/run-up/"])')`)
 	chef.do(chromedp.KeyEvent("r"))
 	chef.see("Select a step")
 }
