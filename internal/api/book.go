@@ -148,7 +148,7 @@ func (b book) input(id string) (runup.Input, map[string]int64, error) {
 		return runup.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
 	}
 	in := runup.Input{Kitchen: b.kitchens[svc.Kitchen], Menu: b.menus[svc.Menu], Service: svc, Zone: b.zone(svc.Kitchen),
-		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
+		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	pins := map[string]int64{}
 	pin := func(kind store.Kind, id string) { pins[string(kind)+"/"+id] = b.version(kind, id) }
 	pin(store.Service, id)
@@ -161,6 +161,12 @@ func (b book) input(id string) (runup.Input, map[string]int64, error) {
 			for _, c := range b.madeFor(svc, b.dishes[dish]) {
 				in.Components[c.ID] = c.Under(svc.Condition(c.ID))
 				pin(store.Component, c.ID)
+				for _, l := range c.Lines {
+					if i, known := b.ingredients[l.Ingredient]; known {
+						in.Ingredients[i.ID] = i
+						pin(store.Ingredient, i.ID)
+					}
+				}
 				for master := b.components[c.ID].Variant; master != nil; master = b.components[master.Of].Variant {
 					if _, pinned := pins["component/"+master.Of]; pinned {
 						break

@@ -21,13 +21,13 @@ func house(like kitchen.Kitchen) kitchen.Kitchen {
 			{ID: "combi", Name: "Combination oven", Kind: "oven", Places: 5, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 3, Down: 4, Tolerance: 5}},
 			{ID: "bath", Name: "Water bath", Kind: "water bath", Places: 8, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 60, Down: 120, Tolerance: 1}},
 			{ID: "rack", Name: "Resting rack", Kind: "rack", Places: 30},
-			{ID: "drawer", Name: "Warming drawer", Kind: "warm drawer", Keeps: "hot", Places: 10},
-			{ID: "warmer", Name: "Plate warmer", Kind: "plate warmer", Places: 40},
+			{ID: "drawer", Name: "Warming drawer", Kind: "warm drawer", Keeps: "hot", Celsius: at(65), Places: 10},
+			{ID: "warmer", Name: "Plate warmer", Kind: "plate warmer", Keeps: "hot", Celsius: at(60), Places: 40},
 			{ID: "blender", Name: "Blender", Kind: "blender", Places: 1, Wash: 180},
-			{ID: "chiller", Name: "Blast chiller", Kind: "blast chiller", Keeps: "cold", Places: 5},
+			{ID: "chiller", Name: "Blast chiller", Kind: "blast chiller", Keeps: "cold", Celsius: at(-10), Places: 5},
 			{ID: "churn", Name: "Ice cream machine", Kind: "ice cream machine", Places: 1},
-			{ID: "fridge", Name: "Fridge", Kind: "fridge", Keeps: "cold", Places: 60},
-			{ID: "freezer", Name: "Freezer", Kind: "freezer", Keeps: "frozen", Places: 30},
+			{ID: "fridge", Name: "Fridge", Kind: "fridge", Keeps: "cold", Celsius: at(3), Places: 60},
+			{ID: "freezer", Name: "Freezer", Kind: "freezer", Keeps: "frozen", Celsius: at(-20), Places: 30},
 			{ID: "bench", Name: "Floured bench", Kind: "floured bench", Places: 1, Carries: []string{"wheat"}},
 		}}
 	for _, c := range [][2]string{{"chef", "Head chef"}, {"sauce", "Sauce cook"}, {"fish", "Fish cook"}, {"larder", "Larder cook"}, {"pastry", "Pastry cook"}, {"commis", "Commis"}} {

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
@@ -49,6 +50,28 @@ func TestComponentsFromBeforeMethodsAreConvertedWithTheirRevisions(t *testing.T)
 	dish, err := again.Get(ctx, store.Dish, "d")
 	require.NoError(t, err)
 	assert.JSONEq(t, `{"steps": []}`, string(dish.Body), "other kinds are left alone")
+}
+
+func TestAKitchensOwnTimeOutOfControlIsKeptAsItsOwnLimits(t *testing.T) {
+	ctx := context.Background()
+	s := pgtest.Store(t)
+	s.DB.MustExecContext(ctx, `delete from goose_db_version where version_id >= 6`)
+	for _, k := range []string{`{"id": "k", "tighter": 10800}`, `{"id": "plain"}`} {
+		s.DB.MustExecContext(ctx, `insert into thing (kind, id, version, body) values ('kitchen', $1::jsonb ->> 'id', 1, $1)`, k)
+	}
+	again, err := store.Open(ctx, s.URL)
+	require.NoError(t, err)
+	defer again.Close()
+	for id, want := range map[string]string{"k": `{"id": "k", "own": [{"limit": "fda-out", "seconds": 10800}, {"limit": "uk-out-cold", "seconds": 10800}, {"limit": "uk-out-hot", "seconds": 7200}]}`, "plain": `{"id": "plain"}`} {
+		d, err := again.Get(ctx, store.Kitchen, id)
+		require.NoError(t, err)
+		assert.JSONEq(t, want, string(d.Body))
+		var k kitchen.Kitchen
+		require.NoError(t, json.Unmarshal(d.Body, &k))
+		for _, o := range k.Own {
+			assert.NoError(t, o.Check())
+		}
+	}
 }
 
 func TestSeveralChangesAreStoredTogetherOrNotAtAll(t *testing.T) {

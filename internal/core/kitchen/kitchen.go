@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/limits"
 	"jointime/internal/core/units"
 )
 
@@ -23,7 +24,7 @@ type Kitchen struct {
 	Sections  []Section      `json:"sections,omitempty" maxItems:"30"`
 	Boxes     []Box          `json:"boxes,omitempty" maxItems:"40" doc:"what food is kept in"`
 	Limits    []string       `json:"limits,omitempty" maxItems:"20" doc:"ids of the sets of published limits that it holds to; absent: the first"`
-	Tighter   *int64         `json:"tighter,omitempty" minimum:"60" maximum:"86400" doc:"seconds out of temperature control, where its own plan allows less than the published limit"`
+	Own       []limits.Own   `json:"own,omitempty" maxItems:"60" doc:"where its own plan is stricter than a published limit"`
 	PassWidth int            `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
@@ -75,6 +76,7 @@ type Equipment struct {
 	Cooks   bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
 	Heating *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
 	Keeps   string   `json:"keeps,omitempty" enum:",cold,hot,frozen" doc:"what is in it is held so; absent: as the room is"`
+	Celsius *float64 `json:"celsius,omitempty" minimum:"-100" maximum:"120" doc:"°C at which it holds; absent: as cold or hot as is asked for"`
 	Wash    int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
 	Away    []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
 	Carries []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
@@ -147,8 +149,17 @@ func (k Kitchen) Validate() error {
 		}
 		validateAway(fmt.Sprintf("equipment[%d].away", i), e.Away, &l)
 	}
+	for i, o := range k.Own {
+		if err := o.Check(); err != nil {
+			l.Add(fmt.Sprintf("own[%d]", i), "%v", err)
+		}
+	}
 	return l.Err()
 }
+
+// Held are the published limits that the kitchen holds to, as strict as its own plan
+// has them.
+func (k Kitchen) Held() []limits.Limit { return limits.In(k.Limits, k.Own) }
 
 func (s Shift) validate(at string, l *fault.List) {
 	for name, text := range map[string]string{"from": s.From, "to": s.To} {

@@ -124,6 +124,15 @@ func (c Component) Step(id string) (Step, bool) {
 	return Step{}, false
 }
 
+// With is the component with one step of the method that is used changed.
+func (c Component) With(step int, change func(*Step)) Component {
+	c.Methods = slices.Clone(c.Methods)
+	at := max(0, slices.IndexFunc(c.Methods, func(m Method) bool { return m.ID == c.Chosen }))
+	c.Methods[at].Steps = slices.Clone(c.Methods[at].Steps)
+	change(&c.Methods[at].Steps[step])
+	return c
+}
+
 // stepAt is the place of a step in the method that is used; -1: none.
 func (c Component) stepAt(id string) int {
 	return slices.IndexFunc(c.Steps(), func(s Step) bool { return s.ID == id })

@@ -61,6 +61,10 @@ func anyOf(said, wanted []string) bool {
 	return false
 }
 
+// Says tells whether a text has one of some words in it, as whole words in any number;
+// the words are given in small letters and in the singular.
+func Says(text string, words []string) bool { return anyOf(wordsOf(text), words) }
+
 // sameName compares two names as a cook would: letters alone, in any number.
 func sameName(a, b string) bool { return plainName(a) == plainName(b) }
 

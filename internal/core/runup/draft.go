@@ -62,7 +62,9 @@ type draft struct {
 	made    map[string][]int // dish/component/step → tasks
 	margin  map[int]int64    // task → seconds left after it because it may take longer
 	left    map[int]int64    // link → how much of its shortest wait is such a margin
-	// published are the links that are published limits.
+	waited  []waited         // the waits of the problem, in the order of their tasks
+	// held are the published limits of the kitchen, published the links that are one.
+	held      []limits.Limit
 	published map[int]limits.Limit
 	stops     []Stop
 	kinds     map[string][]string // equipment kind → resources
@@ -74,7 +76,9 @@ type draft struct {
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
-	d := &draft{in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	held := in.Kitchen.Held()
+	in.Components = in.frozen(held)
+	d := &draft{held: held, in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
@@ -98,6 +102,7 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	d.afters()
 	d.pans()
 	d.leadIns()
+	d.limited()
 	return d, nil
 }
 

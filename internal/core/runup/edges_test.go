@@ -211,43 +211,6 @@ func TestWhatKeepsIsMadeBeforeTheRush(t *testing.T) {
 	assert.Equal(t, "19:49:40 19:59:40", times(t, makePlan(t, x), "dish/food/whip"))
 }
 
-// A published limit is strict beside what the book says of the best. A dressing that
-// the book keeps cold, and that stands as the room is, may do so for 4 h (FDA Food
-// Code 2022, 3-501.19(B), from memory); a cook who is there until 15:00 only would
-// make it 5 h before the plates. With the kitchen's own 2 h it is told earlier.
-func TestAPublishedLimitIsPartOfThePlan(t *testing.T) {
-	x := paper(1, does("whisk", 10, recipe.AllHands, func(s *recipe.Step) { s.Hands.Cook = "d" }))
-	food := x.Components["food"]
-	food.Keeps = []recipe.Keep{{Place: "chilled", For: 86400}}
-	x.Components["food"] = food
-	x.Kitchen.Cooks = append(x.Kitchen.Cooks, kitchen.Cook{ID: "d", Name: "Early cook", Shifts: []kitchen.Shift{{From: "10:00", To: "16:30"}}})
-	r := makePlan(t, x)
-	assert.Zero(t, r.Plan.Violation)
-	require.Len(t, r.RunUp.Presses, 1)
-	assert.Equal(t, "Food stands 3:29:40 after whisk, neither cold nor hot; the published limit is 4 h.", r.RunUp.Presses[0].Say)
-	assert.Contains(t, r.RunUp.Presses[0].Source, "3-501.19(B)")
-	assert.Contains(t, r.RunUp.Presses[0].Source, "trained people decide")
-	own := int64(2 * 3600)
-	x.Kitchen.Tighter = &own
-	r = makePlan(t, x)
-	assert.True(t, r.Plan.Violation > 0 || bars(r)["dish/plate/p"].End.Hour() < 19, "it is broken, or the plate comes earlier")
-	food.Keeps = []recipe.Keep{{Place: "ambient", For: 86400}}
-	x.Components["food"] = food
-	assert.Empty(t, makePlan(t, x).RunUp.Presses, "what keeps as the room is has no such limit")
-	food.Keeps[0].Place = "chilled"
-	x.Components["food"] = food
-	step := &food.Methods[0].Steps[0]
-	step.Then.Reason = "in slices, juice over it"
-	assert.Len(t, makePlan(t, x).RunUp.Presses, 1, "what is sliced is not on ice")
-	step.Then.Reason = "on ice"
-	assert.Empty(t, makePlan(t, x).RunUp.Presses)
-	step.Then.Reason = ""
-	step.Then.Place = &recipe.Needed{Kind: "fridge"}
-	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 5, Keeps: "cold"})
-	x.Components["food"] = food
-	assert.Empty(t, makePlan(t, x).RunUp.Presses, "in the fridge it is kept")
-}
-
 // Meat that waits in the fridge is taken out 20 to 60 min before it is seared, unless
 // the method tempers it itself, or the service does without (two schools, common
 // practice).
@@ -264,34 +227,4 @@ func TestMeatIsTakenOutOfTheColdBefore(t *testing.T) {
 	x.Service.LeftOut = nil
 	x.Components["food"].Steps()[0].Name = "tie, temper"
 	assert.NotContains(t, bars(makePlan(t, x)), "dish/temper/food/sear")
-}
-
-// What a published limit concerns has it beside the step, with its source: cooling in
-// two stages (FDA Food Code 2022, 3-501.14, from memory), holding hot at 57 °C
-// (3-501.16), in the United Kingdom at 63 °C. Nothing is called safe.
-func TestPublishedLimitsStandBesideTheSteps(t *testing.T) {
-	x := paper(1, does("boil", 30, recipe.AllHands, func(s *recipe.Step) {
-		s.Equipment, s.Then.Place, s.Then.Most = []recipe.Needed{{Kind: "burner"}}, &recipe.Needed{Kind: "fridge"}, minutesOf(2000)
-	}), does("warm", 10, recipe.AllHands, func(s *recipe.Step) {
-		s.Equipment, s.Then.Place, s.Then.Most = []recipe.Needed{{Kind: "burner"}}, &recipe.Needed{Kind: "drawer"}, minutesOf(60)
-	}))
-	food := x.Components["food"]
-	food.Keeps = []recipe.Keep{{Place: "chilled", For: 86400}}
-	x.Components["food"] = food
-	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "stove", Name: "Burners", Kind: "burner", Places: 2, Cooks: true},
-		kitchen.Equipment{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 5, Keeps: "cold"}, kitchen.Equipment{ID: "drawer", Name: "Drawer", Kind: "drawer", Places: 5, Keeps: "hot"})
-	says := func(id string) (out string) {
-		for _, c := range bars(makePlan(t, x))[id].Cautions {
-			out += c.Text + " " + c.Source + "\n"
-		}
-		assert.NotContains(t, strings.ReplaceAll(strings.ToLower(out), "safety", ""), "safe")
-		return out
-	}
-	assert.Contains(t, says("dish/food/boil"), "Cooling, first stage: from 57 to 21 °C within 2 h. FDA Food Code 2022, 3-501.14(A)(1). Local food law")
-	assert.Contains(t, says("dish/food/boil"), "Cooling, both stages: from 57 to 5 °C within 6 h.")
-	assert.Contains(t, says("dish/food/warm"), "Held hot: 57 °C or more. FDA Food Code 2022, 3-501.16(A)(1)")
-	assert.Contains(t, says("dish/food/warm"), "Reheated to be held hot: 74 °C for 0:15.")
-	x.Kitchen.Limits = []string{"uk-2013"}
-	assert.Contains(t, says("dish/food/warm"), "Held hot: 63 °C or more.")
-	assert.Empty(t, says("dish/food/boil"), "that set says nothing of cooling")
 }

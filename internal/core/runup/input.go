@@ -21,7 +21,10 @@ type Input struct {
 	Service    service.Service
 	Dishes     map[string]recipe.Dish
 	Components map[string]recipe.Component
-	Zone       *time.Location
+	// Ingredients are what the components are made of, as far as that is known: what
+	// they come from says which published limits concern them.
+	Ingredients map[string]recipe.Ingredient
+	Zone        *time.Location
 }
 
 // Prices of the plan, a second each. A table that waits is worst; what is

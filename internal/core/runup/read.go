@@ -19,11 +19,19 @@ type reading struct {
 	net   network
 	give  []int64           // by task: how late it may be before a plate is later
 	names map[string]string // resource → name
+	// strictest is the published limit between the end of one task and the start of
+	// another, in seconds.
+	strictest map[[2]string]int64
 }
 
 // read makes the run-up of a draft and its plan.
 func (d *draft) read(plan schedule.Plan) RunUp {
-	r := &reading{draft: d, plan: plan, scene: reason.NewScene(d.problem, plan), names: map[string]string{}}
+	r := &reading{draft: d, plan: plan, scene: reason.NewScene(d.problem, plan), names: map[string]string{}, strictest: map[[2]string]int64{}}
+	for _, e := range d.publishedLinks() {
+		if l := d.problem.Links[e]; l.FromAt == "" && l.ToAt == "" {
+			r.strictest[[2]string{l.From, l.To}] = *l.Max
+		}
+	}
 	for _, c := range d.in.Kitchen.Cooks {
 		r.names["cook."+c.ID] = c.Name
 	}
@@ -171,7 +179,7 @@ func (r *reading) fill(x *Strand) {
 	slices.SortStableFunc(x.Bars, func(a, b int) int { return cmp.Compare(r.plan.Tasks[a].Start, r.plan.Tasks[b].Start) })
 	for _, i := range x.Bars {
 		for e, l := range r.problem.Links {
-			if l.From != r.id(i) || l.FromAt == schedule.End {
+			if _, published := r.published[e]; published || l.From != r.id(i) || l.FromAt != "" || l.ToAt != "" {
 				continue
 			}
 			if to := r.index(l.To); r.works[to].component == x.Component && slices.Contains(r.works[to].dishes, x.Dish) {
@@ -190,10 +198,10 @@ func (r *reading) hold(e, from, to int) Hold {
 	l := r.problem.Links[e]
 	wash := r.works[from].wash // the wait began before it
 	h := Hold{From: from, To: to, Margin: r.left[e], Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End + wash}
-	if l.Max != nil {
-		end := r.plan.Tasks[from].End + *l.Max
-		h.Limit, h.Over = &end, max(0, h.Gap-wash-*l.Max)
-		l.Max = ptr(*l.Max + wash)
+	if most := r.most(e); most != nil {
+		end := r.plan.Tasks[from].End + *most
+		h.Limit, h.Over = &end, max(0, h.Gap-wash-*most)
+		l.Max = ptr(*most + wash)
 	}
 	if step := r.works[from].step; step != nil {
 		l.Min = ptr(max(0, l.Least()-h.Margin+wash))
@@ -201,6 +209,17 @@ func (r *reading) hold(e, from, to int) Hold {
 		h.Text = waitText(step.Then.Reason, l, step.Then.Place != nil && step.Then.Reason == "", r)
 	}
 	return h
+}
+
+// most is the longest that a wait may be: by its own limit, or by a published one that
+// is stricter.
+func (r *reading) most(e int) *int64 {
+	l := r.problem.Links[e]
+	out := l.Max
+	if most, is := r.strictest[[2]string{l.From, l.To}]; is && (out == nil || most < *out) {
+		return &most
+	}
+	return out
 }
 
 // waitText says a wait: "rest 2–4 min", "on ice, at most 36 h".
@@ -339,6 +358,9 @@ func (r *reading) clash(b schedule.Breach) (Clash, bool) {
 			return Clash{What: fmt.Sprintf("%s takes %s longer to leave than it may.", r.courses[w.course].name, units.FormatDuration(b.By)), Advice: "a wider pass, or more hands", Bar: &from}, true
 		}
 		return Clash{}, false
+	}
+	if l, is := r.published[*b.Link]; is {
+		return Clash{What: r.sayPublished(*b.Link), Advice: l.Source + ". " + Decides, Bar: &from, Strict: true}.because(r, to), true
 	}
 	limit := *r.problem.Links[*b.Link].Max + w.wash
 	name := r.in.Components[w.component].Name

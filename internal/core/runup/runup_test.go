@@ -24,7 +24,10 @@ func input(t testing.TB, book demo.Book) runup.Input {
 	zone, err := time.LoadLocation(demo.Zone)
 	require.NoError(t, err)
 	in := runup.Input{Kitchen: book.Kitchen, Menu: book.Menu, Service: book.Service, Zone: zone,
-		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
+		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
+	for _, i := range book.Ingredients {
+		in.Ingredients[i.ID] = i
+	}
 	for _, d := range book.Dishes {
 		in.Dishes[d.ID] = d
 	}

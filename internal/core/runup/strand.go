@@ -65,10 +65,13 @@ func (d *draft) feed(x strand) {
 			continue
 		}
 		then := from.steps[last].Then
+		said := len(d.waited)
 		if l.ByProduct != "" {
 			then = recipe.Wait{}
 		}
-		d.wait(then, from.tasks[last], x.tasks[at], true)
+		if d.wait(then, from.tasks[last], x.tasks[at], true); l.ByProduct != "" {
+			d.waited = d.waited[:said] // nobody says where what is left over is kept
+		}
 	}
 }
 
@@ -348,7 +351,7 @@ func (d *draft) wait(w recipe.Wait, from, to []int, holding bool) {
 				l.Holds = []schedule.Use{hold}
 			}
 			d.problem.Links = append(d.problem.Links, l)
-			d.limited(w, i, j)
+			d.waited = append(d.waited, waited{i, j, w})
 		}
 	}
 }

@@ -73,6 +73,9 @@ func (r *reading) follow(i int, stop reason.Stop) (next int, anchor int64, label
 			return -1, end, r.names[stop.Resource] + " has " + r.call(stop.Other)
 		}
 	case reason.LinkMax:
+		if _, is := r.published[stop.Link]; is {
+			return -1, end, "published limit"
+		}
 		return -1, end, fmt.Sprintf("at most %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
 	case reason.Target:
 		for _, t := range r.problem.Targets {
@@ -210,6 +213,9 @@ func (r *reading) stopText(i int, stop reason.Stop, later bool) string {
 		}
 		return other + " is " + map[bool]string{true: "next", false: "not over"}[later]
 	case reason.LinkMax:
+		if l, is := r.published[stop.Link]; is {
+			return fmt.Sprintf("%s would be longer than %s (%s)", lower(l.What), units.FormatDuration(l.Within), l.Source)
+		}
 		return waitName(r.before(i, stop)) + " would be too long"
 	case reason.Busy:
 		return fmt.Sprintf("%s has %s", r.names[stop.Resource], other)

@@ -1627,6 +1627,11 @@ export interface components {
             away?: components["schemas"]["Away"][] | null;
             /** @description allergens that it brings to all that touches it: shared fat, a floured bench */
             carries?: string[] | null;
+            /**
+             * Format: double
+             * @description °C at which it holds; absent: as cold or hot as is asked for
+             */
+            celsius?: number;
             /** @description food cooks on or in it: what is on it must be judged */
             cooks?: boolean;
             /** @description it holds one temperature at a time */
@@ -1787,6 +1792,15 @@ export interface components {
             heats: {
                 [key: string]: components["schemas"]["Heat"];
             };
+        };
+        Held: {
+            /** Format: double */
+            celsius: number;
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            for: number;
         };
         HistoryOutputBody: {
             /** @description newest first */
@@ -1964,6 +1978,8 @@ export interface components {
              */
             measures?: "us" | "imperial" | "metric" | "";
             name: string;
+            /** @description where its own plan is stricter than a published limit */
+            own?: components["schemas"]["Own"][] | null;
             /**
              * Format: int64
              * @description plates that stand on the pass side by side
@@ -1972,11 +1988,6 @@ export interface components {
             /** @description how finely it weighs */
             scales?: components["schemas"]["Scales"];
             sections?: components["schemas"]["Section"][] | null;
-            /**
-             * Format: int64
-             * @description seconds out of temperature control, where its own plan allows less than the published limit
-             */
-            tighter?: number;
             /** @description IANA time zone */
             zone: string;
         };
@@ -2178,8 +2189,13 @@ export interface components {
         };
         Limit: {
             /**
+             * @description of standing out of control: what was kept so before; absent: either
+             * @enum {string}
+             */
+            after?: "hot" | "cold" | "";
+            /**
              * Format: double
-             * @description at least, of cooking, holding hot and reheating; at most, of holding cold and freezing
+             * @description at least, of cooking, holding hot and reheating; at most, of holding cold, cooling and freezing
              */
             celsius?: number;
             /**
@@ -2192,8 +2208,16 @@ export interface components {
              * @description °C from which cooling or reheating counts
              */
             from?: number;
+            id: string;
+            /** @description lower temperatures held for longer, the lowest first */
+            instead?: components["schemas"]["Held"][] | null;
             /** @enum {string} */
             kind: "cook" | "hot" | "cold" | "out" | "cool" | "reheat" | "freeze";
+            /**
+             * @description of cooking: which food; absent: any
+             * @enum {string}
+             */
+            of?: "poultry" | "minced" | "meat" | "other" | "";
             source: string;
             /** @description what it concerns, in words */
             what: string;
@@ -2441,6 +2465,14 @@ export interface components {
             /** Format: date-time */
             orderBy: string;
             supplier: string;
+        };
+        Own: {
+            /** Format: double */
+            celsius?: number;
+            /** @description id of the limit */
+            limit: string;
+            /** Format: int64 */
+            seconds?: number;
         };
         Pack: {
             name?: string;

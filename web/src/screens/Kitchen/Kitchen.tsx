@@ -70,7 +70,7 @@ function Editor({ view }: { view: View }) {
     }
   }
   const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
-  const text = (name: 'name' | 'pass' | 'zone' | 'tighter' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+  const text = (name: 'name' | 'pass' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
@@ -99,15 +99,13 @@ function Editor({ view }: { view: View }) {
       <Rows legend="cooks" columns={[{ name: 'name', label: 'name', width: 170 }, { name: 'section', label: 'section', width: 110, options: [['', 'no section'], ...f.sections.filter((r) => r.id).map((r): [string, string] => [r.id, r.name])] }, { name: 'shifts', label: 'shifts, a break between two', width: 220, hint: '09:00–15:00, 17:00–23:30' }]} rows={f.cooks} set={(cooks) => set({ cooks })} add="add a cook" wrong={wrong?.field} />
       <Rows
         legend="equipment"
-        columns={[{ name: 'name', label: 'name', width: 150 }, { name: 'kind', label: 'kind', width: 110 }, { name: 'places', label: 'places', width: 60 }, { name: 'keeps', label: 'what is in it is', width: 80, options: [['', 'as the room'], ['cold', 'cold'], ['hot', 'hot'], ['frozen', 'frozen']] }, { name: 'heats', label: 'heats, cools: s for 1 °C', width: 80, hint: 's/°C' }, { name: 'within', label: 'differs by … °C', width: 60, hint: '± °C' }, { name: 'wash', label: 'washed after use, min', width: 60, hint: 'wash' }]}
+        columns={[{ name: 'name', label: 'name', width: 150 }, { name: 'kind', label: 'kind', width: 110 }, { name: 'places', label: 'places', width: 60 }, { name: 'keeps', label: 'what is in it is', width: 80, options: [['', 'as the room'], ['cold', 'cold'], ['hot', 'hot'], ['frozen', 'frozen']] }, { name: 'at', label: 'it stands at … °C', width: 60, hint: 'at °C' }, { name: 'heats', label: 'heats, cools: s for 1 °C', width: 80, hint: 's/°C' }, { name: 'within', label: 'differs by … °C', width: 60, hint: '± °C' }, { name: 'wash', label: 'washed after use, min', width: 60, hint: 'wash' }]}
         rows={f.equipment} set={(equipment) => set({ equipment })} add="add a thing" wrong={wrong?.field}
       />
       <Rows legend="not to be had" columns={[{ name: 'of', label: 'who or what', width: 150, options: [['', 'who or what'], ...people] }, { name: 'day', label: 'on', width: 120, hint: 'every day' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="add hours" wrong={wrong?.field} />
       <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 220 }]} rows={f.sections} set={(sections) => set({ sections })} add="add a section" wrong={wrong?.field} />
       <Rows legend="kept in" columns={[{ name: 'name', label: 'what', width: 220 }, { name: 'holds', label: 'millilitres', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="add a container" wrong={wrong?.field} />
-      <Limits chosen={f.limits} set={(limits) => set({ limits })}>
-        {text('tighter', 'our own plan: at most … min out of control', 'as published')}
-      </Limits>
+      <Limits chosen={f.limits} own={f.own} wrong={wrong?.field} set={set} />
       <fieldset>
         <legend>how it reads figures</legend>
         <div className="pair">

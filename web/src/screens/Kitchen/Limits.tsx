@@ -1,45 +1,74 @@
-// The published limits that the kitchen holds to, with their sources.
+// The published limits that the kitchen holds to, with their sources, and where its
+// own plan is stricter.
 import { useQuery } from '@tanstack/react-query'
-import type { ReactNode } from 'react'
 import { Form } from 'react-bootstrap'
-import { api, ask } from '../../api/client'
+import { api, ask, type Schemas } from '../../api/client'
 import { useHeat } from '../../parts/heat'
 import { spoken } from '../../parts/words'
 
-export function Limits({ chosen, set, children }: { chosen: string[]; set: (ids: string[]) => void; children: ReactNode }) {
-  const heat = useHeat()
+type Props = { chosen: string[]; own: Record<string, string>; wrong?: string; set: (part: { limits?: string[]; own?: Record<string, string> }) => void }
+
+export function Limits({ chosen, own, wrong, set }: Props) {
   const sets = useQuery({ queryKey: ['limits'], queryFn: () => ask(api.GET('/api/limits')), staleTime: Infinity })
   const known = sets.data?.sets ?? []
   const held = chosen.length > 0 ? chosen : known.slice(0, 1).map((s) => s.id)
+  const stricter = Object.values(own).some((text) => text.trim())
   return (
     <fieldset>
       <legend>published limits</legend>
       {known.map((s) => (
-        <Form.Check key={s.id} id={`limits-${s.id}`} label={`${s.name}, ${s.edition}`} checked={held.includes(s.id)} onChange={(e) => set(e.target.checked ? [...held, s.id] : held.filter((id) => id !== s.id))} />
+        <Form.Check key={s.id} id={`limits-${s.id}`} label={`${s.name}, ${s.edition}`} checked={held.includes(s.id)} onChange={(e) => set({ limits: e.target.checked ? [...held, s.id] : held.filter((id) => id !== s.id) })} />
       ))}
-      <details className="limits">
-        <summary>what they say</summary>
+      <details className="limits" open={stricter || wrong?.startsWith('own.')}>
+        <summary>what they say, and where our own plan is stricter</summary>
         <table className="fire">
+          <thead>
+            <tr>
+              <th>what</th>
+              <th>published</th>
+              <th>ours, if stricter</th>
+              <th>source</th>
+            </tr>
+          </thead>
           <tbody>
             {known
               .filter((s) => held.includes(s.id))
-              .flatMap((s) =>
-                s.limits.map((l) => (
-                  <tr key={s.id + l.kind + l.what}>
-                    <td>{l.what}</td>
-                    <td className="clock">{l.celsius !== undefined && heat(l.celsius)}</td>
-                    <td>
-                      {l.for ? `for ${spoken(l.for)}` : ''} {l.within ? `within ${spoken(l.within)}` : ''}
-                    </td>
-                    <td className="small quiet">{l.source}</td>
-                  </tr>
-                )),
-              )}
+              .flatMap((s) => s.limits)
+              .map((l) => (
+                <tr key={l.id}>
+                  <td>{l.what}</td>
+                  <td>
+                    <Published limit={l} />
+                  </td>
+                  <td>
+                    <Form.Control size="sm" aria-label={`Ours, ${l.what}`} placeholder={l.within ? 'a time' : 'a temperature'} value={own[l.id] ?? ''} isInvalid={wrong === `own.${l.id}`} onChange={(e) => set({ own: { ...own, [l.id]: e.target.value } })} autoComplete="off" />
+                  </td>
+                  <td className="small quiet">{l.source}</td>
+                </tr>
+              ))}
           </tbody>
         </table>
       </details>
-      <div className="pair">{children}</div>
       <p className="small quiet">The figures are from memory of the documents: hold them against the edition that applies. Local food law, the kitchen’s own safety plan and trained people decide.</p>
     </fieldset>
+  )
+}
+
+function Published({ limit: l }: { limit: Schemas['Limit'] }) {
+  const heat = useHeat()
+  return (
+    <>
+      {l.celsius !== undefined && heat(l.celsius)} {l.for ? `for ${spoken(l.for)}` : ''} {l.within ? `within ${spoken(l.within)}` : ''}
+      {(l.instead ?? []).length > 0 && (
+        <details>
+          <summary className="small">or colder for longer</summary>
+          {l.instead!.map((h) => (
+            <div key={h.celsius} className="small">
+              {heat(h.celsius)} for {spoken(h.for)}
+            </div>
+          ))}
+        </details>
+      )}
+    </>
   )
 }

@@ -4,7 +4,8 @@ import { toKitchen, toKitchenWords } from './kitchenForm'
 
 const kitchen: Schemas['Kitchen'] = { id: 'k', name: 'Back kitchen', zone: 'CET', passWidth: 4,
   cooks: [{ id: 'fish', name: 'Fish cook', section: 'fish', shifts: [{ from: '09:00', to: '15:00' }, { from: '17:00', to: '01:00' }], away: [{ day: '2026-11-28', from: '17:00', to: '18:00', why: 'the dentist' }] }],
-  equipment: [{ id: 'deck', name: 'Deck oven', kind: 'oven', places: 3, cooks: true, heating: { cold: 20, up: 6, down: 8, tolerance: 5 } }, { id: 'blender', name: 'Blender', kind: 'blender', places: 1, wash: 180, carries: ['nuts'] }],
+  equipment: [{ id: 'deck', name: 'Deck oven', kind: 'oven', places: 3, cooks: true, heating: { cold: 20, up: 6, down: 8, tolerance: 5 } }, { id: 'blender', name: 'Blender', kind: 'blender', places: 1, wash: 180, carries: ['nuts'] }, { id: 'drawer', name: 'Drawer', kind: 'warm drawer', places: 10, keeps: 'hot', celsius: 65 }],
+  limits: ['fda-2022', 'uk-2013'], own: [{ limit: 'fda-out', seconds: 7200 }, { limit: 'fda-reheat', celsius: 75, seconds: 5400 }, { limit: 'fda-freeze', celsius: -22.5 }],
   measures: 'us', currency: 'USD', likes: { customary: true, heat: 'f' }, scales: { fine: 0.5, upTo: 20, coarse: 5 }, sections: [{ id: 'fish', name: 'Fish' }], boxes: [{ name: 'tub', holds: 1000 }] }
 
 it('loses nothing on the way to the form and back', () => {
@@ -26,6 +27,8 @@ it.each([
   [{ cooks: [{ name: 'A', shifts: 'all day' }] }, 'cooks.0.shifts'],
   [{ equipment: [{ name: 'Oven', kind: 'oven', places: 'two' }] }, 'equipment.0.places'],
   [{ equipment: [{ name: 'Oven', kind: 'oven', places: '2', heats: 'fast' }] }, 'equipment.0.heats'],
+  [{ own: { 'fda-hot': 'hotter' } }, 'own.fda-hot'],
+  [{ equipment: [{ name: 'Drawer', kind: 'drawer', places: '2', at: 'warm' }] }, 'equipment.0.at'],
   [{ away: [{ of: 'deck', hours: 'noon' }] }, 'not to be had.0.hours'],
 ])('names the field that is not understood: %j', (change, field) => {
   try {
@@ -41,5 +44,5 @@ it('gives what is new an id of its own, and leaves out what has no name', () => 
   const next = toKitchen({ ...words, cooks: [...words.cooks, { name: 'Fish', shifts: '9.00-12.30' }, { name: '' }], equipment: [...words.equipment, { name: 'Deck', kind: 'oven', places: '1' }] }, kitchen)
   expect(next.cooks[1]).toMatchObject({ id: 'fish-2', shifts: [{ from: '09:00', to: '12:30' }] })
   expect(next.cooks).toHaveLength(2)
-  expect(next.equipment[2]).toMatchObject({ id: 'deck-2', kind: 'oven', places: 1 })
+  expect(next.equipment[3]).toMatchObject({ id: 'deck-2', kind: 'oven', places: 1 })
 })

@@ -5,7 +5,7 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; limits: string[]; tighter: string; sections: Row[]; boxes: Row[]; cooks: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
@@ -13,10 +13,10 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
   sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
-  pass: String(k.passWidth), zone: k.zone, limits: k.limits ?? [], tighter: k.tighter ? String(k.tighter / 60) : '',
+  pass: String(k.passWidth), zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: c.shifts.map((s) => `${s.from}–${s.to}`).join(', ') })),
   equipment: k.equipment.map((e) => ({
-    id: e.id, name: e.name, kind: e.kind, places: String(e.places), keeps: e.keeps ?? '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
+    id: e.id, name: e.name, kind: e.kind, places: String(e.places), keeps: e.keeps ?? '', at: e.celsius !== undefined ? String(e.celsius) : '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
   })),
   away: [...k.cooks.map((c) => ({ of: c.id, list: c.away ?? [] })), ...k.equipment.map((e) => ({ of: e.id, list: e.away ?? [] }))].flatMap(({ of, list }) => list.map((a) => ({ of, day: a.day ?? '', hours: `${a.from}–${a.to}`, why: a.why ?? '' }))),
 })
@@ -35,7 +35,7 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
     return { ...thing, away: list.length > 0 ? list : undefined }
   }
   return {
-    ...over, passWidth: decimal('pass', f.pass), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, tighter: f.tighter.trim() ? Math.round(decimal('tighter', f.tighter) * 60) : undefined,
+    ...over, passWidth: decimal('pass', f.pass), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
       const id = c.id || fresh(c.name, ids)
@@ -44,7 +44,7 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
     equipment: f.equipment.flatMap((e, i) => {
       if (!e.name?.trim()) return []
       const id = e.id || fresh(e.name, ids)
-      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
+      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], celsius: e.at?.trim() ? decimal(`equipment.${i}.at`, e.at.replace(/\s*°?\s*C?$/, '').replace('−', '-')) : undefined, wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
     }),
     name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },
@@ -52,6 +52,33 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
     sections: f.sections.filter((s) => s.name?.trim()).map((s) => ({ id: s.id || fresh(s.name, taken), name: s.name.trim() })),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`kept in.${i}.holds`, b.holds ?? '') })),
   }
+}
+
+type Own = Schemas['Own']
+
+// sayOwn writes a figure of the kitchen's own as it would be typed.
+function sayOwn(o: Own): string {
+  const time = o.seconds === undefined ? [] : [o.seconds % 3600 === 0 ? `${o.seconds / 3600} h` : o.seconds % 60 === 0 ? `${o.seconds / 60} min` : `${o.seconds} s`]
+  return [...(o.celsius === undefined ? [] : [`${o.celsius} °C`]), ...time].join(', ')
+}
+
+const unit: Record<string, number> = { h: 3600, min: 60, s: 1, d: 86400 }
+
+// ownLimits reads where a kitchen is stricter: 65 °C, 2 h, or both.
+function ownLimits(own: Record<string, string>): Own[] | undefined {
+  const list = Object.entries(own).flatMap(([limit, text]) => {
+    if (!text.trim()) return []
+    const out: Own = { limit }
+    for (const part of text.split(/,\s/)) {
+      const m = /^\s*([-−]?\d+(?:[.,]\d+)?)\s*(°\s*C|C|h|min|s|d)\s*$/.exec(part)
+      if (!m) throw new FieldError(`own.${limit}`, `“${part.trim()}”: a temperature like 65 °C, or a time like 90 min`)
+      const v = Number(m[1].replace('−', '-').replace(',', '.'))
+      if (m[2].endsWith('C')) out.celsius = v
+      else out.seconds = Math.round(v * unit[m[2]])
+    }
+    return [out]
+  })
+  return list.length > 0 ? list : undefined
 }
 
 /** hours reads stretches of the day: 09:00–15:00, 17:00–23:30. */

@@ -93,8 +93,8 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
           </>
         )}
       </Clashes>
-      {plan.presses.map((p) => (
-        <Bracket key={p.bar} what={p.say}>
+      {plan.presses.map((p, i) => (
+        <Bracket key={i} what={p.say}>
           {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>show the step</button>
         </Bracket>
       ))}
