@@ -159,6 +159,9 @@ func (l layout) atOnce(covers, pass, hands int) AtOnce {
 		if !ok || p.Seconds+s.after(i) == 0 {
 			continue
 		}
+		if stands := s.Standing(i + 1); stands > 0 { // its own it stands on purpose
+			life.Seconds, life.Why = max(0, life.Seconds-stands), fmt.Sprintf("%s, less %s in which the plate stands", life.Why, units.FormatDuration(stands))
+		}
 		each := p.Seconds + s.after(i)
 		n := int((int64(hands)*life.Seconds + p.Seconds) / each)
 		bound(n, fmt.Sprintf("%s has %s (%s)", p.ID, units.FormatDuration(life.Seconds), life.Why), fmt.Sprintf("(%d × %s + %s) ÷ (%s + %s) = %.1f plates", hands, units.FormatDuration(life.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(s.after(i)), float64(int64(hands)*life.Seconds+p.Seconds)/float64(each)))

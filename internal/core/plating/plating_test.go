@@ -165,3 +165,24 @@ func BenchmarkDraw40(b *testing.B) {
 		s.Draw()
 	}
 }
+
+// A crisp thing on something soft has 1,200 s; where the plate stands 15 min for what
+// comes after it, 300 s are left for the building: (300 + 5) ÷ 10 = 30 plates, without
+// the standing (1200 + 5) ÷ 10 = 120.
+func TestAPlateThatStandsLivesSoMuchShorter(t *testing.T) {
+	s := plating.Spec{Ware: plating.Ware{Diameter: 250, Well: 180}, Placings: []plating.Placing{
+		{ID: "bed", Component: "a", Form: plating.Mound, Length: 60, Height: 10, Texture: plating.Soft},
+		{ID: "wafer", Component: "b", Form: plating.Leaf, Length: 40, Width: 20, On: "bed", Texture: plating.Crisp, Seconds: 5},
+		{ID: "disc", Component: "c", Form: plating.Ring, Hour: 3, Distance: 50, Length: 30, Texture: plating.Soft},
+		{ID: "sauce", Component: "d", Form: plating.Pool, Hour: 9, Distance: 60, Length: 20, Texture: plating.Soft, Seconds: 5},
+	}}
+	assert.Equal(t, 120, s.AtOnce(500, 500, 1).Plates)
+	s.Placings[2].Stands = &plating.Standing{Least: 15 * 60}
+	assert.Equal(t, 30, s.AtOnce(500, 500, 1).Plates)
+	assert.Equal(t, int64(15*60), s.Standing(0))
+	assert.Zero(t, s.Standing(3))
+	var faults fault.List
+	s.Placings[2].Stands.Most = &s.Placings[1].Seconds
+	s.Validate("plate", &faults)
+	assert.ErrorContains(t, faults.Err(), "plate.placings[2].stands: at most 0:05 is less than at least 15 min")
+}

@@ -119,6 +119,7 @@ type Placing struct {
 	Warmth    Warmth        `json:"warmth,omitempty" enum:"hot,warm,room,cold,frozen,"`
 	Tastes    []string      `json:"tastes,omitempty" maxItems:"6" doc:"sharp, salty, sweet, bitter, rich, fresh"`
 	Colour    string        `json:"colour" pattern:"^#[0-9a-f]{6}$"`
+	Stands    *Standing     `json:"stands,omitempty" doc:"on its plate before the next thing comes: it thaws there, it sets"`
 	Life      int64         `json:"life,omitempty" minimum:"0" maximum:"86400" doc:"seconds that it stays what it should be on the plate; absent: reckoned"`
 	Tool      string        `json:"tool,omitempty" maxLength:"60"`
 	Seconds   int64         `json:"seconds" minimum:"0" maximum:"3600" doc:"to place it on one plate"`
@@ -153,6 +154,9 @@ func (s Spec) Validate(at string, l *fault.List) {
 		seen[p.ID] = true
 		if p.Seconds < 0 {
 			l.Add(field+".seconds", "must be 0 or more")
+		}
+		if w := p.Stands; w != nil && w.Most != nil && *w.Most < w.Least {
+			l.Add(field+".stands", "at most %s is less than at least %s", units.FormatDuration(*w.Most), units.FormatDuration(w.Least))
 		}
 		for name, to := range map[string]string{"on": p.On, "leans": p.Leans, "from": p.From} {
 			if to == p.ID && to != "" {

@@ -1,7 +1,6 @@
 package runup
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 
@@ -18,10 +17,6 @@ const (
 	boilWaits   = 20 * 60 // it may go on boiling
 	iceTakes    = 2 * 60
 	iceWaits    = 45 * 60 // until it has melted
-	platesEach  = 2       // seconds to put one plate away
-	platesTake  = 60      // and to see to them
-	platesReady = 20 * 60 // until they are warm, or cold, through
-	platesWait  = 3 * 3600
 	clearTakes  = 15 * 60
 	temperTakes = 60 // common practice: out of the fridge 20 min before the pan
 	temperReady = 20 * 60
@@ -53,7 +48,7 @@ func (d *draft) leadIns() {
 		}
 	}
 	for _, t := range d.all {
-		d.warmPlates(t)
+		d.readyPlates(t)
 	}
 	d.clearDown()
 }
@@ -97,33 +92,6 @@ func (d *draft) ready(leadIn string, before int, kind recipe.LeadIn) {
 // cold tells whether a kind of place is kept cold.
 func (d *draft) cold(kind string) bool {
 	return slices.ContainsFunc(d.in.Kitchen.OfKind(kind), func(e kitchen.Equipment) bool { return e.Keeps == "cold" })
-}
-
-// warmPlates puts the plates of a serving into the warmer, or the cold, in time.
-func (d *draft) warmPlates(t taker) {
-	ware := t.dish.Plate.Ware
-	first := d.firstPlacing(t)
-	if ware.Celsius == nil || first < 0 || (*ware.Celsius > 12 && *ware.Celsius < 35) {
-		return
-	}
-	id := "plates/" + t.dish.ID
-	if d.leftOut(id) {
-		return
-	}
-	plates := t.dish.Plate.Plates(t.total)
-	name := fmt.Sprintf("warm %d × %s", plates, ware.Name)
-	if *ware.Celsius <= 12 {
-		name = fmt.Sprintf("chill %d × %s", plates, ware.Name)
-	}
-	w := d.works[first]
-	w.wave, w.placing, w.component, w.number, w.portions, w.first = 0, "", "", 0, t.total, 0
-	from := d.chore(t.id+"/plates", id, w, recipe.Step{ID: "plates", Name: name, Time: seconds(platesTake + platesEach*int64(plates)), Hands: recipe.Hands{Work: recipe.AllHands}})
-	d.problem.Links = append(d.problem.Links, schedule.Link{From: from, To: d.id(first), Min: ptr(platesReady), Max: ptr(platesWait), Over: ptr(priceLeadIn)})
-}
-
-// firstPlacing is the first of a serving; below 0: it is not planned.
-func (d *draft) firstPlacing(t taker) int {
-	return slices.IndexFunc(d.works, func(w work) bool { return w.placed() && w.serving == t.place })
 }
 
 // clearDown lets every cook who has a section and is there long enough clear it

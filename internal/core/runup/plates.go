@@ -60,7 +60,6 @@ func (d *draft) loose(t taker) bool {
 // as many pairs of hands as the serving has, the same ones for all of a wave.
 func (d *draft) plates(s taker) [][]int {
 	out := make([][]int, len(s.waves))
-	placings := s.dish.Plate.Placings
 	if why, is := d.blocked[s.dish.ID+"/plate"]; is || len(d.cooks) == 0 {
 		if why == "" {
 			why = "there is no cook in this kitchen"
@@ -68,40 +67,91 @@ func (d *draft) plates(s taker) [][]int {
 		d.stops = append(d.stops, Stop{Dish: s.dish.ID, Name: s.dish.Name + ", the plate", Why: why})
 		return out
 	}
+	placings := s.dish.Plate.Placings
 	if len(placings) == 0 {
 		placings = []plating.Placing{{ID: "pass"}}
 	}
+	laid := 1 + slices.IndexFunc(placings, func(p plating.Placing) bool { return p.Stands != nil })
 	before, done := -1, 0 // the last task of the wave before, and the plates until then
 	for w, portions := range s.waves {
 		if portions == 0 {
 			continue
 		}
 		for n, p := range placings {
-			id := fmt.Sprintf("%s/plate/%s", s.id, p.ID)
-			if len(s.waves) > 1 {
-				id += fmt.Sprintf("/wave %d", w+1)
-			}
-			t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
-			lasts, working := t.For(s.dish.Plate.Plates(portions))
-			if s.hands > 1 {
-				lasts, working = shareOf(lasts, s.hands), fmt.Sprintf("%s, ÷ %d pairs of hands", working, s.hands)
-			}
-			var hands []schedule.Use
-			for h := range s.hands {
-				hands = append(hands, schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d hand %d", s.id, w+1, h+1)})
-			}
-			first := d.seconds(d.waveAt(s.course, w)) - platesBefore
-			i := d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands},
-				work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), from: waveNumber(s.serving, w), to: waveNumber(s.serving, w), portions: portions, first: done, working: working})
+			i := d.place(s, w, n, p, done)
 			if n > 0 {
-				d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(out[w][n-1]), To: id, Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding})
+				d.problem.Links = append(d.problem.Links, d.building(placings[n-1], out[w][n-1], i, s.dish.Plate.Plates(portions)))
 			}
 			out[w] = append(out[w], i)
 		}
-		if before >= 0 {
-			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(before), To: d.id(out[w][0])})
+		if before >= 0 { // what is laid out early is laid out for all waves
+			d.problem.Links = append(d.problem.Links, schedule.Link{From: d.id(before), To: d.id(out[w][min(laid, len(placings)-1)])})
 		}
 		before, done = out[w][len(out[w])-1], done+portions
+	}
+	return out
+}
+
+// place is the task of one placing on the plates of a wave.
+func (d *draft) place(s taker, w, n int, p plating.Placing, done int) int {
+	id := fmt.Sprintf("%s/plate/%s", s.id, p.ID)
+	if len(s.waves) > 1 {
+		id += fmt.Sprintf("/wave %d", w+1)
+	}
+	portions, spec := s.waves[w], s.dish.Plate
+	t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
+	lasts, working := t.For(spec.Plates(portions))
+	if s.hands > 1 {
+		lasts, working = shareOf(lasts, s.hands), fmt.Sprintf("%s, ÷ %d pairs of hands", working, s.hands)
+	}
+	stood := 0 // after how many of the standings: each time other hands may go on
+	for _, q := range spec.Placings[:min(n, len(spec.Placings))] {
+		if q.Stands != nil {
+			stood++
+		}
+	}
+	var hands []schedule.Use
+	for h := range s.hands {
+		hands = append(hands, schedule.Use{OneOf: d.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d.%d hand %d", s.id, w+1, stood, h+1)})
+	}
+	first := d.seconds(d.waveAt(s.course, w)) - platesBefore - standsAtMost(spec)
+	return d.add(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands},
+		work{course: s.course, dish: s.dish.ID, dishes: []string{s.dish.ID}, serving: s.place, component: p.Component, placing: p.ID, name: verb(p), number: n + 1, wave: waveNumber(s.serving, w), from: waveNumber(s.serving, w), to: waveNumber(s.serving, w), portions: portions, first: done, working: working})
+}
+
+// standsAtMost is how long the plates may stand while they are built, in seconds.
+func standsAtMost(spec plating.Spec) (sum int64) {
+	for _, p := range spec.Placings {
+		if p.Stands != nil && p.Stands.Most != nil {
+			sum += *p.Stands.Most
+		} else if p.Stands != nil {
+			sum += p.Stands.Least + platesBefore
+		}
+	}
+	return sum
+}
+
+// building is the wait between two placings: none, or as long as what was placed
+// stands on its plate, in its place.
+func (d *draft) building(p plating.Placing, from, to, plates int) schedule.Link {
+	l := schedule.Link{From: d.id(from), To: d.id(to), Min: ptr(0), Max: ptr(buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding}
+	if p.Stands == nil {
+		return l
+	}
+	l = schedule.Link{From: l.From, To: l.To, Min: ptr(p.Stands.Least), Max: p.Stands.Most}
+	if fit := d.roomFor(p.Stands.Where, plates); len(fit) > 0 {
+		l.Holds = []schedule.Use{{OneOf: fit, Units: int64(plates)}}
+	}
+	return l
+}
+
+// roomFor are the things of a kind with so many places that have no temperature of
+// their own to turn to.
+func (d *draft) roomFor(kind string, places int) (out []string) {
+	for _, e := range d.in.Kitchen.OfKind(kind) {
+		if e.Places >= places && e.Heating == nil {
+			out = append(out, e.ID)
+		}
 	}
 	return out
 }

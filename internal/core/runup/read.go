@@ -357,7 +357,7 @@ func (r *reading) clash(b schedule.Breach) (Clash, bool) {
 		if r.problem.Links[*b.Link].FromAt == schedule.End {
 			return Clash{What: fmt.Sprintf("%s takes %s longer to leave than it may.", r.courses[w.course].name, units.FormatDuration(b.By)), Advice: "a wider pass, or more hands", Bar: &from}, true
 		}
-		return Clash{}, false
+		return r.coldPlates(b)
 	}
 	if l, is := r.published[*b.Link]; is {
 		return Clash{What: r.sayPublished(*b.Link), Advice: l.Source + ". " + Decides, Bar: &from, Strict: true}.because(r, to), true

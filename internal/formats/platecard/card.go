@@ -341,6 +341,9 @@ func (c Card) how(i int) string {
 	if g.Side != "" && strings.Contains(g.Note, g.Side) {
 		parts[2] = ""
 	}
+	if g.Stands != nil {
+		parts = append(parts, "then it "+g.Stands.String())
+	}
 	if g.OffPlate {
 		moved := max(c.number(g.Moved), i+1)
 		parts = append(parts, fmt.Sprintf("built off the plate, moved on after %d", moved))

@@ -2651,6 +2651,8 @@ export interface components {
             seconds: number;
             /** @description which side is up: skin up, cut side up */
             side?: string;
+            /** @description on its plate before the next thing comes: it thaws there, it sets */
+            stands?: components["schemas"]["Standing"];
             /** @description sharp, salty, sweet, bitter, rich, fresh */
             tastes?: string[] | null;
             /** @enum {string} */
@@ -3365,6 +3367,21 @@ export interface components {
             note?: string;
             /** @description its allergens were never told */
             unknown: boolean;
+        };
+        Standing: {
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            least: number;
+            /**
+             * Format: int64
+             * @description seconds; absent: no limit is said
+             */
+            most?: number;
+            /** @description kind of equipment on which they stand, a place for each plate; absent: wherever there is room */
+            where?: string;
+            why?: string;
         };
         StateChoice: {
             chosen?: string;

@@ -185,16 +185,18 @@ func (b *board) clash(r int, s schedule.Span, n *need) clash {
 		}
 	}
 	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] > s[0]-l.longest-reach })
-	from, overlaps := k, false
+	from, all := k, n.units // units, if all that overlap were in use at once
 	for ; k < len(l.taken) && l.taken[k].span[0] < s[1]+reach; k++ {
 		t := &l.taken[k]
-		over := t.span.Overlaps(s)
-		overlaps = overlaps || over
+		over := t.span[0] < s[1] && s[0] < t.span[1]
+		if over {
+			all += t.units
+		}
 		if res.Setting != nil {
 			c.setting(res.Setting, s, n, t, over)
 		}
 	}
-	if overlaps {
+	if all > res.Capacity {
 		c.load(l.taken[from:k], s, n.units, res.Capacity)
 	}
 	return c
@@ -212,24 +214,11 @@ func (c *clash) setting(set *schedule.Setting, s schedule.Span, n *need, t *taki
 	}
 }
 
-// load judges the units in use: they can only grow at an opening.
+// load judges the units in use: they can only grow at an opening. The takings are in
+// the order of their starts.
 func (c *clash) load(near []taking, s schedule.Span, units, capacity int64) {
 	for i := range near {
-		if !near[i].span.Overlaps(s) {
-			continue
-		}
-		sum := units
-		if capacity > 1 {
-			at := max(near[i].span[0], s[0])
-			for k := range near {
-				if near[k].span[0] <= at && at < near[k].span[1] {
-					sum += near[k].units
-				}
-			}
-		} else {
-			sum++
-		}
-		if sum > capacity {
+		if near[i].span.Overlaps(s) && units+inUse(near, max(near[i].span[0], s[0])) > capacity {
 			for k := range near {
 				if near[k].span.Overlaps(s) {
 					c.hit(near[k].span[0], near[k].span[1])
@@ -238,6 +227,19 @@ func (c *clash) load(near []taking, s schedule.Span, units, capacity int64) {
 			return
 		}
 	}
+}
+
+// inUse is how many units are taken at a moment.
+func inUse(near []taking, at int64) (sum int64) {
+	for k := range near {
+		if near[k].span[0] > at {
+			break
+		}
+		if at < near[k].span[1] {
+			sum += near[k].units
+		}
+	}
+	return sum
 }
 
 // pauses are what a resource needs between a need and a taking that follows

@@ -56,8 +56,8 @@ func (b *bounds) spread(placed []bool) {
 	for k := 0; k < len(b.queue); k++ {
 		i := b.queue[k]
 		b.queued[i] = false
-		for _, e := range b.m.linksOf[i] {
-			l := b.m.links[e]
+		for _, e := range b.m.bindsOf[i] {
+			l := &b.m.links[e]
 			if l.from == i && (placed == nil || !placed[l.to]) {
 				if v := b.es[i] + l.lag(); v > b.es[l.to] {
 					b.es[l.to], b.before[l.to] = v, i

@@ -9,6 +9,7 @@ type model struct {
 	links     []link
 	resources []schedule.Resource
 	linksOf   [][]int // links that touch a task
+	bindsOf   [][]int // those of them whose least gap can keep two tasks apart
 	groupsOf  [][]int // together rules that name a task
 	groups    [][]int // tasks of a together rule
 	labels    int
@@ -69,7 +70,7 @@ func compile(p schedule.Problem) *model {
 		i := c.task[t.Task]
 		m.tasks[i].targets = append(m.tasks[i].targets, t)
 	}
-	m.linksOf, m.groupsOf = make([][]int, len(m.tasks)), make([][]int, len(m.tasks))
+	m.linksOf, m.bindsOf, m.groupsOf = make([][]int, len(m.tasks)), make([][]int, len(m.tasks)), make([][]int, len(m.tasks))
 	c.compileLinks(m)
 	c.compileGroups(m)
 	m.lookAhead()
@@ -130,8 +131,12 @@ func (c compiler) compileLinks(m *model) {
 		}
 		m.links = append(m.links, k)
 		m.linksOf[k.from] = append(m.linksOf[k.from], i)
+		binds := k.lag() > m.p.Horizon[0]-m.p.Horizon[1]
 		if k.to != k.from {
 			m.linksOf[k.to] = append(m.linksOf[k.to], i)
+		}
+		if k.to != k.from && binds {
+			m.bindsOf[k.from], m.bindsOf[k.to] = append(m.bindsOf[k.from], i), append(m.bindsOf[k.to], i)
 		}
 	}
 	m.narrowLabels()

@@ -8,6 +8,7 @@ import { useDish, usePhoto } from '../../api/queries'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { useDesk } from '../../parts/Desk'
 import { Drawing } from '../Plate/Drawing'
+import { standing } from '../Plate/form'
 import { Patterns } from '../Plate/Side'
 
 type View = Schemas['DishView']
@@ -105,6 +106,7 @@ function Step({ view, number }: { view: View; number: number }) {
           {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).concat(`${p.seconds}\u00a0s`).join(' · ')}
         </div>
         {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
+        {p.stands && <div className="with">{standing(p.stands)}</div>}
         {p.cue && <div className="with">until {p.cue}</div>}
       </div>
       <Drawing drawing={so} picked={p.id} pick={() => {}} move={() => {}} />

@@ -23,7 +23,7 @@ const warmthsThere: Options = [['', 'not said'], ...warmths.map(itself)]
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
 // what not every placing has
-const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional']
+const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional']
 
 type Other = { id: string; name: string }
 
@@ -113,6 +113,9 @@ export function PlacingEditor({ dish, placing, place, form, components, formers,
             <Form.Label>colour</Form.Label>
             <Form.Control type="color" value={f.colour} onChange={(e) => set('colour', e.target.value)} />
           </Form.Group>
+          {text('stands', 'it stands, before the next', 150)}
+          {f.stands && text('standsOn', 'on', 110)}
+          {f.stands && text('standsWhy', 'while it', 130)}
           {text('arc', 'repeated over, degrees', 150)}
           {f.former && choice('lift', 'the ring is lifted after', among.itself)}
           {text('cue', 'right when', 220)}
