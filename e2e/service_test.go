@@ -160,3 +160,47 @@ func TestCoversAreSeatedInOneStep(t *testing.T) {
 	chef.click("Take back")
 	chef.see("Nobody is seated yet")
 }
+
+// A free hour is taken with one tap: the step is kept there, says so, and can be let
+// go; the other tablet sees it. A limit of the kitchen's own is planned with, and one
+// that is looser than what is published is refused in words.
+func TestAFreeHourIsTakenWithATap(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/run-up/winter-supper")
+	chef.see("Hands are free")
+	js[bool](chef, `(document.querySelectorAll('details.critical')[1].open = true, true)`)
+	chef.until("three slots at most", `(n => n > 0 && n <= 3)(document.querySelectorAll('details.critical')[1].querySelectorAll('li').length)`)
+	other := h.open("Commis", "/run-up/winter-supper")
+	other.see("Hands are free")
+	chef.press("button[aria-label^='take ']")
+	chef.until("the step is kept", `document.querySelectorAll('.kept').length === 1`)
+	other.until("the other sees it", `document.querySelectorAll('.kept').length === 1`)
+	js[bool](chef, `(document.querySelector('.bar:has(.kept)').dispatchEvent(new MouseEvent('click', { bubbles: true })), true)`)
+	chef.see("Kept at")
+	chef.see("it is kept at its time")
+	chef.click("let it go")
+	chef.until("it is free again", `document.querySelectorAll('.kept').length === 0`)
+	chef.see("keep it at")
+	chef.click("keep it at")
+	chef.see("Kept at")
+	chef.click("Take back")
+	chef.until("taken back", `document.querySelectorAll('.kept').length === 0`)
+}
+
+func TestAKitchenIsStricterThanWhatIsPublished(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/kitchen")
+	chef.see("what they say, and where our own plan is stricter")
+	js[bool](chef, `(document.querySelector('details.limits').open = true, true)`)
+	ours := "[aria-label='Ours, out of control, from 5 or 57 °C']"
+	chef.type_(ours, "long")
+	chef.click("Save the kitchen")
+	chef.see("a temperature like 65 °C, or a time like 90 min")
+	chef.type_(ours, "5 h")
+	chef.click("Save the kitchen")
+	chef.see("the published limit is stricter")
+	chef.type_(ours, "2 h")
+	chef.click("Save the kitchen")
+	chef.until("it is kept", `!document.querySelector('[role=alert]')`)
+	chef.go_("/kitchen")
+	chef.until("and still there", `document.querySelector("`+ours+`")?.value === '2 h'`)
+}

@@ -6,6 +6,7 @@ import (
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/service"
 )
 
 // work is what a task of the problem stands for.
@@ -66,6 +67,8 @@ type draft struct {
 	// held are the published limits of the kitchen, published the links that are one.
 	held      []limits.Limit
 	published map[int]limits.Limit
+	fixed     map[int]service.Fixed // by task
+	lost      []service.Fixed       // what was fixed and is no step of this plan
 	stops     []Stop
 	kinds     map[string][]string // equipment kind → resources
 	cooks     []string
@@ -78,7 +81,7 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in = in.withVersions()
 	held := in.Kitchen.Held()
 	in.Components = in.frozen(held)
-	d := &draft{held: held, in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	d := &draft{held: held, in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, fixed: map[int]service.Fixed{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
@@ -103,6 +106,7 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	d.pans()
 	d.leadIns()
 	d.limited()
+	d.fix()
 	return d, nil
 }
 

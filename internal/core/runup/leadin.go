@@ -107,12 +107,9 @@ func (d *draft) clearDown() {
 		return
 	}
 	after := d.problem.Targets[last].Task
-	for n, c := range d.in.Kitchen.Cooks {
+	for _, c := range d.in.Kitchen.Cooks {
 		id := "clear/" + c.ID
-		there := slices.ContainsFunc(d.problem.Resources[n].Windows, func(s schedule.Span) bool {
-			return s.Holds(schedule.Span{ends, ends + 2*clearTakes})
-		})
-		if c.Section == "" || !there || d.leftOut(id) {
+		if c.Section == "" || !d.there(c.ID, schedule.Span{ends, ends + 2*clearTakes}) || d.leftOut(id) {
 			continue
 		}
 		w := d.works[d.index(after)]

@@ -30,6 +30,7 @@ type RunUp struct {
 	Presses  []Press    `json:"presses" nullable:"false" doc:"where it comes near a published limit"`
 	Critical []Critical `json:"critical" nullable:"false" doc:"where a delay hurts first, the worst first"`
 	Slots    []Slot     `json:"slots" nullable:"false" doc:"what would fit where somebody has hands free"`
+	Lost     []string   `json:"lost" nullable:"false" doc:"ids of what was kept at its time and is no longer there"`
 	Turns    []Turn     `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
 }
 
@@ -136,6 +137,7 @@ type Bar struct {
 	Setting   *int64           `json:"setting,omitempty" doc:"°C"`
 	Portions  int              `json:"portions"`
 	Working   string           `json:"working" doc:"of its length"`
+	Fixed     bool             `json:"fixed,omitempty" doc:"the chef keeps it at its time"`
 	Early     bool             `json:"early,omitempty" doc:"it keeps, and has a place before the rush"`
 	Slow      int64            `json:"slow,omitempty" doc:"seconds that it may take longer than planned"`
 	Give      int64            `json:"give" doc:"seconds that it may be late before a plate is later than planned"`

@@ -63,7 +63,10 @@ func (d *draft) read(plan schedule.Plan) RunUp {
 func (d *draft) frame() RunUp {
 	out := RunUp{Service: d.in.Service.ID, Name: d.in.Service.Name, Day: d.in.Service.Day, Origin: d.origin, Status: "none",
 		Seed: max(d.seed, Seed), Rounds: rounds(d.problem), Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Presses: []Press{}, Critical: []Critical{}, Slots: []Slot{},
-		Stops: append([]Stop{}, d.stops...), Clashes: []Clash{}}
+		Stops: append([]Stop{}, d.stops...), Clashes: append([]Clash{}, d.lostClashes()...), Lost: []string{}}
+	for _, f := range d.lost {
+		out.Lost = append(out.Lost, f.ID)
+	}
 	for _, c := range d.courses {
 		row := CourseRow{ID: c.Course, Name: c.name, Hour: c.at, At: d.seconds(c.at), Leaves: d.seconds(c.at), Dishes: []string{}, Sent: []Sending{}}
 		for _, s := range c.dishes {
@@ -92,7 +95,7 @@ func (r *reading) bar(i int) Bar {
 	w, t := r.works[i], r.plan.Tasks[i]
 	b := Bar{ID: t.ID, Dish: w.dish, For: w.dishes, Component: w.component, Placing: w.placing, Number: w.number, Wave: w.wave, Name: w.name,
 		Start: r.time(t.Start), End: r.time(t.End), From: t.Start, To: t.End, Portions: w.portions, Working: w.working,
-		Hands: []Stretch{}, With: []string{}, Cooks: []string{}, Section: r.in.Components[w.component].Section, Mind: r.mind(i), Why: r.why(i), Early: w.early, Give: r.give[i]}
+		Fixed: r.isFixed(i), Hands: []Stretch{}, With: []string{}, Cooks: []string{}, Section: r.in.Components[w.component].Section, Mind: r.mind(i), Why: r.why(i), Early: w.early, Give: r.give[i]}
 	if w.placed() && r.seated(w.course) {
 		b.Tables = r.courses[w.course].waves[max(w.wave, 1)-1].tables
 	}
@@ -348,6 +351,9 @@ func (r *reading) lastOf(c int, s Sending) (at int) {
 }
 
 func (r *reading) clash(b schedule.Breach) (Clash, bool) {
+	if b.Limit == schedule.TaskLatest {
+		return r.unfixed(b)
+	}
 	if b.Limit != schedule.LinkMax {
 		return Clash{What: fmt.Sprintf("The plates of one table leave more than %s apart.", units.FormatDuration(tableWithin)), Advice: "more hands at the pass, or fewer dishes at once"}, b.Limit == schedule.TogetherWithin
 	}

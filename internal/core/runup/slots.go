@@ -15,6 +15,7 @@ type Slot struct {
 	From   int64   `json:"from"`
 	To     int64   `json:"to"`
 	Offers []Offer `json:"offers" nullable:"false"`
+	Worth  int64   `json:"worth" doc:"seconds of work that it could take out of full hours"`
 }
 
 // Offer is a piece of work that could be done in a slot, and when it stands now.
@@ -44,6 +45,7 @@ func (r *reading) slots(lanes []Lane, tight []Stretch) []Slot {
 			for _, i := range movable {
 				if at, fits := r.fits(i, l.ID, gap); fits && len(s.Offers) < mostOffers {
 					s.Offers = append(s.Offers, Offer{i, at})
+					s.Worth = min(s.Worth+r.problem.Tasks[i].Duration, gap[1]-gap[0])
 				}
 			}
 			if len(s.Offers) > 0 {
@@ -89,7 +91,7 @@ func (r *reading) movable(tight []Stretch) (out []int) {
 // fits tells whether a work can begin in a gap of a cook, by its waits.
 func (r *reading) fits(i int, cook string, gap schedule.Span) (at int64, ok bool) {
 	t := r.problem.Tasks[i]
-	if !slices.Contains(t.Uses[0].OneOf, cook) || t.Duration > gap[1]-gap[0] || (gap[0] <= r.plan.Tasks[i].Start && r.plan.Tasks[i].End <= gap[1]) {
+	if r.isFixed(i) || !slices.Contains(t.Uses[0].OneOf, cook) || t.Duration > gap[1]-gap[0] || (gap[0] <= r.plan.Tasks[i].Start && r.plan.Tasks[i].End <= gap[1]) {
 		return 0, false
 	}
 	first, last := gap[0], gap[1]-t.Duration
@@ -97,20 +99,49 @@ func (r *reading) fits(i int, cook string, gap schedule.Span) (at int64, ok bool
 		first = max(first, *t.Earliest)
 	}
 	for _, l := range r.problem.Links {
-		switch {
-		case l.To == t.ID && l.ToAt == "" && l.FromAt == "":
-			from := r.plan.Tasks[r.index(l.From)].End
-			first = max(first, from+l.Least())
-			if l.Max != nil {
-				last = min(last, from+*l.Max)
-			}
-		case l.From == t.ID && l.ToAt == "" && l.FromAt == "":
-			to := r.plan.Tasks[r.index(l.To)].Start
-			last = min(last, to-l.Least()-t.Duration)
-			if l.Max != nil {
-				first = max(first, to-*l.Max-t.Duration)
-			}
+		if (l.From != t.ID && l.To != t.ID) || l.From == l.To {
+			continue
 		}
+		lo, hi := r.keptBy(l, t)
+		first, last = max(first, lo), min(last, hi)
 	}
-	return last, first <= last
+	return wholeMinute(first, last), first <= last
+}
+
+// keptBy is between which starts of a task one of its links is kept, where all else
+// stays as it is.
+func (r *reading) keptBy(l schedule.Link, t schedule.Task) (first, last int64) {
+	const ever = int64(1) << 40
+	most := ever
+	if l.Max != nil {
+		most = *l.Max
+	}
+	if l.To == t.ID {
+		from := r.plan.Tasks[r.index(l.From)]
+		at := from.End
+		if l.FromAt == schedule.Start {
+			at = from.Start
+		}
+		if l.ToAt == schedule.End {
+			at -= t.Duration
+		}
+		return at + l.Least(), at + most
+	}
+	to := r.plan.Tasks[r.index(l.To)]
+	at := to.Start
+	if l.ToAt == schedule.End {
+		at = to.End
+	}
+	if l.FromAt != schedule.Start {
+		at -= t.Duration
+	}
+	return at - most, at - l.Least()
+}
+
+// wholeMinute is the last whole minute of a stretch, or its end where it has none.
+func wholeMinute(first, last int64) int64 {
+	if at := last - last%60; at >= first {
+		return at
+	}
+	return last
 }

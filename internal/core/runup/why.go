@@ -77,6 +77,10 @@ func (r *reading) follow(i int, stop reason.Stop) (next int, anchor int64, label
 			return -1, end, "published limit"
 		}
 		return -1, end, fmt.Sprintf("at most %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
+	case reason.Latest:
+		if r.isFixed(i) {
+			return -1, end, "kept at its time"
+		}
 	case reason.Target:
 		for _, t := range r.problem.Targets {
 			if t.Task == r.id(i) && t.Late > 0 {
@@ -146,7 +150,7 @@ func (r *reading) reasonBefore(i int) string {
 func (r *reading) call(i int) string {
 	w := r.works[i]
 	comp := r.in.Components[w.component].Name
-	if comp == "" {
+	if comp == "" || strings.Contains(strings.ToLower(w.name), strings.ToLower(comp)) {
 		return w.name
 	}
 	return w.name + " " + lower(comp)
@@ -235,6 +239,10 @@ func (r *reading) stopText(i int, stop reason.Stop, later bool) string {
 		return "the table's plates would leave apart"
 	case reason.Horizon:
 		return "nothing holds it"
+	case reason.Earliest, reason.Latest:
+		if r.isFixed(i) {
+			return "it is kept at its time"
+		}
 	}
 	return "its own limit"
 }

@@ -246,3 +246,5 @@ func TestWorkedExampleASouffleForWhichTheRoomWaits(t *testing.T) {
 	assert.Equal(t, "Nobody has a hand free at 19:12 to light the oven, 7 min before it is wanted.", r.RunUp.Clashes[1].What)
 	assert.Equal(t, "Nobody has a hand free at 19:49 to turn the oven up, 10 min before it is wanted.", r.RunUp.Clashes[2].What, "the cook has it full of plates")
 }
+
+func secondsOf(v int64) time.Duration { return time.Duration(v) * time.Second }

@@ -27,6 +27,7 @@ type Service struct {
 	Calm       Calm         `json:"calm,omitempty" enum:",fresh,calm" doc:"how much room the plan leaves where a delay would hurt; absent: some"`
 	AtOnce     int          `json:"atOnce,omitempty" minimum:"0" maximum:"100" doc:"plates that are built side by side at the most: 1 is singly; 0: as many as the pass holds"`
 	LeftOut    []string     `json:"leftOut,omitempty" maxItems:"400" doc:"ids of lead-ins that the kitchen does without"`
+	Fixed      []Fixed      `json:"fixed,omitempty" maxItems:"200" doc:"steps that the chef keeps at their time, each under its id in the run-up"`
 	Within     int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
 }
 
@@ -173,6 +174,11 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 		}
 	}
 	s.validateTables(courses, zone, now, &l)
+	for i, f := range s.Fixed {
+		if _, ok := f.On(time.Time{}); !ok {
+			l.Add(fmt.Sprintf("fixed[%d].clock", i), "%q is no time of day: write it like 16:05 or 16:05:30", f.Clock)
+		}
+	}
 	return l.Err()
 }
 

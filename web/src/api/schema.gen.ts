@@ -936,6 +936,8 @@ export interface components {
             early?: boolean;
             /** Format: date-time */
             end: string;
+            /** @description the chef keeps it at its time */
+            fixed?: boolean;
             /** @description ids of the dishes for which it is done */
             for: string[];
             /** Format: int64 */
@@ -1698,6 +1700,19 @@ export interface components {
         Fix: {
             label: string;
             placing: components["schemas"]["Placing"];
+        };
+        Fixed: {
+            /** @description like 16:05 or 16:05:30 */
+            clock: string;
+            /** @description id; absent: whoever is free */
+            cook?: string;
+            /**
+             * Format: int64
+             * @description before the day of the service; -1: in the night after it
+             */
+            daysBefore: number;
+            /** @description of the step in the run-up */
+            id: string;
         };
         Fold: {
             /** Format: int64 */
@@ -2909,6 +2924,8 @@ export interface components {
             folds: components["schemas"]["Fold"][];
             lanes: components["schemas"]["Lane"][];
             loads: components["schemas"]["Load"][];
+            /** @description ids of what was kept at its time and is no longer there */
+            lost: string[];
             message?: string;
             name: string;
             /** Format: date-time */
@@ -3133,6 +3150,8 @@ export interface components {
             courses: components["schemas"]["CourseHour"][];
             /** @description like 2026-11-28 */
             day: string;
+            /** @description steps that the chef keeps at their time, each under its id in the run-up */
+            fixed?: components["schemas"]["Fixed"][] | null;
             id: string;
             kitchen: string;
             /** @description ids of lead-ins that the kitchen does without */
@@ -3299,6 +3318,11 @@ export interface components {
             offers: components["schemas"]["Offer"][];
             /** Format: int64 */
             to: number;
+            /**
+             * Format: int64
+             * @description seconds of work that it could take out of full hours
+             */
+            worth: number;
         };
         Solid: {
             colour: string;

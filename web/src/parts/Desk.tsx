@@ -122,8 +122,8 @@ function ClashDialog({ clash, end }: { clash: Clash; end: (ok: boolean) => void 
   )
 }
 
-/** TakeBack undoes one's own last change on a screen, and does it again. */
-export function TakeBack({ screen }: { screen: string }) {
+/** TakeBack undoes one's own last change on a screen, and does it again; where it is rarely wanted it hides until there is something. */
+export function TakeBack({ screen, hides = false }: { screen: string; hides?: boolean }) {
   const undoable = useUndoable(screen)
   const desk = useDesk()
   const act = useCallback(
@@ -148,6 +148,7 @@ export function TakeBack({ screen }: { screen: string }) {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [act])
+  if (hides && !back && !again) return null
   return (
     <>
       <Button variant="outline-dark" size="sm" disabled={!back} onClick={() => void act(false)} title={back && `Take back: ${back}`}>

@@ -41,9 +41,12 @@ export function hour12(h: number): string {
   return `${part === undefined ? h.toFixed(1) : `${whole || (part ? '' : 12)}${part}`} o’clock`
 }
 
-/** wall is the hour on the wall so many seconds after a moment as the server wrote it, in the same zone. */
-export function wall(moment: string, later: number): string {
+/** local is the moment on the wall so many seconds after one as the server wrote it, in the same zone: 2026-11-28T16:05:30. */
+export function local(moment: string, later: number): string {
   const zone = /([+-])(\d\d):(\d\d)$/.exec(moment)
   const ahead = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3])) * 60_000 : 0
-  return new Date(Date.parse(moment) + later * 1000 + ahead).toISOString().slice(11, 16)
+  return new Date(Date.parse(moment) + later * 1000 + ahead).toISOString().slice(0, 19)
 }
+
+/** wall is the hour of that. */
+export const wall = (moment: string, later: number): string => local(moment, later).slice(11, 16)

@@ -1,6 +1,7 @@
 // The published limits that the kitchen holds to, with their sources, and where its
 // own plan is stricter.
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { Form } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
 import { useHeat } from '../../parts/heat'
@@ -12,14 +13,14 @@ export function Limits({ chosen, own, wrong, set }: Props) {
   const sets = useQuery({ queryKey: ['limits'], queryFn: () => ask(api.GET('/api/limits')), staleTime: Infinity })
   const known = sets.data?.sets ?? []
   const held = chosen.length > 0 ? chosen : known.slice(0, 1).map((s) => s.id)
-  const stricter = Object.values(own).some((text) => text.trim())
+  const [open, setOpen] = useState(() => Object.values(own).some((text) => text.trim()))
   return (
     <fieldset>
       <legend>published limits</legend>
       {known.map((s) => (
         <Form.Check key={s.id} id={`limits-${s.id}`} label={`${s.name}, ${s.edition}`} checked={held.includes(s.id)} onChange={(e) => set({ limits: e.target.checked ? [...held, s.id] : held.filter((id) => id !== s.id) })} />
       ))}
-      <details className="limits" open={stricter || wrong?.startsWith('own.')}>
+      <details className="limits" open={open || wrong?.startsWith('own.')} onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary>what they say, and where our own plan is stricter</summary>
         <table className="fire">
           <thead>

@@ -1,6 +1,7 @@
 // Before the service: where a delay hurts first, and what could be done in a free hour.
-import { memo } from 'react'
-import { clock, wall } from '../../parts/words'
+import { memo, useState } from 'react'
+import { clock, spoken, wall } from '../../parts/words'
+import type { Keeping } from './keeping'
 import type { Plan } from './RunUp'
 
 type Props = { plan: Plan; pick: (id: string) => void }
@@ -28,30 +29,48 @@ export const Critical = memo(function Critical({ plan, pick }: Props) {
   )
 })
 
-export const Slots = memo(function Slots({ plan, pick }: Props) {
+// The three slots that are worth most are told, in time; the others are folded.
+const best = 3
+
+export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: Keeping['keep'] }) {
+  const [all, setAll] = useState(false)
   if (plan.slots.length === 0) return null
   const at = (bar: number, s: number) => wall(plan.bars[bar].start, s - plan.bars[bar].from)
+  const least = plan.slots.map((s) => s.worth).sort((a, b) => b - a)[best - 1] ?? 0
+  const shown = all ? plan.slots : plan.slots.filter((s) => s.worth >= least).slice(0, best)
   return (
     <details className="critical">
       <summary>
-        Hands are free: <b>{plan.slots.length} {plan.slots.length === 1 ? 'slot' : 'slots'}</b> would take work out of a full hour
+        Hands are free: <b>{spoken(Math.max(...plan.slots.map((s) => s.worth)))}</b> of work could leave a full hour
       </summary>
       <ul>
-        {plan.slots.map((s) => (
+        {shown.map((s) => (
           <li key={s.cook + s.from}>
-            <b>{s.name}</b> <span className="clock">{at(s.offers[0].bar, s.from)}–{at(s.offers[0].bar, s.to)}</span>:{' '}
-            {s.offers.map((o, i) => (
-              <span key={o.bar}>
-                {i > 0 && ', '}
+            <b>{s.name}</b> <span className="clock">{at(s.offers[0].bar, s.from)}–{at(s.offers[0].bar, s.to)}</span>
+            {s.offers.map((o) => (
+              <div key={o.bar} className="offer">
                 <button className="plain-button" onClick={() => pick(plan.bars[o.bar].id)}>
-                  {name(plan, o.bar)} at {at(o.bar, o.at)}
+                  {name(plan, o.bar)}
                 </button>{' '}
-                instead of {clock(plan.bars[o.bar].start, false)}
-              </span>
+                at <b className="clock">{at(o.bar, o.at)}</b> instead of {clock(plan.bars[o.bar].start, false)}
+                {keep && (
+                  <>
+                    {' · '}
+                    <button className="plain-button" aria-label={`take ${name(plan, o.bar)} at ${at(o.bar, o.at)} by ${s.name}`} onClick={() => keep(plan.bars[o.bar], o.at, s.cook)}>
+                      take it
+                    </button>
+                  </>
+                )}
+              </div>
             ))}
           </li>
         ))}
       </ul>
+      {plan.slots.length > best && (
+        <button className="plain-button" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'only the best three' : `${plan.slots.length - shown.length} more slots`}
+        </button>
+      )}
     </details>
   )
 })

@@ -4,11 +4,13 @@ import { useSearchParams } from 'react-router'
 import type { Schemas } from '../../api/client'
 import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
+import { TakeBack } from '../../parts/Desk'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { day } from '../../parts/words'
 import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
+import { useKeeping } from './keeping'
 import { Lanes } from './Lanes'
 import { Loads } from './Loads'
 import { Methods } from './Methods'
@@ -55,12 +57,15 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
     [setParams],
   )
   const selected = plan.bars.find((b) => b.id === picked)
+  const keeping = useKeeping(plan, readOnly)
+  const drawn = view === 'strands' || view === 'lanes' || view === 'list'
   return (
     <div className="run-up">
       <div className="page-head">
         <h1>Run-up</h1>
         <Summary plan={plan} readOnly={readOnly} />
         <div className="tools">
+          {!readOnly && <TakeBack hides screen={`run-up:${plan.service}`} />}
           <div className="choices" role="group" aria-label="View">
             {views.map(([key, label]) => (
               <button key={key} aria-pressed={view === key} onClick={() => set('view', key === 'strands' ? '' : key)}>
@@ -72,7 +77,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
       </div>
       {anew && <p className="quiet" role="status">Something has changed: this plan is being made anew.</p>}
       {changed.length > 0 && <Bracket what={`It was planned with what is no longer so: ${changed.join(', ')}.`} />}
-      <Filters plan={plan} filter={filter} wide={wide} set={set} />
+      {drawn && <Filters plan={plan} filter={filter} wide={wide} widens={view !== 'list'} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
       {faults.map((f) => (
         <Bracket key={f} what={f} />
@@ -93,6 +98,11 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
           </>
         )}
       </Clashes>
+      {plan.lost.length > 0 && keeping.letGo && (
+        <button className="plain-button" onClick={() => keeping.letGo?.(plan.lost)}>
+          let go of what is no step any more
+        </button>
+      )}
       {plan.presses.map((p, i) => (
         <Bracket key={i} what={p.say}>
           {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>show the step</button>
@@ -103,13 +113,13 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
       ) : (
         <>
           <Critical plan={plan} pick={setPicked} />
-          <Slots plan={plan} pick={setPicked} />
+          <Slots plan={plan} keep={keeping.keep} pick={setPicked} />
           {view === 'strands' && <Strands plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
           {view === 'lanes' && <Lanes plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
           {view === 'list' && <FireList plan={plan} filter={filter} picked={picked} pick={setPicked} />}
           {view === 'methods' && <Methods service={plan.service} />}
           {view === 'loads' && <Loads plan={plan} />}
-          <Why plan={plan} bar={selected} wait={waitOf(plan, picked)} pick={setPicked} />
+          <Why plan={plan} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
         </>
       )}
       <p className="small quiet mt-3 tools">
@@ -121,7 +131,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
 }
 
 // Filters say what of the plan is to be seen, and how wide.
-const Filters = memo(function Filters({ plan, filter, wide, set }: { plan: Plan; filter: Filter; wide: number; set: (name: string, value: string) => void }) {
+const Filters = memo(function Filters({ plan, filter, wide, widens, set }: { plan: Plan; filter: Filter; wide: number; widens: boolean; set: (name: string, value: string) => void }) {
   return (
     <div className="filters tools">
       {choices(plan).map(
@@ -137,13 +147,15 @@ const Filters = memo(function Filters({ plan, filter, wide, set }: { plan: Plan;
             </select>
           ),
       )}
-      <div className="choices" role="group" aria-label="How wide">
-        {[1, 2, 4].map((n) => (
-          <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
-            {n} ×
-          </button>
-        ))}
-      </div>
+      {widens && (
+        <div className="choices" role="group" aria-label="How wide">
+          {[1, 2, 4].map((n) => (
+            <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
+              {n} ×
+            </button>
+          ))}
+        </div>
+      )}
     </div>
   )
 })

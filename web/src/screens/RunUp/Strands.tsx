@@ -142,6 +142,7 @@ function BarMark({ bar, y, axis, label, pale, picked, pick, first }: { bar: Bar;
     <g className="bar" role="button" opacity={pale ? 0.3 : undefined} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
       <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
+      {bar.fixed && <path d={`M${a} ${y - half - 8}v5M${a - 4} ${y - half - 8}h8`} className="kept" />}
       {bar.early && <path d={`M${a - 3} ${y + half + 4}h${Math.max(b - a, 8) + 3}`} stroke={color} strokeWidth="2" strokeDasharray="2 3" />}
       {bar.hands.map(({ from, to }) => (
         <rect key={from} x={axis.x(from)} y={y - half} width={Math.max(Math.min(axis.x(to), b) - axis.x(from), 2)} height={half * 2} fill={color} rx="2" />

@@ -3,10 +3,11 @@ import { Link } from 'react-router'
 import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
 import { clock, lasts, spoken } from '../../parts/words'
+import type { Keeping } from './keeping'
 import type { Bar, Plan } from './RunUp'
 import { holdId, type Wait } from './waits'
 
-export function Why({ plan, bar, wait, pick }: { plan: Plan; bar?: Bar; wait?: Wait; pick: (id: string) => void }) {
+export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar; wait?: Wait; keeping: Keeping; pick: (id: string) => void }) {
   if (wait) return <WhyWait plan={plan} wait={wait} />
   if (!bar)
     return (
@@ -67,6 +68,22 @@ export function Why({ plan, bar, wait, pick }: { plan: Plan; bar?: Bar; wait?: W
         </div>
         {bar.for.length > 1 && <div>once, for {bar.for.map((id) => plan.strands.find((s) => s.dish === id)?.dishName ?? id).join(' and ')}</div>}
         {bar.cue && <div className="quiet">until: {bar.cue}</div>}
+        {bar.step && keeping.keep && (
+          <div>
+            {bar.fixed ? (
+              <>
+                <b>Kept at {clock(bar.start)}</b>{' '}
+                <button className="plain-button" onClick={() => keeping.letGo?.([bar.id])}>
+                  let it go
+                </button>
+              </>
+            ) : (
+              <button className="plain-button" onClick={() => keeping.keep?.(bar, bar.from, bar.cooks[0])}>
+                keep it at {clock(bar.start)}
+              </button>
+            )}
+          </div>
+        )}
         <div className="small">
           {bar.placing ? <Link to={plateOf(bar)}>open the plate</Link> : <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>change the step</Link>}
         </div>

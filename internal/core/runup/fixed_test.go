@@ -1,0 +1,68 @@
+package runup_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/service"
+)
+
+// A dressing of 10 min that may wait 8 h is whisked at the last moment, 19:49:40; kept
+// at 16:05 by the commis it is whisked then and by them, and says so.
+func TestAStepIsKeptAtItsTime(t *testing.T) {
+	x := paper(1, does("whisk", 10, recipe.AllHands, func(s *recipe.Step) { s.Then.Most = minutesOf(480) }))
+	oneMore(&x, "commis", "13:00", "23:00")
+	assert.Equal(t, "19:49:40 19:59:40", times(t, makePlan(t, x), "dish/food/whisk"))
+	x.Service.Fixed = []service.Fixed{{ID: "dish/food/whisk", Clock: "16:05:30", Cook: "commis"}}
+	r := makePlan(t, x)
+	b := bars(r)["dish/food/whisk"]
+	assert.Equal(t, "16:05:30 16:15:30", times(t, r, "dish/food/whisk"))
+	assert.Equal(t, []string{"Cook commis"}, b.With)
+	assert.True(t, b.Fixed)
+	assert.Equal(t, "it is kept at its time", b.Why.LaterTo)
+	assert.Equal(t, "it is kept at its time", b.Why.EarlyTo)
+	assert.Contains(t, b.Why.Sum, "kept at its time")
+	assert.Zero(t, r.Plan.Violation)
+
+	x.Service.Fixed[0].DaysBefore = 1
+	b = bars(makePlan(t, x))["dish/food/whisk"]
+	assert.Equal(t, 13, b.Start.Day(), "the day before")
+}
+
+// What cannot be at its time is as near after it as can be, and it is said which
+// requirement is in the way; what is no step any more is told, and changes nothing.
+func TestAKeptStepThatCannotBeThereIsTold(t *testing.T) {
+	x := paper(1, does("whisk", 10, recipe.AllHands, nil))
+	x.Service.Fixed = []service.Fixed{{ID: "dish/food/whisk", Clock: "11:55"}, {ID: "dish/food/gone", Clock: "16:00"}, {ID: "dish/food/whisk/x", Clock: "noon"}}
+	r := makePlan(t, x)
+	assert.Equal(t, "12:00:00 12:10:00", times(t, r, "dish/food/whisk"), "the cook comes at noon")
+	assert.Equal(t, int64(300), r.Plan.Violation)
+	require.Len(t, r.RunUp.Clashes, 3)
+	assert.Equal(t, "whisk food was kept at 11:55 and is at 12:00:00.", r.RunUp.Clashes[0].What)
+	assert.Equal(t, "Cook is not there before 12:00.", r.RunUp.Clashes[0].Why)
+	assert.Equal(t, []string{"dish/food/gone", "dish/food/whisk/x"}, r.RunUp.Lost)
+	assert.Contains(t, r.RunUp.Clashes[1].What, "is no step of this plan any more")
+	x.Service.Fixed = []service.Fixed{{ID: "dish/food/whisk", Clock: "16:00", Cook: "nobody"}}
+	assert.Equal(t, "16:00:00 16:10:00", times(t, makePlan(t, x), "dish/food/whisk"))
+}
+
+// What is offered for a free hour can be taken as it is offered: the plan with it
+// breaks no more than before.
+func TestWhatIsOfferedCanBeTaken(t *testing.T) {
+	x := dinner(t)
+	before := makePlan(t, x)
+	require.NotEmpty(t, before.RunUp.Slots)
+	s := before.RunUp.Slots[0]
+	o := s.Offers[0]
+	at := before.RunUp.Origin.In(x.Zone).Add(secondsOf(o.At))
+	x.Service.Fixed = []service.Fixed{{ID: before.RunUp.Bars[o.Bar].ID, Clock: at.Format("15:04:05"), Cook: s.Cook}}
+	after := makePlan(t, x)
+	assert.Zero(t, after.Plan.Violation)
+	b := bars(after)[before.RunUp.Bars[o.Bar].ID]
+	assert.Equal(t, o.At, b.From)
+	assert.Equal(t, []string{s.Cook}, b.Cooks)
+	assert.NotZero(t, s.Worth)
+}
