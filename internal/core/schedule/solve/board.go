@@ -20,6 +20,8 @@ type taking struct {
 type lane struct {
 	taken   []taking
 	longest int64 // no span on it was ever longer
+	units   int64 // of all that is on it
+	stamp   int64 // of its last change: lanes with the same one are the same
 }
 
 // board is who has what when.
@@ -43,9 +45,19 @@ func (b *board) copyFrom(o *board) {
 	copy(b.label, o.label)
 	copy(b.count, o.count)
 	for r := range o.on {
-		b.on[r].taken = append(b.on[r].taken[:0], o.on[r].taken...)
-		b.on[r].longest = o.on[r].longest
+		if l, from := &b.on[r], &o.on[r]; l.stamp != from.stamp {
+			taken := append(l.taken[:0], from.taken...)
+			*l = *from
+			l.taken = taken
+		}
 	}
+}
+
+// changes stamps a lane that is about to be changed.
+func (b *board) changes(r int) *lane {
+	b.m.stamps++
+	b.on[r].stamp = b.m.stamps
+	return &b.on[r]
 }
 
 // insert keeps the order by start.
@@ -55,6 +67,7 @@ func (l *lane) insert(t taking) {
 	l.taken = append(l.taken, taking{})
 	copy(l.taken[k+1:], l.taken[k:])
 	l.taken[k] = t
+	l.units += t.units
 }
 
 // remove takes one taking of an owner with a span off.
@@ -62,6 +75,7 @@ func (l *lane) remove(owner int, s schedule.Span) {
 	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] >= s[0] })
 	for ; k < len(l.taken); k++ {
 		if l.taken[k].owner == owner && l.taken[k].span == s {
+			l.units -= l.taken[k].units
 			l.taken = append(l.taken[:k], l.taken[k+1:]...)
 			return
 		}
@@ -135,14 +149,14 @@ func (b *board) put(d demand, r int) {
 		b.count[d.n.label]++
 	}
 	for _, s := range d.spans {
-		b.on[r].insert(taking{s, d.n.units, d.n.setting, d.n.settle, d.owner})
+		b.changes(r).insert(taking{s, d.n.units, d.n.setting, d.n.settle, d.owner})
 	}
 }
 
 // drop takes a demand off again.
 func (b *board) drop(d demand, r int) {
 	for _, s := range d.spans {
-		b.on[r].remove(d.owner, s)
+		b.changes(r).remove(d.owner, s)
 	}
 	b.unlabel(d.n)
 }
@@ -176,6 +190,9 @@ func (b *board) clash(r int, s schedule.Span, n *need) clash {
 	res, l := &b.m.resources[r], &b.on[r]
 	if n.units > res.Capacity {
 		c.free = false
+		return c
+	}
+	if res.Setting == nil && n.units+l.units <= res.Capacity {
 		return c
 	}
 	reach := b.m.reach[r]

@@ -35,6 +35,26 @@ func (b *bounds) all(placed []bool, start, floors, caps []int64) {
 	b.spread(placed)
 }
 
+// some computes the bounds of tasks that were taken out, where all others stand: what
+// stands binds them only through its own links. The bounds of what stands are not
+// kept up.
+func (b *bounds) some(out []int, placed []bool, start []int64) {
+	for _, i := range out {
+		b.es[i], b.ls[i] = b.m.tasks[i].earliest, b.m.p.Horizon[1]-b.m.tasks[i].dur
+		for _, e := range b.m.bindsOf[i] {
+			l := &b.m.links[e]
+			switch {
+			case l.to == i && placed[l.from]:
+				b.es[i] = max(b.es[i], start[l.from]+l.lag())
+			case l.from == i && placed[l.to]:
+				b.ls[i] = min(b.ls[i], start[l.to]-l.lag())
+			}
+		}
+		b.push(i)
+	}
+	b.spread(placed)
+}
+
 // fix says that a task now stands at start, and tells the others.
 func (b *bounds) fix(i int, start int64, placed []bool) {
 	b.es[i], b.ls[i] = start, start

@@ -15,6 +15,7 @@ type model struct {
 	labels    int
 	windows   [][]schedule.Span // by resource: its own, or the whole horizon
 	reach     []int64           // by resource: the longest pause that it can need
+	stamps    int64             // of changes to lanes, so far
 }
 
 type task struct {

@@ -141,7 +141,7 @@ func (s *search) attempt() (value, bool) {
 	for _, i := range out {
 		s.now.lift(i)
 	}
-	s.bounds.all(s.now.placed, s.now.start, nil, nil)
+	s.bounds.some(out, s.now.placed, s.now.start)
 	calm := s.value.perfect() // nothing but freshness is left to win
 	if !calm {
 		s.nudge(out)

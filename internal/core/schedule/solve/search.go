@@ -166,7 +166,7 @@ func (s *search) settle(ctx context.Context) {
 			}
 			before := s.value
 			s.now.lift(i)
-			s.bounds.all(s.now.placed, s.now.start, nil, nil)
+			s.bounds.some([]int{i}, s.now.placed, s.now.start)
 			if !s.insertOne(i, false) || !s.keep() {
 				s.now.copyFrom(s.best)
 			}

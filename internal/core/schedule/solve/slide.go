@@ -32,13 +32,12 @@ func (s *search) slide() (value, bool, bool) {
 func (s *search) slideBy(seed int, by, within int64) (value, bool) {
 	out := s.around(seed, within)
 	others, pushed := s.inTheWay(out, by)
+	mine := len(out)
+	out = append(out, others...)
 	for _, i := range out {
 		s.now.lift(i)
 	}
-	for _, i := range others {
-		s.now.lift(i)
-	}
-	s.bounds.all(s.now.placed, s.now.start, nil, nil)
+	s.bounds.some(out, s.now.placed, s.now.start)
 	at := s.now.start[seed] + by
 	if at < s.bounds.es[seed] || at > s.bounds.ls[seed] {
 		return value{}, false
@@ -54,9 +53,9 @@ func (s *search) slideBy(seed int, by, within int64) (value, bool) {
 		s.bounds.push(i)
 	}
 	s.bounds.spread(s.now.placed)
-	s.order(out, 1)
-	s.order(others, 1)
-	if !s.insert(append(out, others...), false) {
+	s.order(out[:mine], 1)
+	s.order(out[mine:], 1)
+	if !s.insert(out, false) {
 		return value{}, false
 	}
 	return s.now.whole(), true
@@ -231,7 +230,7 @@ func (s *search) freshen(order []int) (better bool) {
 			done[k] = true
 			s.now.lift(k)
 		}
-		s.bounds.all(s.now.placed, s.now.start, nil, nil)
+		s.bounds.some(out, s.now.placed, s.now.start)
 		s.order(out, 1)
 		before := s.value
 		if !s.insert(out, false) || !s.keep() {

@@ -89,9 +89,9 @@ func (s *state) wantHolds(e, i int, at int64) {
 // lift takes a task, and the waits that it completes, off the board.
 func (s *state) lift(i int) {
 	for k := range s.m.tasks[i].needs {
-		n, l := &s.m.tasks[i].needs[k], &s.board.on[s.chosen[i][k]]
+		n := &s.m.tasks[i].needs[k]
 		for _, part := range n.slices {
-			l.remove(i, part.Shift(s.start[i]))
+			s.board.changes(s.chosen[i][k]).remove(i, part.Shift(s.start[i]))
 		}
 		s.board.unlabel(n)
 	}
@@ -110,7 +110,7 @@ func (s *state) unhold(e int) {
 			continue
 		}
 		if span[0] < span[1] {
-			s.board.on[r].remove(len(s.m.tasks)+e, span)
+			s.board.changes(r).remove(len(s.m.tasks)+e, span)
 		}
 		s.board.unlabel(&l.holds[h])
 		s.held[e][h] = -1
