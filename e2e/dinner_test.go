@@ -17,6 +17,7 @@ func TestTheWinterSupperStandsOnOneSheet(t *testing.T) {
 	chef.gone("longer than it may")
 	chef.click("see them")
 	chef.see("longer than it may")
+	chef.click("Show only …")
 	chef.pick("[aria-label='Dish']", "guinea-fowl~meatless")
 	chef.until("only the meatless strands", `[...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Salt-baked celeriac') && ![...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Leg croquette')`)
 	js[bool](chef, `(document.querySelector('[data-bar="guinea-fowl/quince/poach"]').dispatchEvent(new MouseEvent('click', {bubbles: true})), true)`)

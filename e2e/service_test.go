@@ -63,6 +63,12 @@ func TestCalmIsChosenByWhatItDoes(t *testing.T) {
 	chef.until("three effects", `document.querySelectorAll('.effect b').length === 3`)
 	js[bool](chef, `(document.querySelectorAll("input[name=calm]")[2].click(), true)`)
 	chef.until("it is chosen", `document.querySelectorAll("input[name=calm]")[2].checked`)
+	chef.see("Fewer cooks or shorter days")
+	js[bool](chef, `([...document.querySelectorAll('.crew label')].find(l => l.innerText.includes('Commis')).click(), true)`)
+	chef.until("one is not there", `[...document.querySelectorAll('.crew label')].some(l => l.innerText.includes('Commis') && l.innerText.includes('not there'))`)
+	js[bool](chef, `([...document.querySelectorAll('.crew label')].find(l => l.innerText.includes('Commis')).click(), true)`)
+	js[bool](chef, `(document.querySelectorAll("input[name=rest]")[2].click(), true)`)
+	chef.until("roasts rest in their oven", `document.querySelectorAll("input[name=rest]")[2].checked`)
 	chef.click("put it in again")
 	chef.until("it is there again", `!!document.querySelector("[aria-label='leave it out: warm 4 × 280 mm coupe']")`)
 }
@@ -121,6 +127,7 @@ func TestARunUpIsReadByWhatOneAsksFor(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/run-up/winter-supper")
 	chef.see("A delay hurts first here")
 	all := js[int](chef, `document.querySelectorAll('.run-up [data-bar]').length`)
+	chef.click("Show only …")
 	chef.pick("[aria-label='Course']", "main")
 	chef.until("fewer steps", `document.querySelectorAll('.run-up [data-bar]').length < `+strconv.Itoa(all))
 	chef.until("no strand of another course", `![...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Rye cracker')`)
@@ -143,9 +150,9 @@ func TestARunUpIsReadByWhatOneAsksFor(t *testing.T) {
 	chef.see(" at least")
 	chef.click("What is taken")
 	chef.see("All hands are taken for")
+	chef.click("Cooks and equipment")
 	chef.click("4 ×")
 	chef.until("four times as wide", `location.search.includes('wide=4')`)
-	chef.click("Cooks and equipment")
 	chef.until("wider than the screen", `document.querySelector('.moves').scrollWidth > 2 * document.querySelector('.moves').clientWidth`)
 }
 

@@ -4,6 +4,7 @@ import (
 	"context"
 	"maps"
 	"net/http"
+	"reflect"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
@@ -61,11 +62,21 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 	for id, method := range in.Body.Methods {
 		next.Components[id] = next.Components[id].By(method)
 	}
+	now := r.Summary(p.in)
+	if asItIs(next, p.in) {
+		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
+	}
 	then, err := runup.Make(ctx, next)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &whatIfOutput{WhatIfView{in.ID, r.Summary(p.in), then.Summary(next)}}, nil
+	return &whatIfOutput{WhatIfView{in.ID, now, then.Summary(next)}}, nil
+}
+
+// asItIs tells whether nothing of what a service is planned from is otherwise.
+func asItIs(a, b runup.Input) bool {
+	b.Service = b.Service.Resolved(b.Menu)
+	return reflect.DeepEqual(a.Service, b.Service) && reflect.DeepEqual(a.Kitchen, b.Kitchen) && reflect.DeepEqual(a.Components, b.Components)
 }
 
 // MethodPlans is a component with the plan by each of its methods.

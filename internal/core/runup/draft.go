@@ -79,6 +79,8 @@ type draft struct {
 func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
+	in.Kitchen.Cooks = in.present()
+	in.Components = in.rested()
 	held := in.Kitchen.Held()
 	in.Components = in.frozen(held)
 	d := &draft{held: held, in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, fixed: map[int]service.Fixed{}, kinds: map[string][]string{}, strands: map[string]strand{}}

@@ -2,6 +2,7 @@ package runup
 
 import (
 	"fmt"
+	"slices"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -120,6 +121,9 @@ func (d *draft) open(g group, at int, step recipe.Step) (why string, gap bool) {
 		}
 	}
 	if step.Hands.Work != recipe.NoHands && len(d.hands(step)) == 0 {
+		if slices.Contains(d.in.Service.Off, step.Hands.Cook) {
+			return fmt.Sprintf("only %s does it, who is not there for this service", step.Hands.Cook), false
+		}
 		if step.Hands.Cook != "" {
 			return fmt.Sprintf("there is no cook %q in this kitchen", step.Hands.Cook), false
 		}

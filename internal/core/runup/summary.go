@@ -15,6 +15,7 @@ type Summary struct {
 	Lead      int64     `json:"lead" doc:"seconds from there to the first plate"`
 	Work      int64     `json:"work" doc:"seconds of hands, all cooks together"`
 	Cooks     int       `json:"cooks" doc:"who have anything to do"`
+	Longest   int64     `json:"longest" doc:"seconds from the first work of a cook to the last on one day, of the longest such day"`
 	Tight     int64     `json:"tight" doc:"seconds in which all hands are taken"`
 	Share     float64   `json:"share" doc:"of plates within 2 minutes of their time, where every uncertain step takes as long as chance has it"`
 	Clashes   []string  `json:"clashes" nullable:"false"`
@@ -58,11 +59,34 @@ func (x Result) Summary(in Input) Summary {
 			s.Work += b.To - b.From
 		}
 	}
+	s.Longest = longestDay(x.RunUp)
 	for _, t := range x.RunUp.Loads[0].Tight {
 		s.Tight += t.To - t.From
 	}
 	s.Share, _ = x.Evenings(in, summaryEvenings, summaryWithin, summarySeed) // 0 where it cannot be told
 	return s
+}
+
+// longestDay is the longest time from the first to the last work of a cook on a day of
+// the plan; what is done after midnight counts to the evening before.
+func longestDay(u RunUp) (longest int64) {
+	const dayBreaks = 5 * 3600
+	for _, l := range u.Lanes {
+		first, last := map[int64]int64{}, map[int64]int64{}
+		for _, b := range l.Blocks {
+			day := (b.From - dayBreaks) / 86400
+			if at, met := first[day]; !met || b.From < at {
+				first[day] = b.From
+			}
+			last[day] = max(last[day], b.To)
+		}
+		for day := range first {
+			if l.Cook {
+				longest = max(longest, last[day]-first[day])
+			}
+		}
+	}
+	return longest
 }
 
 // Effort is what a component takes in a plan: seconds of hands, and the time from its

@@ -26,6 +26,8 @@ type Service struct {
 	Tables     []Table      `json:"tables,omitempty" maxItems:"300" doc:"who sits where; with tables the covers of the courses follow from them"`
 	Calm       Calm         `json:"calm,omitempty" enum:",fresh,calm" doc:"how much room the plan leaves where a delay would hurt; absent: some"`
 	AtOnce     int          `json:"atOnce,omitempty" minimum:"0" maximum:"100" doc:"plates that are built side by side at the most: 1 is singly; 0: as many as the pass holds"`
+	Off        []string     `json:"off,omitempty" maxItems:"100" doc:"ids of the cooks who are not there for this service"`
+	Rest       Resting      `json:"rest,omitempty" enum:",open,oven" doc:"where roasts rest; absent: as each method says"`
 	LeftOut    []string     `json:"leftOut,omitempty" maxItems:"400" doc:"ids of lead-ins that the kitchen does without"`
 	Fixed      []Fixed      `json:"fixed,omitempty" maxItems:"200" doc:"steps that the chef keeps at their time, each under its id in the run-up"`
 	Within     int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
@@ -78,6 +80,16 @@ const (
 	Fresh    Calm = "fresh"
 	SomeCalm Calm = ""
 	MoreCalm Calm = "calm"
+)
+
+// Resting is where what comes out of an oven rests.
+type Resting string
+
+// The two schools of resting, beside what each method says.
+const (
+	InTheOpen  Resting = "open" // on a rack, loosely covered
+	InItsOven  Resting = "oven" // in its own oven, turned down
+	AsItIsSaid Resting = ""
 )
 
 // Chosen is a condition in which a component's ingredient came.

@@ -3158,6 +3158,13 @@ export interface components {
             leftOut?: string[] | null;
             menu: string;
             name: string;
+            /** @description ids of the cooks who are not there for this service */
+            off?: string[] | null;
+            /**
+             * @description where roasts rest; absent: as each method says
+             * @enum {string}
+             */
+            rest?: "" | "open" | "oven";
             /** @description who sits where; with tables the covers of the courses follow from them */
             tables?: components["schemas"]["Table"][] | null;
             /**
@@ -3590,6 +3597,11 @@ export interface components {
              * @description seconds from there to the first plate
              */
             lead: number;
+            /**
+             * Format: int64
+             * @description seconds from the first work of a cook to the last on one day, of the longest such day
+             */
+            longest: number;
             /** @description there is a plan */
             planned: boolean;
             /**

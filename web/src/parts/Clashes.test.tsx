@@ -23,3 +23,16 @@ it('folds many others into one line that opens', () => {
   fireEvent.click(screen.getByText('fold them'))
   expect(screen.queryByText('waits 2')).toBeNull()
 })
+
+it('folds what else there is to know with them', () => {
+  render(
+    <Clashes list={[clash('waits', false)]} more={[{ what: 'a dish says two things' }, { what: 'near a limit', children: 'its source' }]}>
+      {(c) => c.advice}
+    </Clashes>,
+  )
+  expect(screen.getByText('Once it is not at its best: it waits longer than it should, or leaves apart; and 2 more to know.')).toBeTruthy()
+  expect(screen.queryByText('near a limit')).toBeNull()
+  fireEvent.click(screen.getByText('see them'))
+  expect(screen.getByText('near a limit')).toBeTruthy()
+  expect(screen.getByText('its source')).toBeTruthy()
+})

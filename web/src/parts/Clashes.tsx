@@ -8,11 +8,15 @@ type Clash = Schemas['Clash']
 
 const few = 2
 
-export function Clashes({ list, children }: { list: Clash[]; children: (c: Clash) => ReactNode }) {
+/** More is something else to know that breaks nothing. */
+export type More = { what: string; children?: ReactNode }
+
+export function Clashes({ list, more = [], children }: { list: Clash[]; more?: More[]; children: (c: Clash) => ReactNode }) {
   const [open, setOpen] = useState(false)
   const strict = list.filter((c) => c.strict)
   const priced = list.filter((c) => !c.strict)
-  const folded = priced.length > few && !open
+  const many = priced.length + more.length > few
+  const folded = many && !open
   const told = (c: Clash, i: number) => (
     <Bracket key={i + c.what} what={c.what}>
       {children(c)}
@@ -22,9 +26,15 @@ export function Clashes({ list, children }: { list: Clash[]; children: (c: Clash
     <>
       {strict.map(told)}
       {!folded && priced.map(told)}
-      {priced.length > few && (
-        <Bracket what={`${priced.length} times it is not at its best: it waits longer than it should, or leaves apart.`}>
-          No strict limit is broken by these.{' '}
+      {!folded &&
+        more.map((m, i) => (
+          <Bracket key={i + m.what} what={m.what}>
+            {m.children}
+          </Bracket>
+        ))}
+      {many && (
+        <Bracket what={summary(priced.length, more.length)}>
+          No strict limit is broken{priced.length > 0 ? ' by these' : ''}.{' '}
           <button className="plain-button" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'fold them' : 'see them'}
           </button>
@@ -32,4 +42,10 @@ export function Clashes({ list, children }: { list: Clash[]; children: (c: Clash
       )}
     </>
   )
+}
+
+function summary(priced: number, more: number): string {
+  const waits = `${priced === 1 ? 'Once' : `${priced} times`} it is not at its best: it waits longer than it should, or leaves apart`
+  if (priced === 0) return `${more} things to know.`
+  return more === 0 ? `${waits}.` : `${waits}; and ${more} more to know.`
 }

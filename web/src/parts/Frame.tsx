@@ -62,7 +62,18 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
               ))}
             </select>
           )}
-          <span role="status">{joined ? 'changes arrive' : 'not connected, trying again'}</span>
+          <span role="status">
+            {joined ? (
+              <>
+                <span className="long">changes arrive</span>
+                <span className="short">live</span>
+              </>
+            ) : (
+              <>
+                not connected<span className="long">, trying again</span>
+              </>
+            )}
+          </span>
           <span>{name}</span>
           <button onClick={() => setHelp(true)} aria-label="Keys">
             ?

@@ -69,6 +69,7 @@ function Beside({ now, then }: { now: Summary; then: Summary }) {
     ['the latest course', late(now), late(then)],
     ['begins', now.begins.slice(0, 16).replace('T', ' '), then.begins.slice(0, 16).replace('T', ' ')],
     ['all hands taken for', lasts(now.tight), lasts(then.tight)],
+    ['the longest day', spoken(now.longest - (now.longest % 60)), spoken(then.longest - (then.longest % 60))],
     ['work of hands', spoken(now.work), spoken(then.work)],
     ['cooks who have work', String(now.cooks), String(then.cooks)],
     ['plates within 2 min, if steps take as chance has it', `${Math.round(now.share * 100)} %`, `${Math.round(then.share * 100)} %`],

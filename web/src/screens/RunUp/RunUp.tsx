@@ -1,5 +1,6 @@
 // Run-up: who does what when, and why each step is at its minute.
 import { memo, useCallback, useMemo, useState } from 'react'
+import { Button } from 'react-bootstrap'
 import { useSearchParams } from 'react-router'
 import type { Schemas } from '../../api/client'
 import { useRunUp } from '../../api/queries'
@@ -43,6 +44,8 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
   const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
   const wide = Number(params.get('wide')) || 1
   const [picked, setPicked] = useState('')
+  const [open, setOnly] = useState(false)
+  const only = open || Object.values(filter).some(Boolean)
   const set = useCallback(
     (name: string, value: string) =>
       setParams(
@@ -56,8 +59,19 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
       ),
     [setParams],
   )
+  const cleared = (now: URLSearchParams) => {
+    setOnly(false)
+    return new URLSearchParams([...now].filter(([key]) => !(key in none)))
+  }
   const selected = plan.bars.find((b) => b.id === picked)
   const keeping = useKeeping(plan, readOnly)
+  const pressed = (p: Plan['presses'][number]) => (
+    <>
+      {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>show the step</button>
+    </>
+  )
+  const over = plan.presses.filter((p) => p.over && !plan.clashes.some((c) => c.what === p.say))
+  const more = [...faults.map((what) => ({ what })), ...plan.presses.filter((p) => !p.over).map((p) => ({ what: p.say, children: pressed(p) }))]
   const drawn = view === 'strands' || view === 'lanes' || view === 'list'
   return (
     <div className="run-up">
@@ -66,6 +80,12 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
         <Summary plan={plan} readOnly={readOnly} />
         <div className="tools">
           {!readOnly && <TakeBack hides screen={`run-up:${plan.service}`} />}
+          {drawn && (
+            <Button variant="outline-dark" size="sm" aria-expanded={only} onClick={() => (only ? setParams(cleared, { replace: true }) : setOnly(true))}>
+              {only ? 'Show all again' : 'Show only …'}
+            </Button>
+          )}
+          {drawn && view !== 'list' && <Width wide={wide} set={set} />}
           <div className="choices" role="group" aria-label="View">
             {views.map(([key, label]) => (
               <button key={key} aria-pressed={view === key} onClick={() => set('view', key === 'strands' ? '' : key)}>
@@ -77,12 +97,9 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
       </div>
       {anew && <p className="quiet" role="status">Something has changed: this plan is being made anew.</p>}
       {changed.length > 0 && <Bracket what={`It was planned with what is no longer so: ${changed.join(', ')}.`} />}
-      {drawn && <Filters plan={plan} filter={filter} wide={wide} widens={view !== 'list'} set={set} />}
+      {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
-      {faults.map((f) => (
-        <Bracket key={f} what={f} />
-      ))}
-      <Clashes list={plan.clashes}>
+      <Clashes list={plan.clashes} more={more}>
         {(c) => (
           <>
             {c.why && <div className="fw-bold">{c.why}</div>}
@@ -103,9 +120,9 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
           let go of what is no step any more
         </button>
       )}
-      {plan.presses.map((p, i) => (
+      {over.map((p, i) => (
         <Bracket key={i} what={p.say}>
-          {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>show the step</button>
+          {pressed(p)}
         </Bracket>
       ))}
       {plan.bars.length === 0 ? (
@@ -130,8 +147,8 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
   )
 }
 
-// Filters say what of the plan is to be seen, and how wide.
-const Filters = memo(function Filters({ plan, filter, wide, widens, set }: { plan: Plan; filter: Filter; wide: number; widens: boolean; set: (name: string, value: string) => void }) {
+// Filters say what of the plan is to be seen.
+const Filters = memo(function Filters({ plan, filter, set }: { plan: Plan; filter: Filter; set: (name: string, value: string) => void }) {
   return (
     <div className="filters tools">
       {choices(plan).map(
@@ -147,15 +164,18 @@ const Filters = memo(function Filters({ plan, filter, wide, widens, set }: { pla
             </select>
           ),
       )}
-      {widens && (
-        <div className="choices" role="group" aria-label="How wide">
-          {[1, 2, 4].map((n) => (
-            <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
-              {n} ×
-            </button>
-          ))}
-        </div>
-      )}
+    </div>
+  )
+})
+
+const Width = memo(function Width({ wide, set }: { wide: number; set: (name: string, value: string) => void }) {
+  return (
+    <div className="choices" role="group" aria-label="How wide">
+      {[1, 2, 4].map((n) => (
+        <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
+          {n} ×
+        </button>
+      ))}
     </div>
   )
 })

@@ -78,6 +78,7 @@ function Wave({ x, y, sent, open, set }: { x: number; y: number; sent: Sent; ope
         {plates}
       </text>
     </g>
+      {tables && <rect x={x - tables.length * 4 - 4} y={y + 16} width={tables.length * 8 + 8} height="15" fill="#f3f5f4" />}
       {tables && (
         <text aria-hidden="true" className="over" x={x} y={y + 28} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
           {tables}

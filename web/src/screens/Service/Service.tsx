@@ -6,10 +6,10 @@ import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { day } from '../../parts/words'
-import { CalmChoice, LeadIns } from './Calm'
 import { Evening } from './Evening'
 import { hourSaid, hourText } from './seating'
 import { Tables, type Change } from './Tables'
+import { LeadIns, Weighing } from './Weighing'
 import type { View } from './shared'
 
 export function Service({ id }: { id: string }) {
@@ -42,8 +42,8 @@ function Sheet({ view }: { view: View }) {
       {plan && <Evening plan={plan} within={service.within || 900} />}
       <Hours view={view} change={change} />
       {view.rows.length === 0 ? <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty> : <Tables view={view} change={change} />}
-      <div className="pair mt-4">
-        <CalmChoice view={view} change={change} />
+      <div className="weighing">
+        <Weighing view={view} plan={plan} change={change} />
         {plan && <LeadIns view={view} plan={plan} change={change} />}
       </div>
     </>

@@ -1,0 +1,130 @@
+// What the chef weighs for a service: calm against freshness, fewer cooks against
+// shorter days, where roasts rest, waves against single plates; and what the plan
+// leaves out of what nobody writes down.
+import { useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { spoken } from '../../parts/words'
+import { Weighed, type Option } from './Weighed'
+import type { Change } from './Tables'
+import type { Plan, View } from './shared'
+
+type Service = Schemas['Service']
+
+const calms: Option[] = (
+  [
+    ['fresh', 'As fresh as it can be', 'usual times, everything at its last moment'],
+    ['', 'Some calm', 'room for half of what a slow step takes longer; what keeps is made three quarters of an hour before the first course'],
+    ['calm', 'Calm', 'the same, the calmest of several plans; what keeps is made an hour and a half before'],
+  ] as const
+).map(([key, name, what]) => ({ key, name, what, set: (s) => ({ ...s, calm: key || undefined }) }))
+
+const rests: Option[] = (
+  [
+    ['', 'As each method says', 'on a rack, or in its own oven'],
+    ['open', 'In the open', 'the oven is free again at once'],
+    ['oven', 'In its own oven, turned down', 'it keeps the oven, at 60 °C'],
+  ] as const
+).map(([key, name, what]) => ({ key, name, what, set: (s) => ({ ...s, rest: key || undefined }) }))
+
+export function Weighing({ view, plan, change }: { view: View; plan?: Plan; change: Change }) {
+  const { service } = view
+  const [asked, setAsked] = useState('')
+  const origin = { service, version: view.version }
+  const ask = (what: string) =>
+    asked !== what && (
+      <button className="plain-button tools" onClick={() => setAsked(what)}>
+        what does each do?
+      </button>
+    )
+  return (
+    <>
+      <div>
+        <Weighed label="Calm" title="Calm or fresh" name="calm" view={view} chosen={service.calm ?? ''} options={calms} asked={asked === 'calm'} change={change} />
+        {ask('calm')}
+      </div>
+      <div>
+        <Crew view={view} plan={plan} asked={asked === 'crew'} change={change} />
+        {ask('crew')}
+      </div>
+      <div>
+        <Weighed label="Rest" title="Where roasts rest" name="rest" view={view} chosen={service.rest ?? ''} options={rests} asked={asked === 'rest'} change={change} />
+        {ask('rest')}
+        <label className="labelled mt-2">
+          plates built side by side
+          <select className="form-select form-select-sm w-auto" disabled={view.readOnly} value={service.atOnce ?? 0} onChange={(e) => void change(`${e.target.selectedOptions[0].text}`, origin, (s) => ({ ...s, atOnce: Number(e.target.value) || undefined }))}>
+            <option value={0}>as many as the pass holds ({view.kitchen.passWidth})</option>
+            <option value={1}>singly, one after the other</option>
+            {[2, 3, 4, 6, 8].filter((n) => n < view.kitchen.passWidth).map((n) => (
+              <option key={n} value={n}>
+                {n}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+    </>
+  )
+}
+
+// Crew weighs fewer cooks against shorter days: who is there, with the hours that the
+// plan gives them, and what one or two fewer would do.
+function Crew({ view, plan, asked, change }: { view: View; plan?: Plan; asked: boolean; change: Change }) {
+  const { service, kitchen } = view
+  const off = service.off ?? []
+  const origin = { service, version: view.version }
+  const set = (ids: string[]) => (s: Service) => ({ ...s, off: ids.length > 0 ? ids : undefined })
+  const work = (id: string) => plan?.lanes.find((l) => l.id === `cook.${id}`)?.blocks.reduce((sum, b) => sum + b.to - b.from, 0) ?? 0
+  const there = kitchen.cooks.filter((c) => !off.includes(c.id))
+  const idle = [...there].sort((a, b) => work(a.id) - work(b.id))
+  const options: Option[] = [0, 1, 2]
+    .filter((n) => n < there.length)
+    .map((n) => {
+      const gone = idle.slice(0, n)
+      return { key: String(n), name: n === 0 ? (off.length ? 'As it is' : 'Everybody') : `Without ${gone.map((c) => c.name.toLowerCase()).join(' and ')}`, what: `${there.length - n} ${there.length - n === 1 ? 'cook' : 'cooks'}`, set: set([...off, ...gone.map((c) => c.id)]) }
+    })
+  return (
+    <>
+      <Weighed label="Crew" title="Fewer cooks or shorter days" name="crew" view={view} chosen="0" options={options} asked={asked} change={change} />
+      <div className="crew" role="group" aria-label="Who is there">
+        {kitchen.cooks.map((c) => (
+          <label key={c.id} className="labelled">
+            <input type="checkbox" checked={!off.includes(c.id)} disabled={view.readOnly} onChange={(e) => void change(`${c.name} ${e.target.checked ? 'is there' : 'is not there'}`, origin, set(e.target.checked ? off.filter((o) => o !== c.id) : [...off, c.id]))} />
+            {c.name}
+            <span className="quiet">{off.includes(c.id) ? 'not there' : plan && `${spoken(work(c.id) - (work(c.id) % 60))} of work`}</span>
+          </label>
+        ))}
+      </div>
+    </>
+  )
+}
+
+export function LeadIns({ view, plan, change }: { view: View; plan: Plan; change: Change }) {
+  const { service } = view
+  const origin = { service, version: view.version }
+  const out = service.leftOut ?? []
+  const there = [...new Map(plan.bars.filter((b) => b.leadIn).map((b) => [b.leadIn!, b.name]))]
+  if (there.length + out.length === 0) return null
+  return (
+    <section aria-label="Put in by itself">
+      <h2>Put in by itself</h2>
+      <ul className="lead-ins">
+        {there.map(([id, name]) => (
+          <li key={id}>
+            {name}{' '}
+            <button className="plain-button tools" disabled={view.readOnly} aria-label={`leave it out: ${name}`} onClick={() => void change(`without: ${name}`, origin, (s) => ({ ...s, leftOut: [...(s.leftOut ?? []), id] }))}>
+              leave it out
+            </button>
+          </li>
+        ))}
+        {out.map((id) => (
+          <li key={id} className="quiet">
+            <s>{id.replaceAll('/', ', ')}</s>{' '}
+            <button className="plain-button tools" disabled={view.readOnly} onClick={() => void change(`again: ${id}`, origin, (s) => ({ ...s, leftOut: (s.leftOut ?? []).filter((o) => o !== id) }))}>
+              put it in again
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
