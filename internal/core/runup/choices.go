@@ -33,8 +33,8 @@ func (in Input) rested() map[string]recipe.Component {
 			oven := slices.IndexFunc(s.Equipment, func(n recipe.Needed) bool {
 				return n.Setting != nil && slices.ContainsFunc(in.Kitchen.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Heating != nil })
 			})
-			if oven < 0 || !recipe.Says(s.Then.Reason, []string{"rest"}) {
-				continue
+			if oven < 0 || s.EachWave || !recipe.Says(s.Then.Reason, []string{"rest"}) {
+				continue // what is cooked for one wave leaves its place to the next
 			}
 			place, own := in.rack(), false
 			if in.Service.Rest == service.InItsOven {

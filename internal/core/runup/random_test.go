@@ -25,7 +25,7 @@ import (
 // was put in, and nothing else is called impossible.
 func TestRandomSmallMenus(t *testing.T) {
 	kept, broken, refused := 0, 0, 0
-	for seed := range uint64(400) {
+	for seed := range uint64(300) {
 		m := menuMaker{Rand: rand.New(rand.NewPCG(seed, 7)), scarce: seed%3 == 0}
 		in := m.menu()
 		reason := ""
@@ -55,7 +55,7 @@ func TestRandomSmallMenus(t *testing.T) {
 		assert.Contains(t, strings.Join(said, "\n"), reason, "seed %d", seed)
 	}
 	t.Logf("%d kept, %d broken, %d refused with the true reason", kept, broken, refused)
-	assert.Equal(t, 40, refused)
+	assert.Equal(t, 30, refused)
 	assert.Greater(t, kept, 200)
 }
 
@@ -69,7 +69,7 @@ func (m menuMaker) between(low, high int) int { return low + m.IntN(high-low+1) 
 
 func (m menuMaker) menu() runup.Input {
 	in := runup.Input{Zone: time.UTC, Kitchen: m.kitchen(), Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
-	in.Service = service.Service{ID: "s", Name: "random", Day: "2026-03-14"}
+	in.Service = service.Service{ID: "s", Name: "random", Day: "2026-03-14", Rest: []service.Resting{"", service.InTheOpen, service.InItsOven}[m.IntN(3)]}
 	for c := range m.between(1, 3) {
 		id := fmt.Sprint("dish", c)
 		in.Dishes[id] = m.dish(id, in.Components)
@@ -82,8 +82,9 @@ func (m menuMaker) menu() runup.Input {
 
 func (m menuMaker) kitchen() kitchen.Kitchen {
 	k := kitchen.Kitchen{PassWidth: m.between(2, 6), Equipment: []kitchen.Equipment{
-		{ID: "stove", Name: "Stove", Kind: "burner", Places: 3}, {ID: "rack", Name: "Rack", Kind: "rack", Places: 20},
-		{ID: "oven1", Name: "Oven 1", Kind: "oven", Places: 1, Heating: &kitchen.Heater{Cold: 20, Up: 5, Down: 10, Tolerance: 5}},
+		{ID: "stove", Name: "Stove", Kind: "burner", Places: 3, Cooks: true}, {ID: "rack", Name: "Rack", Kind: "rack", Places: 20},
+		{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 30, Keeps: "cold"}, {ID: "warmer", Name: "Plate warmer", Kind: "plate warmer", Places: m.between(3, 12), Keeps: "hot"},
+		{ID: "oven1", Name: "Oven 1", Kind: "oven", Places: 1, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 5, Down: 10, Tolerance: 5}},
 	}}
 	cooks := m.between(2, 3)
 	if m.scarce {
@@ -100,6 +101,9 @@ func (m menuMaker) kitchen() kitchen.Kitchen {
 func (m menuMaker) dish(id string, components map[string]recipe.Component) recipe.Dish {
 	d := recipe.Dish{ID: id, Name: id, Plate: plating.Spec{Ware: plating.Ware{Diameter: 280, Well: 200}}}
 	one := units.Amount{Quantity: 1, Unit: units.Piece}
+	if hot := 60.0; m.IntN(2) == 0 {
+		d.Plate.Ware.Celsius = &hot
+	}
 	for p := range m.between(1, 3) {
 		c := recipe.Component{ID: fmt.Sprint(id, "c", p), Name: fmt.Sprint("part ", p), Yield: one, Methods: recipe.OneWay()}
 		for s := range m.between(1, 4) {
@@ -111,9 +115,15 @@ func (m menuMaker) dish(id string, components map[string]recipe.Component) recip
 			components[base.ID] = base
 			c.Lines = []recipe.Line{{Name: base.Name, Component: base.ID, Amount: &one, Step: c.Steps()[0].ID}}
 		}
+		if m.IntN(3) == 0 {
+			c.Keeps = []recipe.Keep{{Place: "chilled", For: 86400}}
+		}
 		components[c.ID] = c
 		d.Parts = append(d.Parts, recipe.Part{Component: c.ID, Portion: &one})
 		d.Plate.Placings = append(d.Plate.Placings, plating.Placing{ID: c.ID, Component: c.ID, Form: plating.Mound, Length: 40, Seconds: int64(m.between(3, 20))})
+		if m.IntN(8) == 0 {
+			d.Plate.Placings[p].Stands = &plating.Standing{Least: int64(m.between(1, 30) * 60), Where: "rack"}
+		}
 	}
 	return d
 }
@@ -142,7 +152,7 @@ func (m menuMaker) step(n int) recipe.Step {
 		s.Then.Most, s.Then.Soft = &most, m.IntN(2) == 0
 	}
 	if m.IntN(4) == 0 && s.Then.Most != nil {
-		s.Then.Place = &recipe.Needed{Kind: "rack"}
+		s.Then.Place, s.Then.Reason = &recipe.Needed{Kind: []string{"rack", "fridge"}[m.IntN(2)]}, "rest"
 	}
 	return s
 }

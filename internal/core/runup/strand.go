@@ -37,13 +37,30 @@ func (d *draft) expand(g *group) strand {
 	if len(steps) == 0 && comp.Method().Bought == nil {
 		stop("", comp.Name, "how is it made?", true)
 	}
-	out.steps = steps[first:]
+	out.steps = turnedUp(steps[first:])
 	carried := int64(0)
 	for k := range out.steps {
 		out.tasks = append(out.tasks, d.instances(*g, first+k, &out.steps[k]))
 		carried = d.spare(out.tasks[k], out.steps[k], carried)
 		if k > 0 {
 			d.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
+		}
+	}
+	return out
+}
+
+// turnedUp are steps of which one that follows on a rest in the same kind of oven
+// begins while that is on its way: it has never left it.
+func turnedUp(steps []recipe.Step) []recipe.Step {
+	out := slices.Clone(steps)
+	for k := 1; k < len(out); k++ {
+		place := out[k-1].Then.Place
+		if place == nil || !out[k-1].Then.Own {
+			continue
+		}
+		out[k].Equipment = slices.Clone(out[k].Equipment)
+		for e := range out[k].Equipment {
+			out[k].Equipment[e].Cold = out[k].Equipment[e].Cold || out[k].Equipment[e].Kind == place.Kind
 		}
 	}
 	return out

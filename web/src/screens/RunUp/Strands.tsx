@@ -28,13 +28,19 @@ export function Strands({ plan, filter, wide, picked, pick }: Props) {
   const dishes = useMemo(() => together(rows), [rows])
   const unfold = useCallback((from: number) => setFold((now) => (now >= 0 ? -1 : plan.folds.findIndex((o) => o.from === from))), [plan])
   const bottom = (rows.at(-1)?.y ?? top) + 24
+  const rowsOf = useMemo(() => {
+    const out = new Map<string, number[]>()
+    rows.forEach(({ s }, r) => s.bars.forEach((i) => out.set(plan.bars[i].id, [...(out.get(plan.bars[i].id) ?? []), r])))
+    return out
+  }, [rows, plan])
+  const here = rowsOf.get(picked.split(' → ')[0]) ?? []
   const onKey = (event: KeyboardEvent) => move(event, plan, rows.map((r) => r.s), picked, pick)
   return (
     <div ref={box} className="moves">
     <svg viewBox={`0 0 ${width} ${bottom + 4}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
       <Ground axis={axis} bottom={bottom} unfold={unfold} />
-      {rows.map(({ s, y }) => (
-        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} strand={s} y={y} axis={axis} is={is} picked={s.bars.some((i) => plan.bars[i].id === picked || picked.startsWith(`${plan.bars[i].id} → `)) ? picked : ''} pick={pick} />
+      {rows.map(({ s, y }, r) => (
+        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} strand={s} y={y} axis={axis} is={is} picked={here.includes(r) ? picked : ''} pick={pick} />
       ))}
       {dishes.map((list) => (
         <Pass key={`${list[0].s.course} ${list[0].s.dish}`} plan={plan} rows={list} axis={axis} />
