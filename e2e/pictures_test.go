@@ -109,7 +109,7 @@ func TestPictures(t *testing.T) {
 			chef := &tablet{&house{TB: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
 			chef.go_(v.path)
 			chef.see(v.shows)
-			chef.see("changes arrive")
+			chef.until("changes arrive", `document.querySelector(".frame-bar [role=status]").textContent.includes("changes arrive")`)
 			if v.act != nil {
 				v.act(chef)
 			}

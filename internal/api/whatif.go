@@ -5,6 +5,7 @@ import (
 	"maps"
 	"net/http"
 	"reflect"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
@@ -66,12 +67,18 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 	if asItIs(next, p.in) {
 		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
 	}
-	then, err := runup.Make(ctx, next)
+	soon, cancel := context.WithTimeout(ctx, whatIfWithin)
+	defer cancel()
+	then, err := runup.Make(soon, next)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	return &whatIfOutput{WhatIfView{in.ID, now, then.Summary(next)}}, nil
 }
+
+// whatIfWithin bounds the search for a plan that is only compared: where strict limits
+// cannot all be kept it goes on for many times as long, and the best until then does.
+const whatIfWithin = 12 * time.Second
 
 // asItIs tells whether nothing of what a service is planned from is otherwise.
 func asItIs(a, b runup.Input) bool {

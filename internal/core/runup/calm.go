@@ -77,22 +77,29 @@ func (d *draft) early(i int, g group, at int) {
 	for _, t := range g.takers {
 		last = max(last, d.seconds(d.courses[t.course].at))
 	}
-	if keeps := keepsFrom(steps[at:]); keeps >= 0 && keeps < last-rush {
+	if keeps := d.keepsFrom(g.component, at); keeps >= 0 && keeps < last-rush {
 		return
 	}
 	d.problem.Targets = append(d.problem.Targets, schedule.Target{Task: d.id(i), At: rush, Late: priceRush})
 	d.works[i].early = true
 }
 
-// keepsFrom is the longest time from the end of the first step to the plate, in
-// seconds; below 0: without end.
-func keepsFrom(steps []recipe.Step) (sum int64) {
-	for k, s := range steps {
-		if s.Then.Most == nil {
+// keepsFrom is the longest time from the end of a step to the plate, in seconds, by the
+// waits and, where the last of them has no limit, by how long the book says that it
+// keeps; below 0: without end.
+func (d *draft) keepsFrom(c recipe.Component, at int) (sum int64) {
+	steps := c.Steps()
+	for k := at; k < len(steps); k++ {
+		s := steps[k]
+		most := s.Then.Most
+		if keep, known := d.keep(c, s.Then); most == nil && known && k == len(steps)-1 {
+			most = &keep.For
+		}
+		if most == nil {
 			return -1
 		}
-		sum += *s.Then.Most
-		if k > 0 && s.Time != nil {
+		sum += *most
+		if k > at && s.Time != nil {
 			sum += s.Time.Usual
 		}
 	}

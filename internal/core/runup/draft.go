@@ -67,6 +67,7 @@ type draft struct {
 	// held are the published limits of the kitchen, published the links that are one.
 	held      []limits.Limit
 	published map[int]limits.Limit
+	best      map[int]recipe.Keep   // link → how long the book says that something keeps
 	fixed     map[int]service.Fixed // by task
 	lost      []service.Fixed       // what was fixed and is no step of this plan
 	stops     []Stop
@@ -83,7 +84,7 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	in.Components = in.rested()
 	held := in.Kitchen.Held()
 	in.Components = in.frozen(held)
-	d := &draft{held: held, in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, fixed: map[int]service.Fixed{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	d := &draft{held: held, in: in, blocked: blocked, made: map[string][]int{}, places: map[string]int{}, margin: map[int]int64{}, left: map[int]int64{}, published: map[int]limits.Limit{}, best: map[int]recipe.Keep{}, fixed: map[int]service.Fixed{}, kinds: map[string][]string{}, strands: map[string]strand{}}
 	var err error
 	if d.courses, err = in.courses(); err != nil {
 		return nil, err
@@ -108,6 +109,7 @@ func newDraft(in Input, blocked map[string]string) (*draft, error) {
 	d.pans()
 	d.leadIns()
 	d.limited()
+	d.keeps()
 	d.fix()
 	return d, nil
 }

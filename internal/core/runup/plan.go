@@ -57,14 +57,17 @@ func MakeWatched(ctx context.Context, in Input, found func(schedule.Plan)) (Resu
 		if faults := d.problem.Validate(); len(faults) > 0 {
 			return Result{}, fmt.Errorf("expand the service: %w", faults)
 		}
+		others, stop := d.others(ctx)
 		plan, err := solve.Solve(ctx, d.problem, solve.Options{Rounds: rounds(d.problem), Seed: Seed, Found: found})
+		if err != nil {
+			stop()
+		}
 		var no *solve.Impossible
 		switch {
 		case err == nil:
 			d.seed = Seed
-			if in.Service.Calm == service.MoreCalm {
-				plan = d.calmest(ctx, plan, blocked)
-			}
+			plan = d.choose(plan, others, blocked)
+			stop()
 			return Result{d.read(plan), true, d.problem, plan, blocked}, nil
 		case errors.As(err, &no):
 			if d.bare(no, blocked) {
@@ -84,24 +87,52 @@ func MakeWatched(ctx context.Context, in Input, found func(schedule.Plan)) (Resu
 	return Result{}, fmt.Errorf("more than %d steps cannot be done", maxBlocked)
 }
 
-// calmSeeds are how many plans the calm setting chooses from.
-const calmSeeds = 3
+// seeds are how many plans the calm setting chooses from.
+const seeds = 4
 
 // seedKey is where a kept plan says which seed it has, among what cannot be.
 const seedKey = "seed"
 
-// calmest plans with other seeds too, and takes the plan of which most plates are in
-// time on evenings as chance has them, of those that break no more.
-func (d *draft) calmest(ctx context.Context, plan schedule.Plan, blocked map[string]string) schedule.Plan {
+// seeded is a plan with its seed; found is false where none was.
+type seeded struct {
+	seed  int
+	plan  schedule.Plan
+	found bool
+}
+
+// others plans with other seeds too, beside the first, where the calm setting wants to
+// choose; none otherwise. Stop ends them early.
+func (d *draft) others(ctx context.Context) (plans []chan seeded, stop func()) {
+	if d.in.Service.Calm != service.MoreCalm {
+		return nil, func() {}
+	}
+	ctx, stop = context.WithCancel(ctx)
+	for seed := Seed + 1; seed <= seeds; seed++ {
+		out := make(chan seeded, 1)
+		plans = append(plans, out)
+		go func() {
+			plan, err := solve.Solve(ctx, d.problem, solve.Options{Rounds: rounds(d.problem), Seed: uint64(seed)})
+			out <- seeded{seed, plan, err == nil}
+		}()
+	}
+	return plans, stop
+}
+
+// choose takes the plan that passes strict limits least, and of those the one of which
+// most plates are in time on evenings as chance has them.
+func (d *draft) choose(plan schedule.Plan, others []chan seeded, blocked map[string]string) schedule.Plan {
+	if len(others) == 0 {
+		return plan
+	}
 	best := d.inTime(plan)
-	for seed := Seed + 1; seed <= calmSeeds; seed++ {
-		other, err := solve.Solve(ctx, d.problem, solve.Options{Rounds: rounds(d.problem), Seed: uint64(seed)})
-		if err != nil || ctx.Err() != nil || other.Violation > plan.Violation {
+	for _, next := range others {
+		other := <-next
+		if !other.found || other.plan.Violation > plan.Violation {
 			continue
 		}
-		if share := d.inTime(other); share > best {
-			best, plan, d.seed = share, other, seed
-			blocked[seedKey] = strconv.Itoa(seed)
+		if share := d.inTime(other.plan); other.plan.Violation < plan.Violation || share > best {
+			best, plan, d.seed = share, other.plan, other.seed
+			blocked[seedKey] = strconv.Itoa(other.seed)
 		}
 	}
 	return plan

@@ -294,3 +294,26 @@ func TestPublishedLimitsStandBesideTheSteps(t *testing.T) {
 	assert.Contains(t, says("dish/food/warm"), "Held hot: 63 °C or more.")
 	assert.Empty(t, says("dish/food/boil"), "that set says nothing of cooling")
 }
+
+// What the book says of how long something keeps is priced beside the strict limits.
+// Leaves that keep 4 h chilled are picked by a cook who leaves at 14:30: 14:20 to 14:30
+// is the last that can be, 5:29:40 before the plates, and it is told what becomes of
+// them. With the cook there until the plates they are fresh.
+func TestHowLongSomethingKeepsIsPriced(t *testing.T) {
+	x := cold(does("pick", 10, recipe.AllHands, all(then(0, "fridge"), who("d"))))
+	oneMore(&x, "d", "10:00", "14:30")
+	food := x.Components["food"]
+	food.Keeps = []recipe.Keep{{Place: "ambient", For: 3600}, {Place: "chilled", For: 4 * 3600, Then: "limp"}}
+	x.Components["food"] = food
+	r := makePlan(t, x)
+	assert.Zero(t, r.Plan.Violation)
+	assert.Equal(t, "14:20:00 14:30:00", times(t, r, "dish/food/pick"))
+	require.NotEmpty(t, r.RunUp.Clashes)
+	assert.Equal(t, "Food waits 5:29:40 after pick; chilled it keeps 4 h, then: limp.", r.RunUp.Clashes[0].What)
+	assert.False(t, r.RunUp.Clashes[0].Strict)
+	x.Kitchen.Cooks[1].Shifts[0].To = "23:00"
+	x.Service.Calm = ""
+	r = makePlan(t, x)
+	assert.Empty(t, r.RunUp.Clashes)
+	assert.LessOrEqual(t, bars(r)["dish/plate/p"].From-bars(r)["dish/food/pick"].To, int64(4*3600))
+}

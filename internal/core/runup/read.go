@@ -182,7 +182,7 @@ func (r *reading) fill(x *Strand) {
 	slices.SortStableFunc(x.Bars, func(a, b int) int { return cmp.Compare(r.plan.Tasks[a].Start, r.plan.Tasks[b].Start) })
 	for _, i := range x.Bars {
 		for e, l := range r.problem.Links {
-			if _, published := r.published[e]; published || l.From != r.id(i) || l.FromAt != "" || l.ToAt != "" {
+			if r.beside(e) || l.From != r.id(i) || l.FromAt != "" || l.ToAt != "" {
 				continue
 			}
 			if to := r.index(l.To); r.works[to].component == x.Component && slices.Contains(r.works[to].dishes, x.Dish) {
@@ -195,6 +195,13 @@ func (r *reading) fill(x *Strand) {
 			x.Stop = &r.stops[k]
 		}
 	}
+}
+
+// beside tells links that stand beside a wait from the wait itself.
+func (d *draft) beside(e int) bool {
+	_, published := d.published[e]
+	_, best := d.best[e]
+	return published || best
 }
 
 func (r *reading) hold(e, from, to int) Hold {
@@ -364,6 +371,9 @@ func (r *reading) clash(b schedule.Breach) (Clash, bool) {
 			return Clash{What: fmt.Sprintf("%s takes %s longer to leave than it may.", r.courses[w.course].name, units.FormatDuration(b.By)), Advice: "a wider pass, or more hands", Bar: &from}, true
 		}
 		return r.coldPlates(b)
+	}
+	if k, is := r.best[*b.Link]; is {
+		return r.stale(b, k), true
 	}
 	if l, is := r.published[*b.Link]; is {
 		return Clash{What: r.sayPublished(*b.Link), Advice: l.Source + ". " + Decides, Bar: &from, Strict: true}.because(r, to), true

@@ -217,6 +217,9 @@ func (r *reading) stopText(i int, stop reason.Stop, later bool) string {
 		}
 		return other + " is " + map[bool]string{true: "next", false: "not over"}[later]
 	case reason.LinkMax:
+		if k, is := r.best[stop.Link]; is {
+			return fmt.Sprintf("it keeps %s %s", units.FormatDuration(k.For), k.Place)
+		}
 		if l, is := r.published[stop.Link]; is {
 			return fmt.Sprintf("%s would be longer than %s (%s)", lower(l.What), units.FormatDuration(l.Within), l.Source)
 		}

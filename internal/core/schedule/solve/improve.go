@@ -7,15 +7,21 @@ import (
 )
 
 // harder is how many times the rounds are gone through at most while a strict
-// limit is still passed: there the plan matters most.
+// limit is still passed: there the plan matters most. What has not come off by then
+// rather comes off with another seed.
 const harder = 12
 
 // calmRounds are spent on a plan that costs nothing.
 const calmRounds = 40
 
-// strictWeight stands for a second of violation where a step to a worse plan is
-// weighed; between plans that are kept, violation always comes first.
-const strictWeight = 60
+// strictWeights stand for a second of violation where a step to a worse plan is
+// weighed, cycle by cycle; between plans that are kept, violation always comes first.
+// Hard are those of the second half of a search that still passes strict limits: they
+// come down to the last second, and leave the cost to what follows.
+var (
+	strictWeights = []int64{60, 20, 120, 40}
+	hardWeights   = []int64{60, 250, 15, 1000}
+)
 
 // slideOneIn tries is a slide.
 const slideOneIn = 24
@@ -31,6 +37,7 @@ func (s *search) improve(ctx context.Context, rounds int) {
 		return
 	}
 	limit, calm := max(rounds, rounds*harder), 0
+	strict := s.value.violation > 0
 	for k, c := 0, s.newCycle(0, rounds); rounds < 0 || k < rounds || (s.value.violation > 0 && k < limit); k++ {
 		if s.value.perfect() {
 			calm++
@@ -40,6 +47,9 @@ func (s *search) improve(ctx context.Context, rounds int) {
 		}
 		if c.over() {
 			c = s.newCycle(c.number+1, rounds)
+			if strict && ((rounds >= 0 && k > limit/2) || (rounds < 0 && c.number/len(warmths)%2 == 1)) {
+				c.harden()
+			}
 		}
 		c.step++
 		v, ok := s.attempt()
@@ -49,6 +59,12 @@ func (s *search) improve(ctx context.Context, rounds int) {
 			s.keepIf(v)
 		} else {
 			s.now.copyFrom(s.current)
+		}
+		if strict && s.value.violation == 0 { // what it costs was not looked at until now
+			strict = false
+			if more := min(limit, k+rounds); more > rounds {
+				rounds, c = more, s.newCycle(0, more-k)
+			}
 		}
 	}
 }
@@ -92,6 +108,7 @@ type cycle struct {
 	standing             value
 	worse                int64 // how much worse tries were of late, the median
 	warmth               int64 // see warmths
+	strict               int64 // see strictWeights
 }
 
 func (s *search) newCycle(number, rounds int) cycle {
@@ -101,18 +118,25 @@ func (s *search) newCycle(number, rounds int) cycle {
 	}
 	s.now.copyFrom(s.best)
 	s.current.copyFrom(s.best)
-	return cycle{number: number, length: length, standing: s.value, worse: s.value.energy() / 50, warmth: warmths[number%len(warmths)]}
+	strict := strictWeights[(number+number/len(warmths))%len(strictWeights)]
+	return cycle{number: number, length: length, standing: s.value, worse: s.value.energy(strict) / 50, warmth: warmths[number%len(warmths)], strict: strict}
 }
 
 // warmths are eighths of the median worsening that a cycle lets pass at first:
 // problems differ in how rough they are, so cycles take turns.
 var warmths = []int64{1, 4, 8, 2}
 
+// harden weighs strict limits as the second half of a hard search does.
+func (c *cycle) harden() {
+	c.strict = hardWeights[c.number%len(hardWeights)]
+	c.worse = c.standing.energy(c.strict) / 50
+}
+
 func (c *cycle) over() bool { return c.step >= c.length }
 
 // lets reports whether a try may stand.
 func (c *cycle) lets(v value) bool {
-	by := v.energy() - c.standing.energy()
+	by := v.energy(c.strict) - c.standing.energy(c.strict)
 	if by == 0 && v.starts < c.standing.starts-int64(c.length-c.step) {
 		return false // as good, but staler
 	}

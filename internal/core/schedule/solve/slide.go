@@ -15,6 +15,9 @@ const slideMost = 220
 // target is missed.
 func (s *search) slide() (value, bool, bool) {
 	seed, by := s.missed()
+	if at, over := s.passed(); over != 0 && s.rng.IntN(2) == 0 {
+		seed, by = at, over
+	}
 	if by == 0 {
 		return value{}, false, false
 	}
@@ -67,7 +70,7 @@ func (s *search) slideBy(seed int, by, within int64) (value, bool) {
 func (s *search) closeUp(ctx context.Context) {
 	const passes = 3
 	for range passes {
-		better := false
+		better := s.mend(ctx)
 		for i := range s.m.tasks {
 			if ctx.Err() != nil {
 				return
@@ -78,6 +81,43 @@ func (s *search) closeUp(ctx context.Context) {
 			return
 		}
 	}
+}
+
+// mend moves one of the two tasks of each strict wait that is too long, with what is
+// tied to it, as far as the wait is too long, or part of that; true where that is
+// better.
+func (s *search) mend(ctx context.Context) (better bool) {
+	for e := range s.m.links {
+		l := &s.m.links[e]
+		if s.value.violation == 0 || ctx.Err() != nil {
+			break
+		}
+		if l.most == nil || l.over != nil || l.from == l.to {
+			continue
+		}
+		for by := s.best.start[l.to] - s.best.start[l.from] + l.off - *l.most; by > 0; by /= 2 {
+			if s.mendBy(l, by) {
+				better, by = true, 2*(s.best.start[l.to]-s.best.start[l.from]+l.off-*l.most)
+			}
+		}
+	}
+	s.now.copyFrom(s.best)
+	return better
+}
+
+func (s *search) mendBy(l *link, by int64) bool {
+	for _, within := range []int64{60, 600, 2400} {
+		for _, x := range []struct {
+			task int
+			by   int64
+		}{{l.from, by}, {l.to, -by}} {
+			s.now.copyFrom(s.best)
+			if v, ok := s.slideBy(x.task, x.by, within); ok && v.better(s.value) && s.keepIf(v) {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // closeTask slides one task towards its target; true where that is better.
@@ -112,6 +152,29 @@ func (s *search) part(of int64) int64 {
 		return -1 - s.rng.Int64N(-of)
 	}
 	return 1 + s.rng.Int64N(of)
+}
+
+// passed is one of the two tasks of a strict wait that is too long, and by how much it
+// would have to move: the first from a place chosen by chance on; 0: there is none.
+func (s *search) passed() (seed int, by int64) {
+	if s.value.violation == 0 {
+		return 0, 0
+	}
+	n := len(s.m.links)
+	from := s.rng.IntN(n)
+	for k := range n {
+		l := &s.m.links[(from+k)%n]
+		if l.most == nil || l.over != nil || l.from == l.to {
+			continue
+		}
+		if over := s.now.start[l.to] - s.now.start[l.from] + l.off - *l.most; over > 0 {
+			if s.rng.IntN(2) == 0 {
+				return l.from, over
+			}
+			return l.to, -over
+		}
+	}
+	return 0, 0
 }
 
 // missed is a task whose target is missed, and by how much it would have to move:

@@ -17,8 +17,8 @@ func (v value) better(o value) bool {
 // perfect reports a plan whose violation and cost no plan can better.
 func (v value) perfect() bool { return v.violation == 0 && v.cost == 0 }
 
-// energy weighs violation and cost together.
-func (v value) energy() int64 { return v.violation*strictWeight + v.cost }
+// energy weighs violation, at so much a second, and cost together.
+func (v value) energy(strict int64) int64 { return v.violation*strict + v.cost }
 
 func (v *value) add(o value) {
 	v.violation += o.violation
