@@ -158,6 +158,7 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	chef.click("By the clock")
 	chef.see("until") // the panel of the selected step stays
 	chef.see("a leg comes away with a tug")
+	chef.click("Show only …")
 	chef.pick("select[aria-label=Dish]", "roast-hake")
 	chef.gone("a leg comes away with a tug")
 

@@ -31,7 +31,8 @@ export function Weighing({ view, plan, change }: { view: View; plan?: Plan; chan
   const [asked, setAsked] = useState('')
   const origin = { service, version: view.version }
   const ask = (what: string) =>
-    asked !== what && (
+    asked !== what &&
+    !view.readOnly && (
       <button className="plain-button tools" onClick={() => setAsked(what)}>
         what does each do?
       </button>
