@@ -25,5 +25,5 @@ func TestCalmIsMeasured(t *testing.T) {
 	fresh, usual, calm := evenings(t, in, service.Fresh), evenings(t, in, service.SomeCalm), evenings(t, in, service.MoreCalm)
 	t.Logf("plates within 2 minutes of their time over 1,000 evenings: fresh %.1f %%, as planned %.1f %%, calm %.1f %%", 100*fresh, 100*usual, 100*calm)
 	assert.GreaterOrEqual(t, usual, fresh+0.10)
-	assert.Greater(t, calm, usual-0.05, "the calmest of several plans: chosen on other evenings than these")
+	assert.Greater(t, calm, usual-0.02, "the calmest of several plans: chosen on other evenings than these")
 }

@@ -113,8 +113,8 @@ export function PlacingEditor({ dish, placing, place, form, components, formers,
             <Form.Label>colour</Form.Label>
             <Form.Control type="color" value={f.colour} onChange={(e) => set('colour', e.target.value)} />
           </Form.Group>
-          {text('stands', 'it stands, before the next', 150)}
-          {f.stands && text('standsOn', 'on', 110)}
+          {text('stands', 'it stands, before the next', 190)}
+          {f.stands && text('standsOn', 'on a rack, a shelf …', 150)}
           {f.stands && text('standsWhy', 'while it', 130)}
           {text('arc', 'repeated over, degrees', 150)}
           {f.former && choice('lift', 'the ring is lifted after', among.itself)}
