@@ -12,7 +12,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
 )
@@ -142,12 +142,12 @@ func (b book) zone(id string) *time.Location {
 }
 
 // input gathers what a service is planned from, and the revisions of that.
-func (b book) input(id string) (runup.Input, map[string]int64, error) {
+func (b book) input(id string) (demand.Input, map[string]int64, error) {
 	svc, known := b.services[id]
 	if !known {
-		return runup.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
+		return demand.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
 	}
-	in := runup.Input{Kitchen: b.kitchens[svc.Kitchen], Menu: b.menus[svc.Menu], Service: svc, Zone: b.zone(svc.Kitchen),
+	in := demand.Input{Kitchen: b.kitchens[svc.Kitchen], Menu: b.menus[svc.Menu], Service: svc, Zone: b.zone(svc.Kitchen),
 		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	pins := map[string]int64{}
 	pin := func(kind store.Kind, id string) { pins[string(kind)+"/"+id] = b.version(kind, id) }

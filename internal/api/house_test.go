@@ -13,7 +13,6 @@ import (
 	"sync"
 	"testing"
 	"time"
-	_ "time/tzdata"
 
 	"github.com/stretchr/testify/require"
 
@@ -21,6 +20,8 @@ import (
 	"jointime/internal/demo"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
+
+	_ "time/tzdata"
 )
 
 func TestMain(m *testing.M) { pgtest.Main(m) }

@@ -14,7 +14,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
 )
@@ -42,7 +42,7 @@ type miseOutput struct{ Body MiseView }
 type stocked struct {
 	planned
 	input mise.Input
-	plan  runup.RunUp
+	plan  report.RunUp
 	sheet mise.Sheet
 }
 
@@ -148,19 +148,16 @@ const planWithin = 8 * time.Second
 // planOrNone gives the run-up of a service, or, where none is found, why: what
 // is to be made ready is known without it. One that was not found before is not
 // looked for again.
-func (s *Server) planOrNone(ctx context.Context, id string) (planned, runup.RunUp, error) {
+func (s *Server) planOrNone(ctx context.Context, id string) (planned, report.RunUp, error) {
 	p, err := s.scene(ctx, id)
 	if err != nil {
-		return p, runup.RunUp{}, err
-	}
-	if p.stored && p.saved.Plan == nil {
-		return p, runup.RunUp{Message: p.saved.Message}, nil
+		return p, report.RunUp{}, err
 	}
 	soon, cancel := context.WithTimeout(ctx, planWithin)
 	defer cancel()
 	planned, r, err := s.runUp(soon, id)
 	if err != nil && soon.Err() != nil && ctx.Err() == nil {
-		return p, runup.RunUp{Message: "No plan was found in the time that there was."}, nil
+		return p, report.RunUp{Message: "No plan was found in the time that there was."}, nil
 	}
 	return planned, r.RunUp, err
 }

@@ -15,7 +15,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
 )
@@ -306,11 +306,11 @@ func (b book) freeID(like, day string) string {
 
 // RunUpView is the run-up of a service.
 type RunUpView struct {
-	RunUp    runup.RunUp `json:"runUp"`
-	ReadOnly bool        `json:"readOnly"`
-	Faults   []string    `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
-	Now      time.Time   `json:"now"`
-	Changed  []string    `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
+	RunUp    report.RunUp `json:"runUp"`
+	ReadOnly bool         `json:"readOnly"`
+	Faults   []string     `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
+	Now      time.Time    `json:"now"`
+	Changed  []string     `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
 }
 
 type runUpOutput struct{ Body RunUpView }
@@ -370,11 +370,11 @@ func (p planned) faults() []string {
 }
 
 func (s *Server) problemFile(w http.ResponseWriter, r *http.Request) {
-	s.file(w, r, "problem", func(x runup.Result) any { return x.Problem })
+	s.file(w, r, "problem", func(x made) any { return x.Problem })
 }
 
 func (s *Server) planFile(w http.ResponseWriter, r *http.Request) {
-	s.file(w, r, "plan", func(x runup.Result) any {
+	s.file(w, r, "plan", func(x made) any {
 		if !x.Found {
 			return nil
 		}
@@ -383,7 +383,7 @@ func (s *Server) planFile(w http.ResponseWriter, r *http.Request) {
 }
 
 // file sends problem or plan as a file to keep.
-func (s *Server) file(w http.ResponseWriter, r *http.Request, name string, of func(runup.Result) any) {
+func (s *Server) file(w http.ResponseWriter, r *http.Request, name string, of func(made) any) {
 	id := chi.URLParam(r, "id")
 	_, x, err := s.runUp(r.Context(), id)
 	if err != nil {

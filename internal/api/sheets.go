@@ -13,7 +13,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/room"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/formats/calendar"
 	"jointime/internal/formats/lists"
 	"jointime/internal/formats/runupsvg"
@@ -31,7 +31,7 @@ type SheetsView struct {
 	Name     string            `json:"name"`
 	Day      string            `json:"day"`
 	Message  string            `json:"message,omitempty" doc:"why there is no plan"`
-	Calls    []runup.Call      `json:"calls" nullable:"false" doc:"in the order of the clock"`
+	Calls    []report.Call     `json:"calls" nullable:"false" doc:"in the order of the clock"`
 	Cooks    []kitchen.Cook    `json:"cooks" nullable:"false"`
 	Sections []kitchen.Section `json:"sections" nullable:"false"`
 	Room     room.Briefing     `json:"room"`
@@ -50,7 +50,7 @@ func (s *Server) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput
 }
 
 // handOut sends a plan as a file of one of the open formats.
-func (s *Server) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p planned, u runup.RunUp) error) http.HandlerFunc {
+func (s *Server) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p planned, u report.RunUp) error) http.HandlerFunc {
 	return func(w http.ResponseWriter, r *http.Request) {
 		id := chi.URLParam(r, "id")
 		p, x, err := s.runUp(r.Context(), id)
@@ -75,18 +75,18 @@ func (s *Server) handOut(name, kind string, write func(w *bytes.Buffer, r *http.
 
 // picked are the calls of the cook or the section that the address names; of all
 // where it names none.
-func picked(r *http.Request, calls []runup.Call) []runup.Call {
+func picked(r *http.Request, calls []report.Call) []report.Call {
 	cook, section := r.URL.Query().Get("cook"), r.URL.Query().Get("section")
-	return slices.DeleteFunc(calls, func(c runup.Call) bool {
+	return slices.DeleteFunc(calls, func(c report.Call) bool {
 		return (cook != "" && !slices.Contains(c.Cooks, cook)) || (section != "" && c.Section != section)
 	})
 }
 
-func fireFile(w *bytes.Buffer, r *http.Request, _ planned, u runup.RunUp) error {
+func fireFile(w *bytes.Buffer, r *http.Request, _ planned, u report.RunUp) error {
 	return lists.WriteFire(w, picked(r, u.Calls()))
 }
 
-func runUpFile(w *bytes.Buffer, _ *http.Request, _ planned, u runup.RunUp) error {
+func runUpFile(w *bytes.Buffer, _ *http.Request, _ planned, u report.RunUp) error {
 	_, err := w.WriteString(runupsvg.SVG(u))
 	return err
 }
@@ -94,7 +94,7 @@ func runUpFile(w *bytes.Buffer, _ *http.Request, _ planned, u runup.RunUp) error
 // alarmBefore is how long before a step its alarm rings.
 const alarmBefore = 2 * time.Minute
 
-func (s *Server) calendarFile(w *bytes.Buffer, r *http.Request, p planned, u runup.RunUp) error {
+func (s *Server) calendarFile(w *bytes.Buffer, r *http.Request, p planned, u report.RunUp) error {
 	c := calendar.Calendar{Name: u.Name, Service: u.Service, Made: s.Now(), Calls: picked(r, u.Calls()), Alarm: alarmBefore,
 		Heat: func(celsius int64) string { return p.in.Kitchen.Likes.HeatOf(float64(celsius)).Text }}
 	for _, k := range p.in.Kitchen.Cooks {

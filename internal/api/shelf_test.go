@@ -222,7 +222,7 @@ func TestTheWholeBookIsTakenOutAndIn(t *testing.T) {
 	assert.Len(t, get[found](chef, "/api/book?words=turnip").Entries, 1)
 
 	empty := newHouse(t)
-	_, err := empty.store.DB.Exec(`truncate thing, revision, plan`)
+	_, err := empty.store.DB.Exec(`truncate thing, revision, plan, service_plan, plan_before`)
 	require.NoError(t, err)
 	other := empty.cook("Head chef")
 	a := other.send("POST", "/api/book/import?apply=true", []byte(changed))

@@ -13,6 +13,8 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 )
 
@@ -34,9 +36,9 @@ type whatIfInput struct {
 
 // WhatIfView is the plan as it is beside the plan as it would be.
 type WhatIfView struct {
-	Service string        `json:"service"`
-	Now     runup.Summary `json:"now"`
-	Then    runup.Summary `json:"then"`
+	Service string         `json:"service"`
+	Now     report.Summary `json:"now"`
+	Then    report.Summary `json:"then"`
 }
 
 type whatIfOutput struct{ Body WhatIfView }
@@ -63,25 +65,38 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 	for id, method := range in.Body.Methods {
 		next.Components[id] = next.Components[id].By(method)
 	}
-	now := r.Summary(p.in)
+	now := r.Summary(r.RunUp)
 	if asItIs(next, p.in) {
 		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
 	}
 	soon, cancel := context.WithTimeout(ctx, whatIfWithin)
 	defer cancel()
-	then, err := runup.Make(soon, next)
+	then, err := planOnce(soon, next)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &whatIfOutput{WhatIfView{in.ID, now, then.Summary(next)}}, nil
+	return &whatIfOutput{WhatIfView{in.ID, now, then.Summary(then.RunUp)}}, nil
 }
 
 // whatIfWithin bounds the search for a plan that is only compared: where strict limits
 // cannot all be kept it goes on for many times as long, and the best until then does.
 const whatIfWithin = 12 * time.Second
 
+// planOnce plans a service, and keeps nothing.
+func planOnce(ctx context.Context, in demand.Input) (made, error) {
+	x, err := runup.Prepare(in)
+	if err != nil {
+		return made{}, err
+	}
+	r, err := x.Plan(ctx, nil)
+	if err != nil {
+		return made{}, err
+	}
+	return made{r, r.RunUp(in.Zone)}, nil
+}
+
 // asItIs tells whether nothing of what a service is planned from is otherwise.
-func asItIs(a, b runup.Input) bool {
+func asItIs(a, b demand.Input) bool {
 	b.Service = b.Service.Resolved(b.Menu)
 	return reflect.DeepEqual(a.Service, b.Service) && reflect.DeepEqual(a.Kitchen, b.Kitchen) && reflect.DeepEqual(a.Components, b.Components)
 }
@@ -96,12 +111,12 @@ type MethodPlans struct {
 
 // MethodPlan is the plan of the service if a component is made by one method.
 type MethodPlan struct {
-	ID        string        `json:"id"`
-	Name      string        `json:"name"`
-	Hands     int64         `json:"hands" doc:"seconds of hands for the component"`
-	Equipment []string      `json:"equipment" nullable:"false" doc:"kinds that it takes"`
-	Lead      int64         `json:"lead" doc:"seconds from its first step to its first plate"`
-	Plan      runup.Summary `json:"plan"`
+	ID        string         `json:"id"`
+	Name      string         `json:"name"`
+	Hands     int64          `json:"hands" doc:"seconds of hands for the component"`
+	Equipment []string       `json:"equipment" nullable:"false" doc:"kinds that it takes"`
+	Lead      int64          `json:"lead" doc:"seconds from its first step to its first plate"`
+	Plan      report.Summary `json:"plan"`
 }
 
 type methodsOutput struct {
@@ -136,17 +151,17 @@ func (s *Server) compareMethods(ctx context.Context, in *serviceInput) (*methods
 	return out, nil
 }
 
-func methodPlans(ctx context.Context, in runup.Input, c recipe.Component) (MethodPlans, error) {
+func methodPlans(ctx context.Context, in demand.Input, c recipe.Component) (MethodPlans, error) {
 	out := MethodPlans{Component: c.ID, Name: c.Name, Chosen: c.Method().ID, Methods: []MethodPlan{}}
 	for _, m := range c.Methods {
 		next := in
 		next.Components = maps.Clone(in.Components)
 		next.Components[c.ID] = c.By(m.ID)
-		r, err := runup.Make(ctx, next)
+		r, err := planOnce(ctx, next)
 		if err != nil {
 			return out, err
 		}
-		one := MethodPlan{ID: m.ID, Name: m.Name, Plan: r.Summary(next), Equipment: []string{}}
+		one := MethodPlan{ID: m.ID, Name: m.Name, Plan: r.Summary(r.RunUp), Equipment: []string{}}
 		one.Hands, one.Lead = r.RunUp.Effort(c.ID)
 		for _, step := range m.Steps {
 			for _, n := range step.Equipment {

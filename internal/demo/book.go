@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"jointime/internal/core/kitchen"
+	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
@@ -179,7 +180,7 @@ func (s stepMaker) by(days int, at string) stepMaker {
 }
 
 func (s stepMaker) care(text, source string) stepMaker {
-	s.Cautions = append(s.Cautions, recipe.Caution{Text: text, Source: source})
+	s.Cautions = append(s.Cautions, limits.Caution{Text: text, Source: source})
 	return s
 }
 

@@ -22,8 +22,7 @@ const before = `{"id": "hake", "name": "Hake", "yield": {"quantity": 660, "unit"
 func TestComponentsFromBeforeMethodsAreConvertedWithTheirRevisions(t *testing.T) {
 	ctx := context.Background()
 	s := pgtest.Store(t)
-	s.DB.MustExecContext(ctx, `delete from goose_db_version where version_id >= 2`)
-	s.DB.MustExecContext(ctx, `drop table tick, plate_check, plate_photo`)
+	require.NoError(t, s.Down(ctx, 1))
 	s.DB.MustExecContext(ctx, `insert into thing (kind, id, version, body) values ('component', 'hake', 1, $1), ('dish', 'd', 1, '{"steps": []}')`, before)
 	s.DB.MustExecContext(ctx, `insert into revision (kind, id, version, body, who, person) values ('component', 'hake', 1, $1, 'chef', 'p')`, before)
 	again, err := store.Open(ctx, s.URL)
@@ -55,7 +54,7 @@ func TestComponentsFromBeforeMethodsAreConvertedWithTheirRevisions(t *testing.T)
 func TestAKitchensOwnTimeOutOfControlIsKeptAsItsOwnLimits(t *testing.T) {
 	ctx := context.Background()
 	s := pgtest.Store(t)
-	s.DB.MustExecContext(ctx, `delete from goose_db_version where version_id >= 6`)
+	require.NoError(t, s.Down(ctx, 5))
 	for _, k := range []string{`{"id": "k", "tighter": 10800}`, `{"id": "plain"}`} {
 		s.DB.MustExecContext(ctx, `insert into thing (kind, id, version, body) values ('kitchen', $1::jsonb ->> 'id', 1, $1)`, k)
 	}

@@ -6,45 +6,107 @@ import (
 	"encoding/json"
 	"errors"
 	"time"
+
+	"github.com/jmoiron/sqlx"
 )
 
-// SavedPlan is a plan as a service keeps it.
-type SavedPlan struct {
-	Service string           `db:"service"`
-	Key     string           `db:"key"`
-	Pins    json.RawMessage  `db:"pins"`    // kind/id → version
-	Blocked json.RawMessage  `db:"blocked"` // step → why it cannot be
-	Problem json.RawMessage  `db:"problem"`
-	Plan    *json.RawMessage `db:"plan"` // nil: none was found
-	Message string           `db:"message"`
-	MadeAt  time.Time        `db:"made_at"`
+// Plan is a plan with the problem that it solves, under the key of what was asked.
+type Plan struct {
+	Key       string           `db:"key"`
+	Options   json.RawMessage  `db:"options"`
+	Seed      int64            `db:"seed"`
+	Excluded  json.RawMessage  `db:"excluded"`
+	Problem   json.RawMessage  `db:"problem"`
+	Plan      *json.RawMessage `db:"plan"` // nil: none was found
+	Violation int64            `db:"violation"`
+	Cost      int64            `db:"cost"`
+	CutShort  bool             `db:"cut_short"`
+	Message   string           `db:"message"`
+	MadeAt    time.Time        `db:"made_at"`
 }
 
-// SavePlan keeps a plan; one with the same key stays as it is.
-func (s *Store) SavePlan(ctx context.Context, p SavedPlan) error {
+// ServicePlan is a plan as a service has, or had, it.
+type ServicePlan struct {
+	Plan
+	Service string          `db:"service"`
+	Pins    json.RawMessage `db:"pins"` // kind/id → version, of what it was made from
+	Map     json.RawMessage `db:"map"`  // what its tasks and links stood for
+}
+
+// SavePlan keeps a plan for a service. One of the same problem that is there already is
+// replaced only by a better one, that passes strict limits less or costs less; taken is
+// false where it is not, and the service then has nothing of it yet.
+func (s *Store) SavePlan(ctx context.Context, p ServicePlan) (taken bool, err error) {
 	var plan any
-	if p.Plan != nil {
-		plan = string(*p.Plan)
+	if p.Plan.Plan != nil {
+		plan = string(*p.Plan.Plan)
 	}
-	_, err := s.DB.ExecContext(ctx, `insert into plan (service, key, pins, blocked, problem, plan, message) values ($1, $2, $3, $4, $5, $6, $7)
-		on conflict (service, key) do update set made_at = now()`, p.Service, p.Key, string(p.Pins), string(p.Blocked), string(p.Problem), plan, p.Message)
-	return wrap(err, "keep the plan of %q", p.Service)
+	err = s.inTx(ctx, func(tx *sqlx.Tx) error {
+		done, err := tx.ExecContext(ctx, `insert into plan (key, options, seed, excluded, problem, plan, violation, cost, cut_short, message) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+			on conflict (key) do update set options = excluded.options, seed = excluded.seed, excluded = excluded.excluded, problem = excluded.problem, plan = excluded.plan, violation = excluded.violation, cost = excluded.cost, cut_short = excluded.cut_short, message = excluded.message, made_at = now()
+			where excluded.plan is not null and (plan.plan is null or (excluded.violation, excluded.cost) < (plan.violation, plan.cost))`,
+			p.Key, string(p.Options), p.Seed, string(p.Excluded), string(p.Problem), plan, p.Violation, p.Cost, p.CutShort, p.Message)
+		if err != nil {
+			return err
+		}
+		rows, err := done.RowsAffected()
+		if taken = rows > 0; err != nil || !taken {
+			return err
+		}
+		return pointTo(ctx, tx, p)
+	})
+	return taken, wrap(err, "keep the plan of %q", p.Service)
 }
 
-// PlanFor finds the plan of a service with a key; false where there is none.
-func (s *Store) PlanFor(ctx context.Context, service, key string) (SavedPlan, bool, error) {
-	return s.onePlan(ctx, `select * from plan where service = $1 and key = $2`, service, key)
+// PointTo notes that a service has a plan that is kept already.
+func (s *Store) PointTo(ctx context.Context, p ServicePlan) error {
+	return wrap(pointTo(ctx, s.DB, p), "keep the plan of %q", p.Service)
+}
+
+func pointTo(ctx context.Context, db sqlx.ExecerContext, p ServicePlan) error {
+	_, err := db.ExecContext(ctx, `insert into service_plan (service, plan, pins, map) values ($1, $2, $3, $4)
+		on conflict (service, plan) do update set pins = excluded.pins, map = excluded.map, at = excluded.at`, p.Service, p.Key, string(p.Pins), string(p.Map))
+	return err
+}
+
+// PlanFor finds a plan by its key, with what a service had of it, which is empty where
+// that has not had it yet; false where there is none.
+func (s *Store) PlanFor(ctx context.Context, service, key string) (ServicePlan, bool, error) {
+	return s.onePlan(ctx, `select p.*, $1 as service, coalesce(s.pins, 'null') as pins, coalesce(s.map, 'null') as map
+		from plan p left join service_plan s on s.plan = p.key and s.service = $1 where p.key = $2`, service, key)
 }
 
 // LastPlan finds the newest plan of a service; false where there is none.
-func (s *Store) LastPlan(ctx context.Context, service string) (SavedPlan, bool, error) {
-	return s.onePlan(ctx, `select * from plan where service = $1 order by made_at desc limit 1`, service)
+func (s *Store) LastPlan(ctx context.Context, service string) (ServicePlan, bool, error) {
+	return s.onePlan(ctx, `select p.*, s.service, s.pins, s.map from service_plan s join plan p on p.key = s.plan where s.service = $1 order by s.at desc limit 1`, service)
 }
 
-func (s *Store) onePlan(ctx context.Context, query string, args ...any) (p SavedPlan, ok bool, err error) {
+func (s *Store) onePlan(ctx context.Context, query string, args ...any) (p ServicePlan, ok bool, err error) {
 	err = s.DB.GetContext(ctx, &p, query, args...)
 	if errors.Is(err, sql.ErrNoRows) {
 		return p, false, nil
 	}
 	return p, err == nil, wrap(err, "read a plan")
+}
+
+// PlanBefore is a plan as it was kept until plans were found by their problem: without
+// what its tasks stand for.
+type PlanBefore struct {
+	Service string           `db:"service"`
+	Key     string           `db:"key"`
+	Pins    json.RawMessage  `db:"pins"`
+	Blocked json.RawMessage  `db:"blocked"` // dish/component/step → why it cannot be; other keys for buffers and the seed
+	Problem json.RawMessage  `db:"problem"`
+	Plan    *json.RawMessage `db:"plan"`
+	Message string           `db:"message"`
+	MadeAt  time.Time        `db:"made_at"`
+}
+
+// LastPlanBefore finds the newest of them for a service; false where there is none.
+func (s *Store) LastPlanBefore(ctx context.Context, service string) (p PlanBefore, ok bool, err error) {
+	err = s.DB.GetContext(ctx, &p, `select * from plan_before where service = $1 order by made_at desc limit 1`, service)
+	if errors.Is(err, sql.ErrNoRows) {
+		return p, false, nil
+	}
+	return p, err == nil, wrap(err, "read a plan of before")
 }

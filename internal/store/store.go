@@ -38,14 +38,23 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	return &Store{DB: db, URL: url}, nil
 }
 
-func migrate(ctx context.Context, db *sql.DB) error {
+// provider knows the steps from any version of the tables to any other.
+func provider(db *sql.DB) (*goose.Provider, error) {
 	dir, err := fs.Sub(migrations, "migrations")
 	if err != nil {
-		return err
+		return nil, err
 	}
 	p, err := goose.NewProvider(goose.DialectPostgres, db, dir)
 	if err != nil {
-		return fmt.Errorf("read the migrations: %w", err)
+		return nil, fmt.Errorf("read the migrations: %w", err)
+	}
+	return p, nil
+}
+
+func migrate(ctx context.Context, db *sql.DB) error {
+	p, err := provider(db)
+	if err != nil {
+		return err
 	}
 	if _, err := p.Up(ctx); err != nil {
 		return fmt.Errorf("bring the tables up to date: %w", err)

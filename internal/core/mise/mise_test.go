@@ -11,7 +11,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/units"
 )
 
@@ -56,12 +56,12 @@ func scene() mise.Input {
 		return recipe.Part{Component: c, Portion: ptr(grams(q))}
 	}
 	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "Fish and sauce", Parts: []recipe.Part{portion("fish", 160), portion("sauce", 50), portion("dressing", 20)}}
-	bar := func(component, step string, start, end time.Time) runup.Bar {
-		return runup.Bar{ID: "d/" + component + "/" + step, Dish: "d", Component: component, Step: step, Start: start, End: end, From: start.Unix(), To: end.Unix()}
+	bar := func(component, step string, start, end time.Time) report.Bar {
+		return report.Bar{ID: "d/" + component + "/" + step, Dish: "d", Component: component, Step: step, Start: start, End: end, From: start.Unix(), To: end.Unix()}
 	}
 	cure := bar("stock", "simmer the bones", at(27, 9, 0), at(27, 13, 0))
-	cure.Hands = []runup.Stretch{{From: cure.From, To: cure.From + 300}, {From: cure.From + 7200, To: cure.From + 7260}, {From: cure.To - 60, To: cure.To}}
-	plan := runup.RunUp{Bars: []runup.Bar{cure,
+	cure.Hands = []report.Stretch{{From: cure.From, To: cure.From + 300}, {From: cure.From + 7200, To: cure.From + 7260}, {From: cure.To - 60, To: cure.To}}
+	plan := report.RunUp{Bars: []report.Bar{cure,
 		bar("sauce", "reduce the stock", at(27, 14, 0), at(27, 15, 0)), bar("sauce", "warm", at(28, 19, 20), at(28, 19, 25)),
 		bar("dressing", "chop the herbs", at(28, 18, 0), at(28, 18, 10)),
 		bar("fish", "fillet the whole fish", at(28, 10, 0), at(28, 10, 30)), bar("fish", "sear", at(28, 19, 20), at(28, 19, 24)),
@@ -215,7 +215,7 @@ func TestTicksRefuseWhatIsMalformed(t *testing.T) {
 // sauce's stock 72 h at most before, and at the latest 1 h + 5 min before seven.
 func TestWithoutAPlanHoursAreTheLatest(t *testing.T) {
 	in := scene()
-	in.Plan = runup.RunUp{}
+	in.Plan = report.RunUp{}
 	c := in.Book.Components["fish"]
 	c.Methods[0].Steps[0].By = &recipe.Deadline{DaysBefore: 1, Clock: "16:00"}
 	s := mise.Make(in)

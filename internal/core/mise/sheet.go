@@ -16,7 +16,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/units"
 )
 
@@ -25,7 +25,7 @@ type Input struct {
 	Book     recipe.Book
 	Kitchen  kitchen.Kitchen
 	Exploded recipe.Exploded // with what was ticked already in it
-	Plan     runup.RunUp
+	Plan     report.RunUp
 	Ways     recipe.Ways
 	Ticks    []Tick
 	Begins   time.Time            // hour of the first course
@@ -137,7 +137,7 @@ func Make(in Input) Sheet {
 }
 
 func newMaker(in Input) *maker {
-	m := &maker{Input: in, bars: map[string][]runup.Bar{}, ticks: standing(in.Ticks), order: map[string]int{}}
+	m := &maker{Input: in, bars: map[string][]report.Bar{}, ticks: standing(in.Ticks), order: map[string]int{}}
 	for _, b := range in.Plan.Bars {
 		m.bars[b.Component] = append(m.bars[b.Component], b)
 	}
@@ -170,7 +170,7 @@ func (m *maker) stray(tasks []Task, visits []Visit) []Tick {
 
 type maker struct {
 	Input
-	bars  map[string][]runup.Bar     // by component
+	bars  map[string][]report.Bar    // by component
 	ticks map[string][]Tick          // that stand, by task
 	order map[string]int             // component → its place in the sums
 	late  map[string]map[string]span // component → step → when it must be done at the latest
@@ -303,7 +303,7 @@ func (m *maker) steps(t *Task, c recipe.Component) {
 	if start, planned := m.begins(c.ID, c.Steps()[t.from].ID); planned {
 		start = start.In(m.Zone)
 		t.Start, t.day = &start, start.Format(dayLayout)
-		t.Planned = slices.ContainsFunc(m.bars[c.ID], func(b runup.Bar) bool { return b.Step == c.Steps()[t.from].ID })
+		t.Planned = slices.ContainsFunc(m.bars[c.ID], func(b report.Bar) bool { return b.Step == c.Steps()[t.from].ID })
 	} else if by := c.Steps()[t.to-1].By; by != nil {
 		t.day = m.Begins.In(m.Zone).AddDate(0, 0, -by.DaysBefore).Format(dayLayout)
 	}
@@ -358,7 +358,7 @@ func keeping(c recipe.Component, s recipe.Step) (time.Duration, bool) {
 // wanted is when the next thing wants what a task leaves: its own next step,
 // the component that it goes into, or the plate.
 func (m *maker) wanted(c recipe.Component, to int, end time.Time) (first time.Time, ok bool) {
-	note := func(b runup.Bar) {
+	note := func(b report.Bar) {
 		if !b.Start.Before(end) && (!ok || b.Start.Before(first)) {
 			first, ok = b.Start, true
 		}

@@ -5,27 +5,28 @@ import (
 	"strings"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/limits"
 	"jointime/internal/core/units"
 )
 
 // Ingredient is what is bought.
 type Ingredient struct {
-	ID          string       `json:"id"`
-	Name        string       `json:"name" minLength:"1" maxLength:"120"`
-	Also        []string     `json:"also,omitempty" maxItems:"20" doc:"other words for it"`
-	Unit        units.Unit   `json:"unit,omitempty" doc:"in which it is bought"`
-	Density     *float64     `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
-	Piece       *float64     `json:"piece,omitempty" minimum:"0" maximum:"1000000" doc:"grams of one: a piece, or what it is bought by (unit)"`
-	Loss        float64      `json:"loss,omitempty" minimum:"0" maximum:"0.99" doc:"share lost in trimming"`
-	Allergens   *[]string    `json:"allergens,omitempty" doc:"absent: never told, which is not the same as none"`
-	Animal      string       `json:"animal,omitempty" enum:"none,milk,egg,honey,fish,shellfish,meat" doc:"what it comes from; absent: never told"`
-	Alcohol     bool         `json:"alcohol,omitempty"`
-	Season      []int        `json:"season,omitempty" maxItems:"12" doc:"months, 1 to 12; absent: the whole year"`
-	Delivery    string       `json:"delivery,omitempty" maxLength:"400" doc:"what to look for when it comes"`
-	Substitutes []Substitute `json:"substitutes,omitempty" maxItems:"20"`
-	House       bool         `json:"house,omitempty" doc:"always there and never ordered: water, ice"`
-	Packs       []Pack       `json:"packs,omitempty" maxItems:"20" doc:"sizes in which it is sold"`
-	Cautions    []Caution    `json:"cautions,omitempty"`
+	ID          string           `json:"id"`
+	Name        string           `json:"name" minLength:"1" maxLength:"120"`
+	Also        []string         `json:"also,omitempty" maxItems:"20" doc:"other words for it"`
+	Unit        units.Unit       `json:"unit,omitempty" doc:"in which it is bought"`
+	Density     *float64         `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
+	Piece       *float64         `json:"piece,omitempty" minimum:"0" maximum:"1000000" doc:"grams of one: a piece, or what it is bought by (unit)"`
+	Loss        float64          `json:"loss,omitempty" minimum:"0" maximum:"0.99" doc:"share lost in trimming"`
+	Allergens   *[]string        `json:"allergens,omitempty" doc:"absent: never told, which is not the same as none"`
+	Animal      string           `json:"animal,omitempty" enum:"none,milk,egg,honey,fish,shellfish,meat" doc:"what it comes from; absent: never told"`
+	Alcohol     bool             `json:"alcohol,omitempty"`
+	Season      []int            `json:"season,omitempty" maxItems:"12" doc:"months, 1 to 12; absent: the whole year"`
+	Delivery    string           `json:"delivery,omitempty" maxLength:"400" doc:"what to look for when it comes"`
+	Substitutes []Substitute     `json:"substitutes,omitempty" maxItems:"20"`
+	House       bool             `json:"house,omitempty" doc:"always there and never ordered: water, ice"`
+	Packs       []Pack           `json:"packs,omitempty" maxItems:"20" doc:"sizes in which it is sold"`
+	Cautions    []limits.Caution `json:"cautions,omitempty"`
 }
 
 // Substitute is what can stand in for an ingredient.

@@ -3,30 +3,31 @@ package recipe
 import (
 	"strings"
 
+	"jointime/internal/core/limits"
 	"jointime/internal/core/units"
 )
 
 // Step is one action of a method.
 type Step struct {
-	ID        string        `json:"id" minLength:"1" maxLength:"60"`
-	Name      string        `json:"name" minLength:"1" maxLength:"120"`
-	Said      string        `json:"said,omitempty" maxLength:"2000" doc:"the line as it was typed"`
-	Time      *Time         `json:"time,omitempty" doc:"absent: a gap, the step cannot be planned"`
-	Hands     Hands         `json:"hands"`
-	Equipment []Needed      `json:"equipment" nullable:"false"`
-	Then      Wait          `json:"then" doc:"the wait after this step, until the next one or the plate"`
-	After     []string      `json:"after,omitempty" doc:"steps of other components that must end first, each as component/step"`
-	EachWave  bool          `json:"eachWave,omitempty" doc:"done for each wave of plates, not once for all"`
-	By        *Deadline     `json:"by,omitempty" doc:"when it should be over, so that it is not in the rush"`
-	Cues      []Cue         `json:"cues,omitempty" maxItems:"12"`
-	Troubles  []Trouble     `json:"troubles,omitempty" maxItems:"20" doc:"what commonly goes wrong"`
-	Unbroken  bool          `json:"unbroken,omitempty" doc:"it may not be interrupted"`
-	Short     string        `json:"short,omitempty" maxLength:"200" doc:"it is stopped short on purpose, and why"`
-	Pan       *Pan          `json:"pan,omitempty"`
-	Left      *float64      `json:"left,omitempty" minimum:"0" maximum:"1" doc:"share that is left after a reduction"`
-	Until     *units.Amount `json:"until,omitempty" doc:"amount that is left after a reduction"`
-	Ours      []string      `json:"ours,omitempty" doc:"fields that were filled for now with the kitchen's own defaults"`
-	Cautions  []Caution     `json:"cautions,omitempty"`
+	ID        string           `json:"id" minLength:"1" maxLength:"60"`
+	Name      string           `json:"name" minLength:"1" maxLength:"120"`
+	Said      string           `json:"said,omitempty" maxLength:"2000" doc:"the line as it was typed"`
+	Time      *Time            `json:"time,omitempty" doc:"absent: a gap, the step cannot be planned"`
+	Hands     Hands            `json:"hands"`
+	Equipment []Needed         `json:"equipment" nullable:"false"`
+	Then      Wait             `json:"then" doc:"the wait after this step, until the next one or the plate"`
+	After     []string         `json:"after,omitempty" doc:"steps of other components that must end first, each as component/step"`
+	EachWave  bool             `json:"eachWave,omitempty" doc:"done for each wave of plates, not once for all"`
+	By        *Deadline        `json:"by,omitempty" doc:"when it should be over, so that it is not in the rush"`
+	Cues      []Cue            `json:"cues,omitempty" maxItems:"12"`
+	Troubles  []Trouble        `json:"troubles,omitempty" maxItems:"20" doc:"what commonly goes wrong"`
+	Unbroken  bool             `json:"unbroken,omitempty" doc:"it may not be interrupted"`
+	Short     string           `json:"short,omitempty" maxLength:"200" doc:"it is stopped short on purpose, and why"`
+	Pan       *Pan             `json:"pan,omitempty"`
+	Left      *float64         `json:"left,omitempty" minimum:"0" maximum:"1" doc:"share that is left after a reduction"`
+	Until     *units.Amount    `json:"until,omitempty" doc:"amount that is left after a reduction"`
+	Ours      []string         `json:"ours,omitempty" doc:"fields that were filled for now with the kitchen's own defaults"`
+	Cautions  []limits.Caution `json:"cautions,omitempty"`
 }
 
 // Pan is the state of a pan that a step wants.
@@ -121,12 +122,6 @@ type Wait struct {
 type Deadline struct {
 	DaysBefore int    `json:"daysBefore" minimum:"0" maximum:"30"`
 	Clock      string `json:"clock"`
-}
-
-// Caution is where the work can hurt someone.
-type Caution struct {
-	Text   string `json:"text" maxLength:"400"`
-	Source string `json:"source,omitempty" maxLength:"200" doc:"where a limit in it comes from"`
 }
 
 // HandSpans are the parts of a step with so many portions in which hands are

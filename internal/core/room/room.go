@@ -10,7 +10,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
 )
@@ -33,12 +33,12 @@ type TableNote struct {
 
 // CourseBriefing is a course as the room sees it.
 type CourseBriefing struct {
-	Name   string          `json:"name"`
-	Hour   string          `json:"hour" doc:"of the clock, at which the first wave leaves"`
-	Ready  string          `json:"ready" doc:"by when the first tables sit, with their cutlery"`
-	Hold   string          `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
-	Sent   []runup.Sending `json:"sent" nullable:"false"`
-	Dishes []DishBriefing  `json:"dishes" nullable:"false"`
+	Name   string           `json:"name"`
+	Hour   string           `json:"hour" doc:"of the clock, at which the first wave leaves"`
+	Ready  string           `json:"ready" doc:"by when the first tables sit, with their cutlery"`
+	Hold   string           `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
+	Sent   []report.Sending `json:"sent" nullable:"false"`
+	Dishes []DishBriefing   `json:"dishes" nullable:"false"`
 }
 
 // DishBriefing is a dish, or a version of it, in a course.
@@ -62,7 +62,7 @@ type DishBriefing struct {
 const seated = 5
 
 // Make makes the sheet of a service from its plan.
-func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service, plan runup.RunUp) Briefing {
+func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service, plan report.RunUp) Briefing {
 	out := Briefing{Service: s.ID, Name: s.Name, Day: s.Day, Guests: s.Guests(), Courses: []CourseBriefing{}, Notes: []TableNote{}}
 	for _, t := range s.Tables {
 		if t.Note != "" {

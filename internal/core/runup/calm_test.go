@@ -4,20 +4,17 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 )
 
 // evenings is the share of plates within two minutes of their time, over 1,000
 // evenings on which every uncertain step takes a time between quick and slow.
-func evenings(t testing.TB, in runup.Input, calm service.Calm) float64 {
+func evenings(t testing.TB, in demand.Input, calm service.Calm) float64 {
 	in.Service.Calm = calm
 	r := makePlan(t, in)
-	share, err := r.Evenings(in, 1000, 120, 7)
-	require.NoError(t, err)
-	return share
+	return r.Punctuality(1000, 120, 7)
 }
 
 func TestCalmIsMeasured(t *testing.T) {

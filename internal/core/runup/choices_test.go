@@ -21,13 +21,13 @@ func TestWithACookFewerTheDayIsLonger(t *testing.T) {
 	x.Components["other"] = recipe.Component{ID: "other", Name: "Other", Yield: x.Components["food"].Yield, Methods: recipe.OneWay(does("stir", 20, recipe.AllHands, nil))}
 	oneMore(&x, "commis", "12:00", "23:00")
 	both := makePlan(t, x)
-	s := both.Summary(x)
+	s := both.Summary(both.RunUp)
 	assert.Equal(t, 2, s.Cooks)
 	assert.Equal(t, "19:39", s.Begins.Format("15:04"))
 	assert.Equal(t, int64(20*60+20), s.Longest)
 	x.Service.Off = []string{"commis"}
 	one := makePlan(t, x)
-	s = one.Summary(x)
+	s = one.Summary(one.RunUp)
 	assert.Equal(t, 1, s.Cooks)
 	assert.Equal(t, "19:19", s.Begins.Format("15:04"))
 	assert.Equal(t, int64(40*60+20), s.Longest)

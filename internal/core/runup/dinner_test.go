@@ -1,7 +1,6 @@
 package runup_test
 
 import (
-	"context"
 	"slices"
 	"strings"
 	"testing"
@@ -10,13 +9,14 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/demo"
 )
 
 // dinner is the winter supper: five courses for 36, in the kitchen of the house.
-func dinner(t testing.TB) runup.Input {
+func dinner(t testing.TB) demand.Input {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
 	b.Kitchen, b.Menu, b.Service = b.House, b.Winter, b.Supper
 	return input(t, b)
@@ -25,7 +25,7 @@ func dinner(t testing.TB) runup.Input {
 // Five courses for 36, some of them in versions: every strict limit is kept, and
 // the first plates of every course leave at its hour.
 func TestTheWinterSupperIsKept(t *testing.T) {
-	r := makePlan(t, dinner(t))
+	r := dinnerPlan(t)
 	assert.Equal(t, "kept", r.RunUp.Status)
 	assert.Zero(t, r.Plan.Violation)
 	plates := 0
@@ -57,7 +57,7 @@ func TestSoManyHandsBuildAWaveThatTheLastLeavesInTime(t *testing.T) {
 	in.Service.Tables = nil
 	in.Menu.Courses, in.Service.Courses = in.Menu.Courses[3:4], []service.CourseHour{{Course: "main", Hour: "21:00", Covers: []service.Covers{{Dish: "guinea-fowl", Plates: 36}}}}
 	r := makePlan(t, in)
-	first := slices.IndexFunc(r.RunUp.Bars, func(b runup.Bar) bool { return b.Placing == "barley" && b.Wave == 1 })
+	first := slices.IndexFunc(r.RunUp.Bars, func(b report.Bar) bool { return b.Placing == "barley" && b.Wave == 1 })
 	require.GreaterOrEqual(t, first, 0)
 	bar := r.RunUp.Bars[first]
 	assert.Equal(t, int64(30), bar.To-bar.From)
@@ -73,11 +73,11 @@ func TestSoManyHandsBuildAWaveThatTheLastLeavesInTime(t *testing.T) {
 	assert.LessOrEqual(t, last-r.RunUp.Courses[0].Leaves, int64(15*60))
 	in.Service.Courses[0].Covers[0].Plates = 6
 	r = makePlan(t, in)
-	first = slices.IndexFunc(r.RunUp.Bars, func(b runup.Bar) bool { return b.Placing == "barley" })
+	first = slices.IndexFunc(r.RunUp.Bars, func(b report.Bar) bool { return b.Placing == "barley" })
 	assert.Len(t, r.RunUp.Bars[first].With, 1, "one wave is built by one pair")
 	in.Kitchen.Cooks = in.Kitchen.Cooks[:1]
 	in.Service.Courses[0].Covers[0].Plates = 12
-	one, err := runup.Make(context.Background(), in)
+	one, err := attempt(in)
 	require.NoError(t, err)
 	for _, b := range one.RunUp.Bars {
 		if b.Placing != "" {

@@ -11,7 +11,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 )
 
@@ -190,7 +190,7 @@ func TestAMarginIsTold(t *testing.T) {
 		assert.Equal(t, int64(180), b.Slow)
 		if calm == service.SomeCalm {
 			r := makePlan(t, x)
-			i := slices.IndexFunc(r.RunUp.Strands, func(s runup.Strand) bool { return len(s.Holds) > 0 })
+			i := slices.IndexFunc(r.RunUp.Strands, func(s report.Strand) bool { return len(s.Holds) > 0 })
 			h := r.RunUp.Strands[i].Holds[0]
 			assert.Equal(t, int64(90), h.Margin)
 			assert.Equal(t, "1:30 = 19:58:10 to 19:59:40; nothing at least; 8 min at most; 1:30 of it margin, for cook food may take 3 min longer.", h.Why)

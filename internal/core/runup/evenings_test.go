@@ -1,7 +1,6 @@
 package runup_test
 
 import (
-	"context"
 	"slices"
 	"strings"
 	"testing"
@@ -11,35 +10,36 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/service"
 	"jointime/internal/demo"
 )
 
-func of(t testing.TB, e demo.Evening) runup.Input {
+func of(t testing.TB, e demo.Evening) demand.Input {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
 	b.Kitchen, b.Menu, b.Service = e.Kitchen, e.Menu, e.Service
 	return input(t, b)
 }
 
-func banquet(t testing.TB) runup.Input { return of(t, demo.Banquet("2026-03-14")) }
+func banquet(t testing.TB) demand.Input { return of(t, demo.Banquet("2026-03-14")) }
 
-func forTwo(t testing.TB) runup.Input { return of(t, demo.ForTwo("2026-03-14")) }
+func forTwo(t testing.TB) demand.Input { return of(t, demo.ForTwo("2026-03-14")) }
 
 // The winter supper, a banquet of 120 and a supper for two are kept, and with the
 // longest of a named wait halved they are planned otherwise, and kept.
 func TestThreeEveningsAndWhatAHalvedWaitDoes(t *testing.T) {
 	for _, c := range []struct {
-		in    runup.Input
+		in    demand.Input
+		of    func(testing.TB) planned
 		waits []string
 	}{
-		{dinner(t), []string{"hake/roast", "croquette/fry", "quince/warm"}},
-		{banquet(t), []string{"slow-cooked-egg/cook-the-eggs", "croquette/fry", "quince/warm"}},
-		{forTwo(t), []string{"hake/roast", "hake/temper", "swede/crush"}},
+		{dinner(t), dinnerPlan, []string{"hake/roast", "croquette/fry", "quince/warm"}},
+		{banquet(t), banquetPlan, []string{"slow-cooked-egg/cook-the-eggs", "croquette/fry", "quince/warm"}},
+		{forTwo(t), forTwoPlan, []string{"hake/roast", "hake/temper", "swede/crush"}},
 	} {
 		t.Run(c.in.Service.Name, func(t *testing.T) {
-			before := makePlan(t, c.in)
+			before := c.of(t)
 			assert.Zero(t, before.Plan.Violation)
 			for _, k := range before.RunUp.Courses {
 				assert.LessOrEqual(t, k.Late, int64(30), k.Name)
@@ -74,7 +74,7 @@ func halved(in map[string]recipe.Component, ref string) map[string]recipe.Compon
 	return out
 }
 
-func starts(r runup.Result) map[string]int64 {
+func starts(r planned) map[string]int64 {
 	out := map[string]int64{}
 	for _, t := range r.Plan.Tasks {
 		out[t.ID] = t.Start
@@ -86,17 +86,18 @@ func starts(r runup.Result) map[string]int64 {
 // single dishes, laid over one another, want so many things twice at once.
 func TestEachDishTimedAloneBooksTwice(t *testing.T) {
 	for _, c := range []struct {
-		in    runup.Input
+		in    demand.Input
+		of    func(testing.TB) planned
 		least int
-	}{{dinner(t), 20}, {banquet(t), 5}, {forTwo(t), 1}} {
-		together := makePlan(t, c.in)
+	}{{dinner(t), dinnerPlan, 20}, {banquet(t), banquetPlan, 5}, {forTwo(t), forTwoPlan, 1}} {
+		together := c.of(t)
 		assert.Zero(t, doubles(together.Problem, together.Plan), "the plan for all has none")
 		var tasks []schedule.Task
 		var planned []schedule.PlannedTask
 		for k := range c.in.Service.Courses {
 			alone := c.in
 			alone.Service.Courses = []service.CourseHour{c.in.Service.Courses[k]}
-			r, err := runup.Make(context.Background(), alone)
+			r, err := attempt(alone)
 			require.NoError(t, err)
 			tasks, planned = append(tasks, r.Problem.Tasks...), append(planned, moved(r, together)...)
 		}
@@ -108,7 +109,7 @@ func TestEachDishTimedAloneBooksTwice(t *testing.T) {
 
 // moved are the tasks of a plan on the clock of another one, whose days may begin
 // earlier.
-func moved(r, other runup.Result) (out []schedule.PlannedTask) {
+func moved(r, other planned) (out []schedule.PlannedTask) {
 	by := int64(r.RunUp.Origin.Sub(other.RunUp.Origin) / time.Second)
 	for _, t := range r.Plan.Tasks {
 		t.Start, t.End = t.Start+by, t.End+by

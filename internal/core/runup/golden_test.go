@@ -8,7 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/room"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/demo"
 	"jointime/internal/formats/calendar"
 	"jointime/internal/formats/lists"
@@ -20,14 +20,17 @@ import (
 // problem, plan, run-up and every hand-out, byte for byte.
 func TestTheEveningsAreUnchanged(t *testing.T) {
 	book := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)).Recipes()
-	for _, in := range []runup.Input{dinner(t), banquet(t), forTwo(t)} {
-		r := makePlan(t, in)
+	for _, e := range []struct {
+		in demand.Input
+		of func(testing.TB) planned
+	}{{dinner(t), dinnerPlan}, {banquet(t), banquetPlan}, {forTwo(t), forTwoPlan}} {
+		in, r := e.in, e.of(t)
 		f := golden.Of(t, "testdata/golden.json", in.Service.Name)
 		f.JSON("problem", r.Problem)
 		f.JSON("plan", r.Plan)
 		f.JSON("run-up", r.RunUp)
 		f.JSON("calls", r.RunUp.Calls())
-		f.JSON("summary", r.Summary(in))
+		f.JSON("summary", r.Summary(r.RunUp))
 		f.Text("picture", []byte(runupsvg.SVG(r.RunUp)))
 		var fire, events bytes.Buffer
 		require.NoError(t, lists.WriteFire(&fire, r.RunUp.Calls()))

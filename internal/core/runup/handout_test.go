@@ -9,6 +9,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -16,21 +17,20 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/room"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/demo"
 	"jointime/internal/formats/lists"
 	"jointime/internal/formats/runupsvg"
-	"time"
 )
 
 // Everything that is planned is on the call sheets, in the order of the clock; what
 // a cook does is on theirs, and nothing else.
 func TestCallSheetsHaveEverything(t *testing.T) {
-	r := makePlan(t, dinner(t))
+	r := dinnerPlan(t)
 	calls := r.RunUp.Calls()
 	assert.Len(t, calls, len(r.RunUp.Bars)+len(r.RunUp.Turns))
-	assert.True(t, slices.IsSortedFunc(calls, func(a, b runup.Call) int { return int(a.At - b.At) }))
-	byID := map[string]runup.Call{}
+	assert.True(t, slices.IsSortedFunc(calls, func(a, b report.Call) int { return int(a.At - b.At) }))
+	byID := map[string]report.Call{}
 	for _, c := range calls {
 		byID[c.ID] = c
 		assert.Len(t, c.Who, len(c.Cooks), c.ID)
@@ -46,11 +46,11 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 	assert.Contains(t, mind[0], "Table 2 × 1: ")
 	assert.Contains(t, mind[0], "crustaceans")
 	assert.Equal(t, []string{"Table 1", "Table 2"}, byID["roast-hake/plate/hake/wave 1"].Tables)
-	lit := slices.IndexFunc(calls, func(c runup.Call) bool { return c.What == "light the deck oven" })
+	lit := slices.IndexFunc(calls, func(c report.Call) bool { return c.What == "light the deck oven" })
 	require.GreaterOrEqual(t, lit, 0)
 	assert.Len(t, calls[lit].Who, 1, "somebody turns the knob")
 	for _, u := range r.RunUp.Turns {
-		told := slices.ContainsFunc(r.RunUp.Clashes, func(c runup.Clash) bool {
+		told := slices.ContainsFunc(r.RunUp.Clashes, func(c report.Clash) bool {
 			return strings.HasPrefix(c.What, "Nobody has a hand free at "+u.Start.Format("15:04"))
 		})
 		assert.Equal(t, u.Cook == "", told, "where nobody can, it is told")
@@ -58,7 +58,7 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 }
 
 func TestTheFireListIsReadBackAsATable(t *testing.T) {
-	r := makePlan(t, demoInput(t))
+	r := supperPlan(t)
 	var b bytes.Buffer
 	require.NoError(t, lists.WriteFire(&b, r.RunUp.Calls()))
 	rows, err := csv.NewReader(&b).ReadAll()
@@ -98,7 +98,7 @@ func TestTheRunUpAsAPicture(t *testing.T) {
 		strand += len(s.Bars)
 	}
 	assert.Equal(t, 1+strand, titles)
-	assert.NotPanics(t, func() { runupsvg.SVG(runup.RunUp{}) })
+	assert.NotPanics(t, func() { runupsvg.SVG(report.RunUp{}) })
 }
 
 func TestTheRoomIsTold(t *testing.T) {
@@ -155,7 +155,7 @@ func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	assert.Equal(t, "hands", hands.Kind)
 	require.Len(t, hands.Tight, 1)
 	whisk := bars(r)["dish/sauce/whisk"]
-	assert.Equal(t, runup.Stretch{From: whisk.From, To: whisk.To}, hands.Tight[0])
+	assert.Equal(t, report.Stretch{From: whisk.From, To: whisk.To}, hands.Tight[0])
 }
 
 // A clash says which two requirements clash: the oven of the soufflé is wanted at

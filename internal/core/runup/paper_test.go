@@ -9,7 +9,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
 )
@@ -73,7 +73,7 @@ func TestWorkedExampleWhenItCannotBeKept(t *testing.T) {
 
 func seconds(v int64) *int64 { return &v }
 
-func paperInput() runup.Input {
+func paperInput() demand.Input {
 	bake := func(minutes, degrees, least, most int64, reason string) recipe.Step {
 		return recipe.Step{ID: "bake", Name: "bake", Time: &recipe.Time{Quick: minutes * 60, Usual: minutes * 60, Slow: minutes * 60, Per: recipe.Once},
 			Hands: recipe.Hands{Work: recipe.NoHands}, Equipment: []recipe.Needed{{Kind: "oven", Setting: &degrees}},
@@ -84,7 +84,7 @@ func paperInput() runup.Input {
 		return recipe.Dish{ID: id, Name: name, Parts: []recipe.Part{{Component: id, Portion: &one}}, Plate: plating.Spec{Ware: plating.Ware{Diameter: 200, Well: 150},
 			Placings: []plating.Placing{{ID: placing, Component: id, Form: plating.Block, Length: 60, Seconds: 30}}}}
 	}
-	return runup.Input{
+	return demand.Input{
 		Zone: time.UTC,
 		Kitchen: kitchen.Kitchen{ID: "k", PassWidth: 4, Cooks: []kitchen.Cook{{ID: "c", Name: "Cook", Shifts: []kitchen.Shift{{From: "12:00", To: "23:00"}}}},
 			Equipment: []kitchen.Equipment{{ID: "oven", Name: "Oven", Kind: "oven", Places: 1, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 12, Tolerance: 5}}}},

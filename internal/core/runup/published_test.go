@@ -10,12 +10,12 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 )
 
 // cold is a service of one dish that the book keeps cold, in a kitchen with burners,
 // a fridge, a freezer, a blast chiller and a warm drawer; the cook is there from 10:00.
-func cold(steps ...recipe.Step) runup.Input {
+func cold(steps ...recipe.Step) demand.Input {
 	x := paper(1, steps...)
 	x.Kitchen.Cooks[0].Shifts = []kitchen.Shift{{From: "10:00", To: "23:00"}}
 	x.Kitchen.Equipment = append(x.Kitchen.Equipment, kitchen.Equipment{ID: "stove", Name: "Burners", Kind: "burner", Places: 2, Cooks: true},
@@ -55,7 +55,7 @@ func overBy(clock string) func(*recipe.Step) {
 
 func who(cook string) func(*recipe.Step) { return func(s *recipe.Step) { s.Hands.Cook = cook } }
 
-func oneMore(x *runup.Input, id, from, to string) {
+func oneMore(x *demand.Input, id, from, to string) {
 	x.Kitchen.Cooks = append(x.Kitchen.Cooks, kitchen.Cook{ID: id, Name: "Cook " + id, Shifts: []kitchen.Shift{{From: from, To: to}}})
 }
 
@@ -134,7 +134,7 @@ func TestReheatingHasALimit(t *testing.T) {
 func TestAPlaceThatIsNotHotEnoughHoldsNothing(t *testing.T) {
 	x := cold(does("boil", 30, recipe.AllHands, all(on("burner"), who("d"), then(0, "drawer"))))
 	oneMore(&x, "d", "10:00", "14:30")
-	at := func(celsius float64) runup.Result {
+	at := func(celsius float64) planned {
 		x.Kitchen.Equipment[len(x.Kitchen.Equipment)-1].Celsius = &celsius
 		return makePlan(t, x)
 	}
@@ -149,7 +149,7 @@ func TestAPlaceThatIsNotHotEnoughHoldsNothing(t *testing.T) {
 }
 
 // raw is fish that is cured and goes to the plate raw.
-func raw(steps ...recipe.Step) runup.Input {
+func raw(steps ...recipe.Step) demand.Input {
 	x := cold(steps...)
 	food := x.Components["food"]
 	food.Lines = []recipe.Line{{Name: "hake", Ingredient: "hake"}}
@@ -201,7 +201,7 @@ func TestCookingIsHeldAgainstThePublishedFigure(t *testing.T) {
 	bath := func(minutes float64) recipe.Step {
 		return does("bath", minutes, recipe.NoHands, func(s *recipe.Step) { s.Equipment = []recipe.Needed{in("bath", 56)} })
 	}
-	says := func(x runup.Input) (out string) {
+	says := func(x demand.Input) (out string) {
 		r := makePlan(t, x)
 		assert.Zero(t, r.Plan.Violation)
 		for _, c := range bars(r)["dish/food/bath"].Cautions {
@@ -209,7 +209,7 @@ func TestCookingIsHeldAgainstThePublishedFigure(t *testing.T) {
 		}
 		return out
 	}
-	of := func(name, animal string, s recipe.Step) runup.Input {
+	of := func(name, animal string, s recipe.Step) demand.Input {
 		x := raw(s)
 		x.Ingredients["hake"] = recipe.Ingredient{ID: "hake", Name: name, Animal: animal}
 		x.Components["food"].Lines[0].Name = name

@@ -1,7 +1,6 @@
 package runup_test
 
 import (
-	"context"
 	"fmt"
 	"math/rand/v2"
 	"strings"
@@ -14,7 +13,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
@@ -32,7 +31,7 @@ func TestRandomSmallMenus(t *testing.T) {
 		if seed%10 == 3 {
 			reason = m.spoil(&in)
 		}
-		r, err := runup.Make(context.Background(), in)
+		r, err := attempt(in)
 		require.NoError(t, err, "seed %d", seed)
 		if r.Found {
 			require.Empty(t, check.Plan(r.Problem, r.Plan), "seed %d", seed)
@@ -42,7 +41,7 @@ func TestRandomSmallMenus(t *testing.T) {
 			said = append(said, s.Why)
 		}
 		if reason == "" {
-			require.True(t, r.Found, "seed %d: %s", seed, r.RunUp.Message)
+			require.True(t, r.Found, "seed %d: %s", seed, r.Why)
 			assert.Empty(t, said, "seed %d", seed)
 			if r.RunUp.Status == "kept" {
 				kept++
@@ -67,8 +66,8 @@ type menuMaker struct {
 
 func (m menuMaker) between(low, high int) int { return low + m.IntN(high-low+1) }
 
-func (m menuMaker) menu() runup.Input {
-	in := runup.Input{Zone: time.UTC, Kitchen: m.kitchen(), Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
+func (m menuMaker) menu() demand.Input {
+	in := demand.Input{Zone: time.UTC, Kitchen: m.kitchen(), Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
 	in.Service = service.Service{ID: "s", Name: "random", Day: "2026-03-14", Rest: []service.Resting{"", service.InTheOpen, service.InItsOven}[m.IntN(3)]}
 	for c := range m.between(1, 3) {
 		id := fmt.Sprint("dish", c)
@@ -158,7 +157,7 @@ func (m menuMaker) step(n int) recipe.Step {
 }
 
 // spoil makes one thing impossible and says what must be told.
-func (m menuMaker) spoil(in *runup.Input) string {
+func (m menuMaker) spoil(in *demand.Input) string {
 	c := in.Components["dish0c0"]
 	step := &c.Steps()[0]
 	defer func() { in.Components["dish0c0"] = c }()

@@ -1,7 +1,9 @@
 package runup_test
 
 import (
+	"bytes"
 	"context"
+	"encoding/json"
 	"slices"
 	"strconv"
 	"strings"
@@ -13,17 +15,21 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/report"
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/check"
+	"jointime/internal/core/service"
 	"jointime/internal/demo"
 )
 
 // input gathers a book as the program does.
-func input(t testing.TB, book demo.Book) runup.Input {
+func input(t testing.TB, book demo.Book) demand.Input {
 	t.Helper()
 	zone, err := time.LoadLocation(demo.Zone)
 	require.NoError(t, err)
-	in := runup.Input{Kitchen: book.Kitchen, Menu: book.Menu, Service: book.Service, Zone: zone,
+	in := demand.Input{Kitchen: book.Kitchen, Menu: book.Menu, Service: book.Service, Zone: zone,
 		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	for _, i := range book.Ingredients {
 		in.Ingredients[i.ID] = i
@@ -38,32 +44,22 @@ func input(t testing.TB, book demo.Book) runup.Input {
 	return in
 }
 
-func demoInput(t testing.TB) runup.Input {
+func demoInput(t testing.TB) demand.Input {
 	return input(t, demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)))
 }
 
-// makePlan plans, and holds the plan against the checker.
-func makePlan(t testing.TB, in runup.Input) runup.Result {
-	t.Helper()
-	r, err := runup.Make(context.Background(), in)
-	require.NoError(t, err)
-	require.True(t, r.Found, r.RunUp.Message)
-	require.Empty(t, check.Plan(r.Problem, r.Plan))
-	return r
-}
-
-func bars(r runup.Result) map[string]runup.Bar {
-	out := map[string]runup.Bar{}
+func bars(r planned) map[string]report.Bar {
+	out := map[string]report.Bar{}
 	for _, b := range r.RunUp.Bars {
 		out[b.ID] = b
 	}
 	return out
 }
 
-func at(b runup.Bar) (string, string) { return b.Start.Format("15:04:05"), b.End.Format("15:04:05") }
+func at(b report.Bar) (string, string) { return b.Start.Format("15:04:05"), b.End.Format("15:04:05") }
 
 func TestTheDemoSupperIsKept(t *testing.T) {
-	r := makePlan(t, demoInput(t))
+	r := supperPlan(t)
 	assert.Equal(t, "kept", r.RunUp.Status)
 	assert.Empty(t, r.RunUp.Clashes)
 	b := bars(r)
@@ -77,7 +73,7 @@ func TestTheDemoSupperIsKept(t *testing.T) {
 // The oven heats at 6 s a degree and cools at 8: from 200 to 165 °C it needs
 // 35 × 8 = 280 s, from 165 to 200 °C 35 × 6 = 210 s.
 func TestHakeAndFowlNeverShareTheOven(t *testing.T) {
-	b := bars(makePlan(t, demoInput(t)))
+	b := bars(supperPlan(t))
 	hake, fowl := b["roast-hake/hake/roast"], b["guinea-fowl/crown/roast"]
 	require.Equal(t, int64(200), *hake.Setting)
 	require.Equal(t, int64(165), *fowl.Setting)
@@ -89,7 +85,7 @@ func TestHakeAndFowlNeverShareTheOven(t *testing.T) {
 }
 
 func TestNoCookIsInTwoPlaces(t *testing.T) {
-	r := makePlan(t, demoInput(t))
+	r := supperPlan(t)
 	cooks := 0
 	for _, lane := range r.RunUp.Lanes {
 		if !lane.Cook {
@@ -106,7 +102,7 @@ func TestNoCookIsInTwoPlaces(t *testing.T) {
 }
 
 func TestWhatMayNotWaitDoesNotWait(t *testing.T) {
-	r := makePlan(t, demoInput(t))
+	r := supperPlan(t)
 	limited := 0
 	for _, s := range r.RunUp.Strands {
 		for _, h := range s.Holds {
@@ -121,7 +117,7 @@ func TestWhatMayNotWaitDoesNotWait(t *testing.T) {
 }
 
 func TestAGapStandsAndTheRestIsPlanned(t *testing.T) {
-	r := makePlan(t, demoInput(t))
+	r := supperPlan(t)
 	require.Len(t, r.RunUp.Stops, 1)
 	stop := r.RunUp.Stops[0]
 	assert.True(t, stop.Gap)
@@ -134,7 +130,7 @@ func TestAGapStandsAndTheRestIsPlanned(t *testing.T) {
 
 // The terms of every reason add up to the start that they explain.
 func TestEveryReasonAddsUp(t *testing.T) {
-	r := makePlan(t, demoInput(t))
+	r := supperPlan(t)
 	for _, b := range r.RunUp.Bars {
 		require.NotEmpty(t, b.Why.Terms, b.ID)
 		sum := int64(0)
@@ -169,24 +165,71 @@ func TestWhyTheSearingStartsAsItDoes(t *testing.T) {
 }
 
 func TestTheSameServiceGivesTheSamePlan(t *testing.T) {
-	first := makePlan(t, demoInput(t))
-	for range 3 {
+	first := supperPlan(t)
+	for range 2 {
 		assert.Equal(t, first.Plan, makePlan(t, demoInput(t)).Plan)
 	}
 }
 
+// kept is a plan as it is read back from where it was stored: problem, map and plan as
+// JSON.
+func kept(t testing.TB, r planned) runup.Result {
+	t.Helper()
+	text, err := json.Marshal(r.Problem)
+	require.NoError(t, err)
+	back := r.Result
+	back.Problem, err = schedule.ReadProblem(bytes.NewReader(text))
+	require.NoError(t, err)
+	text, err = json.Marshal(r.Plan)
+	require.NoError(t, err)
+	back.Plan, err = schedule.ReadPlan(bytes.NewReader(text))
+	require.NoError(t, err)
+	text, err = json.Marshal(r.Map)
+	require.NoError(t, err)
+	back.Map = work.Map{}
+	require.NoError(t, json.Unmarshal(text, &back.Map))
+	require.NoError(t, back.Map.Check(back.Problem))
+	return back
+}
+
 func TestAKeptPlanIsReadBackAsItWas(t *testing.T) {
 	in := demoInput(t)
-	r := makePlan(t, in)
-	back, ok := runup.Restore(in, r.Blocked, r.Plan)
-	require.True(t, ok)
-	assert.Equal(t, r.RunUp, back)
+	r := supperPlan(t)
+	assert.Equal(t, r.RunUp, kept(t, r).RunUp(in.Zone))
+}
 
-	step := in.Components["hake"].Steps()[2]
-	step.Time = &recipe.Time{Quick: 60, Usual: 60, Slow: 60, Per: recipe.Once}
-	in.Components["hake"].Steps()[2] = step
-	_, ok = runup.Restore(in, r.Blocked, r.Plan)
+// A plan is found by its problem: what is only called otherwise has the same plan, in
+// its own words; what takes longer has another one.
+func TestAPlanIsFoundByItsProblem(t *testing.T) {
+	in, r := demoInput(t), supperPlan(t)
+	key := func() string {
+		s, err := runup.Prepare(in)
+		require.NoError(t, err)
+		k, err := s.Key()
+		require.NoError(t, err)
+		return k
+	}
+	before := key()
+	hake := in.Components["hake"]
+	hake.Name = "Hake from the quay"
+	in.Components["hake"] = hake
+	assert.Equal(t, before, key())
+	s, err := runup.Prepare(in)
+	require.NoError(t, err)
+	again, ok := s.Again(r.Result)
+	require.True(t, ok)
+	strand := slices.IndexFunc(again.RunUp(in.Zone).Strands, func(x report.Strand) bool { return x.Name == "Hake from the quay" })
+	assert.GreaterOrEqual(t, strand, 0)
+
+	in.Components["hake"].Steps()[2].Time = &recipe.Time{Quick: 600, Usual: 600, Slow: 600, Per: recipe.Once}
+	assert.NotEqual(t, before, key())
+	s, err = runup.Prepare(in)
+	require.NoError(t, err)
+	_, ok = s.Again(r.Result)
 	assert.False(t, ok, "a plan of other durations is no plan of this service")
+	in.Components["hake"].Steps()[2].Time = nil
+	in.Service.Calm = service.MoreCalm
+	assert.NotEqual(t, before, key(), "it is searched otherwise")
 }
 
 func TestMoreCoversThanThePassIsWideLeaveInWaves(t *testing.T) {
@@ -215,23 +258,23 @@ func TestTwoDishesOfOneCourseLeaveTogether(t *testing.T) {
 }
 
 func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
-	oven := func(in runup.Input, holds int) {
+	oven := func(in demand.Input, holds int) {
 		step := &in.Components["hake"].Steps()[3]
 		step.Equipment[0].Holds = holds
 	}
 	for name, c := range map[string]struct {
-		spoil func(*runup.Input)
+		spoil func(*demand.Input)
 		says  string
 	}{
-		"three ovens where there is one": {func(in *runup.Input) {
+		"three ovens where there is one": {func(in *demand.Input) {
 			oven(*in, 1)
 			in.Kitchen.PassWidth = 3
 			in.Service.Courses[0].Covers[0].Plates = 3
 		}, "3 portions take 3 places, Oven has 1"},
-		"no such equipment":       {func(in *runup.Input) { in.Kitchen.Equipment = in.Kitchen.Equipment[1:] }, "the kitchen has no burner"},
-		"no cook":                 {func(in *runup.Input) { in.Kitchen.Cooks = nil }, "there is no cook in this kitchen"},
-		"a cook who is not there": {func(in *runup.Input) { in.Components["hake"].Steps()[2].Hands.Cook = "baker" }, `there is no cook "baker"`},
-		"a shift too short": {func(in *runup.Input) {
+		"no such equipment":       {func(in *demand.Input) { in.Kitchen.Equipment = in.Kitchen.Equipment[1:] }, "the kitchen has no burner"},
+		"no cook":                 {func(in *demand.Input) { in.Kitchen.Cooks = nil }, "there is no cook in this kitchen"},
+		"a cook who is not there": {func(in *demand.Input) { in.Components["hake"].Steps()[2].Hands.Cook = "baker" }, `there is no cook "baker"`},
+		"a shift too short": {func(in *demand.Input) {
 			for i := range in.Kitchen.Cooks {
 				in.Kitchen.Cooks[i].Shifts[0].From, in.Kitchen.Cooks[i].Shifts[0].To = "20:00", "20:10"
 			}
@@ -240,7 +283,7 @@ func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
 		t.Run(name, func(t *testing.T) {
 			in := demoInput(t)
 			c.spoil(&in)
-			r, err := runup.Make(context.Background(), in)
+			r, err := attempt(in)
 			require.NoError(t, err)
 			var all []string
 			for _, x := range r.RunUp.Clashes {
@@ -257,7 +300,7 @@ func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
 func TestACircleOfWaitsIsAClash(t *testing.T) {
 	in := demoInput(t)
 	in.Components["crown"].Steps()[0].After = []string{"gravy/bones"}
-	r, err := runup.Make(context.Background(), in)
+	r, err := attempt(in)
 	require.NoError(t, err)
 	require.NotEmpty(t, r.RunUp.Clashes)
 	assert.Contains(t, r.RunUp.Clashes[0].What, "cycle of minimum gaps")
@@ -291,7 +334,7 @@ func TestASummerTimeChangeInsideTheRunUp(t *testing.T) {
 }
 
 func TestFoldsCoverTheWorkInOrder(t *testing.T) {
-	r := makePlan(t, demoInput(t)).RunUp
+	r := supperPlan(t).RunUp
 	require.NotEmpty(t, r.Folds)
 	assert.LessOrEqual(t, len(r.Folds), 8)
 	for i := 1; i < len(r.Folds); i++ {
@@ -310,17 +353,20 @@ func TestFoldsCoverTheWorkInOrder(t *testing.T) {
 // 95th percentile, warm.
 func BenchmarkMake(b *testing.B) { benchmarkMake(b, demoInput(b)) }
 
-func benchmarkMake(b *testing.B, in runup.Input) {
+func benchmarkMake(b *testing.B, in demand.Input) {
 	b.Helper()
 	var first, took []time.Duration
 	for b.Loop() {
 		start, found := time.Now(), false
-		_, err := runup.MakeWatched(context.Background(), in, func(schedule.Plan) {
+		s, err := runup.Prepare(in)
+		require.NoError(b, err)
+		r, err := s.Plan(context.Background(), func(schedule.Plan) {
 			if !found {
 				found = true
 				first = append(first, time.Since(start))
 			}
 		})
+		r.RunUp(in.Zone)
 		took = append(took, time.Since(start))
 		require.NoError(b, err)
 	}
@@ -341,7 +387,7 @@ func BenchmarkMakeByCovers(b *testing.B) {
 				in.Service.Courses[c].Covers[0].Plates = plates
 			}
 			for b.Loop() {
-				_, err := runup.Make(context.Background(), in)
+				_, err := attempt(in)
 				require.NoError(b, err)
 			}
 		})

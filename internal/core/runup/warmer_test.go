@@ -10,13 +10,13 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 )
 
 // twice is a service of four plates at 20:00 and four more at 20:30 on warm ware, in a
 // kitchen with a plate warmer.
-func twice(places int) runup.Input {
+func twice(places int) demand.Input {
 	x := paper(4, does("cook", 5, recipe.AllHands, nil))
 	hot := 60.0
 	d := x.Dishes["dish"]
@@ -100,7 +100,7 @@ func TestPlatesAreLaidOutEarlyForWhatThawsOnThem(t *testing.T) {
 	b := bars(r)
 	assert.Less(t, b["dish/plate/p/wave 2"].To, b["dish/plate/sauce/wave 1"].From)
 	assert.GreaterOrEqual(t, b["dish/plate/sauce/wave 2"].From, b["dish/plate/sauce/wave 1"].To)
-	assert.Empty(t, strings.TrimSpace(r.RunUp.Message))
+	assert.Empty(t, strings.TrimSpace(r.Why))
 }
 
 // The place on which plates stand may be too small: then they stand wherever there is

@@ -10,7 +10,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
 )
@@ -18,9 +18,9 @@ import (
 // paper is a service of one course at 20:00 of one dish that stands in one
 // placing of 20 s; its component is made by the steps. One cook from noon on, four
 // plates on the pass, no margins: to be followed on paper.
-func paper(plates int, steps ...recipe.Step) runup.Input {
+func paper(plates int, steps ...recipe.Step) demand.Input {
 	one := units.Amount{Quantity: 1, Unit: units.Piece}
-	return runup.Input{Zone: time.UTC,
+	return demand.Input{Zone: time.UTC,
 		Kitchen: kitchen.Kitchen{ID: "k", PassWidth: 4, Cooks: []kitchen.Cook{{ID: "c", Name: "Cook", Shifts: []kitchen.Shift{{From: "12:00", To: "23:00"}}}},
 			Equipment: []kitchen.Equipment{{ID: "oven", Name: "Oven", Kind: "oven", Places: 1, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 12, Tolerance: 5}},
 				{ID: "pan", Name: "Pan", Kind: "pan", Places: 1}}},
@@ -45,7 +45,7 @@ func in(kind string, degrees int64) recipe.Needed {
 }
 
 // times are start and end of a bar.
-func times(t *testing.T, r runup.Result, id string) string {
+func times(t *testing.T, r planned, id string) string {
 	t.Helper()
 	b, there := bars(r)[id]
 	require.True(t, there, id)

@@ -1,6 +1,9 @@
 package schedule
 
-import "encoding/json"
+import (
+	"encoding/json"
+	"slices"
+)
 
 // Status tells whether a plan keeps all strict limits.
 type Status string
@@ -61,6 +64,14 @@ type Breach struct {
 	Together *int   `json:"together,omitempty"` // with TogetherWithin
 	By       int64  `json:"by"`
 	Priced   bool   `json:"priced"`
+}
+
+// Of tells whether the plan has the tasks of a problem, each for as long and on as many
+// resources. Whether it keeps the limits is for package check to say.
+func (p Plan) Of(q Problem) bool {
+	return slices.EqualFunc(p.Tasks, q.Tasks, func(got PlannedTask, t Task) bool {
+		return got.ID == t.ID && got.End-got.Start == t.Duration && len(got.Resources) == len(t.Uses)
+	})
 }
 
 // MarshalJSON writes the plan as a jointime/plan document.

@@ -10,7 +10,7 @@ import (
 
 	ical "github.com/arran4/golang-ical"
 
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 )
 
 // Calendar is what is written.
@@ -18,7 +18,7 @@ type Calendar struct {
 	Name    string        // of the service, and for whom
 	Service string        // id: events keep theirs when a plan is made anew
 	Made    time.Time     // when the file is made
-	Calls   []runup.Call  // in time
+	Calls   []report.Call // in time
 	Alarm   time.Duration // before each; 0: none
 	Heat    func(celsius int64) string
 }
@@ -50,14 +50,14 @@ func Write(w io.Writer, c Calendar) error {
 	return cal.SerializeTo(w, ical.WithNewLineWindows)
 }
 
-func (c Calendar) summary(call runup.Call) string {
+func (c Calendar) summary(call report.Call) string {
 	if call.Setting == nil {
 		return call.What
 	}
 	return call.What + ", " + c.Heat(*call.Setting)
 }
 
-func (c Calendar) description(call runup.Call) string {
+func (c Calendar) description(call report.Call) string {
 	var lines []string
 	add := func(label, text string) {
 		if text != "" {

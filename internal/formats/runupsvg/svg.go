@@ -8,7 +8,7 @@ import (
 	"html"
 	"strings"
 
-	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/report"
 )
 
 // Measures of the sheet, in millimetres: as wide as A3 across, as high as it needs.
@@ -24,7 +24,7 @@ const (
 )
 
 // SVG draws a run-up.
-func SVG(u runup.RunUp) string {
+func SVG(u report.RunUp) string {
 	p := &page{u: u, fold: (width - left - right) / float64(max(len(u.Folds), 1))}
 	p.strands()
 	height := p.y + 10
@@ -43,7 +43,7 @@ func SVG(u runup.RunUp) string {
 
 type page struct {
 	b    strings.Builder
-	u    runup.RunUp
+	u    report.RunUp
 	fold float64 // width of one
 	y    float64
 }
@@ -74,7 +74,7 @@ func (p *page) strands() {
 }
 
 // dish draws the strands of one dish and the line of the pass at which they meet.
-func (p *page) dish(list []runup.Strand) {
+func (p *page) dish(list []report.Strand) {
 	s := list[0]
 	p.y += dish
 	fmt.Fprintf(&p.b, `<text x="%g" y="%.2f" font-size="4" font-weight="700">%s</text>`, margin, p.y, html.EscapeString(s.DishName))
@@ -90,7 +90,7 @@ func (p *page) dish(list []runup.Strand) {
 	}
 }
 
-func (p *page) strand(s runup.Strand) {
+func (p *page) strand(s report.Strand) {
 	fmt.Fprintf(&p.b, `<text x="%g" y="%.2f">%s</text>`, margin, p.y+1, html.EscapeString(s.Name))
 	for _, h := range s.Holds {
 		a, b := p.x(p.u.Bars[h.From].To), p.x(p.u.Bars[h.To].From)

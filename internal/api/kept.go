@@ -1,0 +1,118 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"fmt"
+	"reflect"
+	"strconv"
+	"strings"
+
+	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/expand"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+	"jointime/internal/store"
+)
+
+// readPlan reads a kept plan: with its map, where the service had it already.
+func readPlan(saved store.ServicePlan) (r runup.Result, err error) {
+	if r.Problem, r.Plan, err = readSchedule(saved.Problem, saved.Plan.Plan); err != nil {
+		return r, err
+	}
+	for _, part := range []struct {
+		text json.RawMessage
+		into any
+	}{{saved.Options, &r.Options}, {saved.Excluded, &r.Excluded}, {saved.Map, &r.Map}} {
+		if err := json.Unmarshal(part.text, part.into); err != nil {
+			return r, fmt.Errorf("read the kept plan %s: %w", saved.Key, err)
+		}
+	}
+	r.Found, r.Seed, r.CutShort = saved.Plan.Plan != nil, uint64(saved.Seed), saved.CutShort
+	if !r.Found {
+		r.Why = saved.Message
+	}
+	if r.Map.Format == work.Format {
+		err = r.Map.Check(r.Problem)
+	}
+	return r, err
+}
+
+func readSchedule(problem json.RawMessage, plan *json.RawMessage) (p schedule.Problem, x schedule.Plan, err error) {
+	if p, err = schedule.ReadProblem(bytes.NewReader(problem)); err != nil || plan == nil {
+		return p, x, err
+	}
+	x, err = schedule.ReadPlan(bytes.NewReader(*plan))
+	return p, x, err
+}
+
+// planBefore takes a plan over that was kept before plans were found by their problem:
+// for a service to come where it is a plan of the same problem; for one that is past in
+// any case, in the words of its own day or, where those cannot be had, in none.
+func (s *Server) planBefore(ctx context.Context, id string, p planned, x runup.Service, key string) (made, bool, error) {
+	before, found, err := s.store.LastPlanBefore(ctx, id)
+	if err != nil || !found || before.Plan == nil {
+		return made{}, false, err
+	}
+	kept := runup.Result{Found: true, Seed: 1, Excluded: excludedBefore(before.Blocked)}
+	var problem schedule.Problem
+	if problem, kept.Plan, err = readSchedule(before.Problem, before.Plan); err != nil {
+		return made{}, false, err
+	}
+	if seed, is := seedBefore(before.Blocked); is {
+		kept.Seed = seed
+	}
+	r, fits := x.Again(kept)
+	r.Options = x.Options()
+	message := before.Message
+	switch {
+	case fits && (p.past || reflect.DeepEqual(r.Problem, problem)):
+	case p.past:
+		r.Problem, r.Map, message = problem, work.Bare(problem), bareWords
+		r.Map.Service, r.Map.Name, r.Map.Day, r.Map.Origin = id, p.in.Service.Name, p.in.Service.Day, x.Origin()
+	default:
+		return made{}, false, nil
+	}
+	if p.past { // what its problem was belongs to it alone
+		key = "before " + before.Key
+	}
+	if _, err := s.keepPlan(ctx, id, key, p.pins, r, message); err != nil {
+		return made{}, false, err
+	}
+	return p.reported(r, message), true, nil
+}
+
+// bareWords is told of a past plan whose words cannot be had any more.
+const bareWords = "This plan was kept by an older version: its times are as they were, its steps have no other names than their ids."
+
+// excludedBefore are what an older plan had left out.
+func excludedBefore(blocked json.RawMessage) expand.Exclusions {
+	out := expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}
+	for key, why := range blockedBefore(blocked) {
+		if step, bare := strings.CutPrefix(key, "no margin after "); bare {
+			out.NoBuffer[step] = true
+		} else if key != "seed" {
+			out.Steps[key] = why
+		}
+	}
+	return out
+}
+
+func seedBefore(blocked json.RawMessage) (uint64, bool) {
+	seed, err := strconv.ParseUint(blockedBefore(blocked)["seed"], 10, 64)
+	return seed, err == nil
+}
+
+func blockedBefore(text json.RawMessage) (out map[string]string) {
+	if json.Unmarshal(text, &out) != nil {
+		return nil // then nothing was left out, and the plan fits or does not
+	}
+	return out
+}
+
+// sameJSON compares two texts by what they say.
+func sameJSON(a, b json.RawMessage) bool {
+	var x, y any
+	return json.Unmarshal(a, &x) == nil && json.Unmarshal(b, &y) == nil && reflect.DeepEqual(x, y)
+}

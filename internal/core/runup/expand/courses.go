@@ -1,0 +1,144 @@
+package expand
+
+import (
+	"slices"
+
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+)
+
+// courses expands the dishes, course by course.
+func (b *builder) courses() {
+	for c := range b.Courses {
+		b.course(c)
+	}
+}
+
+// course expands the dishes of a course and ties their plates to its hour. A
+// component that several servings take is expanded with the first of them.
+func (b *builder) course(c int) {
+	var last [][]int // by dish: the last placing of each wave
+	for _, t := range b.Consumers {
+		if t.Course != c {
+			continue
+		}
+		for _, comp := range b.In.Book().Within(t.Dish) {
+			if _, made := b.strands[comp.ID]; !made {
+				b.strands[comp.ID] = b.expand(b.Lots[comp.ID])
+				b.feed(b.strands[comp.ID])
+			}
+		}
+		built := b.plates(t)
+		for _, part := range t.Dish.Parts {
+			b.reach(b.strands[part.Component], t, built)
+		}
+		ends := make([]int, len(built)) // by wave; -1: no plate in it
+		for w, wave := range built {
+			if ends[w] = -1; len(wave) > 0 {
+				ends[w] = wave[len(wave)-1]
+			}
+		}
+		if b.Seated(c) {
+			b.waveHours(c, ends)
+		} else {
+			b.hour(c, built, ends)
+		}
+		if !b.Untied(t) {
+			last = append(last, ends)
+		}
+	}
+	b.tables(last)
+}
+
+// feed ties what goes into a component to the step that uses it: another
+// component by its last step, a by-product by the step that leaves it over.
+func (b *builder) feed(x strand) {
+	for _, l := range x.component.Lines {
+		from, on := b.strands[l.Component]
+		at := x.at(x.component.UsedAt(l))
+		if !on || at < 0 || len(from.tasks) == 0 {
+			continue
+		}
+		last := len(from.tasks) - 1
+		if l.ByProduct != "" {
+			last = from.leaves(l.ByProduct)
+		}
+		if last < 0 {
+			continue
+		}
+		if l.ByProduct == "" {
+			b.wait(from.steps[last].Then, from.tasks[last], x.tasks[at], true)
+		} else {
+			b.takeOver(from.tasks[last], x.tasks[at])
+		}
+	}
+}
+
+// hour gives the first wave the hour of the course, and the others the time
+// that it takes to build those before them, one after the other.
+func (b *builder) hour(c int, built [][]int, ends []int) {
+	at := b.Seconds(b.Courses[c].At)
+	for w, i := range ends {
+		if i < 0 {
+			continue
+		}
+		t := schedule.Target{Task: b.id(i), At: at, Early: priceEarly, Late: priceLate}
+		if w > 0 {
+			for _, k := range built[w] {
+				t.At += b.problem.Tasks[k].Duration
+			}
+			at, t.Late = t.At, priceLaterOn
+		}
+		b.target(t)
+	}
+	b.spread(ends)
+}
+
+// spread keeps the last of a course's waves within the time in which it leaves.
+func (b *builder) spread(ends []int) {
+	ends = slices.DeleteFunc(slices.Clone(ends), func(i int) bool { return i < 0 })
+	if len(ends) > 1 {
+		b.link(schedule.Link{From: b.id(ends[0]), To: b.id(ends[len(ends)-1]), FromAt: schedule.End, ToAt: schedule.End,
+			Min: ptr(0), Max: ptr(b.In.Service.Spread()), Over: ptr(priceSpread)}, work.Link{Reason: work.Spread})
+	}
+}
+
+// waveHours gives the plates of a serving the times at which their tables' waves
+// are to leave.
+func (b *builder) waveHours(c int, ends []int) {
+	k, at := b.Courses[c], b.Leavings(c)
+	same := make([]int, len(ends)) // those of the hour of the course
+	for w, i := range ends {
+		if same[w] = -1; i < 0 {
+			continue
+		}
+		late := int64(priceLate)
+		if at[w] != b.Seconds(k.Waves[w].At) {
+			late = priceLaterOn
+		}
+		b.target(schedule.Target{Task: b.id(i), At: at[w], Early: priceEarly, Late: late})
+		if k.Waves[w].At.Equal(k.At) {
+			same[w] = i
+		}
+	}
+	b.spread(same)
+}
+
+// tables keeps the plates of different dishes in one wave together.
+func (b *builder) tables(last [][]int) {
+	most := 0
+	for _, ends := range last {
+		most = max(most, len(ends))
+	}
+	for w := range most {
+		var ids []string
+		for _, ends := range last {
+			if w < len(ends) && ends[w] >= 0 {
+				ids = append(ids, b.id(ends[w]))
+			}
+		}
+		if len(ids) > 1 {
+			b.problem.Together = append(b.problem.Together, schedule.Together{Tasks: ids, Within: ptr(tableWithin), Over: ptr(priceTable)})
+		}
+	}
+}

@@ -1,0 +1,47 @@
+package expand
+
+import (
+	"slices"
+
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+)
+
+// fix keeps steps at the times that the chef gave them, by the cook that they were
+// given to. The time is a strict limit, not a window: where it cannot be, the plan is
+// still there and says so.
+func (b *builder) fix() {
+	for _, f := range b.In.Service.Fixed {
+		i := b.index(f.ID)
+		at, ok := f.On(b.Day)
+		if i < 0 || !ok {
+			b.of.Lost = append(b.of.Lost, work.Lost{ID: f.ID, Clock: f.Clock})
+			continue
+		}
+		t := &b.problem.Tasks[i]
+		start := b.Seconds(at)
+		if start < b.problem.Horizon[0] || start+t.Duration > b.problem.Horizon[1] {
+			b.of.Lost = append(b.of.Lost, work.Lost{ID: f.ID, Clock: f.Clock})
+			continue
+		}
+		if t.Earliest == nil || *t.Earliest < start {
+			t.Earliest = &start
+		}
+		t.Latest = ptr(start + t.Duration)
+		b.of.Work[i].Fixed = f.Clock
+		if len(t.Uses) > 0 && slices.Contains(t.Uses[0].OneOf, "cook."+f.Cook) && b.there(f.Cook, schedule.Span{start, *t.Latest}) {
+			t.Uses[0].OneOf = []string{"cook." + f.Cook}
+		}
+	}
+	b.problem.Targets = slices.DeleteFunc(b.problem.Targets, func(t schedule.Target) bool {
+		w := b.of.Work[b.index(t.Task)]
+		return w.Fixed != "" && !w.Placed() // it has its time; another one would only count against it
+	})
+}
+
+// there tells whether a cook is on shift for all of a stretch.
+func (b *builder) there(cook string, s schedule.Span) bool {
+	return slices.ContainsFunc(b.problem.Resources, func(r schedule.Resource) bool {
+		return r.ID == "cook."+cook && slices.ContainsFunc(r.Windows, func(w schedule.Span) bool { return w.Holds(s) })
+	})
+}

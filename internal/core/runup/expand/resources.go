@@ -1,0 +1,81 @@
+package expand
+
+import (
+	"time"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/service"
+	"jointime/internal/core/units"
+)
+
+// resources are the cooks in their shifts and the equipment of the kitchen, without
+// the hours in which they are not to be had.
+func (b *builder) resources() {
+	for _, c := range b.In.Kitchen.Cooks {
+		b.cooks = append(b.cooks, "cook."+c.ID)
+		b.of.Resources = append(b.of.Resources, work.Resource{ID: "cook." + c.ID, Name: c.Name, Cook: c.ID})
+		b.problem.Resources = append(b.problem.Resources, schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: schedule.Without(b.spansOf(c.Shifts), b.away(c.Away))})
+	}
+	for _, e := range b.In.Kitchen.Equipment {
+		r := schedule.Resource{ID: e.ID, Capacity: int64(e.Places)}
+		if h := e.Heating; h != nil {
+			r.Setting = &schedule.Setting{Initial: int64(h.Cold), Up: int64(h.Up), Down: int64(h.Down), Tolerance: int64(h.Tolerance)}
+		}
+		if len(e.Away) > 0 {
+			r.Windows = schedule.Without([]schedule.Span{b.problem.Horizon}, b.away(e.Away))
+		}
+		b.of.Resources = append(b.of.Resources, work.Resource{ID: e.ID, Name: e.Name, Kind: e.Kind})
+		b.kinds[e.Kind] = append(b.kinds[e.Kind], e.ID)
+		b.problem.Resources = append(b.problem.Resources, r)
+	}
+}
+
+// spansOf are shifts on every day of the plan, in seconds from its origin.
+func (b *builder) spansOf(shifts []kitchen.Shift) []schedule.Span {
+	out := []schedule.Span{}
+	for day := b.Origin.AddDate(0, 0, -1); !day.After(b.Day); day = day.AddDate(0, 0, 1) {
+		for _, s := range shifts {
+			if span, ok := b.onDay(day, s); ok {
+				out = append(out, span)
+			}
+		}
+	}
+	return out
+}
+
+func (b *builder) onDay(day time.Time, s kitchen.Shift) (schedule.Span, bool) {
+	from, ok := clockOn(day, 0, s.From)
+	to, ok2 := clockOn(day, 0, s.To)
+	if !to.After(from) {
+		to, _ = clockOn(day, -1, s.To)
+	}
+	return schedule.Span{b.Seconds(from), b.Seconds(to)}, ok && ok2
+}
+
+// away are the stretches in which something is not to be had.
+func (b *builder) away(list []kitchen.Away) (out []schedule.Span) {
+	for _, a := range list {
+		if a.Day == "" {
+			out = append(out, b.spansOf([]kitchen.Shift{a.Shift})...)
+			continue
+		}
+		if day, err := time.ParseInLocation(service.DayLayout, a.Day, b.In.Zone); err == nil {
+			if span, ok := b.onDay(day, a.Shift); ok {
+				out = append(out, span)
+			}
+		}
+	}
+	return out
+}
+
+// clockOn is an hour so many days before a day.
+func clockOn(day time.Time, daysBefore int, clock string) (time.Time, bool) {
+	seconds, err := units.ParseClock(clock)
+	if err != nil {
+		return time.Time{}, false
+	}
+	y, m, d := day.AddDate(0, 0, -daysBefore).Date()
+	return time.Date(y, m, d, int(seconds/3600), int(seconds%3600/60), 0, 0, day.Location()), true
+}

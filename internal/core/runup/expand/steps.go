@@ -1,0 +1,248 @@
+package expand
+
+import (
+	"fmt"
+	"slices"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+)
+
+// strand is the planned end of a component's method: the tasks of each step
+// from the last stop on.
+type strand struct {
+	component recipe.Component
+	steps     []recipe.Step
+	tasks     [][]int // by step
+}
+
+// expand makes the tasks of a component for all that take it. Where a step is a
+// gap or cannot be, it and all before it are left out, and a stop is noted.
+func (b *builder) expand(g *demand.Lot) strand {
+	comp, dish := g.Component, g.Consumers[0].Dish.ID
+	steps := comp.Steps()
+	out := strand{component: comp}
+	first := 0
+	stop := func(step, name, why string, gap bool) {
+		b.unplanned(work.Unplanned{Dish: dish, Component: comp.ID, Step: step, Name: name, Why: why, Gap: gap, For: g.Dishes()})
+	}
+	for i, step := range steps {
+		if why, gap := b.open(*g, i, step); why != "" {
+			first = max(first, i+1)
+			stop(step.ID, comp.Name+", "+step.Name, why, gap)
+		}
+	}
+	if len(steps) == 0 && comp.Method().Bought == nil {
+		stop("", comp.Name, "how is it made?", true)
+	}
+	out.steps = turnedUp(steps[first:])
+	carried := int64(0)
+	for k := range out.steps {
+		out.tasks = append(out.tasks, b.instances(*g, first+k, &out.steps[k]))
+		carried = b.addBuffers(out.tasks[k], out.steps[k], carried)
+		if k > 0 {
+			b.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
+		}
+	}
+	return out
+}
+
+// turnedUp are steps of which one that follows on a rest in the same kind of oven
+// begins while that is on its way: it has never left it.
+func turnedUp(steps []recipe.Step) []recipe.Step {
+	out := slices.Clone(steps)
+	for k := 1; k < len(out); k++ {
+		place := out[k-1].Then.Place
+		if place == nil || !out[k-1].Then.Own {
+			continue
+		}
+		out[k].Equipment = slices.Clone(out[k].Equipment)
+		for e := range out[k].Equipment {
+			out[k].Equipment[e].Cold = out[k].Equipment[e].Cold || out[k].Equipment[e].Kind == place.Kind
+		}
+	}
+	return out
+}
+
+// at is the place in the planned end of a method of a step of the whole one;
+// a step that is used and not planned counts as the first that is.
+func (x strand) at(step int) int {
+	if len(x.tasks) == 0 {
+		return -1
+	}
+	return max(0, step-(len(x.component.Steps())-len(x.steps)))
+}
+
+// leaves is the place of the step that leaves a by-product over; -1: it is
+// not planned.
+func (x strand) leaves(byProduct string) int {
+	for _, p := range x.component.ByProducts {
+		if p.ID != byProduct {
+			continue
+		}
+		for i, s := range x.steps {
+			if s.ID == p.Step {
+				return i
+			}
+		}
+	}
+	return -1
+}
+
+// open says why a step cannot be planned; gap tells what was left open from
+// what cannot be.
+func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap bool) {
+	for _, dish := range g.Dishes() {
+		if why, is := b.excluded.Steps[dish+"/"+g.Component.ID+"/"+step.ID]; is {
+			return why, false
+		}
+	}
+	portions := b.MostPortions(g, at, step)
+	for _, n := range step.Equipment {
+		if why, gap := b.Lacks(n, portions); why != "" {
+			return why, gap
+		}
+	}
+	if p := step.Then.Place; p != nil {
+		if why, gap := b.Lacks(*p, portions); why != "" {
+			return "the wait after it: " + why, gap
+		}
+	}
+	if step.Hands.Work != recipe.NoHands && len(b.hands(step)) == 0 {
+		if slices.Contains(b.In.Service.Off, step.Hands.Cook) {
+			return fmt.Sprintf("only %s does it, who is not there for this service", step.Hands.Cook), false
+		}
+		if step.Hands.Cook != "" {
+			return fmt.Sprintf("there is no cook %q in this kitchen", step.Hands.Cook), false
+		}
+		return "there is no cook in this kitchen", false
+	}
+	if step.Time == nil {
+		if step.Cue() == "" {
+			return "how long, how do you know?", true
+		}
+		return "a working time for the plan?", true
+	}
+	if lasts, _ := step.Time.For(portions); lasts > schedulable {
+		return "it would last longer than a plan can hold", false
+	}
+	return "", false
+}
+
+// schedulable bounds one task, in seconds: a year.
+const schedulable = 366 * 86400
+
+// instances makes a task for all that share a step, or one for each serving, or
+// for each of its waves.
+func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int) {
+	name := "/" + g.Component.ID + "/" + step.ID
+	do := func(id string, dishes []string, s work.Scope) []int {
+		made := b.inBatches(id, work.Work{Kind: work.Step, Name: step.Name, Component: g.Component.ID, Step: step.ID, Dish: dishes[0], For: dishes, Scope: s}, step)
+		for _, i := range made {
+			b.deadline(i, *step)
+			b.early(i, g, at)
+		}
+		return made
+	}
+	if g.Shared(at) && !step.EachWave {
+		t := g.Consumers[0]
+		out = do(t.ID+name, g.Dishes(), work.Scope{Course: t.Course, Serving: -1, Portions: g.Portions})
+		for _, dish := range g.Dishes() {
+			b.made[dish+name] = out
+		}
+		return out
+	}
+	for _, set := range b.Sets(g, b.ByWave(g, at)) {
+		s := set.Scope()
+		runs := b.Runs(set, g.Component.Steps(), at)
+		var mine []int
+		for k, o := range runs {
+			id := set.ID + name
+			if s.Portions = o.Portions; len(runs) > 1 && step.EachWave {
+				s.Wave, id = o.From, fmt.Sprintf("%s/wave %d", id, o.From)
+			} else if len(runs) > 1 {
+				id = fmt.Sprintf("%s/go %d", id, k+1)
+			}
+			if len(runs) > 1 {
+				s.From, s.To = o.From, o.To
+			}
+			mine = append(mine, do(id, set.Dishes(), s)...)
+			s.First += o.Portions
+		}
+		for _, t := range set.Consumers {
+			b.made[t.Dish.ID+name] = append(b.made[t.Dish.ID+name], mine...)
+		}
+		out = append(out, mine...)
+	}
+	return out
+}
+
+func (b *builder) deadline(i int, step recipe.Step) {
+	if step.By == nil {
+		return
+	}
+	if at, ok := clockOn(b.Day, step.By.DaysBefore, step.By.Clock); ok {
+		b.target(schedule.Target{Task: b.id(i), At: b.Seconds(at), Late: priceDeadline})
+	}
+}
+
+func (b *builder) hands(step recipe.Step) []string {
+	if step.Hands.Cook == "" {
+		return b.cooks
+	}
+	for _, id := range b.cooks {
+		if id == "cook."+step.Hands.Cook {
+			return []string{id}
+		}
+	}
+	return nil
+}
+
+// uses of a step, by the id of its task: what it keeps in its own oven afterwards
+// is labelled with that.
+func (b *builder) uses(step recipe.Step, portions int, id string) (out []schedule.Use) {
+	if step.Hands.Work != recipe.NoHands {
+		u := schedule.Use{OneOf: b.hands(step), Units: 1}
+		if step.Hands.Work == recipe.SliceHands {
+			u.Slices = []schedule.Span{}
+			for _, p := range step.HandSpans(portions) {
+				u.Slices = append(u.Slices, schedule.Span(p))
+			}
+		}
+		out = append(out, u)
+	}
+	for _, n := range step.Equipment {
+		u := b.needed(n, portions)
+		if p := step.Then.Place; p != nil && step.Then.Own && p.Kind == n.Kind {
+			u.Same = ownLabel(id)
+		}
+		out = append(out, u)
+	}
+	return out
+}
+
+func ownLabel(id string) string { return "where " + id + " was" }
+
+// needed is the use of a kind of equipment that has places enough.
+func (b *builder) needed(n recipe.Needed, portions int) schedule.Use {
+	places := n.Places(portions)
+	var fit []kitchen.Equipment
+	for _, e := range b.In.Kitchen.OfKind(n.Kind) {
+		if e.Places >= places {
+			fit = append(fit, e)
+		}
+	}
+	u := schedule.Use{Units: int64(places)}
+	for _, e := range fit {
+		if (e.Heating == nil) == (fit[0].Heating == nil) {
+			u.OneOf = append(u.OneOf, e.ID)
+		}
+	}
+	if fit[0].Heating != nil {
+		u.Setting, u.Settle = n.Setting, n.Cold
+	}
+	return u
+}

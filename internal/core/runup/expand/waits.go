@@ -1,0 +1,160 @@
+package expand
+
+import (
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+)
+
+// waited is a wait of a strand: from one task to the next of the same plates.
+type waited struct {
+	from, to int
+	wait     recipe.Wait
+}
+
+// wait links the tasks of one step with those of the next that are for the same
+// plates. Holding says whether the place is kept for these takers. What was made
+// at once and stands on one place keeps it until the last has taken from it.
+func (b *builder) wait(w recipe.Wait, from, to []int, holding bool) {
+	for _, i := range from {
+		takers := b.sharing(i, to)
+		for n, j := range takers {
+			last := n == len(takers)-1 || (w.Place != nil && w.Place.Holds > 0)
+			l, buffer := b.waitLink(w, i, j)
+			if w.Place != nil && holding && last && (l.Max == nil || *l.Max >= 0) {
+				l.Min = ptr(max(0, *l.Min))
+				l.Holds = []schedule.Use{b.placeHeld(w, i, j)}
+			}
+			b.link(l, work.Link{Reason: work.After, Buffer: buffer})
+			b.waits = append(b.waits, waited{i, j, w})
+		}
+	}
+}
+
+// sharing are those of some tasks that have plates in common with one.
+func (b *builder) sharing(i int, to []int) (out []int) {
+	for _, j := range to {
+		if b.of.Work[i].Overlaps(b.of.Work[j].Scope) {
+			out = append(out, j)
+		}
+	}
+	return out
+}
+
+// waitLink is a wait from one task to another, and how much of its least is there
+// because the first may take longer. A wait begins when the step is over, before what
+// it used is washed.
+func (b *builder) waitLink(w recipe.Wait, from, to int) (l schedule.Link, buffer int64) {
+	buffer = b.of.Work[from].Buffer
+	l = schedule.Link{From: b.id(from), To: b.id(to)}
+	if w.Most != nil {
+		buffer = min(buffer, bufferRoom(w))
+		l.Max = ptr(*w.Most - b.of.Work[from].Wash)
+		if w.Soft {
+			l.Over = ptr(priceSoftWait)
+		}
+	}
+	l.Min = ptr(w.Least + buffer - b.of.Work[from].Wash)
+	return l, max(0, buffer)
+}
+
+// placeHeld is what a wait keeps meanwhile.
+func (b *builder) placeHeld(w recipe.Wait, from, to int) schedule.Use {
+	hold := b.needed(*w.Place, min(b.of.Work[from].Portions, b.of.Work[to].Portions))
+	if w.Own {
+		hold.Same, hold.Settle = ownLabel(b.id(from)), hold.Setting != nil
+	}
+	return hold
+}
+
+// takeOver ties what a step leaves over to the step that uses it: nobody says where it
+// is kept meanwhile, and for how long.
+func (b *builder) takeOver(from, to []int) {
+	for _, i := range from {
+		for _, j := range b.sharing(i, to) {
+			l, buffer := b.waitLink(recipe.Wait{}, i, j)
+			b.link(l, work.Link{Reason: work.Input, Buffer: buffer})
+		}
+	}
+}
+
+// reach ties the end of a strand to the placings of its component on the plates
+// of a serving, or, where it is placed nowhere, to the first placing of the plate.
+// A place that was kept for several is free when the last of them has taken.
+func (b *builder) reach(x strand, t demand.Consumer, built [][]int) {
+	if len(x.tasks) == 0 {
+		return
+	}
+	g := b.Lots[x.component.ID]
+	then, from := x.steps[len(x.steps)-1].Then, x.tasks[len(x.tasks)-1]
+	for w, wave := range built {
+		takers := b.takers(x.component.ID, wave)
+		for k, i := range takers {
+			for _, source := range from {
+				if !b.of.Work[source].Overlaps(b.of.Work[i].Scope) {
+					continue
+				}
+				several := then.Place != nil && then.Place.Holds == 0
+				last := w == lastWave(b.of.Work[source].Scope, t)
+				if b.of.Work[source].Serving < 0 {
+					last = last && t.Place == b.LastConsumer(*g, b.of.Work[source].Scope)
+				}
+				b.wait(then, []int{source}, []int{i}, k == len(takers)-1 && (!several || last))
+			}
+		}
+	}
+}
+
+// lastWave is the last wave of a serving with plates that a task is done for.
+func lastWave(from work.Scope, t demand.Consumer) (last int) {
+	for w, n := range t.Waves {
+		if n > 0 && (from.From == 0 || (from.From <= w+1 && w+1 <= from.To)) {
+			last = w
+		}
+	}
+	return last
+}
+
+func (b *builder) takers(component string, wave []int) (out []int) {
+	for _, i := range wave {
+		if b.of.Work[i].Component == component {
+			out = append(out, i)
+		}
+	}
+	if len(out) == 0 && len(wave) > 0 {
+		return wave[:1]
+	}
+	return out
+}
+
+// afters adds the order that steps ask for across components.
+func (b *builder) afters() {
+	for i := range b.of.Work {
+		if b.steps[i] == nil {
+			continue
+		}
+		for _, ref := range b.steps[i].After {
+			for _, from := range b.find(b.of.Work[i].Dish, ref) {
+				if b.of.Work[from].Wave == 0 || b.of.Work[i].Wave == 0 || b.of.Work[from].Wave == b.of.Work[i].Wave {
+					b.link(schedule.Link{From: b.id(from), To: b.id(i)}, work.Link{Reason: work.Order})
+				}
+			}
+		}
+	}
+}
+
+// find looks a component/step up, on the same dish first, then on any.
+func (b *builder) find(dish, ref string) []int {
+	if own := b.made[dish+"/"+ref]; own != nil {
+		return own
+	}
+	for _, c := range b.Courses {
+		for _, s := range c.Servings {
+			if other := b.made[s.Dish.ID+"/"+ref]; other != nil {
+				return other
+			}
+		}
+	}
+	return nil
+}

@@ -1,0 +1,49 @@
+package expand
+
+import (
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
+)
+
+// What a step used is washed directly after it, as long as the kitchen says for its
+// kind: by the same hands where the step has them, or by whoever is free. Until then
+// nobody else has it.
+
+// washes is how long what a step used is washed afterwards, in
+// seconds, which are part of the step's, and what it is called.
+func (b *builder) washes(step recipe.Step) (longest int64, what string) {
+	for _, e := range step.Equipment {
+		if seconds, name := b.washing(e); seconds > longest && !b.leftOut("wash/"+e.Kind) {
+			longest, what = seconds, name
+		}
+	}
+	if len(b.cooks) == 0 {
+		return 0, ""
+	}
+	return longest, what
+}
+
+// washing is how long a kind of equipment is washed after every use, and how the
+// first of the kind is called.
+func (b *builder) washing(n recipe.Needed) (seconds int64, name string) {
+	for _, e := range b.In.Kitchen.OfKind(n.Kind) {
+		if e.Wash > seconds {
+			seconds, name = e.Wash, words.Lower(e.Name)
+		}
+	}
+	return seconds, name
+}
+
+// washed are the uses of a step that is followed by washing: everything that it
+// takes it keeps until then, and a hand washes.
+func (b *builder) washed(uses []schedule.Use, step recipe.Step, lasts, wash int64) []schedule.Use {
+	switch step.Hands.Work {
+	case recipe.AllHands: // the whole of the task, with the washing
+	case recipe.SliceHands:
+		uses[0].Slices = append(uses[0].Slices, schedule.Span{lasts, lasts + wash})
+	default:
+		uses = append([]schedule.Use{{OneOf: b.cooks, Units: 1, Slices: []schedule.Span{{lasts, lasts + wash}}}}, uses...)
+	}
+	return uses
+}

@@ -1,0 +1,80 @@
+package report
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"time"
+)
+
+// Call is one line of a call sheet: what somebody does from when on.
+type Call struct {
+	ID       string    `json:"id" doc:"of the bar; of a turn: turn and its place"`
+	Start    time.Time `json:"start"`
+	End      time.Time `json:"end"`
+	At       int64     `json:"at" doc:"start, from origin"`
+	What     string    `json:"what"`
+	Who      []string  `json:"who" nullable:"false" doc:"names of cooks"`
+	Cooks    []string  `json:"cooks" nullable:"false" doc:"their ids"`
+	With     []string  `json:"with" nullable:"false" doc:"equipment"`
+	Setting  *int64    `json:"setting,omitempty" doc:"°C"`
+	Portions int       `json:"portions,omitempty"`
+	Section  string    `json:"section,omitempty" doc:"id of the section that makes it"`
+	Until    string    `json:"until,omitempty" doc:"how it is known to be done"`
+	Next     string    `json:"next,omitempty" doc:"the wait after it"`
+	Care     []string  `json:"care,omitempty" doc:"cautions, with their sources"`
+	Mind     []string  `json:"mind,omitempty" doc:"for whom it must be without something"`
+	Tables   []string  `json:"tables,omitempty"`
+}
+
+// Calls are all steps and turns of a run-up in the order of the clock. Those of a
+// cook, or of a section, are picked from them by Cooks and Section.
+func (u RunUp) Calls() []Call {
+	out := []Call{}
+	next := map[int]string{}
+	names := map[string]string{}
+	for _, s := range u.Strands {
+		names[s.Dish+"/"+s.Component] = s.Name
+		for _, h := range s.Holds {
+			if h.Text != "" {
+				next[h.From] = h.Text
+			}
+		}
+	}
+	for i, b := range u.Bars {
+		c := Call{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: b.Cooks, With: []string{}, Setting: b.Setting, Portions: b.Portions,
+			Section: b.Section, Until: b.Cue, Next: next[i], Mind: b.Mind, Tables: b.Tables}
+		if name := names[b.Dish+"/"+b.Component]; name != "" {
+			c.What = name + ", " + b.Name
+		}
+		if b.Wave > 0 && b.Placing == "" {
+			c.What += fmt.Sprintf(", wave %d", b.Wave)
+		}
+		for k, with := range b.With {
+			if k < len(b.Cooks) {
+				c.Who = append(c.Who, with)
+			} else {
+				c.With = append(c.With, with)
+			}
+		}
+		for _, k := range b.Cautions {
+			text := k.Text
+			if k.Source != "" {
+				text += " (" + k.Source + ")"
+			}
+			c.Care = append(c.Care, text)
+		}
+		out = append(out, c)
+	}
+	for i, t := range u.Turns {
+		c := Call{ID: fmt.Sprint("turn ", i+1), Start: t.Start, End: t.Start.Add(turnTakes * time.Second), At: t.At, What: t.say(), Who: []string{}, Cooks: []string{}, With: []string{t.Name}}
+		if t.Cook != "" {
+			c.Who, c.Cooks = []string{t.Who}, []string{t.Cook}
+		}
+		setting := t.ToC
+		c.Setting = &setting
+		out = append(out, c)
+	}
+	slices.SortStableFunc(out, func(a, b Call) int { return cmp.Compare(a.At, b.At) })
+	return out
+}

@@ -1,0 +1,93 @@
+package report
+
+import "jointime/internal/core/runup/work"
+
+// courseRow is a course with the hour that it has, before it is planned.
+func (r *reporter) courseRow(c work.Course) CourseRow {
+	row := CourseRow{ID: c.ID, Name: c.Name, Hour: r.moment(c.At), At: c.At, Leaves: c.At, Dishes: []string{}, Sent: []Sending{}}
+	for _, s := range c.Servings {
+		row.Dishes = append(row.Dishes, s.Name)
+		row.Plates += s.Plates
+		row.Waves = max(row.Waves, len(s.Waves))
+	}
+	return row
+}
+
+// courseRows give the courses the hours that they get.
+func (r *reporter) courseRows(out *RunUp) {
+	for c := range out.Courses {
+		row := &out.Courses[c]
+		first := int64(1 << 60)
+		for i, w := range r.of.Work {
+			if t := r.plan.Tasks[i]; w.Course == c && t.Start < first {
+				first, row.First = t.Start, t.ID
+			}
+		}
+		row.Sent = r.sendings(c)
+		for _, s := range row.Sent {
+			if s.Head && r.of.Courses[c].Asked(s.Wave-1) == r.of.Courses[c].At {
+				row.Leaves, row.Late = s.At, s.Late
+			}
+		}
+	}
+}
+
+// sendings are the waves of a course as they are planned.
+func (r *reporter) sendings(c int) []Sending {
+	out := []Sending{}
+	k := r.of.Courses[c]
+	n := len(k.Waves)
+	for _, s := range k.Servings {
+		n = max(n, len(s.Waves))
+	}
+	for w := range n {
+		s := Sending{Wave: w + 1, Asked: r.moment(k.Asked(w)), Tables: []string{}, Plates: []Sent{}, At: -1, First: 1 << 60}
+		s.Head = w == 0 || k.Asked(w) != k.Asked(w-1)
+		if k.Waves != nil {
+			s.Tables = k.Waves[w].Tables
+		}
+		for _, d := range k.Servings {
+			if end := r.ends(d, c, w); end >= 0 {
+				s.Plates = append(s.Plates, Sent{d.Dish, d.Name, d.Waves[w]})
+				s.At, s.First = max(s.At, end), min(s.First, end)
+			}
+		}
+		if s.At < 0 {
+			continue // its plates cannot be planned
+		}
+		s.Leaves = r.moment(s.At)
+		if s.Head {
+			s.Late = s.At - k.Asked(w)
+		}
+		out = append(out, s)
+	}
+	return out
+}
+
+// ends is when the plates of a serving are planned to be built, of one of its
+// waves; below 0: it has none there.
+func (r *reporter) ends(s work.Serving, c, wave int) int64 {
+	if wave >= len(s.Waves) || s.Waves[wave] == 0 {
+		return -1
+	}
+	end := int64(-1)
+	for i, w := range r.of.Work {
+		if w.Placed() && w.Course == c && w.Dish == s.Dish && (w.Wave == 0 || w.Wave == wave+1) {
+			end = max(end, r.plan.Tasks[i].End)
+		}
+	}
+	return end
+}
+
+// punctual is how late a wave may be, in seconds, before anybody is told.
+const punctual = 30
+
+// lastOf is the placing that a wave waits for.
+func (r *reporter) lastOf(c int, s Sending) (at int) {
+	for i, w := range r.of.Work {
+		if w.Course == c && w.Placed() && (w.Wave == 0 || w.Wave == s.Wave) && r.plan.Tasks[i].End == s.At {
+			at = i
+		}
+	}
+	return at
+}

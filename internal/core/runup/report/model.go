@@ -1,0 +1,221 @@
+package report
+
+import (
+	"time"
+
+	"jointime/internal/core/limits"
+)
+
+// RunUp is a plan as a cook reads it. Times are given twice: as a moment, and
+// as whole seconds from Origin for drawing.
+type RunUp struct {
+	Service string      `json:"service"`
+	Name    string      `json:"name"`
+	Day     string      `json:"day"`
+	Origin  time.Time   `json:"origin"`
+	Status  string      `json:"status" enum:"kept,broken,none" doc:"kept: all strict limits are kept; none: there is no plan"`
+	Message string      `json:"message,omitempty"`
+	Seed    int         `json:"seed"`
+	Rounds  int         `json:"rounds"`
+	Courses []CourseRow `json:"courses" nullable:"false"`
+	Strands []Strand    `json:"strands" nullable:"false"`
+	Bars    []Bar       `json:"bars" nullable:"false"`
+	Lanes   []Lane      `json:"lanes" nullable:"false"`
+	Folds   []Fold      `json:"folds" nullable:"false"`
+	Days    []Day       `json:"days" nullable:"false"`
+	Stops   []Stop      `json:"stops" nullable:"false"`
+	Clashes []Clash     `json:"clashes" nullable:"false"`
+	// Loads, critical steps and slots are read off the plan.
+	Loads    []Load     `json:"loads" nullable:"false"`
+	Presses  []Press    `json:"presses" nullable:"false" doc:"where it comes near a published limit"`
+	Critical []Critical `json:"critical" nullable:"false" doc:"where a delay hurts first, the worst first"`
+	Slots    []Slot     `json:"slots" nullable:"false" doc:"what would fit where somebody has hands free"`
+	Lost     []string   `json:"lost" nullable:"false" doc:"ids of what was kept at its time and is no longer there"`
+	Turns    []Turn     `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
+}
+
+// CourseRow is a course with the hour it has and the hour it gets.
+type CourseRow struct {
+	ID     string    `json:"id"`
+	Name   string    `json:"name"`
+	Dishes []string  `json:"dishes" nullable:"false"`
+	Hour   time.Time `json:"hour"`
+	At     int64     `json:"at"`
+	Leaves int64     `json:"leaves" doc:"when the first wave is planned to leave"`
+	Late   int64     `json:"late" doc:"seconds after the hour; below zero: before"`
+	Plates int       `json:"plates"`
+	Waves  int       `json:"waves"`
+	First  string    `json:"first,omitempty" doc:"the bar that begins first"`
+	Sent   []Sending `json:"sent" nullable:"false" doc:"what leaves together, in order"`
+}
+
+// Sending is a wave as it leaves the pass.
+type Sending struct {
+	Wave   int       `json:"wave" doc:"from 1"`
+	Tables []string  `json:"tables" nullable:"false" doc:"names; none where the service has no tables"`
+	Asked  time.Time `json:"asked" doc:"the hour of the course, or of these tables"`
+	Leaves time.Time `json:"leaves" doc:"when the last plate of it is planned to leave"`
+	At     int64     `json:"at" doc:"the same, from origin"`
+	First  int64     `json:"first" doc:"when its first plate of a dish is ready, from origin"`
+	Head   bool      `json:"head" doc:"it leaves at the hour that is asked; the others as soon as they can be built after one that does"`
+	Late   int64     `json:"late" doc:"seconds after the hour, of a head"`
+	Plates []Sent    `json:"plates" nullable:"false"`
+}
+
+// Sent is how many plates of a dish leave in a wave.
+type Sent struct {
+	Dish   string `json:"dish" doc:"a version has the id dish~version"`
+	Name   string `json:"name"`
+	Plates int    `json:"plates"`
+}
+
+// Strand is a component on its way to the plate: its bars and the waits
+// between them.
+type Strand struct {
+	Dish      string   `json:"dish"`
+	DishName  string   `json:"dishName"`
+	Plates    int      `json:"plates" doc:"of the dish, or of the version"`
+	Course    int      `json:"course"`
+	Component string   `json:"component"`
+	Name      string   `json:"name"`
+	Into      string   `json:"into,omitempty" doc:"it goes into this component, not onto the plate itself"`
+	Bars      []int    `json:"bars" nullable:"false" doc:"places in bars, in time"`
+	Holds     []Hold   `json:"holds" nullable:"false"`
+	Stop      *Stop    `json:"stop,omitempty"`
+	Amount    string   `json:"amount,omitempty"`
+	Needs     []string `json:"needs,omitempty"`
+}
+
+// Hold is a wait between two bars.
+type Hold struct {
+	From   int    `json:"from" doc:"place in bars"`
+	To     int    `json:"to"`
+	Text   string `json:"text"`
+	Gap    int64  `json:"gap" doc:"seconds"`
+	Limit  *int64 `json:"limit,omitempty" doc:"when it must end, from origin"`
+	Over   int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
+	Why    string `json:"why" doc:"why it is as long as it is"`
+	Margin int64  `json:"margin,omitempty" doc:"seconds of it that are left because the step before may take longer"`
+}
+
+// Bar is a step, or a placing, at its time.
+type Bar struct {
+	ID        string           `json:"id"`
+	Dish      string           `json:"dish" doc:"a version of a dish has the id dish~version"`
+	For       []string         `json:"for" nullable:"false" doc:"ids of the dishes for which it is done"`
+	Component string           `json:"component"`
+	Step      string           `json:"step,omitempty"`
+	Placing   string           `json:"placing,omitempty"`
+	Number    int              `json:"number,omitempty" doc:"of the placing"`
+	Wave      int              `json:"wave,omitempty"`
+	Tables    []string         `json:"tables,omitempty" doc:"whose plates they are, where that is known"`
+	Name      string           `json:"name"`
+	Start     time.Time        `json:"start"`
+	End       time.Time        `json:"end"`
+	From      int64            `json:"from"`
+	To        int64            `json:"to"`
+	Hands     []Stretch        `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
+	With      []string         `json:"with" nullable:"false" doc:"names of cook and equipment"`
+	Cooks     []string         `json:"cooks" nullable:"false" doc:"ids of the cooks among them"`
+	Section   string           `json:"section,omitempty" doc:"id of the section that makes it"`
+	Mind      []string         `json:"mind,omitempty" doc:"for whom it must be without something: table, version and what"`
+	Setting   *int64           `json:"setting,omitempty" doc:"°C"`
+	Portions  int              `json:"portions"`
+	Working   string           `json:"working" doc:"of its length"`
+	Fixed     bool             `json:"fixed,omitempty" doc:"the chef keeps it at its time"`
+	Early     bool             `json:"early,omitempty" doc:"it keeps, and has a place before the rush"`
+	Slow      int64            `json:"slow,omitempty" doc:"seconds that it may take longer than planned"`
+	Give      int64            `json:"give" doc:"seconds that it may be late before a plate is later than planned"`
+	Wash      int64            `json:"wash,omitempty" doc:"seconds at its end in which what it used is washed"`
+	LeadIn    string           `json:"leadIn,omitempty" doc:"id, where nobody wrote it down: it can be left out"`
+	Cue       string           `json:"cue,omitempty"`
+	Cautions  []limits.Caution `json:"cautions,omitempty"`
+	Why       Why              `json:"why"`
+}
+
+// Stretch is a part of a bar, in seconds from origin.
+type Stretch struct {
+	From int64 `json:"from"`
+	To   int64 `json:"to"`
+}
+
+// Why is the reason for a time, as a sum of figures.
+type Why struct {
+	Sum     string `json:"sum"`
+	Terms   []Term `json:"terms" nullable:"false"`
+	Later   int64  `json:"later" doc:"seconds it could start later"`
+	LaterTo string `json:"laterTo" doc:"what stops it there"`
+	Early   int64  `json:"earlier" doc:"seconds it could start earlier"`
+	EarlyTo string `json:"earlierTo" doc:"what stops it there"`
+}
+
+// Term is one figure of the sum; the anchor, first, is a time from origin.
+type Term struct {
+	Label   string `json:"label"`
+	Seconds int64  `json:"seconds"`
+}
+
+// Lane is a cook or a piece of equipment with all that it does.
+type Lane struct {
+	ID       string      `json:"id"`
+	Name     string      `json:"name"`
+	Cook     bool        `json:"cook"`
+	Capacity int         `json:"capacity"`
+	Blocks   []LaneBlock `json:"blocks" nullable:"false"`
+	Pauses   []LanePause `json:"pauses" nullable:"false"`
+}
+
+// LaneBlock is a stretch in which a lane is taken.
+type LaneBlock struct {
+	Bar     int    `json:"bar" doc:"place in bars"`
+	From    int64  `json:"from"`
+	To      int64  `json:"to"`
+	Row     int    `json:"row" doc:"first place taken, from 0"`
+	Places  int    `json:"places"`
+	Hold    bool   `json:"hold"`
+	Setting *int64 `json:"setting,omitempty"`
+	Label   string `json:"label"`
+}
+
+// LanePause is heating or cooling between two settings.
+type LanePause struct {
+	From      int64 `json:"from"`
+	To        int64 `json:"to"`
+	FromC     int64 `json:"fromC"`
+	ToC       int64 `json:"toC"`
+	Available int64 `json:"available" doc:"seconds between the two uses"`
+	Bar       int   `json:"bar" doc:"what it is turned for: place in bars"`
+}
+
+// Fold is a stretch of the folded axis; all take equal room.
+type Fold struct {
+	From  int64  `json:"from"`
+	To    int64  `json:"to"`
+	Label string `json:"label"`
+}
+
+// Day is a day with work on it, from the first to the last of it.
+type Day struct {
+	Label string `json:"label"`
+	From  int64  `json:"from"`
+	To    int64  `json:"to"`
+}
+
+// Stop is where a strand stops: a gap, or something that cannot be.
+type Stop struct {
+	Dish      string `json:"dish"`
+	Component string `json:"component"`
+	Step      string `json:"step,omitempty"`
+	Name      string `json:"name"`
+	Why       string `json:"why"`
+	Gap       bool   `json:"gap" doc:"true: left open; false: it cannot be"`
+}
+
+// Clash is what does not fit, in words.
+type Clash struct {
+	What   string `json:"what"`
+	Advice string `json:"advice"`
+	Why    string `json:"why,omitempty" doc:"which requirements clash"`
+	Bar    *int   `json:"bar,omitempty"`
+	Strict bool   `json:"strict"`
+}

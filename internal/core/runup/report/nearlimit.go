@@ -1,0 +1,101 @@
+package report
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/limits"
+	"jointime/internal/core/units"
+)
+
+// Press is where the plan comes near a published limit, or passes it.
+type Press struct {
+	Bar    int    `json:"bar" doc:"place in bars: after this step"`
+	Say    string `json:"say"`
+	Source string `json:"source"`
+	Over   bool   `json:"over" doc:"it is passed"`
+}
+
+// nearly is how much of a published limit a stretch may take before it is told.
+func nearly(limit int64) int64 { return limit * 3 / 4 }
+
+// presses are the limits that the plan comes near, or passes, of several waves and
+// batches the one with the least left; and what no plan can keep.
+func (r *reporter) presses() []Press {
+	out := []Press{}
+	worst := map[string]int64{} // by component, step and limit: what is left
+	for _, e := range r.publishedLinks() {
+		l := *r.of.Links[e].Limit
+		gap := r.publishedGap(e)
+		if gap < nearly(l.Within) {
+			continue
+		}
+		from := r.index[r.problem.Links[e].From]
+		key := r.of.Work[from].Key() + l.ID
+		left, told := worst[key]
+		if told && left <= l.Within-gap {
+			continue
+		}
+		if told {
+			out = slices.DeleteFunc(out, func(p Press) bool {
+				return r.of.Work[p.Bar].Key()+l.ID == key && strings.HasPrefix(p.Source, l.Source)
+			})
+		}
+		worst[key] = l.Within - gap
+		out = append(out, Press{Bar: from, Over: gap > l.Within, Say: r.sayPublished(e), Source: l.Cited()})
+	}
+	return append(out, r.unplaced()...)
+}
+
+// publishedLinks are the places of the links that are published limits, in order.
+func (r *reporter) publishedLinks() (out []int) {
+	for e, l := range r.of.Links {
+		if l.Limit != nil {
+			out = append(out, e)
+		}
+	}
+	return out
+}
+
+// publishedGap is how much of a published limit a plan takes, in seconds.
+func (r *reporter) publishedGap(e int) int64 {
+	l := r.problem.Links[e]
+	from, to := r.index[l.From], r.index[l.To]
+	gap := r.plan.Tasks[to].Start - r.plan.Tasks[from].End + r.of.Work[from].Wash
+	if l.ToAt != "" {
+		gap += r.plan.Tasks[to].End - r.plan.Tasks[to].Start - r.of.Work[to].Wash
+	}
+	if from == to {
+		gap = r.plan.Tasks[to].End - r.plan.Tasks[to].Start - r.of.Work[to].Wash
+	}
+	return gap
+}
+
+// sayPublished says what the plan makes of a published limit.
+func (r *reporter) sayPublished(e int) string {
+	l, link := *r.of.Links[e].Limit, r.problem.Links[e]
+	from, to := r.index[link.From], r.index[link.To]
+	name, gap := r.of.Work[from].Made, units.FormatDuration(r.publishedGap(e))
+	limit := fmt.Sprintf("; the published limit is %s.", units.FormatDuration(l.Within))
+	switch {
+	case l.Kind == limits.Reheat:
+		return fmt.Sprintf("%s takes %s to be hot again in %s%s", name, gap, r.of.Work[from].Name, limit)
+	case l.Kind == limits.Cool && link.ToAt != "" && r.of.Work[to].Chills:
+		return fmt.Sprintf("%s is cooled through %s after %s%s", name, gap, r.of.Work[from].Name, limit)
+	case l.Kind == limits.Cool:
+		return fmt.Sprintf("%s is off the heat for %s after %s before it is in the cold; the first stage of cooling, from %g to %g °C, may take %s.", name, gap, r.of.Work[from].Name, *l.From, *l.Celsius, units.FormatDuration(l.Within))
+	}
+	return fmt.Sprintf("%s stands %s after %s, neither cold nor hot%s", name, gap, r.of.Work[from].Name, limit)
+}
+
+// unplaced are the waits that have to be longer than the limit and of which nobody says
+// where they are spent.
+func (r *reporter) unplaced() (out []Press) {
+	for _, u := range r.of.Unplaced {
+		from := r.of.Work[u.After]
+		out = append(out, Press{Bar: u.After, Over: true, Source: u.Limit.Cited(),
+			Say: fmt.Sprintf("%s waits at least %s after %s, and nobody says where: neither cold nor hot it may stand %s.", from.Made, units.FormatDuration(u.Least), from.Name, units.FormatDuration(u.Limit.Within))})
+	}
+	return out
+}

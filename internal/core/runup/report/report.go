@@ -1,0 +1,132 @@
+// Package report turns a plan back into the words of the kitchen: bars, strands, lanes,
+// waits with their reasons, what clashes, how full the hands are. It knows the problem,
+// the map and the plan, and neither the book nor the service.
+package report
+
+import (
+	"fmt"
+	"time"
+
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/network"
+	"jointime/internal/core/schedule/reason"
+)
+
+// reporter reads one plan.
+type reporter struct {
+	problem   schedule.Problem
+	of        work.Map
+	plan      schedule.Plan
+	zone      *time.Location
+	scene     *reason.Scene
+	slack     []int64           // by task: how late it may be before a plate is later
+	index     map[string]int    // task
+	names     map[string]string // resource → name
+	strictest map[[2]string]int64
+}
+
+// Read makes the run-up of a plan. The map must be that of the problem, and the plan
+// one of it.
+func Read(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Location) RunUp {
+	r := newReporter(p, m, plan, zone)
+	out := r.frame()
+	out.Status = string(plan.Status)
+	for i := range m.Work {
+		out.Bars = append(out.Bars, r.bar(i))
+	}
+	out.Strands = r.strands()
+	out.Lanes = r.lanes()
+	out.Turns = r.turns(out.Lanes)
+	out.Loads = r.loads(out.Lanes)
+	out.Critical = r.critical()
+	out.Presses = r.presses()
+	out.Slots = r.slots(out.Lanes, out.Loads[0].Tight)
+	out.Folds = r.folds()
+	out.Days = r.days()
+	r.courseRows(&out)
+	out.Clashes = append(append(r.clashes(), out.Clashes...), unlit(out.Turns)...)
+	return out
+}
+
+// Unplanned is the run-up of a problem without a plan, and why there is none.
+func Unplanned(p schedule.Problem, m work.Map, zone *time.Location, why string) RunUp {
+	r := &reporter{problem: p, of: m, zone: zone}
+	out := r.frame()
+	out.Message = why
+	return out
+}
+
+func newReporter(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Location) *reporter {
+	r := &reporter{problem: p, of: m, plan: plan, zone: zone, scene: reason.NewScene(p, plan), index: map[string]int{}, names: map[string]string{}}
+	for i, t := range p.Tasks {
+		r.index[t.ID] = i
+	}
+	for _, x := range m.Resources {
+		r.names[x.ID] = x.Name
+	}
+	r.strictest = r.strictestLimits()
+	r.slack = network.New(p, plan, m.Buffers()).Slack(r.plated())
+	return r
+}
+
+// strictestLimits are the published limits between the end of one task and the start of
+// another, in seconds.
+func (r *reporter) strictestLimits() map[[2]string]int64 {
+	out := map[[2]string]int64{}
+	for _, e := range r.publishedLinks() {
+		if l := r.problem.Links[e]; l.FromAt == "" && l.ToAt == "" {
+			out[[2]string{l.From, l.To}] = *l.Max
+		}
+	}
+	return out
+}
+
+// plated tells which tasks finish a plate.
+func (r *reporter) plated() []bool {
+	out := make([]bool, len(r.of.Work))
+	for i, w := range r.of.Work {
+		out[i] = w.Placed()
+	}
+	return out
+}
+
+// none is the status of a run-up without a plan.
+const none = "none"
+
+// frame is what a run-up has without a plan.
+func (r *reporter) frame() RunUp {
+	out := RunUp{Service: r.of.Service, Name: r.of.Name, Day: r.of.Day, Origin: r.of.Origin.In(r.zone), Status: none,
+		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Presses: []Press{}, Critical: []Critical{}, Slots: []Slot{},
+		Stops: []Stop{}, Clashes: []Clash{}, Lost: []string{}}
+	for _, f := range r.of.Lost {
+		out.Lost = append(out.Lost, f.ID)
+		out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("What was kept at %s is no step of this plan any more: %s.", f.Clock, f.ID), Advice: "let it go"})
+	}
+	for _, c := range r.of.Courses {
+		out.Courses = append(out.Courses, r.courseRow(c))
+	}
+	for _, u := range r.of.Unplanned {
+		out.Stops = append(out.Stops, stop(u))
+		if !u.Gap {
+			out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s: %s.", u.Name, u.Why), Advice: "change the step, the covers or the kitchen; the rest is planned without it", Strict: true})
+		}
+	}
+	return out
+}
+
+// stop is where a strand stops.
+func stop(u work.Unplanned) Stop {
+	return Stop{Dish: u.Dish, Component: u.Component, Step: u.Step, Name: u.Name, Why: u.Why, Gap: u.Gap}
+}
+
+// moment is so many seconds after the origin.
+func (r *reporter) moment(seconds int64) time.Time {
+	return r.of.Origin.Add(time.Duration(seconds) * time.Second).In(r.zone)
+}
+
+func (r *reporter) clock(seconds int64) string { return r.moment(seconds).Format("15:04:05") }
+
+func (r *reporter) hour(at int64) string { return r.moment(at).Format("15:04") }
+
+func ptr(v int64) *int64 { return &v }

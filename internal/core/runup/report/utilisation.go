@@ -1,0 +1,100 @@
+package report
+
+import (
+	"cmp"
+	"slices"
+
+	"jointime/internal/core/schedule"
+)
+
+// Load is how much of the hands, or of the things of one kind, is taken when.
+type Load struct {
+	Kind  string     `json:"kind" doc:"of equipment; hands: the cooks"`
+	Names []string   `json:"names" nullable:"false"`
+	Steps []LoadStep `json:"steps" nullable:"false" doc:"in time; each holds until the next one"`
+	Tight []Stretch  `json:"tight" nullable:"false" doc:"when all that there is is taken"`
+}
+
+// LoadStep is what is taken, and what there is, from a moment on.
+type LoadStep struct {
+	At    int64 `json:"at"`
+	Taken int   `json:"taken"`
+	Have  int   `json:"have"`
+}
+
+// hands is the kind of the cooks.
+const hands = "hands"
+
+// loads sums what is taken up over the cooks and over the things of each kind.
+func (r *reporter) loads(lanes []Lane) []Load {
+	out := []Load{{Kind: hands, Names: []string{}, Tight: []Stretch{}}}
+	kinds := map[string]string{}
+	for _, x := range r.of.Resources {
+		kinds[x.ID] = x.Kind
+	}
+	members := map[string][]Lane{}
+	for _, l := range lanes {
+		kind := kinds[l.ID]
+		if l.Cook {
+			kind = hands
+		}
+		if members[kind] == nil && kind != hands {
+			out = append(out, Load{Kind: kind, Names: []string{}, Tight: []Stretch{}})
+		}
+		members[kind] = append(members[kind], l)
+	}
+	for i := range out {
+		r.load(&out[i], members[out[i].Kind])
+	}
+	return slices.DeleteFunc(out, func(l Load) bool {
+		return l.Kind != hands && !slices.ContainsFunc(l.Steps, func(s LoadStep) bool { return s.Taken > 0 })
+	})
+}
+
+func (r *reporter) load(l *Load, lanes []Lane) {
+	change := map[int64]LoadStep{}
+	add := func(at int64, taken, have int) {
+		s := change[at]
+		change[at] = LoadStep{at, s.Taken + taken, s.Have + have}
+	}
+	for _, lane := range lanes {
+		l.Names = append(l.Names, lane.Name)
+		windows := r.windows(lane.ID)
+		if windows == nil {
+			windows = []schedule.Span{r.problem.Horizon}
+		}
+		for _, w := range windows {
+			add(w[0], 0, lane.Capacity)
+			add(w[1], 0, -lane.Capacity)
+		}
+		for _, b := range lane.Blocks {
+			add(b.From, b.Places, 0)
+			add(b.To, -b.Places, 0)
+		}
+	}
+	l.Steps = []LoadStep{}
+	for _, s := range change {
+		l.Steps = append(l.Steps, s)
+	}
+	slices.SortFunc(l.Steps, func(a, b LoadStep) int { return cmp.Compare(a.At, b.At) })
+	taken, have := 0, 0
+	for i := range l.Steps {
+		s := &l.Steps[i]
+		taken, have = taken+s.Taken, have+s.Have
+		s.Taken, s.Have = taken, have
+		if i > 0 {
+			if p := l.Steps[i-1]; p.Taken > 0 && p.Taken >= p.Have {
+				l.Tight = joined(l.Tight, Stretch{p.At, s.At})
+			}
+		}
+	}
+}
+
+// joined adds a stretch, to the last one where it follows on it.
+func joined(list []Stretch, s Stretch) []Stretch {
+	if n := len(list); n > 0 && list[n-1].To == s.From {
+		list[n-1].To = s.To
+		return list
+	}
+	return append(list, s)
+}

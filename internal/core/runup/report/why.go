@@ -1,0 +1,269 @@
+package report
+
+import (
+	"fmt"
+	"strings"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/reason"
+	"jointime/internal/core/units"
+	"jointime/internal/core/words"
+)
+
+// why follows what keeps a task from starting later, task by task, until the
+// hour of a plate or another fixed moment. The terms add up to its start.
+func (r *reporter) why(i int) Why {
+	w := Why{}
+	later, earlier := r.scene.Later(i), r.scene.Earlier(i)
+	w.Later, w.LaterTo = later.Seconds, r.stopText(i, later.Stop, true)
+	w.Early, w.EarlyTo = earlier.Seconds, r.stopText(i, earlier.Stop, false)
+	w.Terms = r.chain(i, later)
+	w.Sum = r.sumText(r.plan.Tasks[i].Start, w.Terms)
+	return w
+}
+
+// chain collects the terms from a task to its anchor; the anchor is first.
+func (r *reporter) chain(i int, room reason.Room) []Term {
+	var terms []Term // from the task outwards
+	seen := map[int]bool{}
+	for {
+		seen[i] = true
+		next, anchor, label := r.follow(i, room.Stop)
+		if room.Seconds > 0 && room.Stop.Rule != reason.Horizon && next >= 0 {
+			terms = append(terms, Term{"to spare", -room.Seconds})
+		}
+		if next < 0 || seen[next] {
+			if next >= 0 {
+				anchor, label = r.plan.Tasks[i].Start+room.Seconds+r.problem.Tasks[i].Duration, "end of "+r.call(i)
+			}
+			rest := r.plan.Tasks[i].End - anchor
+			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{"before it", rest}, Term{label, anchor})
+			break
+		}
+		terms = append(terms, r.step(i, next, room)...)
+		i, room = next, r.scene.Later(next)
+	}
+	return ordered(terms)
+}
+
+// ordered turns the terms round, so that the anchor comes first, and leaves
+// out what is nothing.
+func ordered(terms []Term) []Term {
+	out := []Term{}
+	for k := len(terms) - 1; k >= 0; k-- {
+		if k == len(terms)-1 || terms[k].Seconds != 0 {
+			out = append(out, terms[k])
+		}
+	}
+	return out
+}
+
+// follow says which task a stop leads to; below 0, the moment that it is: where
+// a task hangs on one before it, or hands are wanted in the middle of it, the
+// sum would run to and fro, and the reason is told at once.
+func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, label string) {
+	end := r.plan.Tasks[i].End
+	switch stop.Rule {
+	case reason.LinkMin:
+		return stop.Other, 0, ""
+	case reason.Busy, reason.Pause:
+		if stop.Other >= 0 && r.plan.Tasks[stop.Other].Start >= end {
+			return stop.Other, 0, ""
+		}
+		if stop.Other >= 0 {
+			return -1, end, r.names[stop.Resource] + " has " + r.call(stop.Other)
+		}
+	case reason.LinkMax:
+		if r.of.Links[stop.Link].Limit != nil {
+			return -1, end, "published limit"
+		}
+		return -1, end, fmt.Sprintf("at most %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
+	case reason.Latest:
+		if r.of.Work[i].Fixed != "" {
+			return -1, end, "kept at its time"
+		}
+	case reason.Target:
+		for _, t := range r.problem.Targets {
+			if t.Task == r.problem.Tasks[i].ID && t.Late > 0 {
+				return -1, max(t.At, end), r.anchorName(i, t.At, end)
+			}
+		}
+	case reason.Window:
+		for _, w := range r.windows(stop.Resource) {
+			if w[0] <= r.plan.Tasks[i].Start && end <= w[1] {
+				return -1, w[1], "end of " + r.names[stop.Resource] + "'s shift"
+			}
+		}
+	}
+	return -1, end, r.call(i) + " ends"
+}
+
+func (r *reporter) windows(id string) []schedule.Span {
+	for _, x := range r.problem.Resources {
+		if x.ID == id {
+			return x.Windows
+		}
+	}
+	return nil
+}
+
+func (r *reporter) anchorName(i int, at, end int64) string {
+	switch {
+	case !r.of.Work[i].Placed():
+		return "to be over by then"
+	case end > at:
+		return "the plate leaves, late"
+	case r.of.Work[i].Wave > 1:
+		return "the wave leaves"
+	}
+	return r.of.Courses[r.of.Work[i].Course].Name
+}
+
+// step is the way from a task's start to the start of the one that binds it:
+// what lies between their two starts, as named terms that add up.
+func (r *reporter) step(i, next int, room reason.Room) []Term {
+	own := Term{r.call(i), -r.problem.Tasks[i].Duration}
+	between := r.plan.Tasks[next].Start - (r.plan.Tasks[i].Start + room.Seconds) - r.problem.Tasks[i].Duration
+	label, margin := "before "+r.call(next), int64(0)
+	switch room.Stop.Rule {
+	case reason.LinkMin:
+		label, margin = "wait", r.of.Links[room.Stop.Link].Buffer
+		if w := r.of.Work[i]; !w.Placed() && r.problem.Links[room.Stop.Link].Least() > margin {
+			label = waitName(w.Wait.Reason) + " at least"
+		}
+	case reason.Pause:
+		label = fmt.Sprintf("%s turns to %s", r.names[room.Stop.Resource], r.settingOf(next, room.Stop.Resource))
+	case reason.Busy:
+		label = fmt.Sprintf("%s then has %s", r.names[room.Stop.Resource], r.call(next))
+	}
+	return []Term{own, {"margin, for it may take longer", -margin}, {label, margin - between}}
+}
+
+// call is how a step is named among others: with its component where that is
+// not in its own name already.
+func (r *reporter) call(i int) string {
+	w := r.of.Work[i]
+	comp := w.Made
+	if comp == "" || strings.Contains(strings.ToLower(w.Name), strings.ToLower(comp)) {
+		return w.Name
+	}
+	return w.Name + " " + words.Lower(comp)
+}
+
+// callOne is how one of several waves, batches or goes of a step is named.
+func (r *reporter) callOne(i int) string {
+	name := r.call(i)
+	switch w := r.of.Work[i]; {
+	case w.Wave > 0:
+		name += fmt.Sprintf(", wave %d", w.Wave)
+	case w.Batches > 1:
+		name += fmt.Sprintf(", batch %d", w.Batch)
+	}
+	return name
+}
+
+func waitName(reason string) string {
+	if reason == "" {
+		return "wait"
+	}
+	return reason
+}
+
+func (r *reporter) settingOf(i int, resource string) string {
+	for k, u := range r.problem.Tasks[i].Uses {
+		if r.plan.Tasks[i].Resources[k] == resource && u.Setting != nil {
+			return fmt.Sprintf("%d °C", *u.Setting)
+		}
+	}
+	return "the next setting"
+}
+
+// sumText writes the terms as one line: 20:11:49 = 20:25:00 − pour 0:28 − ….
+func (r *reporter) sumText(start int64, terms []Term) string {
+	var b strings.Builder
+	fmt.Fprintf(&b, "%s = %s", r.clock(start), r.anchorText(start, terms[0]))
+	for _, t := range terms[1:] {
+		sign, v := "−", -t.Seconds
+		if v < 0 {
+			sign, v = "+", -v
+		}
+		fmt.Fprintf(&b, " %s %s %s", sign, t.Label, figure(v))
+	}
+	return b.String()
+}
+
+// anchorText names the day of an anchor that is not on the day of the start.
+func (r *reporter) anchorText(start int64, anchor Term) string {
+	text := r.clock(anchor.Seconds)
+	if a := r.moment(anchor.Seconds); a.YearDay() != r.moment(start).YearDay() {
+		text = a.Format("Monday ") + text
+	}
+	return text + " (" + anchor.Label + ")"
+}
+
+// figure writes seconds so that sums can be followed on paper: m:ss below an
+// hour, h:mm:ss above.
+func figure(s int64) string {
+	if s < 3600 {
+		return fmt.Sprintf("%d:%02d", s/60, s%60)
+	}
+	return fmt.Sprintf("%d:%02d:%02d", s/3600, s%3600/60, s%60)
+}
+
+// stopText says what would get worse beyond the room.
+func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
+	other := ""
+	if stop.Other >= 0 {
+		other = r.call(stop.Other)
+	}
+	switch stop.Rule {
+	case reason.LinkMin:
+		if s := r.before(i, stop); s != "" {
+			return s + " would be too short"
+		}
+		return other + " is " + map[bool]string{true: "next", false: "not over"}[later]
+	case reason.LinkMax:
+		if k := r.of.Links[stop.Link].Keep; k != nil {
+			return fmt.Sprintf("it keeps %s %s", units.FormatDuration(k.For), k.Place)
+		}
+		if l := r.of.Links[stop.Link].Limit; l != nil {
+			return fmt.Sprintf("%s would be longer than %s (%s)", words.Lower(l.What), units.FormatDuration(l.Within), l.Source)
+		}
+		return waitName(r.before(i, stop)) + " would be too long"
+	case reason.Busy:
+		return fmt.Sprintf("%s has %s", r.names[stop.Resource], other)
+	case reason.Pause:
+		if stop.Other < 0 {
+			return fmt.Sprintf("%s is not at heat before", r.names[stop.Resource])
+		}
+		return fmt.Sprintf("%s needs %s to turn between %s and this", r.names[stop.Resource], units.FormatDuration(stop.Pause), other)
+	case reason.Window:
+		return r.names[stop.Resource] + " is not on shift"
+	case reason.Target:
+		if !r.of.Work[i].Placed() {
+			return "it should be over by then"
+		}
+		return map[bool]string{true: "the plate would be late", false: "the plate would stand"}[later]
+	case reason.Together:
+		return "the table's plates would leave apart"
+	case reason.Horizon:
+		return "nothing holds it"
+	case reason.Earliest, reason.Latest:
+		if r.of.Work[i].Fixed != "" {
+			return "it is kept at its time"
+		}
+	}
+	return "its own limit"
+}
+
+// before is the reason of the wait that a link stop speaks of.
+func (r *reporter) before(i int, stop reason.Stop) string {
+	if stop.Link < 0 {
+		return ""
+	}
+	from := r.index[r.problem.Links[stop.Link].From]
+	if r.problem.Links[stop.Link].Least() == 0 && stop.Rule == reason.LinkMin {
+		return ""
+	}
+	return r.of.Work[from].Wait.Reason
+}

@@ -1,0 +1,201 @@
+// Package runup plans a service: what is asked for (demand) becomes a planning problem
+// and a map of what it stands for (expand), the solver finds a plan, and the plan is read
+// back with the map (report). What cannot be done is left out with its reason, and the
+// rest is planned.
+package runup
+
+import (
+	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"strings"
+	"time"
+
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/expand"
+	"jointime/internal/core/runup/report"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/solve"
+)
+
+// Service is one that is about to be planned: what it asks for, and the problem that
+// this is, with nothing left out yet.
+type Service struct {
+	demand  *demand.Demand
+	problem schedule.Problem
+	of      work.Map
+	options Options
+}
+
+// Prepare expands a service, and searches for nothing. The error is for a service that
+// cannot be read: a day, an hour.
+func Prepare(in demand.Input) (Service, error) {
+	d, err := demand.New(in)
+	if err != nil {
+		return Service{}, err
+	}
+	s := Service{demand: d}
+	s.problem, s.of = expand.Problem(d, expand.Exclusions{})
+	if faults := s.problem.Validate(); len(faults) > 0 {
+		return s, fmt.Errorf("expand the service: %w", faults)
+	}
+	s.options = usual(s.problem, in.Service.Calm)
+	return s, nil
+}
+
+// Options are those with which the service is searched.
+func (s Service) Options() Options { return s.options }
+
+// Origin is from when its plans count their seconds.
+func (s Service) Origin() time.Time { return s.demand.Origin }
+
+// Key finds the plan of a service: the SHA-256 digest of its problem and of how the
+// search goes about it. Whatever leads to the same problem has the same plan.
+func (s Service) Key() (string, error) {
+	problem, err := json.Marshal(s.problem)
+	if err != nil {
+		return "", fmt.Errorf("write the problem: %w", err)
+	}
+	options, err := json.Marshal(s.options)
+	if err != nil {
+		return "", fmt.Errorf("write the options: %w", err)
+	}
+	sum := sha256.Sum256(append(problem, options...))
+	return hex.EncodeToString(sum[:]), nil
+}
+
+// Result is a plan with the problem that it solves and the map that says what both
+// stand for. Problem and Map are always there; Plan is empty where Found is false.
+type Result struct {
+	Problem  schedule.Problem
+	Map      work.Map
+	Plan     schedule.Plan
+	Found    bool
+	Why      string // there is no plan
+	Options  Options
+	Seed     uint64            // of the plan
+	Excluded expand.Exclusions // what had to be left out
+	CutShort bool              // the search was ended before it was over
+}
+
+// maxExcluded bounds how many steps may turn out impossible, one by one.
+const maxExcluded = 500
+
+// Plan searches. What cannot be done is kept out of the problem, noted in the map with
+// its reason, and the rest is planned. Each better plan is handed to found, which may
+// be nil, while the search goes on. A context that ends during the search gives the best
+// plan until then; one that ended before there was any is the error.
+func (s Service) Plan(ctx context.Context, found func(schedule.Plan)) (Result, error) {
+	r := Result{Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
+	for range maxExcluded {
+		var no *solve.Impossible
+		switch err := r.search(ctx, found); {
+		case err == nil:
+			return r, nil
+		case errors.As(err, &no):
+			if !r.exclude(no) {
+				r.Why = no.Error()
+				return r, nil
+			}
+		case ctx.Err() != nil:
+			return Result{}, ctx.Err()
+		default:
+			r.Why = "no plan was found in the time; whether there is one is not known"
+			return r, nil
+		}
+		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)
+		if faults := r.Problem.Validate(); len(faults) > 0 {
+			return Result{}, fmt.Errorf("expand the service: %w", faults)
+		}
+	}
+	return Result{}, fmt.Errorf("more than %d steps cannot be done", maxExcluded)
+}
+
+// Again puts a plan that was kept under the key of the service back into today's words;
+// false where it is none of this problem.
+func (s Service) Again(kept Result) (Result, bool) {
+	kept.Problem, kept.Map = s.problem, s.of
+	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer) > 0 {
+		kept.Problem, kept.Map = expand.Problem(s.demand, kept.Excluded)
+	}
+	return kept, !kept.Found || kept.Plan.Of(kept.Problem)
+}
+
+// RunUp reads the plan, in the time zone of the kitchen.
+func (r Result) RunUp(zone *time.Location) report.RunUp {
+	var out report.RunUp
+	if r.Found {
+		out = report.Read(r.Problem, r.Map, r.Plan, zone)
+	} else {
+		out = report.Unplanned(r.Problem, r.Map, zone, r.Why)
+	}
+	out.Seed, out.Rounds = int(r.Seed), r.Options.Rounds
+	return out
+}
+
+// exclude takes what a proof of impossibility speaks of out of the next attempt: first
+// the buffers after its steps, then the first step itself. It is false where nothing is
+// left to take out.
+func (r *Result) exclude(no *solve.Impossible) bool {
+	works := r.worksOf(no.Tasks)
+	bare := false
+	for _, w := range works {
+		if w.Buffer > 0 && !r.Excluded.NoBuffer[w.Key()] {
+			r.Excluded.NoBuffer[w.Key()], bare = true, true
+		}
+	}
+	if bare {
+		return true
+	}
+	key, why := blame(works, r.Map, no)
+	if _, again := r.Excluded.Steps[key]; again {
+		return false
+	}
+	r.Excluded.Steps[key] = why
+	return true
+}
+
+// worksOf are what some tasks stand for.
+func (r *Result) worksOf(tasks []string) (out []work.Work) {
+	for _, id := range tasks {
+		for i, t := range r.Problem.Tasks {
+			if t.ID == id {
+				out = append(out, r.Map.Work[i])
+			}
+		}
+	}
+	return out
+}
+
+// blame finds the step, or the plate, that a proof of impossibility speaks of: the
+// first of the chain, for it is the one that would have to begin before there is
+// anything to begin with.
+func blame(works []work.Work, m work.Map, no *solve.Impossible) (key, why string) {
+	var names []string
+	for _, w := range works {
+		names = append(names, w.Name)
+		if key == "" {
+			key = w.Key()
+		}
+	}
+	if len(names) > 1 {
+		return key, fmt.Sprintf("%s (%s)", no.Reason, strings.Join(names, ", "))
+	}
+	return key, named(no.Reason, m)
+}
+
+// named puts names in place of the ids of resources.
+func named(reason string, m work.Map) string {
+	for _, x := range m.Resources {
+		if x.Cook != "" {
+			reason = strings.ReplaceAll(reason, x.ID, x.Name)
+		} else {
+			reason = strings.ReplaceAll(reason, " "+x.ID+" ", " "+x.Name+" ")
+		}
+	}
+	return reason
+}

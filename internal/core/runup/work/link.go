@@ -1,0 +1,41 @@
+package work
+
+import "jointime/internal/core/limits"
+
+// Reason is why there is a link.
+type Reason string
+
+// The reasons of links.
+const (
+	After          Reason = "after"           // the wait between two steps, or from the last of them to the plate
+	Input          Reason = "input"           // what goes into a component, before the step that uses it
+	Order          Reason = "order"           // what a step asks to come before it
+	Batches        Reason = "batches"         // one batch begins no earlier than the one before
+	Building       Reason = "building"        // one placing of a plate, and the next
+	NextWave       Reason = "next wave"       // a wave is built after the one before
+	Spread         Reason = "spread"          // all waves of a course leave within so many minutes
+	Ready          Reason = "ready"           // what must be ready before a step
+	WarmThrough    Reason = "warm through"    // ware is in the warmer, or the cold, long enough
+	ClearedAfter   Reason = "cleared after"   // a section is cleared after the last plate
+	SamePan        Reason = "same pan"        // a pan is kept for the step that wants it
+	PublishedLimit Reason = "published limit" // of standing, cooling or reheating
+	Keeps          Reason = "keeps"           // how long the book says that something keeps
+)
+
+// Link is why a link of the problem is there, and the figures that go with it.
+type Link struct {
+	Reason Reason        `json:"reason"`
+	Buffer int64         `json:"buffer,omitempty"` // how much of its least is there because the step before may take longer
+	Limit  *limits.Limit `json:"limit,omitempty"`  // that it keeps
+	Keep   *Keep         `json:"keep,omitempty"`
+}
+
+// Beside tells a link that stands beside a wait from the wait itself.
+func (l Link) Beside() bool { return l.Limit != nil || l.Keep != nil }
+
+// Keep is how long a component keeps in a place.
+type Keep struct {
+	Place string `json:"place"`
+	For   int64  `json:"for"` // seconds
+	Then  string `json:"then,omitempty"`
+}
