@@ -1,14 +1,28 @@
 # A thin layer over Go, npm and scripts/. Two commands do everything:
 #   make demo   install what is missing, build, and serve the demo
 #   make test   run all tests, Go and browser
+# and while one works:
+#   make check  what the changed files need, in seconds
 
-.PHONY: demo test build install web types lint bench bench-planner reference pictures cards tablets
+.PHONY: demo test test-long check race build install web types lint bench bench-planner reference pictures cards tablets
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
 
 test: install web
 	scripts/test
+
+# tests of random cases with many of them, and what takes too long for every run
+test-long: install web
+	scripts/test long
+
+# types, lint and tests of the packages that differ from the last commit
+check:
+	@scripts/check
+
+# what has goroutines, under the race detector
+race: install web
+	scripts/race
 
 build: install web
 	go build -o bin/jointime ./cmd/jointime

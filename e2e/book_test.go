@@ -70,8 +70,9 @@ func (t *tablet) paste(text string) {
 // emptyHouse is a Jointime whose kitchen nobody has described.
 func emptyHouse(t *testing.T) *house {
 	t.Helper()
+	beside(t)
 	h := &house{TB: t, store: pgtest.Store(t), now: new(atomic.Pointer[time.Time])}
-	h.set(time.Now())
+	h.set(morning)
 	h.serve()
 	return h
 }
@@ -125,7 +126,20 @@ func TestFromAnEmptyKitchenToAFirstRunUp(t *testing.T) {
 	assert.LessOrEqual(t, c.keys, 1500)
 	t.Logf("%d clicks, %d keys", c.clicks, c.keys)
 	bars := js[[]bar](c.tablet, `fetch('/api/services').then(r => r.json()).then(l => fetch('/api/services/' + l.services[0].id + '/runup')).then(r => r.json()).then(r => r.runUp.bars)`)
-	assert.GreaterOrEqual(t, len(bars), 6, "every step is planned")
+	planned := map[string]bool{}
+	for _, b := range bars {
+		planned[b.Component+"/"+b.Step] = true
+	}
+	book := js[[]struct {
+		ID    string
+		Steps []string
+	}](c.tablet, `fetch('/api/book/export.json').then(r => r.json()).then(b => b.components.map(c => ({ID: c.id, Steps: c.methods[0].steps.map(s => s.id)})))`)
+	require.Len(t, book, 3)
+	for _, made := range book {
+		for _, step := range made.Steps {
+			assert.True(t, planned[made.ID+"/"+step], "%s, %s is planned", made.ID, step)
+		}
+	}
 }
 
 func TestALineIsUnderstoodWhileItIsTyped(t *testing.T) {
@@ -211,7 +225,7 @@ func TestAComponentIsAddedSaidAndTakenOff(t *testing.T) {
 	chef.see("with which step does it go in?")
 	chef.click("add how it keeps")
 	chef.type_(`[aria-label="keeps 1, for"]`, "2 d")
-	js[bool](chef, `([...document.querySelectorAll('[aria-label="must come out 1, what"]')][0].closest('.written-row').querySelector('button').click(), true)`)
+	chef.pressOn("take it off", `document.querySelector('[aria-label="must come out 1, what"]')?.closest('.written-row').querySelector('button')`)
 	chef.click("Save the component")
 	chef.gone("Save the component")
 	chef.type_(`[aria-label="Sea herbs, a line more"]`, "50 g sea herbs\r")
@@ -221,7 +235,7 @@ func TestAComponentIsAddedSaidAndTakenOff(t *testing.T) {
 	chef.see("Sea herbs › sea herbs")
 	chef.click("Roast hake")
 	chef.see("on the plate")
-	js[bool](chef, `([...document.querySelectorAll('.written-row')].find(r => r.innerText.includes('Sea herbs')).querySelectorAll('button')[2].click(), true)`)
+	chef.pressOn("take the sea herbs off", `[...document.querySelectorAll('.written-row')].find(r => r.innerText.includes('Sea herbs'))?.querySelectorAll('button')[2]`)
 	chef.until("taken off", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => window.__n = d.dish.parts.length), window.__n === 5`)
 }
 

@@ -7,17 +7,21 @@ import (
 	"encoding/json"
 	"fmt"
 	"log/slog"
+	"net/http"
 	"net/http/httptest"
 	"os"
+	"strings"
+	"sync"
 	"sync/atomic"
 	"testing"
 	"time"
 
+	"github.com/chromedp/cdproto/network"
 	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/api"
-	"jointime/internal/demo"
+	"jointime/internal/demo/demotest"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
 	"jointime/web"
@@ -43,9 +47,8 @@ func TestMain(m *testing.M) {
 	pgtest.MainWith(m, func() { stop(); end() })
 }
 
-// morning is the clock of the tests: a Tuesday; the demo's supper is on the
-// Saturday after.
-var morning = time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)
+// morning is the clock of the tests.
+var morning = demotest.Morning
 
 // house is a running Jointime with the demo in it.
 type house struct {
@@ -59,15 +62,19 @@ type house struct {
 // set turns the clock of the server.
 func (h *house) set(now time.Time) { h.now.Store(&now) }
 
+// newHouse is one in which the suppers are planned. Each has a database, a server and
+// browsers of its own, so that tests run side by side.
 func newHouse(t testing.TB) *house {
 	t.Helper()
-	return houseOn(t, pgtest.Store(t))
+	beside(t)
+	return houseOn(t, demotest.Store(t))
 }
 
 // newHouseWith is one with a label printer.
 func newHouseWith(t testing.TB, printer string) *house {
 	t.Helper()
-	h := &house{TB: t, store: pgtest.Store(t), now: new(atomic.Pointer[time.Time]), printer: printer}
+	beside(t)
+	h := &house{TB: t, store: demotest.Store(t), now: new(atomic.Pointer[time.Time]), printer: printer}
 	h.begin()
 	return h
 }
@@ -80,18 +87,29 @@ func houseOn(t testing.TB, st *store.Store) *house {
 	return h
 }
 
-// begin loads the demo, and serves it.
+// in is the same house for a part of a test.
+func (h *house) in(t testing.TB) *house {
+	return &house{TB: t, store: h.store, server: h.server, now: h.now, printer: h.printer}
+}
+
+// beside lets a test run beside others; benchmarks run alone.
+func beside(t testing.TB) {
+	if p, is := t.(*testing.T); is {
+		p.Parallel()
+	}
+}
+
+// begin serves at the hour of the tests.
 func (h *house) begin() {
 	h.Helper()
 	h.set(morning)
-	require.NoError(h, demo.LoadInto(context.Background(), h.store, morning))
 	h.serve()
 }
 
 func (h *house) serve() {
 	screens, built := web.Screens()
 	require.True(h, built, "the screens are not built: make web")
-	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer})
+	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer, Within: demotest.Patience})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { server.Run(ctx); close(done) }()
@@ -102,29 +120,53 @@ func (h *house) serve() {
 // tablet is one browser with its own cookies.
 type tablet struct {
 	*house
-	ctx context.Context
+	ctx    context.Context
+	marked bool // it has scripts or a network of its own, and is not used again
 }
 
-// open opens a path as somebody.
+// open opens a path as somebody, who has said before who it is.
 func (h *house) open(who, path string) *tablet {
 	h.Helper()
-	t := h.stranger(path)
-	t.do(chromedp.SendKeys(chromedp.CSS("#asked"), who+"\r"))
-	t.gone("Who is at this screen?")
+	t := h.blank()
+	t.named(who)
+	t.go_(path)
 	return t
 }
 
 // stranger opens a path in a browser that has no name yet.
 func (h *house) stranger(path string) *tablet {
 	h.Helper()
-	ctx, end := chromedp.NewContext(browser, chromedp.WithNewBrowserContext())
-	h.Cleanup(end)
-	t := &tablet{h, ctx}
-	require.NoError(h, chromedp.Do(ctx)) // the tab lives as long as this context
-	t.size(1280, 800)
-	t.do(chromedp.Navigate(h.server.URL + path))
+	t := h.blank()
+	t.go_(path)
 	t.see("Who is at this screen?")
 	return t
+}
+
+// blank is an empty page of a browser with cookies of its own.
+func (h *house) blank() *tablet {
+	h.Helper()
+	t := &tablet{house: h, ctx: idle.take(h.TB)}
+	h.Cleanup(func() { idle.giveBack(t) })
+	t.size(1280, 800)
+	return t
+}
+
+// named puts a name in over HTTP and takes the session into the browser.
+func (t *tablet) named(who string) {
+	t.Helper()
+	r, err := http.NewRequest(http.MethodPut, t.server.URL+"/api/session", strings.NewReader(`{"name": `+quote(who)+`}`))
+	require.NoError(t, err)
+	r.Header.Set("Content-Type", "application/json")
+	resp, err := http.DefaultClient.Do(r)
+	require.NoError(t, err)
+	resp.Body.Close()
+	require.Equal(t, http.StatusOK, resp.StatusCode)
+	for _, c := range resp.Cookies() {
+		t.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+			_, err := chromedp.Call(ctx, network.SetCookie, network.SetCookieParams{Name: c.Name, Value: c.Value, URL: t.server.URL, HTTPOnly: &c.HttpOnly, SameSite: network.CookieSameSiteStrict})
+			return err
+		}))
+	}
 }
 
 func (t *tablet) size(w, h int64) {
@@ -132,8 +174,14 @@ func (t *tablet) size(w, h int64) {
 	t.do(chromedp.EmulateViewport(w, h))
 }
 
-// within bounds each action.
-const within = 15 * time.Second
+// within bounds each action: so long that a busy machine is no failure. Who mends a test
+// and waits for it to fail sets JOINTIME_WITHIN=10s.
+var within = sync.OnceValue(func() time.Duration {
+	if d, err := time.ParseDuration(os.Getenv("JOINTIME_WITHIN")); err == nil {
+		return d
+	}
+	return demotest.Patience
+})()
 
 func (t *tablet) do(actions ...chromedp.Action[chromedp.Void]) {
 	t.Helper()
@@ -190,12 +238,31 @@ func (t *tablet) until(what, expression string) {
 	require.Fail(t, "not seen in time: "+what)
 }
 
+// quote writes a text as JavaScript has it.
 func quote(s string) string { b, _ := json.Marshal(s); return string(b) }
+
+// reads tells in the page whether a text stands on it: as whole words, so that "1 gap"
+// is not found in "11 gaps". Where something else stands directly before or after it, it
+// is looked for in each element by itself.
+func reads(text string) string {
+	return `(text => {
+		const letter = c => c !== undefined && /[\p{L}\p{N}]/u.test(c)
+		const whole = all => {
+			for (let at = all.indexOf(text); at >= 0; at = all.indexOf(text, at + 1))
+				if (!(letter(text[0]) && letter(all[at - 1])) && !(letter(text.at(-1)) && letter(all[at + text.length]))) return true
+			return false
+		}
+		const all = document.body.innerText
+		if (!all.includes(text)) return false
+		const own = e => [...e.childNodes].map(n => n.nodeType === Node.TEXT_NODE ? n.data : '\n').join('')
+		return whole(all) || [...document.body.querySelectorAll('*')].some(e => e.textContent.includes(text) && (whole(e.innerText ?? e.textContent) || whole(own(e))))
+	})(` + quote(text) + `)`
+}
 
 // see waits for a text on the page.
 func (t *tablet) see(text string) {
 	t.Helper()
-	t.until(text, `document.body.innerText.includes(`+quote(text)+`)`)
+	t.until(text, reads(text))
 }
 
 // gone waits until a text is not on the page.
@@ -208,16 +275,67 @@ func (t *tablet) gone(text string) {
 // nothing else before one that has more.
 func (t *tablet) click(text string) {
 	t.Helper()
-	find := `((all, words) => all.find(e => words(e) === ` + quote(text) + `) ?? all.find(e => words(e).includes(` + quote(text) + `)))(
-		[...document.querySelectorAll('button, a, [role=button]')].filter(e => !e.disabled), e => (e.innerText ?? e.textContent).trim())`
-	t.until("something to press: "+text, `!!`+find)
-	js[bool](t, `(() => { const e = `+find+`; e.click ? e.click() : e.dispatchEvent(new MouseEvent('click', {bubbles: true})); return true })()`)
+	t.pressOn(text, `((all, words) => all.find(e => words(e) === `+quote(text)+`) ?? all.find(e => words(e).includes(`+quote(text)+`)))(
+		[...document.querySelectorAll('button, a, [role=button]')].filter(e => !e.disabled && e.getClientRects().length), e => (e.innerText ?? e.textContent).trim())`)
+}
+
+// aim finds what is to be pressed, scrolls it into view, and gives a point of it over
+// which nothing lies; null where there is none. Until missed has looked, a press that
+// lands elsewhere, for the page has moved meanwhile, does nothing.
+const aim = `(e => {
+	if (!e) return null
+	const clear = () => {
+		const r = e.getBoundingClientRect()
+		for (const [x, y] of [[.5, .5], [.25, .5], [.75, .5], [.1, .5], [.9, .5], [.5, .25], [.5, .75], [.03, .5], [.97, .5]]) {
+			const p = [r.left + x * r.width, r.top + y * r.height], top = document.elementFromPoint(...p)
+			if (top && (e.contains(top) || top.closest('label, button, a, g') === e)) return p
+		}
+		return null
+	}
+	let at = clear()
+	if (!at) { e.scrollIntoView({block: 'center', inline: 'center'}); at = clear() }
+	if (!at) return null
+	const g = window.__guard = {within: false, clicked: false, off: () => kinds.forEach(k => removeEventListener(k, see, true))}
+	const kinds = ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click']
+	const see = v => {
+		const on = e.contains(v.target) || v.target.closest?.('label, button, a, g') === e
+		g.within ||= on
+		g.clicked ||= on && v.type === 'click'
+		if (g.within) return
+		v.stopImmediatePropagation()
+		v.preventDefault()
+	}
+	kinds.forEach(k => addEventListener(k, see, true))
+	return at
+})`
+
+// missed tells whether the last press was no click on what it was meant for, and lets
+// presses through again. On another page, to which it has led, there is nothing to tell.
+const missed = `(g => { g?.off(); delete window.__guard; return !!g && !g.clicked })(window.__guard)`
+
+// pressOn presses what an expression finds, with the mouse, where a hand would.
+func (t *tablet) pressOn(what, find string) {
+	t.Helper()
+	for end := time.Now().Add(within); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
+		ctx, cancel := context.WithTimeout(t.ctx, within)
+		at, err := chromedp.Run(ctx, chromedp.Evaluate[[]float64](aim+`(`+find+`)`))
+		if err == nil && len(at) == 2 {
+			t.do(chromedp.MouseClickXY(at[0], at[1]))
+			if elsewhere, err := chromedp.Run(ctx, chromedp.Evaluate[bool](missed)); err != nil || !elsewhere {
+				cancel()
+				return // an error: the press has led to another page
+			}
+		}
+		cancel()
+	}
+	t.keep()
+	require.Fail(t, "nothing to press in time: "+what)
 }
 
 // press presses what a selector names, with the mouse.
 func (t *tablet) press(selector string) {
 	t.Helper()
-	t.do(chromedp.Click(chromedp.CSS(selector), chromedp.NodeVisible))
+	t.pressOn(selector, `document.querySelector(`+quote(selector)+`)`)
 }
 
 // type_ replaces what is in a field, with the keyboard.
@@ -246,12 +364,14 @@ func (t *tablet) value(selector string) string {
 
 // bars are the steps of the run-up on the page, as the API gives them.
 type bar struct {
-	ID      string   `json:"id"`
-	Start   string   `json:"start"`
-	From    int64    `json:"from"`
-	To      int64    `json:"to"`
-	With    []string `json:"with"`
-	Setting *int64   `json:"setting"`
+	ID        string   `json:"id"`
+	Component string   `json:"component"`
+	Step      string   `json:"step"`
+	Start     string   `json:"start"`
+	From      int64    `json:"from"`
+	To        int64    `json:"to"`
+	With      []string `json:"with"`
+	Setting   *int64   `json:"setting"`
 }
 
 // plan reads the run-up through the page's own session.

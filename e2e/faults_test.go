@@ -13,6 +13,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/demo"
 	"jointime/internal/pgdev"
 	"jointime/internal/store"
 )
@@ -61,6 +62,7 @@ func TestAnHourThatIsPastIsToldOnTheMenu(t *testing.T) {
 // A database that goes away and comes back: the screen says so, what was typed
 // stays, and is saved when it is sent again.
 func TestADatabaseThatGoesAwayLosesNothingOnTheScreen(t *testing.T) {
+	beside(t)
 	dir, err := os.MkdirTemp("/dev/shm", "jointime-e2e-")
 	require.NoError(t, err)
 	t.Cleanup(func() { os.RemoveAll(dir) })
@@ -71,6 +73,7 @@ func TestADatabaseThatGoesAwayLosesNothingOnTheScreen(t *testing.T) {
 	require.NoError(t, err)
 	st, err := store.Open(ctx, url)
 	require.NoError(t, err)
+	require.NoError(t, demo.LoadInto(ctx, st, morning))
 	h := houseOn(t, st)
 	chef := h.open("Head chef", "/menu/supper")
 	chef.see("660 g")

@@ -53,7 +53,6 @@ var views = []struct {
 		chef.see("It is so much")
 	}},
 	{"", "/mise/supper?section=larder", "first course", func(chef *tablet) {
-		chef.size(1280, 800)
 		chef.tick("Gem lettuce")
 		chef.see("made 2")
 		chef.click("Labels")
@@ -94,19 +93,21 @@ var views = []struct {
 
 // why opens the reasons of a step of the run-up.
 func (t *tablet) why() {
-	js[bool](t, `document.querySelector('[data-bar="roast-hake/hake/sear"], [aria-label*=", Oven, Roast crown"]').dispatchEvent(new MouseEvent('click', {bubbles: true}))`)
+	t.pressOn("a step", `document.querySelector('[data-bar="roast-hake/hake/sear"], [aria-label*=", Oven, Roast crown"]')`)
 	t.see("Why does")
 }
 
-// TestPictures opens every main view; with JOINTIME_PICTURES set it also
-// writes their pictures there.
+// TestPictures opens every main view, and then makes the screen a tablet's: nothing is
+// cut off there, no view is wider than the screen, and no drawing wider than its page.
+// With JOINTIME_PICTURES set it also writes the pictures there.
 func TestPictures(t *testing.T) {
 	h := newHouse(t)
 	chef := h.open("Head chef", "/")
 	dir := os.Getenv("JOINTIME_PICTURES")
 	for _, v := range views {
 		t.Run(v.path, func(t *testing.T) {
-			chef := &tablet{&house{TB: t, store: h.store, server: h.server, now: h.now}, chef.ctx}
+			chef := &tablet{house: h.in(t), ctx: chef.ctx}
+			chef.size(1280, 800)
 			chef.go_(v.path)
 			chef.see(v.shows)
 			chef.until("changes arrive", `document.querySelector(".frame-bar [role=status]").textContent.includes("changes arrive")`)
@@ -117,18 +118,8 @@ func TestPictures(t *testing.T) {
 				require.NoError(t, os.MkdirAll(dir, 0o755))
 				chef.picture(filepath.Join(dir, v.file))
 			}
+			chef.size(1024, 768)
+			chef.until(v.path+" fits", `[document.documentElement, ...document.querySelectorAll('main svg')].every(e => (e.scrollWidth || 0) <= 1024 && e.getBoundingClientRect().right <= 1024)`)
 		})
-	}
-}
-
-// At a tablet's size nothing is cut off: no view is wider than the screen, and
-// no drawing wider than its page.
-func TestNothingIsCutOffOnATablet(t *testing.T) {
-	chef := newHouse(t).open("Head chef", "/")
-	chef.size(1024, 768)
-	for _, v := range views {
-		chef.go_(v.path)
-		chef.see(v.shows)
-		chef.until(v.path+" fits", `[document.documentElement, ...document.querySelectorAll('main svg')].every(e => (e.scrollWidth || 0) <= 1024 && e.getBoundingClientRect().right <= 1024)`)
 	}
 }

@@ -3,6 +3,7 @@ package e2e
 import (
 	"slices"
 	"testing"
+	"time"
 
 	"github.com/chromedp/cdproto/cdp"
 	"github.com/chromedp/cdproto/page"
@@ -71,4 +72,25 @@ func BenchmarkARunUpOf1500StepsIsMoved(b *testing.B) {
 		b.ReportMetric(keys[len(keys)/2], "ms-script-key-median")
 		b.ReportMetric(keys[len(keys)*95/100], "ms-script-key-p95")
 	}
+}
+
+// How soon another tablet sees what was changed on one, from the click on.
+func BenchmarkAnotherTabletSeesAChange(b *testing.B) {
+	h := newHouse(b)
+	chef, other := h.open("Head chef", "/mise/supper?section=sauce"), h.open("Fish", "/mise/supper")
+	chef.see("first course")
+	other.see("first course")
+	other.see("changes arrive")
+	var took []time.Duration
+	for b.Loop() {
+		began := time.Now()
+		chef.tick("Thyme gravy")
+		other.see("made 200 ml")
+		took = append(took, time.Since(began))
+		chef.click("Take back")
+		other.gone("made 200 ml")
+	}
+	slices.Sort(took)
+	b.ReportMetric(float64(took[len(took)/2].Milliseconds()), "ms-median")
+	b.ReportMetric(float64(took[len(took)*95/100].Milliseconds()), "ms-p95")
 }

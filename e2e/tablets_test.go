@@ -10,6 +10,7 @@ import (
 	"os/exec"
 	"path/filepath"
 	"regexp"
+	"slices"
 	"strconv"
 	"sync/atomic"
 	"testing"
@@ -38,7 +39,7 @@ const ticking = `(() => {
 	document.querySelectorAll('button.task-name[aria-expanded=false]').forEach(b => b.click())
 	;(async () => {
 		while (!window.__stop) {
-			await sleep(500 + 1500 * Math.random())
+			await sleep(window.__pace * (0.3 + Math.random()))
 			const form = some([...document.querySelectorAll('form.task-amount')])
 			if (!form) continue
 			const unit = form.closest('.task').querySelector('.figure').innerText.replace(/[\d.,½¼¾ ]/g, '')
@@ -102,12 +103,13 @@ func freePort(t testing.TB) int {
 // tests of every day there are fewer and it is shorter; JOINTIME_TABLETS=20 and
 // JOINTIME_FOR=1m (make tablets) are the whole of it.
 func TestManyTabletsTickWhileTheServerIsKilled(t *testing.T) {
-	count, long := 6, 10*time.Second
+	beside(t)
+	count, long, pace := 5, time.Duration(0), 300
 	if n, err := strconv.Atoi(os.Getenv("JOINTIME_TABLETS")); err == nil {
 		count = n
 	}
 	if d, err := time.ParseDuration(os.Getenv("JOINTIME_FOR")); err == nil {
-		long = d
+		long, pace = d, 1500
 	}
 	bin := filepath.Join(t.TempDir(), "jointime")
 	text, err := exec.Command("go", "build", "-o", bin, "jointime/cmd/jointime").CombinedOutput()
@@ -126,17 +128,37 @@ func TestManyTabletsTickWhileTheServerIsKilled(t *testing.T) {
 		tablets[i].see("first course")
 	}
 	for _, tab := range tablets {
+		js[bool](tab, fmt.Sprintf(`(window.__pace = %d) > 0`, pace))
 		require.True(t, js[bool](tab, ticking))
 	}
-	time.Sleep(long / 4)
+	// wait goes on when something is so, and no sooner than after its part of the time
+	wait := func(part time.Duration, what string, is func() bool) {
+		t.Helper()
+		from := time.Now()
+		require.Eventually(t, func() bool { return time.Since(from) >= long/part && is() }, long+within, 20*time.Millisecond, what)
+	}
+	more := func(n int) func() bool {
+		had := len(h.ticks())
+		return func() bool { return len(h.ticks()) >= had+n }
+	}
+	holds := func(tab *tablet) bool { return js[bool](tab, `(localStorage.getItem('outbox') ?? '[]') !== '[]'`) }
+	wait(4, "every tablet has ticked", func() bool {
+		who := map[string]bool{}
+		for _, k := range h.ticks() {
+			who[k.Who] = true
+		}
+		return len(who) == count
+	})
 	tablets[0].offline(true)
-	time.Sleep(long / 8)
+	wait(8, "the others go on, and one is cut off", func() bool { return holds(tablets[0]) && more(0)() })
 	home.kill()
-	time.Sleep(long / 8)
+	wait(8, "all keep what they tick", func() bool { return !slices.ContainsFunc(tablets, func(tab *tablet) bool { return !holds(tab) }) })
+	some := more(count)
 	home.start()
-	time.Sleep(long / 4)
+	wait(4, "it is delivered", some)
+	some = more(count)
 	tablets[0].offline(false)
-	time.Sleep(long / 4)
+	wait(4, "all go on", some)
 
 	sent, by := map[string]bool{}, map[int]int{}
 	for _, tab := range tablets {
@@ -167,5 +189,5 @@ func TestManyTabletsTickWhileTheServerIsKilled(t *testing.T) {
 	tablets[0].see("first course")
 	made := js[map[string]float64](tablets[0], `fetch('/api/services/supper/mise').then(r => r.json()).then(v => Object.fromEntries(v.sheet.days.flatMap(d => d.sections).flatMap(s => s.tasks).filter(t => t.ticks.length).map(t => [t.id, t.made.quantity])))`)
 	assert.Equal(t, sums, made, "a gram, millilitre or piece for each tick")
-	t.Logf("%d tablets ticked %d times in %s, tablet 1 %d times", count, len(list), long, by[0])
+	t.Logf("%d tablets ticked %d times, tablet 1 %d times", count, len(list), by[0])
 }

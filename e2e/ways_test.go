@@ -4,11 +4,11 @@ import (
 	"context"
 	"encoding/json"
 	"testing"
-	"time"
 
 	"github.com/chromedp/cdproto/cdp"
 	"github.com/chromedp/cdproto/network"
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 )
@@ -74,7 +74,7 @@ func TestDishChangesAStep(t *testing.T) {
 	chef.click("Save the step")
 	// the third slice, at 2:00 from the start for 0:30, begins before the end's slice but after it in the list
 	chef.see("begins before the slice before it ends")
-	js[bool](chef, `(document.querySelector('[aria-label="slice 3, how long after or before"]').closest('div').querySelector('button').click(), true)`)
+	chef.pressOn("take slice 3 off", `document.querySelector('[aria-label="slice 3, how long after or before"]')?.closest('div').querySelector('button')`)
 	chef.click("Save the step")
 	chef.gone("Save the step")
 	chef.see("hands 2 × (0:45, 0:20)")
@@ -142,8 +142,9 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	chef.do(chromedp.Focus(chromedp.CSS(`[data-bar="roast-hake/hake/fillet"]`)), chromedp.KeyEvent("\r"))
 	chef.see("16:15:00 (to be over by then) − fillet, pin bones out hake 16:00")
 	for range 2 { // temper, sear
-		js[bool](chef, `document.activeElement.dispatchEvent(new KeyboardEvent('keydown', {key: 'ArrowRight', bubbles: true}))`)
-		time.Sleep(100 * time.Millisecond)
+		before := js[string](chef, `document.activeElement.dataset.bar`)
+		chef.do(chromedp.KeyEvent(kb.ArrowRight))
+		chef.until("the next step", `document.activeElement.dataset.bar !== `+quote(before))
 	}
 	sum := js[string](chef, `fetch('/api/services/supper/runup').then(r => r.json()).then(r => r.runUp.bars.find(b => b.id === 'roast-hake/hake/sear').why.sum)`)
 	assert.Regexp(t, `^20:\d\d:\d\d = .* − sear hake 2:15$`, sum)
@@ -227,17 +228,16 @@ func TestPlateAddsMovesAndTakesOff(t *testing.T) {
 	chef.gone("never reaches the plate")
 }
 
-// 6. All is there after a reload and on a second tablet; changes arrive within
-// a second; neither overwrites the other silently; the past is read only.
+// 6. All is there after a reload and on a second tablet; changes arrive (how soon is
+// BenchmarkAnotherTabletSeesAChange); neither overwrites the other silently; the past is
+// read only.
 func TestTwoTablets(t *testing.T) {
 	h := newHouse(t)
 	chef, commis := h.open("Head chef", "/menu/supper"), h.open("Commis", "/menu/supper")
 	commis.see("660 g")
 	commis.see("changes arrive")
 	chef.type_("#plates-roast-hake", "2\r")
-	start := time.Now()
 	commis.see("330 g")
-	assert.Less(t, time.Since(start), 3*time.Second) // a second is asked for; a loaded machine gets some air
 	chef.do(chromedp.Reload())
 	chef.see("330 g")
 	assert.Equal(t, "2", chef.value("#plates-roast-hake"))

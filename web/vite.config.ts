@@ -24,5 +24,6 @@ export default defineConfig({
   build: { emptyOutDir: true, assetsInlineLimit: 0 },
   css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] } } },
   server: { proxy: { '/api': 'http://localhost:8741' } },
-  test: { environment: 'happy-dom' },
+  // one page for all files of a worker: to make one for each takes ten times as long as the tests
+  test: { environment: 'happy-dom', isolate: false },
 })

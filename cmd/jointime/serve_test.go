@@ -62,7 +62,7 @@ func start(t testing.TB, bin, dir string, args ...string) *running {
 		}
 		close(r.text)
 	}()
-	for timeout := time.After(60 * time.Second); r.url == ""; {
+	for timeout := time.After(3 * time.Minute); r.url == ""; {
 		select {
 		case line, open := <-r.text:
 			require.True(t, open, "it ended at once")
@@ -94,7 +94,7 @@ func (r *running) stop(t testing.TB, sig os.Signal) error {
 	select {
 	case err := <-done:
 		return err
-	case <-time.After(40 * time.Second):
+	case <-time.After(3 * time.Minute):
 		require.Fail(t, "it does not stop")
 		return nil
 	}
@@ -120,7 +120,7 @@ func TestTheDemoStartsStopsAndSurvivesAKill(t *testing.T) {
 	assert.Contains(t, first.body(t, "/api/services"), "Small supper")
 	day := first.body(t, "/api/services")
 	// a child that the server has just forked bears its command line for a moment
-	assert.Eventually(t, func() bool { return servers(dir) == 1 }, 10*time.Second, 20*time.Millisecond)
+	assert.Eventually(t, func() bool { return servers(dir) == 1 }, 2*time.Minute, 20*time.Millisecond)
 
 	blocked := exec.Command(bin, "demo")
 	blocked.Dir = dir
@@ -138,7 +138,7 @@ func TestTheDemoStartsStopsAndSurvivesAKill(t *testing.T) {
 	third := start(t, bin, dir)
 	assert.Equal(t, day, third.body(t, "/api/services"), "a kill loses nothing")
 	require.NoError(t, third.stop(t, syscall.SIGTERM))
-	assert.Eventually(t, func() bool { return servers(dir) == 0 }, 10*time.Second, 50*time.Millisecond)
+	assert.Eventually(t, func() bool { return servers(dir) == 0 }, 2*time.Minute, 50*time.Millisecond)
 }
 
 func TestAPortInUseIsNamedOrAvoided(t *testing.T) {

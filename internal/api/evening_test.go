@@ -13,6 +13,7 @@ import (
 	"jointime/internal/api"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/service"
+	"jointime/internal/demo/demotest"
 )
 
 // supper reads a service as the screens do.
@@ -90,14 +91,14 @@ func TestAPlanWithEachMethod(t *testing.T) {
 // A plan that takes long can be stopped: what was found until then is kept, and says
 // so; stopping when nothing is planned is told.
 func TestPlanningIsStoppedAndTheBestIsKept(t *testing.T) {
-	h := newHouse(t)
+	h := unplanned(t)
 	chef, other := h.cook("Chef"), h.cook("Other")
 	assert.Equal(t, 404, chef.send("POST", "/api/services/winter-supper/stop", nil).status)
 	done := make(chan answer)
 	go func() { done <- other.send("GET", "/api/services/winter-supper/runup", nil) }()
 	require.Eventually(t, func() bool {
 		return chef.send("POST", "/api/services/winter-supper/stop", nil).status == http.StatusNoContent
-	}, 20*time.Second, 2*time.Millisecond)
+	}, demotest.Patience, 2*time.Millisecond)
 	got := <-done
 	require.Equal(t, 200, got.status)
 	var v api.RunUpView

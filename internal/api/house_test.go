@@ -17,7 +17,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/api"
-	"jointime/internal/demo"
+	"jointime/internal/demo/demotest"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
 
@@ -37,15 +37,21 @@ type house struct {
 	screens fs.FS
 }
 
+// newHouse is one in which the suppers are planned already.
 func newHouse(t *testing.T) *house {
 	t.Helper()
-	return houseOn(t, pgtest.Store(t))
+	return houseOn(t, demotest.Store(t))
+}
+
+// unplanned is one in which they are not.
+func unplanned(t *testing.T) *house {
+	t.Helper()
+	return houseOn(t, demotest.Unplanned(t))
 }
 
 func houseOn(t *testing.T, st *store.Store) *house {
 	t.Helper()
-	h := &house{T: t, store: st, now: time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)}
-	require.NoError(t, demo.LoadInto(context.Background(), st, h.now))
+	h := &house{T: t, store: st, now: demotest.Morning}
 	h.server = h.serve()
 	return h
 }
@@ -64,7 +70,7 @@ func (h *house) set(now time.Time) {
 
 // serve starts one more server on the same database.
 func (h *house) serve() *httptest.Server {
-	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Printer: h.printer, Screens: h.screens})
+	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Within: demotest.Patience, Printer: h.printer, Screens: h.screens})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { s.Run(ctx); close(done) }()
@@ -83,7 +89,7 @@ type cook struct {
 func (h *house) stranger() *cook {
 	jar, err := cookiejar.New(nil)
 	require.NoError(h, err)
-	return &cook{h, &http.Client{Jar: jar, Timeout: 20 * time.Second}, h.server.URL}
+	return &cook{h, &http.Client{Jar: jar, Timeout: demotest.Patience}, h.server.URL}
 }
 
 func (h *house) cook(name string) *cook {

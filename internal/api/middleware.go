@@ -35,7 +35,7 @@ func secured(next http.Handler) http.Handler {
 }
 
 // limited bounds the size and the time of requests.
-func limited(next http.Handler) http.Handler {
+func (s *Server) limited(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		most := int64(maxBody)
 		switch {
@@ -46,7 +46,7 @@ func limited(next http.Handler) http.Handler {
 		}
 		r.Body = http.MaxBytesReader(w, r.Body, most+1024)
 		if r.URL.Path != "/api/events" {
-			ctx, cancel := context.WithTimeout(r.Context(), requestWithin)
+			ctx, cancel := context.WithTimeout(r.Context(), s.Within)
 			defer cancel()
 			r = r.WithContext(ctx)
 		}

@@ -142,8 +142,9 @@ func (s *Server) workOut(ctx context.Context, id string) (x stocked, err error) 
 	return x, nil
 }
 
-// planWithin is how long the mise waits for a plan.
-const planWithin = 8 * time.Second
+// planWithin is how long the mise waits for a plan: two fifths of what a request may
+// take.
+func (s *Server) planWithin() time.Duration { return s.Within * 2 / 5 }
 
 // planOrNone gives the run-up of a service, or, where none is found, why: what
 // is to be made ready is known without it. One that was not found before is not
@@ -153,7 +154,7 @@ func (s *Server) planOrNone(ctx context.Context, id string) (planned, report.Run
 	if err != nil {
 		return p, report.RunUp{}, err
 	}
-	soon, cancel := context.WithTimeout(ctx, planWithin)
+	soon, cancel := context.WithTimeout(ctx, s.planWithin())
 	defer cancel()
 	planned, r, err := s.runUp(soon, id)
 	if err != nil && soon.Err() != nil && ctx.Err() == nil {

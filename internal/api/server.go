@@ -27,6 +27,7 @@ type Options struct {
 	Open     bool             // reached from elsewhere than this machine: tablets join with a code
 	Now      func() time.Time // the clock; nil: the real one
 	PingEach time.Duration    // of the event stream; 0: 15 s
+	Within   time.Duration    // bounds every request but the event stream; 0: 20 s
 	Printer  string           // address of the label printer; empty: there is none
 }
 
@@ -46,9 +47,6 @@ type Server struct {
 // maxBody is the largest request that is read, in bytes.
 const maxBody = 1 << 20
 
-// requestWithin bounds every request but the event stream.
-const requestWithin = 20 * time.Second
-
 // New makes a server. Run must be called for live changes to be told.
 func New(st *store.Store, o Options) *Server {
 	if o.Now == nil {
@@ -56,6 +54,9 @@ func New(st *store.Store, o Options) *Server {
 	}
 	if o.PingEach == 0 {
 		o.PingEach = 15 * time.Second
+	}
+	if o.Within == 0 {
+		o.Within = 20 * time.Second
 	}
 	s := &Server{Options: o, store: st, hub: newHub(), progress: newProgress(), sessions: scs.New()}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
@@ -84,7 +85,7 @@ func (s *Server) OpenAPI() ([]byte, error) { return s.doc.MarshalJSON() }
 
 func (s *Server) routes() http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, s.logged, s.recovered, secured, s.ownHost, limited, http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.RequestID, s.logged, s.recovered, secured, s.ownHost, s.limited, http.NewCrossOriginProtection().Handler)
 	r.NotFound(func(w http.ResponseWriter, _ *http.Request) {
 		s.writeProblem(w, problem(http.StatusNotFound, "There is nothing at this address."))
 	})

@@ -20,6 +20,8 @@ import (
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/schedule/solve"
+	"jointime/internal/demo"
+	"jointime/internal/demo/demotest"
 	"jointime/internal/pgdev"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
@@ -49,7 +51,7 @@ func (c *cook) listen(last string) (lines chan string, end func()) {
 
 func await(t *testing.T, lines chan string, part string) string {
 	t.Helper()
-	for timeout := time.After(10 * time.Second); ; {
+	for timeout := time.After(demotest.Patience); ; {
 		select {
 		case line, open := <-lines:
 			require.True(t, open, "the stream ended before %q", part)
@@ -230,6 +232,7 @@ func TestADatabaseThatGoesAwayAndComesBack(t *testing.T) {
 	require.NoError(t, err)
 	st, err := store.Open(ctx, url)
 	require.NoError(t, err)
+	require.NoError(t, demo.LoadInto(ctx, st, demotest.Morning))
 	h := houseOn(t, st)
 	c := h.cook("Chef")
 	doc, version := c.component("hake")
@@ -246,7 +249,7 @@ func TestADatabaseThatGoesAwayAndComesBack(t *testing.T) {
 	require.NoError(t, err)
 	t.Cleanup(func() { st.Close(); assert.NoError(t, cluster.Stop()) })
 	require.Equal(t, url, cluster.URL("jointime"), "it comes back at its old port")
-	assert.Eventually(t, func() bool { return c.send("GET", "/api/health", nil).status == 200 }, 10*time.Second, 50*time.Millisecond)
+	assert.Eventually(t, func() bool { return c.send("GET", "/api/health", nil).status == 200 }, demotest.Patience, 50*time.Millisecond)
 	now, _ := c.component("hake")
 	assert.Equal(t, "Ling", now["name"])
 	require.Equal(t, 200, c.send("PUT", "/api/components/hake", edit(version+1, now)).status)

@@ -69,7 +69,7 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 	if asItIs(next, p.in) {
 		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
 	}
-	soon, cancel := context.WithTimeout(ctx, whatIfWithin)
+	soon, cancel := context.WithTimeout(ctx, s.whatIfWithin())
 	defer cancel()
 	then, err := planOnce(soon, next)
 	if err != nil {
@@ -78,9 +78,10 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 	return &whatIfOutput{WhatIfView{in.ID, now, then.Summary(then.RunUp)}}, nil
 }
 
-// whatIfWithin bounds the search for a plan that is only compared: where strict limits
-// cannot all be kept it goes on for many times as long, and the best until then does.
-const whatIfWithin = 12 * time.Second
+// whatIfWithin bounds the search for a plan that is only compared, to three fifths of
+// what a request may take: where strict limits cannot all be kept it goes on for many
+// times as long, and the best until then does.
+func (s *Server) whatIfWithin() time.Duration { return s.Within * 3 / 5 }
 
 // planOnce plans a service, and keeps nothing.
 func planOnce(ctx context.Context, in demand.Input) (made, error) {

@@ -3,7 +3,6 @@ package demo_test
 import (
 	"testing"
 	"time"
-	_ "time/tzdata"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -12,6 +11,8 @@ import (
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 	"jointime/internal/demo"
+
+	_ "time/tzdata"
 )
 
 func TestTheDemoIsSound(t *testing.T) {

@@ -29,6 +29,7 @@ func forTwo(t testing.TB) demand.Input { return of(t, demo.ForTwo("2026-03-14"))
 // The winter supper, a banquet of 120 and a supper for two are kept, and with the
 // longest of a named wait halved they are planned otherwise, and kept.
 func TestThreeEveningsAndWhatAHalvedWaitDoes(t *testing.T) {
+	t.Parallel()
 	for _, c := range []struct {
 		in    demand.Input
 		of    func(testing.TB) planned
@@ -39,6 +40,7 @@ func TestThreeEveningsAndWhatAHalvedWaitDoes(t *testing.T) {
 		{forTwo(t), forTwoPlan, []string{"hake/roast", "hake/temper", "swede/crush"}},
 	} {
 		t.Run(c.in.Service.Name, func(t *testing.T) {
+			t.Parallel()
 			before := c.of(t)
 			assert.Zero(t, before.Plan.Violation)
 			for _, k := range before.RunUp.Courses {
@@ -85,6 +87,7 @@ func starts(r planned) map[string]int64 {
 // What a cook who times each dish backwards alone does not see: the plans of the
 // single dishes, laid over one another, want so many things twice at once.
 func TestEachDishTimedAloneBooksTwice(t *testing.T) {
+	t.Parallel()
 	for _, c := range []struct {
 		in    demand.Input
 		of    func(testing.TB) planned

@@ -18,6 +18,7 @@ import (
 	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
+	"jointime/internal/size"
 )
 
 // sauceInput is two courses half an hour apart, four plates each, and one sauce
@@ -141,8 +142,10 @@ func TestVersionsArePlannedAsThemselves(t *testing.T) {
 // Random menus that share components between their dishes: every plate gets every
 // step of its components exactly once, and the plan passes the checker.
 func TestRandomMenusThatShareComponents(t *testing.T) {
+	t.Parallel()
 	shared := 0
-	for seed := range uint64(120) {
+	menus := size.Of(10, 40, 400)
+	for seed := range uint64(menus) {
 		m := menuMaker{Rand: rand.New(rand.NewPCG(seed, 11))}
 		in := m.menu()
 		lent := m.lend(&in)
@@ -173,7 +176,7 @@ func TestRandomMenusThatShareComponents(t *testing.T) {
 			}
 		}
 	}
-	assert.Greater(t, shared, 100)
+	assert.Greater(t, shared, menus)
 }
 
 // lend puts the first component of each dish onto the next dish too, and tells

@@ -5,8 +5,10 @@ package pgtest
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"os"
+	"sync"
 	"sync/atomic"
 	"testing"
 
@@ -55,9 +57,17 @@ func run(m *testing.M) int {
 	return m.Run()
 }
 
+// plain is the database whose tables are up to date, and empty.
+const plain = "template_jointime"
+
 func template() error {
+	return filled(plain, func(context.Context, *store.Store) error { return nil })
+}
+
+// filled makes a database to copy from. Nobody may be connected to it afterwards.
+func filled(name string, fill func(context.Context, *store.Store) error) error {
 	ctx := context.Background()
-	url, err := cluster.Ensure(ctx, "template_jointime")
+	url, err := cluster.Ensure(ctx, name)
 	if err != nil {
 		return err
 	}
@@ -65,29 +75,51 @@ func template() error {
 	if err != nil {
 		return err
 	}
-	return s.Close()
+	return errors.Join(fill(ctx, s), s.Close())
 }
 
 // URL makes a fresh database and gives its address.
 func URL(t testing.TB) string {
 	t.Helper()
+	return copyOf(t, plain)
+}
+
+func copyOf(t testing.TB, name string) string {
+	t.Helper()
 	ctx := context.Background()
 	conn, err := pgx.Connect(ctx, cluster.URL("postgres"))
 	require.NoError(t, err)
 	defer conn.Close(ctx) //nolint:errcheck // it is over either way
-	name := fmt.Sprintf("test_%d", count.Add(1))
-	_, err = conn.Exec(ctx, "create database "+name+" template template_jointime strategy file_copy")
+	fresh := fmt.Sprintf("test_%d", count.Add(1))
+	_, err = conn.Exec(ctx, "create database "+fresh+" template "+name+" strategy file_copy")
 	require.NoError(t, err)
-	return cluster.URL(name)
+	return cluster.URL(fresh)
 }
 
 // Store opens a fresh database, closed when the test ends.
 func Store(t testing.TB) *store.Store {
 	t.Helper()
-	s, err := store.Open(context.Background(), URL(t))
+	return open(t, URL(t))
+}
+
+func open(t testing.TB, url string) *store.Store {
+	t.Helper()
+	s, err := store.Open(context.Background(), url)
 	require.NoError(t, err)
 	t.Cleanup(func() { s.Close() })
 	return s
+}
+
+// templates are what From has filled, each once, by name.
+var templates sync.Map
+
+// From opens a fresh copy of a database that fill has filled: it is called once for
+// each name.
+func From(t testing.TB, name string, fill func(context.Context, *store.Store) error) *store.Store {
+	t.Helper()
+	make, _ := templates.LoadOrStore(name, sync.OnceValue(func() error { return filled(name, fill) }))
+	require.NoError(t, make.(func() error)())
+	return open(t, copyOf(t, name))
 }
 
 // Cluster is the running cluster, for tests that take it away.

@@ -5,8 +5,6 @@ import (
 	"errors"
 	"fmt"
 	"math/rand/v2"
-	"os"
-	"strconv"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -15,6 +13,7 @@ import (
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/schedule/solve"
+	"jointime/internal/size"
 )
 
 // Random tiny problems of four tasks in a horizon of about 15, solved and also
@@ -23,12 +22,9 @@ import (
 // are, no plan is refused by the checker, and "cannot" is never said where
 // there is a plan.
 func TestRandomTinyProblemsAgainstTryingEverything(t *testing.T) {
-	problems := uint64(2000)
-	if many, err := strconv.ParseUint(os.Getenv("JOINTIME_TINY"), 10, 32); err == nil {
-		problems = many
-	}
+	problems := size.Of(100, 500, 20_000)
 	found, none := 0, 0
-	for seed := range problems {
+	for seed := range uint64(problems) {
 		p := randomProblem(rand.New(rand.NewPCG(seed, 1)))
 		require.Empty(t, p.Validate())
 		plan, err := solve.Solve(context.Background(), p, solve.Options{Rounds: 50, Seed: seed})
@@ -48,8 +44,8 @@ func TestRandomTinyProblemsAgainstTryingEverything(t *testing.T) {
 		}
 	}
 	t.Logf("%d planned at the optimum, %d disproved, none missed", found, none)
-	assert.Greater(t, found, int(problems)/2)
-	assert.Greater(t, none, int(problems)/20)
+	assert.Greater(t, found, problems/2)
+	assert.Greater(t, none, problems/20)
 }
 
 func randomProblem(r *rand.Rand) schedule.Problem {

@@ -1,6 +1,6 @@
 // What is on hand: by place and date, what must be used first on top. It is
 // counted, not reckoned: an amount is written over when somebody has looked.
-import { useState, type FormEvent } from 'react'
+import { useRef, useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { writeKey, type Schemas } from '../../api/client'
 import { useStock } from '../../api/queries'
@@ -62,10 +62,12 @@ function Row({ entry }: { entry: Entry }) {
   const { stock, name, version, past } = entry
   const [text, setText] = useState<string>()
   const [wrong, setWrong] = useState('')
+  const saving = useRef(false)
   const desk = useDesk()
   const save = async (event?: FormEvent) => {
     event?.preventDefault()
-    if (text === undefined) return
+    if (text === undefined || saving.current) return // Enter saves, and so does leaving the field after it
+    saving.current = true
     try {
       const amount = await measure('amount', text)
       if (!amount) return setText(undefined)
@@ -73,6 +75,8 @@ function Row({ entry }: { entry: Entry }) {
       if (await desk.hand({ kind: 'stock', id: stock.id, version, screen: 'stock', what: `${name}: ${text}`, value: { ...stock, amount, counted: new Date().toISOString() } })) setText(undefined)
     } catch (error) {
       setWrong(error instanceof FieldError ? error.message : 'It was not saved.')
+    } finally {
+      saving.current = false
     }
   }
   const usedUp = () => desk.hand({ kind: 'stock', id: stock.id, version, screen: 'stock', what: `${name}: used up`, value: { ...stock, amount: { ...stock.amount, quantity: 0 }, counted: new Date().toISOString() } })

@@ -20,15 +20,17 @@ export function fixedAt(day: string, bar: Bar, at: number, cook?: string): Fixed
 }
 
 export function useKeeping(plan: Plan, readOnly: boolean): Keeping {
-  const service = useService(plan.service).data
+  const { data: service, refetch } = useService(plan.service)
   const desk = useDesk()
+  // the list is changed as it is now: one tap may follow on another before the page has read again
   const change = useCallback(
-    (what: string, edit: (list: Fixed[]) => Fixed[]) => {
-      if (service) void desk.hand({ kind: 'service', id: service.service.id, version: service.version, screen: `run-up:${service.service.id}`, what, value: { ...service.service, fixed: edit(service.service.fixed ?? []) } })
+    async (what: string, edit: (list: Fixed[]) => Fixed[]) => {
+      const now = (await refetch()).data
+      if (now) await desk.hand({ kind: 'service', id: now.service.id, version: now.version, screen: `run-up:${now.service.id}`, what, value: { ...now.service, fixed: edit(now.service.fixed ?? []) } })
     },
-    [service, desk],
+    [refetch, desk],
   )
-  const keep = useCallback((bar: Bar, at: number, cook?: string) => change(`${bar.name} kept at its time`, (list) => [...list.filter((f) => f.id !== bar.id), fixedAt(plan.day, bar, at, cook)]), [change, plan.day])
-  const letGo = useCallback((ids: string[]) => change('let go', (list) => list.filter((f) => !ids.includes(f.id))), [change])
+  const keep = useCallback((bar: Bar, at: number, cook?: string) => void change(`${bar.name} kept at its time`, (list) => [...list.filter((f) => f.id !== bar.id), fixedAt(plan.day, bar, at, cook)]), [change, plan.day])
+  const letGo = useCallback((ids: string[]) => void change('let go', (list) => list.filter((f) => !ids.includes(f.id))), [change])
   return readOnly || !service ? {} : { keep, letGo }
 }

@@ -1,0 +1,19 @@
+//go:build long
+
+package runup_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"jointime/internal/core/service"
+)
+
+// The calm setting, chosen on 200 evenings, is held against the usual one on 1,000
+// others.
+func TestTheCalmSettingOnOtherEvenings(t *testing.T) {
+	usual, calm := evenings(dinnerPlan(t)), evenings(makePlan(t, calmly(dinner(t), service.MoreCalm)))
+	t.Logf("plates within 2 minutes of their time over 1,000 evenings: as planned %.1f %%, calm %.1f %%", 100*usual, 100*calm)
+	assert.Greater(t, calm, usual)
+}

@@ -1,0 +1,5 @@
+//go:build long
+
+package size
+
+const isLong = true
