@@ -1,24 +1,27 @@
+import { lazy } from 'react'
 import { Navigate, Route, Routes, useLocation, useParams } from 'react-router'
 import { useDishes, useServices } from './api/queries'
 import { DeskProvider } from './parts/Desk'
 import { Frame } from './parts/Frame'
 import { Gate } from './parts/Gate'
 import { Failed, Waiting } from './parts/States'
-import { Book } from './screens/Book/Book'
-import { Ingredients } from './screens/Book/Ingredients'
-import { Paste } from './screens/Book/Paste'
-import { TakeIn } from './screens/Book/TakeIn'
-import { Card } from './screens/Card/Card'
-import { Dish } from './screens/Dish/Dish'
-import { Kitchen } from './screens/Kitchen/Kitchen'
-import { Menu } from './screens/Menu/Menu'
-import { Mise } from './screens/Mise/Mise'
-import { Order } from './screens/Order/Order'
-import { Plate } from './screens/Plate/Plate'
-import { RunUp } from './screens/RunUp/RunUp'
-import { Service } from './screens/Service/Service'
-import { Sheets } from './screens/Sheets/Sheets'
-import { Start as FirstStart } from './screens/Start/Start'
+
+// A screen is loaded when it is wanted: a cook's tablet never loads the book or the plates.
+const Book = lazy(() => import('./screens/Book/Book').then((m) => ({ default: m.Book })))
+const Ingredients = lazy(() => import('./screens/Book/Ingredients').then((m) => ({ default: m.Ingredients })))
+const Paste = lazy(() => import('./screens/Book/Paste').then((m) => ({ default: m.Paste })))
+const TakeIn = lazy(() => import('./screens/Book/TakeIn').then((m) => ({ default: m.TakeIn })))
+const Card = lazy(() => import('./screens/Card/Card').then((m) => ({ default: m.Card })))
+const Dish = lazy(() => import('./screens/Dish/Dish').then((m) => ({ default: m.Dish })))
+const Kitchen = lazy(() => import('./screens/Kitchen/Kitchen').then((m) => ({ default: m.Kitchen })))
+const Menu = lazy(() => import('./screens/Menu/Menu').then((m) => ({ default: m.Menu })))
+const Mise = lazy(() => import('./screens/Mise/Mise').then((m) => ({ default: m.Mise })))
+const Order = lazy(() => import('./screens/Order/Order').then((m) => ({ default: m.Order })))
+const Plate = lazy(() => import('./screens/Plate/Plate').then((m) => ({ default: m.Plate })))
+const RunUp = lazy(() => import('./screens/RunUp/RunUp').then((m) => ({ default: m.RunUp })))
+const Service = lazy(() => import('./screens/Service/Service').then((m) => ({ default: m.Service })))
+const Sheets = lazy(() => import('./screens/Sheets/Sheets').then((m) => ({ default: m.Sheets })))
+const FirstStart = lazy(() => import('./screens/Start/Start').then((m) => ({ default: m.Start })))
 
 export function App() {
   return (

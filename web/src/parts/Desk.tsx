@@ -1,13 +1,15 @@
 // The desk is where changes are handed in: it saves, tells what happened, and,
 // where somebody else changed the same, shows both.
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
-import { Button, Modal } from 'react-bootstrap'
+import { createContext, lazy, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { Button } from 'react-bootstrap'
 import { api, ask, Refused } from '../api/client'
 import { reread, useUndoable } from '../api/queries'
 import { Clash, save, type Edit } from '../api/save'
-import { differences } from './differences'
+import { Loaded } from './Loaded'
 
 type Desk = { hand: (edit: Edit) => Promise<boolean>; say: (text: string) => void }
+
+const ClashDialog = lazy(() => import('./ClashDialog').then((m) => ({ default: m.ClashDialog })))
 
 const Context = createContext<Desk>({ hand: () => Promise.resolve(false), say: () => {} })
 
@@ -53,72 +55,18 @@ export function DeskProvider({ children }: { children: ReactNode }) {
         </div>
       )}
       {clash && (
-        <ClashDialog
-          clash={clash.clash}
-          end={(ok) => {
-            setClash(undefined)
-            clash.done(ok)
-          }}
-        />
+        <Loaded what="what was changed">
+          <ClashDialog
+            clash={clash.clash}
+            say={setSaid}
+            end={(ok) => {
+              setClash(undefined)
+              clash.done(ok)
+            }}
+          />
+        </Loaded>
       )}
     </Context>
-  )
-}
-
-function ClashDialog({ clash, end }: { clash: Clash; end: (ok: boolean) => void }) {
-  const { problem, edit } = clash
-  const desk = useDesk()
-  const rows = differences(edit.value, problem.current, problem.conflicts ?? [])
-  const keepMine = async () => {
-    try {
-      await save({ ...edit, version: problem.version ?? 0, value: problem.merged as Edit['value'], what: edit.what + ' (over a change by ' + problem.who + ')' })
-      end(true)
-    } catch (error) {
-      desk.say(error instanceof Error ? error.message : 'This was not saved.')
-      end(false)
-    }
-  }
-  const takeTheirs = () => {
-    void reread()
-    end(true)
-  }
-  return (
-    <Modal show onHide={() => end(false)} aria-labelledby="clash-title" size="lg">
-      <Modal.Header>
-        <Modal.Title as="h2" id="clash-title">
-          {problem.who} changed the same in the meantime
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <table className="fire">
-          <thead>
-            <tr>
-              <th>what</th>
-              <th>yours</th>
-              <th>theirs, saved now</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((r) => (
-              <tr key={r.what}>
-                <td>{r.what}</td>
-                <td>{r.mine}</td>
-                <td>{r.theirs}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="outline-dark" onClick={() => end(false)}>
-          Go on editing
-        </Button>
-        <Button variant="outline-dark" onClick={takeTheirs}>
-          Take theirs
-        </Button>
-        <Button onClick={() => void keepMine()}>Keep mine</Button>
-      </Modal.Footer>
-    </Modal>
   )
 }
 

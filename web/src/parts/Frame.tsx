@@ -1,11 +1,13 @@
 // What stands round every screen: where one is, which service, who, and whether
 // changes arrive.
-import { useEffect, useState, type ReactNode } from 'react'
-import { Button, Modal } from 'react-bootstrap'
+import { lazy, useEffect, useState, type ReactNode } from 'react'
 import { NavLink, useNavigate } from 'react-router'
 import { useLive } from '../api/live'
 import { useDishes, useServices } from '../api/queries'
+import { Loaded } from './Loaded'
 import { day } from './words'
+
+const Keys = lazy(() => import('./Keys').then((m) => ({ default: m.Keys })))
 
 type Place = { screen: string; service: string; dish: string }
 
@@ -80,48 +82,16 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           </button>
         </div>
       </header>
-      <main className="page">{children}</main>
-      <Keys show={help} close={() => setHelp(false)} />
+      <main className="page">
+        <Loaded key={place.screen} what="the screen">
+          {children}
+        </Loaded>
+      </main>
+      {help && (
+        <Loaded what="the keys">
+          <Keys close={() => setHelp(false)} />
+        </Loaded>
+      )}
     </>
-  )
-}
-
-const keys = [
-  ['m s d o i r h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Sheets, Plate, Book, Kitchen'],
-  ['← →', 'in a run-up: the step before, the step after'],
-  ['↑ ↓', 'in a run-up: the strand above, the strand below'],
-  ['Enter', 'open what is selected; in a form: save'],
-  ['Esc', 'close without saving; what was typed is kept'],
-  ['Ctrl Z', 'take back one’s own last change on this screen'],
-  ['Ctrl Shift Z', 'do it again'],
-  ['?', 'this list'],
-]
-
-function Keys({ show, close }: { show: boolean; close: () => void }) {
-  return (
-    <Modal show={show} onHide={close} aria-labelledby="keys-title">
-      <Modal.Header>
-        <Modal.Title as="h2" id="keys-title">
-          Keys
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <table className="fire">
-          <tbody>
-            {keys.map(([key, what]) => (
-              <tr key={key}>
-                <td>
-                  <kbd>{key}</kbd>
-                </td>
-                <td>{what}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button onClick={close}>Close</Button>
-      </Modal.Footer>
-    </Modal>
   )
 }

@@ -3,7 +3,7 @@
 import type { Schemas } from '../../api/client'
 import { decimal, FieldError, measure } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
-import { amount } from '../Dish/ComponentLines'
+import { amount } from '../../parts/amounts'
 
 type Ingredient = Schemas['Ingredient']
 

@@ -5,11 +5,12 @@ import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { useDish, usePhoto } from '../../api/queries'
+import { amount } from '../../parts/amounts'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { useDesk } from '../../parts/Desk'
-import { Drawing } from '../Plate/Drawing'
-import { standing } from '../Plate/form'
-import { Patterns } from '../Plate/Side'
+import { Drawing } from '../../parts/plate/Drawing'
+import { standing } from '../../parts/plate/standing'
+import { Patterns } from '../../parts/plate/Side'
 
 type View = Schemas['DishView']
 
@@ -112,12 +113,6 @@ function Step({ view, number }: { view: View; number: number }) {
       <Drawing drawing={so} picked={p.id} pick={() => {}} move={() => {}} />
     </div>
   )
-}
-
-function amount(a: Schemas['Amount']) {
-  const signs: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾', '1.5': '1½' }
-  const figure = signs[String(a.quantity)] ?? String(a.quantity)
-  return a.unit === 'piece' ? figure : `${figure} ${a.unit}`
 }
 
 const reasons = ['rim smeared', 'cold', 'not as drawn', 'something is missing', 'too much', 'too little', 'underdone', 'overdone']

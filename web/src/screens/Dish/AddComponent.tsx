@@ -3,7 +3,7 @@ import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { useIngredients } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
-import type { View } from './Dish'
+import type { View } from './types'
 
 export function AddComponent({ view, show }: { view: View; show: (side: string, extra?: Record<string, string>) => void }) {
   const book = useIngredients()

@@ -1,7 +1,7 @@
 // What could be done ahead, and which steps stand in each other's way.
 import { Bracket } from '../../parts/States'
 import { spoken } from '../../parts/words'
-import type { View } from './Dish'
+import type { View } from './types'
 
 export function Ahead({ view }: { view: View }) {
   const ahead = view.ahead.filter((a) => a.for > 0)

@@ -9,7 +9,7 @@ import { useDraft } from '../../parts/draft'
 import { FieldError } from '../../parts/reading'
 import { Rows, type Column } from '../../parts/Rows'
 import { toComponent, toComponentForm, type ComponentForm } from './componentForm'
-import type { Part, View } from './Dish'
+import type { Part, View } from './types'
 import { stepIDs, used } from './steps'
 
 export function ComponentEditor({ view, part, close }: { view: View; part: Part; close: () => void }) {

@@ -1,11 +1,12 @@
 // A component on the sheet of a dish: what goes into it, its steps, and a line
 // to say more.
+import { amount } from '../../parts/amounts'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import type { LineReading } from '../../parts/reading'
 import { useHeat } from '../../parts/heat'
 import { lasts, spoken } from '../../parts/words'
-import type { Part, Pick, View } from './Dish'
+import type { Part, Pick, View } from './types'
 import type { Step } from './form'
 import { LineField } from './LineField'
 import { stepIDs, used, withAdded } from './steps'
@@ -81,15 +82,6 @@ function tie(l: Part['made']['ingredients'][number], lines: Part['made']['ingred
   if (!l.per) return ''
   const to = l.per.to ? (lines.find((x) => x.id === l.per!.to)?.name ?? l.per.to) : 'all of it'
   return l.per.each ? ` to ${amount(l.per.each)} of ${to}` : ` of ${to}`
-}
-
-const parts: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾' }
-
-export function amount(a: { quantity: number; unit: string }) {
-  const whole = Math.floor(a.quantity)
-  const part = parts[String(a.quantity - whole)]
-  const figure = part ? `${whole || ''}${part}` : String(Math.round(a.quantity * 100) / 100)
-  return a.unit === 'piece' ? figure : `${figure} ${a.unit === 'percent' ? '%' : a.unit}`
 }
 
 function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said: string; gaps: View['gaps']; faults: string[]; open: boolean; pick: () => void }) {

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { Bracket } from '../../parts/States'
 import { spoken } from '../../parts/words'
-import type { View } from './Dish'
+import type { View } from './types'
 
 type Version = View['versions'][number]
 

@@ -1,9 +1,9 @@
 // Dish: what it is made of, which steps, and what is still open.
-import { useNavigate, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import { Button } from 'react-bootstrap'
-import type { Schemas } from '../../api/client'
-import { useDish, useDishes } from '../../api/queries'
+import { useDish } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
+import { DishSelect } from '../../parts/DishSelect'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { lasts, spoken } from '../../parts/words'
 import { useDraft } from '../../parts/draft'
@@ -23,11 +23,9 @@ import { reduces, Reductions } from './Reductions'
 import { Serve } from './Serve'
 import { StepEditor } from './StepEditor'
 import { methodOf, newStep, others, saidAgain, withSteps } from './steps'
+import type { Part, Pick, View } from './types'
 import { VersionEditor } from './VersionEditor'
 
-export type View = Schemas['DishView']
-export type Part = View['components'][number]
-export type Pick = (component: string, step: string, field?: string) => void
 
 export function Dish({ id }: { id: string }) {
   const dish = useDish(id)
@@ -111,32 +109,6 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
     </>
-  )
-}
-
-/** DishSelect is the title of a screen about one dish, and the way to another. */
-export function DishSelect({ id, name, screen, open }: { id: string; name: string; screen: string; open?: () => void }) {
-  const dishes = useDishes()
-  const go = useNavigate()
-  return (
-    <div className="d-flex gap-3 align-items-baseline">
-      <h1>
-        {open ? (
-          <button className="name-button" onClick={open} title="its name, the order of its components">
-            {name}
-          </button>
-        ) : (
-          name
-        )}
-      </h1>
-      <select className="form-select form-select-sm another" aria-label="Dish" value={id} onChange={(e) => void go(`/${screen}/${e.target.value}`)}>
-        {(dishes.data?.dishes ?? [{ id, name }]).map((d) => (
-          <option key={d.id} value={d.id}>
-            {d.name}
-          </option>
-        ))}
-      </select>
-    </div>
   )
 }
 

@@ -2,7 +2,7 @@
 import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { useDesk } from '../../parts/Desk'
-import type { View } from './Dish'
+import type { View } from './types'
 
 const told: ['story' | 'cutlery' | 'atTable' | 'with', string, string][] = [
   ['story', 'its story, in a line', ''],

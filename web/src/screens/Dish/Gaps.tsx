@@ -3,7 +3,7 @@
 import { api, ask } from '../../api/client'
 import { useDesk } from '../../parts/Desk'
 import { Bracket } from '../../parts/States'
-import type { Pick, View } from './Dish'
+import type { Pick, View } from './types'
 import { methodOf, withSteps } from './steps'
 
 type Gap = View['gaps'][number]

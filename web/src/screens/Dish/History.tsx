@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { useCompare, useHistory } from '../../api/queries'
 import { Failed, Waiting } from '../../parts/States'
-import type { View } from './Dish'
+import type { View } from './types'
 
 export function History({ view }: { view: View }) {
   const things: { kind: 'dish' | 'component'; id: string; name: string }[] = [{ kind: 'dish', id: view.dish.id, name: `the dish itself` }, ...view.components.map((c) => ({ kind: 'component' as const, id: c.component.id, name: c.component.name }))]

@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap'
 import { useDesk } from '../../parts/Desk'
 import { useWidth } from '../../parts/width'
 import { lasts, spoken } from '../../parts/words'
-import type { Part, View } from './Dish'
+import type { Part, View } from './types'
 import { axisMarks, onAxis } from './Lead'
 
 export function Methods({ view }: { view: View }) {

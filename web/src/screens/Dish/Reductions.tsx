@@ -7,7 +7,7 @@ import { round } from '../../parts/amounts'
 import { FieldError, measure } from '../../parts/reading'
 import { Bracket, Empty } from '../../parts/States'
 import { spoken } from '../../parts/words'
-import type { Part, View } from './Dish'
+import type { Part, View } from './types'
 
 type Reduction = Schemas['ReductionView']
 type Burner = Schemas['Vessel']['burner']

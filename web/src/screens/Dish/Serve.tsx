@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router'
 import { Button, Form, Modal } from 'react-bootstrap'
 import { api, ask, Refused, writeKey } from '../../api/client'
 import { reread } from '../../api/queries'
-import type { View } from './Dish'
+import type { View } from './types'
 
 const soon = () => new Date(Date.now() + 24 * 3600 * 1000).toISOString().slice(0, 10)
 

@@ -9,7 +9,7 @@ import { useDraft } from '../../parts/draft'
 import { FieldError } from '../../parts/reading'
 import { Rows, type Column } from '../../parts/Rows'
 import { newVersionID, toVersion, toVersionForm, type Version, type VersionForm } from './versionForm'
-import type { View } from './Dish'
+import type { View } from './types'
 
 export function VersionEditor({ view, id, close }: { view: View; id: string; close: () => void }) {
   const was = view.dish.versions?.find((v) => v.id === id)

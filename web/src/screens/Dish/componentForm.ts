@@ -3,7 +3,7 @@
 import type { Schemas } from '../../api/client'
 import { decimal, FieldError, measure, understand } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
-import { amount } from './ComponentLines'
+import { amount } from '../../parts/amounts'
 import { words } from './form'
 
 type Component = Schemas['Component']

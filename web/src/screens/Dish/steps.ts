@@ -1,6 +1,6 @@
 // The steps of a component, in whichever of its methods they stand.
 import type { Schemas } from '../../api/client'
-import type { View } from './Dish'
+import type { View } from './types'
 import type { Step } from './form'
 
 type Component = Schemas['Component']

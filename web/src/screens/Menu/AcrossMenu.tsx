@@ -4,8 +4,8 @@
 import { Link } from 'react-router'
 import type { Schemas } from '../../api/client'
 import { useAcross } from '../../api/queries'
-import { underFirst } from '../Plate/Drawing'
-import { Patterns } from '../Plate/Side'
+import { underFirst } from '../../parts/plate/Drawing'
+import { Patterns } from '../../parts/plate/Side'
 
 type Plate = Schemas['PlateAcross']
 

@@ -4,10 +4,10 @@ import { useVersionPlate, useWayPlate } from '../../api/queries'
 import { Bracket, Failed, Waiting } from '../../parts/States'
 import { lasts } from '../../parts/words'
 import type { Schemas } from '../../api/client'
-import { Drawing } from './Drawing'
+import { Drawing } from '../../parts/plate/Drawing'
 import { differs, type Told } from './differs'
 import { SayPlacing } from './SayPlacing'
-import { Side } from './Side'
+import { Side } from '../../parts/plate/Side'
 
 type View = Schemas['DishView']
 type Placing = Schemas['Placing']

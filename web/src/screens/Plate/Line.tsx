@@ -2,7 +2,7 @@
 // the course of the building.
 import { memo } from 'react'
 import type { Schemas } from '../../api/client'
-import { standing } from './form'
+import { standing } from '../../parts/plate/standing'
 
 type Placing = Schemas['Placing']
 

@@ -3,7 +3,8 @@
 import type { Schemas } from '../../api/client'
 import { measure, understand, where } from '../../parts/reading'
 import { lasts } from '../../parts/words'
-import type { Place } from './moving'
+import type { Place } from '../../parts/plate/moving'
+import { stood } from '../../parts/plate/standing'
 
 type Placing = Schemas['Placing']
 
@@ -30,18 +31,6 @@ export function toForm(p?: Placing): PlacingForm {
     offPlate: yes(p?.offPlate), moved: p?.moved ?? '', rim: yes(p?.rim), hidden: yes(p?.hidden), notEaten: yes(p?.notEaten), optional: yes(p?.optional),
   }
 }
-
-// stood is how long a plate stands, as it would be typed: in seconds where it is not
-// in whole minutes.
-function stood(s: Schemas['Standing']): string {
-  const most = s.most ?? s.least
-  const unit = s.least % 60 === 0 && most % 60 === 0 ? 60 : 1
-  const range = s.most === undefined ? `${s.least / unit}` : `${s.least / unit}–${most / unit}`
-  return `${range} ${unit === 60 ? 'min' : 's'}`
-}
-
-/** standing says how long a plate stands after a placing, where and why. */
-export const standing = (s: Schemas['Standing']) => `then it stands ${stood(s)}${s.where ? ` on the ${s.where}` : ''}${s.why ? `: ${s.why}` : ''}`
 
 /** movedTo is a form whose place was moved by hand: measured from where it was,
  * or, if it lay between the pieces of another, from the plate. */

@@ -2,7 +2,7 @@
 import { memo, useState } from 'react'
 import { clock, spoken, wall } from '../../parts/words'
 import type { Keeping } from './keeping'
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 
 type Props = { plan: Plan; pick: (id: string) => void }
 

@@ -1,7 +1,7 @@
 // The plan as a list in the order of the clock: to print, to read aloud.
 import { useHeat } from '../../parts/heat'
 import { day, clock, lasts } from '../../parts/words'
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 import { matches, type Filter } from './shown'
 
 export function FireList({ plan, filter, picked, pick }: { plan: Plan; filter: Filter; picked: string; pick: (id: string) => void }) {

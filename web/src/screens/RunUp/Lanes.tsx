@@ -5,7 +5,7 @@ import { useHeat } from '../../parts/heat'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 import { matches, type Filter } from './shown'
 
 type Props = { plan: Plan; filter: Filter; wide: number; picked: string; pick: (id: string) => void }

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useWidth } from '../../parts/width'
 import { spoken, wall } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 
 type Load = Plan['loads'][number]
 

@@ -2,7 +2,6 @@
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { useSearchParams } from 'react-router'
-import type { Schemas } from '../../api/client'
 import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { TakeBack } from '../../parts/Desk'
@@ -17,11 +16,9 @@ import { Loads } from './Loads'
 import { Methods } from './Methods'
 import { choices, none, type Filter } from './shown'
 import { Strands } from './Strands'
+import type { Plan } from './types'
 import { waitOf } from './waits'
 import { Why } from './Why'
-
-export type Plan = Schemas['RunUp']
-export type Bar = Plan['bars'][number]
 
 const views = [
   ['strands', 'Strands'],

@@ -3,7 +3,7 @@ import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import { clock } from '../../parts/words'
 import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
-import type { Bar, Plan } from './RunUp'
+import type { Bar, Plan } from './types'
 import { matches, strandsOf, type Filter } from './shown'
 import { holdId } from './waits'
 

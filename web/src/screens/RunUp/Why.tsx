@@ -4,7 +4,7 @@ import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
 import { clock, lasts, spoken } from '../../parts/words'
 import type { Keeping } from './keeping'
-import type { Bar, Plan } from './RunUp'
+import type { Bar, Plan } from './types'
 import { holdId, type Wait } from './waits'
 
 export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar; wait?: Wait; keeping: Keeping; pick: (id: string) => void }) {

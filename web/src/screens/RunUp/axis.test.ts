@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { evenAxis, foldedAxis, ticks } from './axis'
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 
 const plan = {
   folds: [

@@ -1,6 +1,6 @@
 // From seconds to pixels. The folds come from the server; here they only get
 // their equal room.
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 
 export type Axis = { x: (seconds: number) => number; folds: { from: number; to: number; label: string; left: number; right: number }[]; left: number; right: number }
 

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { fixedAt } from './keeping'
-import type { Bar } from './RunUp'
+import type { Bar } from './types'
 
 const bar = { id: 'dish/food/whisk', start: '2026-11-28T16:05:30+01:00', from: 1000 } as Bar
 

@@ -4,7 +4,7 @@ import type { Schemas } from '../../api/client'
 import { useService } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { local } from '../../parts/words'
-import type { Bar, Plan } from './RunUp'
+import type { Bar, Plan } from './types'
 
 type Fixed = Schemas['Fixed']
 

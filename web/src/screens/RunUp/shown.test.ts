@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 import { choices, matches, none, strandsOf } from './shown'
 
 const bar = (id: string, part: object) => ({ id, for: ['hake'], cooks: [], ...part })

@@ -1,6 +1,6 @@
 // What of a plan is to be seen: all of it, or what belongs to a course, a dish, a
 // section, a cook, a thing, or to one table all the way through.
-import type { Bar, Plan } from './RunUp'
+import type { Bar, Plan } from './types'
 
 export type Filter = { dish: string; course: string; section: string; cook: string; thing: string; table: string }
 

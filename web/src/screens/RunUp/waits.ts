@@ -1,5 +1,5 @@
 // Waits between steps have no name of their own: they are named by the two steps.
-import type { Plan } from './RunUp'
+import type { Plan } from './types'
 
 export type Wait = Plan['strands'][number]['holds'][number]
 

@@ -3,7 +3,7 @@
 // line is out of sight on purpose, or left off for some.
 import { memo, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Schemas } from '../../api/client'
-import { useStable } from '../../parts/stable'
+import { useStable } from '../stable'
 import { nudged, placeOf, type Place } from './moving'
 
 type Model = Schemas['Drawing']

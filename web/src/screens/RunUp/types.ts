@@ -1,0 +1,5 @@
+// What the run-up is made of, as the server gives it.
+import type { Schemas } from '../../api/client'
+
+export type Plan = Schemas['RunUp']
+export type Bar = Plan['bars'][number]
