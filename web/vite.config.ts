@@ -1,19 +1,20 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import react from '@vitejs/plugin-react'
 import type { Plugin } from 'vite'
 import { defineConfig } from 'vitest/config'
 
 // zipped puts a compressed twin beside each script and style, so that the
-// server need not compress them at each request.
+// server need not compress them at each request. It reads what was written: before, the
+// scripts are not yet as they will be.
 function zipped(): Plugin {
   return {
     name: 'zipped',
     apply: 'build',
-    generateBundle(_, bundle) {
-      for (const [name, part] of Object.entries(bundle)) {
-        if (!/\.(js|css|svg)$/.test(name)) continue
-        const text = part.type === 'chunk' ? part.code : part.source
-        this.emitFile({ type: 'asset', fileName: name + '.gz', source: gzipSync(text, { level: 9 }) })
+    writeBundle({ dir = '' }, bundle) {
+      for (const name of Object.keys(bundle).filter((n) => /\.(js|css|svg)$/.test(n))) {
+        writeFileSync(join(dir, name + '.gz'), gzipSync(readFileSync(join(dir, name)), { level: 9 }))
       }
     },
   }

@@ -53,3 +53,48 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 		return nil
 	}))
 }
+
+// may is who of the core may import whom: what is not here is not allowed. The way there
+// (expand) and the way back (report) share the map and nothing else, and the planner
+// knows nothing of kitchens.
+var may = map[string]string{
+	"fault": "", "heat": "", "limits": "", "reading": "units", "revise": "", "schedule": "", "units": "", "words": "",
+	"kitchen": "fault limits units",
+	"plating": "fault heat plating/raster units", "plating/raster": "",
+	"recipe":         "fault kitchen limits plating reading units words",
+	"service":        "fault recipe units",
+	"keeping":        "kitchen limits recipe units words",
+	"schedule/check": "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",
+	"runup/work":   "limits schedule",
+	"runup/demand": "keeping kitchen limits plating recipe runup/work service",
+	"runup/expand": "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
+	"runup/report": "limits runup/work schedule schedule/network schedule/reason units words",
+	"runup":        "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service",
+	"mise":         "fault kitchen recipe runup/report units words",
+	"room":         "kitchen plating recipe runup/report service units words",
+}
+
+func TestWhoMayImportWhom(t *testing.T) {
+	met := map[string]bool{}
+	require.NoError(t, filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		own := filepath.ToSlash(filepath.Dir(path))
+		allowed, known := may[own]
+		met[own] = true
+		assert.True(t, known, "%s: say in this test whom it may import", own)
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, parser.ImportsOnly)
+		require.NoError(t, err)
+		for _, i := range f.Imports {
+			name, _ := strconv.Unquote(i.Path.Value)
+			if of, ours := strings.CutPrefix(name, "jointime/internal/core/"); ours {
+				assert.Contains(t, strings.Fields(allowed), of, path)
+			}
+		}
+		return nil
+	}))
+	for own := range may {
+		assert.True(t, met[own], "%s is no package any more", own)
+	}
+}

@@ -21,11 +21,11 @@ func (l layout) seen() []float64 {
 		order[i] = i
 	}
 	slices.SortStableFunc(order, func(a, b int) int { return l.depth(a) - l.depth(b) })
-	over := l.grid.empty()
+	over := l.grid.Empty()
 	for k := len(order) - 1; k >= 0; k-- {
 		i := order[k]
-		out[i] = l.areas[i] - l.grid.both(l.masks[i], over)
-		over.add(l.masks[i])
+		out[i] = l.areas[i] - l.grid.Both(l.masks[i], over)
+		over.Add(l.masks[i])
 	}
 	return out
 }

@@ -61,7 +61,7 @@ func (l layout) labelAt(d *Drawing, i int, cos, sin float64, out bool) (x, y, ro
 // hides tells whether a number at a point would hide food other than a pool.
 func (l layout) hides(x, y float64) bool {
 	for k, p := range l.spec.Placings {
-		if p.Form != Pool && p.Form != Poured && l.masks[k].has(l.grid, x, y) {
+		if p.Form != Pool && p.Form != Poured && l.masks[k].Has(l.grid, x, y) {
 			return true
 		}
 	}
@@ -75,7 +75,7 @@ func (l layout) covered(own int, x, y float64) bool {
 		if k == own || p.Form == Pool || (k < own && l.spec.Placings[own].Form != Pool) {
 			continue
 		}
-		if l.masks[k].has(l.grid, x, y) {
+		if l.masks[k].Has(l.grid, x, y) {
 			return true
 		}
 	}

@@ -1,15 +1,21 @@
 package plating
 
+import (
+	"math"
+
+	"jointime/internal/core/plating/raster"
+)
+
 // layout is a plate laid out: where each placing lies, how high it reaches, and
 // what covers what.
 type layout struct {
 	spec    Spec
-	grid    grid
+	grid    raster.Grid
 	spots   [][]spot
 	from    [][2]float64
 	circle  []bool // it is measured, by whatever way, from itself
 	pens    [][]*pen
-	masks   []mask
+	masks   []raster.Mask
 	areas   []float64 // mm²
 	overlap [][]float64
 	base    []float64 // mm over the plate on which it stands
@@ -23,24 +29,24 @@ type layout struct {
 // lay lays a plate out; with its drawing, or only its outlines.
 func (s Spec) lay(drawn bool) layout {
 	n, f := len(s.Placings), s.find()
-	l := layout{spec: s, grid: s.grid(), spots: f.spots, from: f.from, circle: f.circle, place: f.place, pens: make([][]*pen, n), masks: make([]mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n)}
+	l := layout{spec: s, grid: s.grid(), spots: f.spots, from: f.from, circle: f.circle, place: f.place, pens: make([][]*pen, n), masks: make([]raster.Mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n)}
 	for i, p := range s.Placings {
-		l.masks[i] = l.grid.empty()
+		l.masks[i] = l.grid.Empty()
 		for _, at := range l.spots[i] {
 			pen := newPen(at.x, at.y, at.turn)
 			pen.silent = !drawn
 			p.draw(pen)
 			for _, polygon := range pen.polygons {
-				l.grid.fill(&l.masks[i], polygon)
+				l.grid.Fill(&l.masks[i], polygon)
 			}
 			l.pens[i] = append(l.pens[i], pen)
 		}
-		l.areas[i] = l.grid.area(l.masks[i])
+		l.areas[i] = l.grid.Area(l.masks[i])
 	}
 	for i := range s.Placings {
 		l.overlap[i] = make([]float64, n)
 		for k := range i {
-			l.overlap[i][k] = l.grid.both(l.masks[i], l.masks[k])
+			l.overlap[i][k] = l.grid.Both(l.masks[i], l.masks[k])
 			l.overlap[k][i] = l.overlap[i][k]
 		}
 	}
@@ -62,7 +68,7 @@ func (l *layout) settle() {
 // lay.
 func (l layout) reordered(order []int) layout {
 	n := len(order)
-	out := layout{spec: l.spec, grid: l.grid, spots: make([][]spot, n), from: make([][2]float64, n), circle: make([]bool, n), place: map[string]int{}, pens: make([][]*pen, n), masks: make([]mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n), room: l.room}
+	out := layout{spec: l.spec, grid: l.grid, spots: make([][]spot, n), from: make([][2]float64, n), circle: make([]bool, n), place: map[string]int{}, pens: make([][]*pen, n), masks: make([]raster.Mask, n), areas: make([]float64, n), overlap: make([][]float64, n), base: make([]float64, n), top: make([]float64, n), room: l.room}
 	out.spec.Placings = make([]Placing, n)
 	for i, was := range order {
 		out.spec.Placings[i] = l.spec.Placings[was]
@@ -150,4 +156,30 @@ func (l layout) standing() [][]bool {
 		up(i, i)
 	}
 	return out
+}
+
+// cells along a side: half a millimetre to a few on the plates there are. With
+// ware beside the plate the grid grows and its cells stay, up to a limit.
+const (
+	gridCells = 320
+	mostCells = 1280
+)
+
+func (s Spec) grid() raster.Grid {
+	side := math.Max(s.Ware.Diameter, s.Ware.across()) * 1.3 // what hangs over is seen too
+	if side <= 0 {
+		side = 1
+	}
+	cell, n := side/gridCells, gridCells
+	reach := side / 2
+	for name, c := range s.middles() {
+		if w, _ := s.ware(name); name != "" {
+			reach = math.Max(reach, math.Max(math.Abs(c[0])+w.Diameter*0.65, math.Abs(c[1])+w.across()*0.65))
+		}
+	}
+	if reach > side/2 {
+		n = min(2*int(math.Ceil(reach/cell)), mostCells)
+		cell = 2 * reach / float64(n)
+	}
+	return raster.New(cell, n)
 }

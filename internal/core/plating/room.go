@@ -3,6 +3,8 @@ package plating
 import (
 	"fmt"
 	"math"
+
+	"jointime/internal/core/plating/raster"
 )
 
 // Room is how the food lies on the plate.
@@ -22,14 +24,14 @@ type Room struct {
 // measure measures what lies on the plate itself.
 func (l layout) measure() Room {
 	w := l.spec.Ware
-	all := l.grid.empty()
-	r := Room{Free: w.Well / 2, Working: fmt.Sprintf("counted on a grid of %.1f mm", l.grid.cell)}
+	all := l.grid.Empty()
+	r := Room{Free: w.Well / 2, Working: fmt.Sprintf("counted on a grid of %.1f mm", l.grid.Cell)}
 	var x, y, weight float64
 	for i, p := range l.spec.Placings {
 		if p.In != "" {
 			continue
 		}
-		all.add(l.masks[i])
+		all.Add(l.masks[i])
 		if !p.Rim {
 			r.Free = math.Min(r.Free, l.free(i))
 		}
@@ -42,7 +44,7 @@ func (l layout) measure() Room {
 		heavy, c := l.areas[i]*math.Max(p.tall(), 1), middle(l.spots[i])
 		x, y, weight = x+c[0]*heavy, y+c[1]*heavy, weight+heavy
 	}
-	r.Covered = l.grid.area(l.inWell(all)) / math.Max(w.wellArea(), 1e-9)
+	r.Covered = l.grid.Area(l.inWell(all)) / math.Max(w.wellArea(), 1e-9)
 	if weight > 0 {
 		r.Hour, r.Distance = hourOf(x/weight, y/weight)
 	}
@@ -66,24 +68,16 @@ func (l layout) beyond(i int) (over float64) {
 }
 
 // inWell cuts a mask to the well.
-func (l layout) inWell(m mask) mask {
-	out := l.grid.empty()
-	out.from, out.end = m.from, m.end
+func (l layout) inWell(m raster.Mask) raster.Mask {
 	w := l.spec.Ware
 	a, b := w.wellHalves()
-	for i := m.from; i < m.end; i++ {
-		y := l.grid.at(i)
-		if math.Abs(y) > b {
-			continue
+	return l.grid.Cut(m, func(y float64) float64 {
+		switch {
+		case math.Abs(y) > b:
+			return -1
+		case w.Shape == Square:
+			return a
 		}
-		half := a
-		if w.Shape != Square {
-			half = a * math.Sqrt(1-y*y/(b*b))
-		}
-		out.span(l.grid, i, -half, half)
-		for k := range out.rows[i] {
-			out.rows[i][k] &= m.rows[i][k]
-		}
-	}
-	return out
+		return a * math.Sqrt(1-y*y/(b*b))
+	})
 }

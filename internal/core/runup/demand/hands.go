@@ -1,6 +1,8 @@
 package demand
 
-import "jointime/internal/core/plating"
+import (
+	"jointime/internal/core/plating"
+)
 
 // side is how many plates are built side by side: as many as the pass holds, or as
 // few as the service wants.

@@ -1,0 +1,69 @@
+package mise
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+)
+
+func (m *maker) contents(t *Task) {
+	contents := m.Book.ContentsOf(t.Component, m.Kitchen)
+	for _, a := range contents.Allergens {
+		t.Allergens = append(t.Allergens, a.Name)
+	}
+	t.Unknown = len(contents.Unknown) > 0
+}
+
+// weigh gives a task the lines that its steps use; what no step speaks of is
+// weighed for the first.
+func (m *maker) weigh(t *Task, c recipe.Component, made recipe.Made) {
+	for _, w := range made.Weigh {
+		at := 0
+		for _, l := range c.Lines {
+			if l.ID == w.ID && l.Name == w.Line {
+				at = max(0, c.UsedAt(l))
+			}
+		}
+		if at >= t.from && at < max(t.to, 1) {
+			t.Weigh = append(t.Weigh, w)
+		}
+	}
+}
+
+// need is what has to be made of a component beyond what is there.
+func (m *maker) need(component string) units.Amount {
+	made := m.Exploded.Make[m.order[component]]
+	return units.Amount{Quantity: max(0, made.Need.Quantity-made.Have.Quantity), Unit: made.Need.Unit}
+}
+
+// container is what it is kept in: as it was said, or the smallest box that
+// holds it, or so many of the largest.
+func (m *maker) container(c recipe.Component, a units.Amount) string {
+	if c.Container != "" || len(m.Kitchen.Boxes) == 0 || a.Unit.Kind() == units.Count {
+		return c.Container
+	}
+	about := ""
+	ml := a.Quantity
+	if a.Unit == units.Gram {
+		if c.Density != nil {
+			ml /= *c.Density
+		} else {
+			about = ", about"
+		}
+	}
+	boxes := slices.Clone(m.Kitchen.Boxes)
+	slices.SortFunc(boxes, func(a, b kitchen.Box) int { return cmp.Compare(a.Holds, b.Holds) })
+	for _, b := range boxes {
+		if b.Holds >= ml {
+			return b.Name + about
+		}
+	}
+	largest := boxes[len(boxes)-1]
+	n := int64(math.Ceil(ml/largest.Holds - 1e-9))
+	return fmt.Sprintf("%d × %s%s", n, largest.Name, about)
+}

@@ -1,0 +1,47 @@
+package mise
+
+import (
+	"strings"
+
+	"jointime/internal/core/recipe"
+)
+
+// takers tell for which dishes it is, and what waits for it.
+func (m *maker) takers(t *Task, made recipe.Made) {
+	dishes := map[string]bool{}
+	for _, d := range m.Book.Dishes {
+		dishes[d.Name] = true
+	}
+	seen := map[string]bool{}
+	var follow func(made recipe.Made)
+	follow = func(made recipe.Made) {
+		for _, k := range made.Takers {
+			if seen[k.Name] {
+				continue
+			}
+			seen[k.Name] = true
+			if name, _, _ := strings.Cut(k.Name, ", "); dishes[k.Name] || dishes[name] {
+				t.Dishes = append(t.Dishes, k.Name)
+				continue
+			}
+			t.Waiting = append(t.Waiting, k.Name)
+			for _, other := range m.Exploded.Make {
+				if other.Name == k.Name {
+					follow(other)
+				}
+			}
+		}
+	}
+	follow(made)
+	for _, e := range m.Exploded.Ledger {
+		if e.Component != base(made.Component) {
+			continue
+		}
+		for _, k := range e.Takers {
+			if !seen[k.Name] {
+				seen[k.Name] = true
+				t.Waiting = append(t.Waiting, k.Name)
+			}
+		}
+	}
+}

@@ -1,0 +1,232 @@
+package plating
+
+import (
+	"fmt"
+	"math"
+
+	"jointime/internal/core/units"
+)
+
+type judge struct {
+	layout
+	scene Scene
+	out   []Finding
+}
+
+func (j *judge) fault(code, placing, advice, format string, args ...any) {
+	j.out = append(j.out, Finding{Code: code, Kind: IsFault, Placing: placing, What: fmt.Sprintf(format, args...), Advice: advice})
+}
+
+func (j *judge) advise(code, placing, advice, format string, args ...any) {
+	j.out = append(j.out, Finding{Code: code, Kind: IsAdvice, Placing: placing, What: fmt.Sprintf(format, args...), Advice: advice})
+}
+
+// name of what a placing puts on the plate.
+func (j *judge) name(i int) string {
+	p := j.spec.Placings[i]
+	for _, q := range j.scene.Portions {
+		if q.Component == p.Component {
+			return q.Name
+		}
+	}
+	return p.Component
+}
+
+// ware in which a placing lies.
+func (j *judge) ware(i int) Ware {
+	w, _ := j.spec.ware(j.spec.Placings[i].In)
+	return w
+}
+
+func (j *judge) portion(component string) (Portion, bool) {
+	for _, p := range j.scene.Portions {
+		if p.Component == component {
+			return p, true
+		}
+	}
+	return Portion{}, false
+}
+
+// portions compares the dish with what is placed.
+func (j *judge) portions() {
+	for _, p := range j.scene.Portions {
+		j.placed(p)
+	}
+	for _, p := range j.spec.Placings {
+		if _, known := j.portion(p.Component); !known {
+			j.fault("not-on-dish", p.ID, "put it on the dish, or take the placing off", "%s is placed and is not on the dish.", p.Component)
+		}
+	}
+}
+
+// placed compares one portion with all its placings.
+func (j *judge) placed(p Portion) {
+	var sum units.Amount
+	last, times := "", 0
+	for _, g := range j.spec.Placings {
+		if g.Component != p.Component {
+			continue
+		}
+		times++
+		last = g.ID
+		if g.Amount == nil {
+			return
+		}
+		if times == 1 {
+			sum = *g.Amount
+		} else if total, ok := sum.Plus(*g.Amount); ok {
+			sum = total
+		}
+	}
+	switch {
+	case times == 0:
+		j.fault("never-placed", "", "place it, or take it off the dish", "%s is on the dish and never reaches the plate.", p.Name)
+		return
+	case p.Amount == nil:
+		return
+	}
+	want, much := p.Amount.Times(float64(max(j.spec.Serves, 1))), "the portion says"
+	if j.spec.Serves > 1 {
+		much = fmt.Sprintf("%d portions are", j.spec.Serves)
+	}
+	if ratio, ok := sum.Per(want); !ok || ratio < 0.995 || ratio > 1.005 {
+		j.fault("amount", last, "change one of the two", "%s: %s on the plate, %s %s.", p.Name, sum, much, want)
+	}
+}
+
+// amounts compares forms with what is to be in them.
+func (j *judge) amounts() {
+	for i, p := range j.spec.Placings {
+		portion, _ := j.portion(p.Component)
+		if f, wrong := p.misfit(portion); wrong {
+			j.out = append(j.out, f)
+		}
+		if a, w := p.Amount, j.ware(i); p.Form == Poured && a != nil && w.Depth > 0 {
+			ml, _, ok := p.asked(portion)
+			if room := w.Room(); ok && ml > room {
+				j.fault("overflows", p.ID, "a deeper bowl, or less of it", "%s: %s, and the %s holds %.0f ml to its rim.", j.name(i), a, w.Name, room)
+			}
+		}
+	}
+}
+
+// edges finds what hangs over the plate, and what lies on its rim.
+func (j *judge) edges() {
+	for i, p := range j.spec.Placings {
+		ware := "plate"
+		if p.In != "" {
+			ware = p.In
+		}
+		switch over, rim := j.beyond(i), -j.free(i); {
+		case over > 0.5:
+			j.fault("over-edge", p.ID, "move it in, or make it smaller", "%s reaches %.0f mm over the edge of the %s.", j.name(i), over, ware)
+		case rim > 3 && !p.Form.loose() && !p.Rim:
+			j.fault("on-the-rim", p.ID, "move it in: the rim is for the thumb", "%s reaches %.0f mm onto the rim.", j.name(i), rim)
+		}
+	}
+}
+
+// overlaps finds solid things that lie in one place, and neither stands on the
+// other.
+func (j *judge) overlaps() {
+	for i, p := range j.spec.Placings {
+		for k, q := range j.spec.Placings[:i] {
+			if p.Form.loose() || q.Form.loose() || j.standsOn(i, k) || j.standsOn(k, i) {
+				continue
+			}
+			if share := j.overlap[i][k] / math.Max(1, math.Min(j.areas[i], j.areas[k])); share > 0.1 {
+				j.fault("overlap", p.ID, "say that it stands on it, or move one of them", "%s and %s lie in one place: %.0f %% of the smaller.", j.name(k), j.name(i), share*100)
+			}
+		}
+	}
+}
+
+// order finds what stands on nothing, what is covered by what should not cover
+// it, and rings that are lifted too early.
+func (j *judge) order() {
+	for i, p := range j.spec.Placings {
+		for word, to := range map[string]string{"stands on": p.On, "leans on": p.Leans, "is measured from": p.From} {
+			if to == "" {
+				continue
+			}
+			switch at, there := j.place[to]; {
+			case !there:
+				j.fault("not-there", p.ID, "say on what it stands, or take that off", "%s %s %q, and there is no such placing.", j.name(i), word, to)
+			case at > i:
+				j.fault("not-there-yet", p.ID, "place it later", "%s %s %s, which is placed after it.", j.name(i), word, j.name(at))
+			}
+		}
+		if j.circle[i] {
+			j.fault("in-a-circle", p.ID, "measure one of them from the plate", "The place of %s is measured, by way of others, from itself.", j.name(i))
+		}
+		j.covered(i)
+		j.lifted(i)
+		j.seen(i)
+	}
+}
+
+// seen finds what nothing shows: later things cover it, nothing stands on it,
+// and nobody said that it is hidden on purpose.
+func (j *judge) seen(i int) {
+	p := j.spec.Placings[i]
+	if p.Hidden || j.areas[i] == 0 {
+		return
+	}
+	var later []int
+	most := 0.0 // what they can cover together
+	for k := i + 1; k < len(j.spec.Placings); k++ {
+		q := j.spec.Placings[k]
+		if j.standsOn(k, i) {
+			return
+		}
+		if !q.Form.loose() || q.Form == Foam {
+			later, most = append(later, k), most+j.overlap[i][k]
+		}
+	}
+	if most <= 0.95*j.areas[i] {
+		return
+	}
+	over := j.grid.Empty()
+	for _, k := range later {
+		over.Add(j.masks[k])
+	}
+	if j.grid.Both(j.masks[i], over) > 0.95*j.areas[i] {
+		j.advise("out-of-sight", p.ID, "move it, or say that it is hidden on purpose", "What is placed after %s covers it.", j.name(i))
+	}
+}
+
+// covered finds a liquid that goes over a crisp thing. A pool flows under what
+// stands on something or has a skin to keep above it.
+func (j *judge) covered(i int) {
+	p := j.spec.Placings[i]
+	if p.Texture != Crisp && p.Texture != Crunchy {
+		return
+	}
+	for k := i + 1; k < len(j.spec.Placings); k++ {
+		q := j.spec.Placings[k]
+		under := (q.Form == Pool || q.Form == Poured) && (j.base[i] > 0 || p.tall() > 8)
+		if q.Texture != Wet && q.Texture != Moist || q.On == p.ID && q.Form == Dots || under {
+			continue
+		}
+		if share := j.overlap[i][k] / math.Max(1, j.areas[i]); share > 0.1 {
+			j.fault("crisp-under-wet", p.ID, "the sauce first, or beside it", "%s is crisp, and %s goes over %.0f %% of it.", j.name(i), j.name(k), share*100)
+		}
+	}
+}
+
+// lifted finds a ring that is taken off before its last layer is in.
+func (j *judge) lifted(i int) {
+	p := j.spec.Placings[i]
+	if p.Former == "" {
+		return
+	}
+	lift := i
+	if at, there := j.place[p.Lift]; there {
+		lift = at
+	}
+	for k := i + 1; k < len(j.spec.Placings); k++ {
+		if q := j.spec.Placings[k]; q.Former == p.Former && q.On == p.ID && k > lift {
+			j.fault("lifted-too-early", p.ID, "lift it after "+j.name(k), "The %s is lifted after %s, and %s is still to go in.", p.Former, j.name(lift), j.name(k))
+		}
+	}
+}
