@@ -14,6 +14,8 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/service"
 	"jointime/internal/formats/lists"
 )
@@ -25,13 +27,13 @@ func (s *Server) amountRoutes(api huma.API) {
 
 // AmountsView is what a service needs, from its covers back to what is bought.
 type AmountsView struct {
-	Service  service.Service `json:"service"`
-	Exploded recipe.Exploded `json:"exploded"`
-	Orders   []OrderView     `json:"orders" nullable:"false" doc:"what is to be ordered, by supplier; what must be ordered first stands first"`
-	Unsold   []string        `json:"unsold" nullable:"false" doc:"what is missing and no supplier is known to have"`
-	Costs    []recipe.Cost   `json:"costs" nullable:"false"`
-	Currency string          `json:"currency"`
-	Now      time.Time       `json:"now"`
+	Service  service.Service   `json:"service"`
+	Exploded quantity.Exploded `json:"exploded"`
+	Orders   []OrderView       `json:"orders" nullable:"false" doc:"what is to be ordered, by supplier; what must be ordered first stands first"`
+	Unsold   []string          `json:"unsold" nullable:"false" doc:"what is missing and no supplier is known to have"`
+	Costs    []supply.Cost     `json:"costs" nullable:"false"`
+	Currency string            `json:"currency"`
+	Now      time.Time         `json:"now"`
 }
 
 // OrderView is what is ordered from one supplier by one hour.
@@ -68,7 +70,7 @@ func (s *Server) amounts(ctx context.Context, in *serviceInput) (*amountsOutput,
 
 // add puts a purchase to what is ordered from the same supplier by the same
 // hour.
-func (v *AmountsView) add(b recipe.Buy, x stocked) {
+func (v *AmountsView) add(b quantity.Buy, x stocked) {
 	p := b.Purchase
 	told := func(t time.Time) string { return t.In(x.in.Zone).Format(time.RFC3339) }
 	at := -1
@@ -92,11 +94,11 @@ func (v *AmountsView) add(b recipe.Buy, x stocked) {
 }
 
 // costs are those of a portion of each dish that has plates.
-func (x stocked) costs() []recipe.Cost {
-	out := []recipe.Cost{}
+func (x stocked) costs() []supply.Cost {
+	out := []supply.Cost{}
 	book, orders := x.onTheDay()
 	for _, o := range orders {
-		c := book.CostOf(o, x.input.Ways)
+		c := supply.CostOf(book, o, x.input.Ways)
 		for _, v := range book.Dishes[o.Dish].Versions {
 			if v.ID == o.Version {
 				c.Name += ", " + v.Name
@@ -109,12 +111,12 @@ func (x stocked) costs() []recipe.Cost {
 
 // onTheDay is the book in the states that were chosen on the day, and all
 // plates of a service.
-func (p planned) onTheDay() (recipe.Book, []recipe.Order) {
-	var orders []recipe.Order
+func (p planned) onTheDay() (recipe.Book, []quantity.Order) {
+	var orders []quantity.Order
 	for _, c := range p.in.Service.Courses {
 		for _, n := range c.Covers {
 			if n.Plates > 0 {
-				orders = append(orders, recipe.Order{Dish: n.Dish, Version: n.Version, Plates: n.Plates})
+				orders = append(orders, quantity.Order{Dish: n.Dish, Version: n.Version, Plates: n.Plates})
 			}
 		}
 	}
@@ -126,8 +128,8 @@ func (p planned) onTheDay() (recipe.Book, []recipe.Order) {
 }
 
 // waysOf are the habits of a kitchen that sums depend on.
-func waysOf(k kitchen.Kitchen) recipe.Ways {
-	return recipe.Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
+func waysOf(k kitchen.Kitchen) quantity.Ways {
+	return quantity.Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
 }
 
 // orderFile sends what is bought as a table to keep.

@@ -12,6 +12,9 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/search"
+	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
@@ -25,8 +28,8 @@ type book struct {
 	dishes      map[string]recipe.Dish
 	menus       map[string]recipe.Menu
 	services    map[string]service.Service
-	suppliers   map[string]recipe.Supplier
-	stock       map[string]recipe.Stock
+	suppliers   map[string]supply.Supplier
+	stock       map[string]quantity.Stock
 	versions    map[string]int64 // kind/id → version
 }
 
@@ -36,7 +39,7 @@ type keptBook struct {
 	sync.Mutex
 	seq   int64
 	book  *book
-	shelf *recipe.Shelf
+	shelf *search.Shelf
 }
 
 func (s *Server) book(ctx context.Context) (book, error) {
@@ -61,15 +64,15 @@ func (s *Server) book(ctx context.Context) (book, error) {
 }
 
 // shelf is the book made ready for searching, in its first kitchen.
-func (s *Server) shelf(ctx context.Context) (recipe.Shelf, error) {
+func (s *Server) shelf(ctx context.Context) (search.Shelf, error) {
 	b, err := s.book(ctx)
 	if err != nil {
-		return recipe.Shelf{}, err
+		return search.Shelf{}, err
 	}
 	s.kept.Lock()
 	defer s.kept.Unlock()
 	if s.kept.shelf == nil {
-		made := recipe.NewShelf(b.recipes(), b.anyKitchen())
+		made := search.NewShelf(b.recipes(), b.anyKitchen())
 		s.kept.shelf = &made
 	}
 	return *s.kept.shelf, nil
@@ -89,7 +92,7 @@ func (b book) anyKitchen() kitchen.Kitchen {
 }
 
 func readBook(docs []store.Document) (book, error) {
-	b := book{map[string]recipe.Ingredient{}, map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]recipe.Supplier{}, map[string]recipe.Stock{}, map[string]int64{}}
+	b := book{map[string]recipe.Ingredient{}, map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]supply.Supplier{}, map[string]quantity.Stock{}, map[string]int64{}}
 	for _, d := range docs {
 		var err error
 		switch d.Kind {

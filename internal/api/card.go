@@ -10,6 +10,7 @@ import (
 
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/core/recipe/contents"
 	"jointime/internal/formats/platecard"
 	"jointime/internal/store"
 )
@@ -25,7 +26,7 @@ func (s *Server) cardFile(w http.ResponseWriter, r *http.Request) {
 	plates, k := b.nextPlates(s, id)
 	recipes := b.recipes()
 	c := platecard.Card{Title: d.Name, Revision: b.version(store.Dish, id), Spec: d.Plate, Computed: d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth)), Name: func(id string) string { return b.components[id].Name }}
-	contents := recipes.Contents(d, k)
+	contents := contents.In(recipes, d, k)
 	var names []string
 	for _, a := range contents.Allergens {
 		names = append(names, a.Name)

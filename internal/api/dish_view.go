@@ -6,23 +6,26 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/review"
 	"jointime/internal/store"
 )
 
 // DishView is a dish with its components and what the core says of them.
 type DishView struct {
-	Dish       recipe.Dish          `json:"dish"`
-	Version    int64                `json:"version"`
-	Plates     int                  `json:"plates" doc:"of the next service that has the dish, which the figures are for"`
-	Components []ComponentView      `json:"components" nullable:"false" doc:"those on the plate, then those that go into them"`
-	Gaps       []recipe.Gap         `json:"gaps" nullable:"false"`
-	Faults     []string             `json:"faults" nullable:"false" doc:"what is wrong wherever the dish is"`
-	Versions   []recipe.VersionView `json:"versions" nullable:"false" doc:"the dish as it stands, then its versions"`
-	Rivals     []recipe.Rival       `json:"rivals" nullable:"false"`
-	Ahead      []recipe.Ahead       `json:"ahead" nullable:"false"`
-	Kitchen    kitchen.Kitchen      `json:"kitchen"`
-	Plate      plating.Computed     `json:"plate" doc:"what is computed of its plate"`
-	Build      int64                `json:"build" doc:"seconds to build one plate"`
+	Dish       recipe.Dish            `json:"dish"`
+	Version    int64                  `json:"version"`
+	Plates     int                    `json:"plates" doc:"of the next service that has the dish, which the figures are for"`
+	Components []ComponentView        `json:"components" nullable:"false" doc:"those on the plate, then those that go into them"`
+	Gaps       []recipe.Gap           `json:"gaps" nullable:"false"`
+	Faults     []string               `json:"faults" nullable:"false" doc:"what is wrong wherever the dish is"`
+	Versions   []contents.VersionView `json:"versions" nullable:"false" doc:"the dish as it stands, then its versions"`
+	Rivals     []review.Rival         `json:"rivals" nullable:"false"`
+	Ahead      []review.Ahead         `json:"ahead" nullable:"false"`
+	Kitchen    kitchen.Kitchen        `json:"kitchen"`
+	Plate      plating.Computed       `json:"plate" doc:"what is computed of its plate"`
+	Build      int64                  `json:"build" doc:"seconds to build one plate"`
 }
 
 // ComponentView is a component on a dish, or in one that is.
@@ -33,10 +36,10 @@ type ComponentView struct {
 	Into      string                `json:"into,omitempty" doc:"name of the component that it goes into"`
 	Dishes    []DishName            `json:"dishes" nullable:"false" doc:"other dishes that use it"`
 	Lead      recipe.Lead           `json:"lead"`
-	Methods   []recipe.MethodView   `json:"methods" nullable:"false"`
-	TakeOuts  []recipe.TakeOutFault `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time"`
-	Need      recipe.Need           `json:"need"`
-	Chain     []recipe.Reduced      `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
+	Methods   []review.MethodView   `json:"methods" nullable:"false"`
+	TakeOuts  []review.TakeOutFault `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time"`
+	Need      quantity.Need         `json:"need"`
+	Chain     []quantity.Reduced    `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
 	ChainWhy  string                `json:"chainWhy,omitempty" doc:"why that cannot be worked out"`
 	Said      []string              `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
 }
@@ -55,10 +58,10 @@ func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error
 	plates, k := b.nextPlates(s, in.ID)
 	recipes := b.recipes()
 	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: b.componentViews(d, k, plates), Kitchen: k,
-		Gaps: recipes.Gaps(d, k), Faults: recipes.Faults(d, k), Versions: []recipe.VersionView{recipes.Plain(d, k)}, Ahead: recipes.Ahead(d),
-		Rivals: recipes.Rivals(d, places(k), plates), Build: d.Plate.Seconds()}
+		Gaps: review.Gaps(recipes, d, k), Faults: review.Faults(recipes, d, k), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
+		Rivals: review.Rivals(recipes, d, places(k), plates), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
-		v.Versions = append(v.Versions, recipes.Version(d, version, k, plates))
+		v.Versions = append(v.Versions, contents.Version(recipes, d, version, k, plates))
 	}
 	v.Plate = d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth))
 	return &dishOutput{v}, nil
@@ -78,7 +81,7 @@ func places(k kitchen.Kitchen) func(kind string) int {
 // goes into them.
 func (b book) componentViews(d recipe.Dish, k kitchen.Kitchen, plates int) []ComponentView {
 	out, listed := []ComponentView{}, map[string]bool{}
-	needs := b.recipes().Needs(d, plates, waysOf(k))
+	needs := quantity.Needs(b.recipes(), d, plates, waysOf(k))
 	add := func(c recipe.Component, into string) *ComponentView {
 		listed[c.ID] = true
 		out = append(out, b.componentView(d, c, into, plates))
@@ -99,8 +102,8 @@ func (b book) componentViews(d recipe.Dish, k kitchen.Kitchen, plates int) []Com
 func (b book) componentView(d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
 	recipes := b.recipes()
 	v := ComponentView{Component: b.components[c.ID], Made: c, Version: b.version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
-		Methods: recipes.Compare(c, plates), TakeOuts: c.TakeOutFaults(), Said: []string{}, Need: recipe.Need{Component: c.ID, Ingredients: []recipe.Scaled{}}}
-	v.Chain, v.ChainWhy = recipes.Reductions(c, waysOf(b.anyKitchen()))
+		Methods: review.Compare(recipes, c, plates), TakeOuts: review.TakeOutFaults(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
+	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, waysOf(b.anyKitchen()))
 	for _, step := range c.Steps() {
 		said := ""
 		if step.Time != nil {

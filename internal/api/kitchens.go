@@ -13,7 +13,7 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/heat"
 	"jointime/internal/core/kitchen"
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/units"
 	"jointime/internal/store"
 )
@@ -88,19 +88,19 @@ func (s *Server) heats(ctx context.Context, _ *struct{}) (*heatsOutput, error) {
 
 type reduceInput struct {
 	Body struct {
-		Stages []recipe.Stage `json:"stages" nullable:"false" minItems:"1" maxItems:"100"`
-		Out    *units.Amount  `json:"out,omitempty" doc:"so much is to come out: tells what goes in; absent: tells what comes out"`
-		Pan    *heat.Vessel   `json:"pan,omitempty" doc:"what it boils away in; absent: no times are told"`
-		Start  float64        `json:"start,omitempty" minimum:"0" maximum:"100" doc:"°C at the start of the first boiling; absent or 0: it boils already"`
+		Stages []quantity.Stage `json:"stages" nullable:"false" minItems:"1" maxItems:"100"`
+		Out    *units.Amount    `json:"out,omitempty" doc:"so much is to come out: tells what goes in; absent: tells what comes out"`
+		Pan    *heat.Vessel     `json:"pan,omitempty" doc:"what it boils away in; absent: no times are told"`
+		Start  float64          `json:"start,omitempty" minimum:"0" maximum:"100" doc:"°C at the start of the first boiling; absent or 0: it boils already"`
 	}
 }
 
 // ReductionView is a chain of reductions with how long each takes.
 type ReductionView struct {
-	Stages   []recipe.Reduced `json:"stages" nullable:"false"`
-	Takes    []*heat.Takes    `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
-	Workings []string         `json:"workings" nullable:"false" doc:"of the times, as lines of sums"`
-	Why      string           `json:"why,omitempty" doc:"why a time cannot be told"`
+	Stages   []quantity.Reduced `json:"stages" nullable:"false"`
+	Takes    []*heat.Takes      `json:"takes" nullable:"false" doc:"seconds of each stage, an estimate; null: nothing boils away in it, or it cannot be told"`
+	Workings []string           `json:"workings" nullable:"false" doc:"of the times, as lines of sums"`
+	Why      string             `json:"why,omitempty" doc:"why a time cannot be told"`
 }
 
 type reduceOutput struct{ Body ReductionView }
@@ -114,9 +114,9 @@ func (s *Server) reduce(ctx context.Context, in *reduceInput) (*reduceOutput, er
 	measures := b.anyKitchen().Sizes()
 	v := ReductionView{}
 	if in.Body.Out != nil {
-		v.Stages, err = recipe.ReduceTo(*in.Body.Out, in.Body.Stages, measures)
+		v.Stages, err = quantity.ReduceTo(*in.Body.Out, in.Body.Stages, measures)
 	} else {
-		v.Stages, err = recipe.Reduce(in.Body.Stages, measures)
+		v.Stages, err = quantity.Reduce(in.Body.Stages, measures)
 	}
 	if err != nil {
 		return nil, s.fail(err)

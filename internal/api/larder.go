@@ -7,7 +7,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/supply"
 	"jointime/internal/store"
 )
 
@@ -21,10 +22,10 @@ func (s *Server) larderRoutes(api huma.API) {
 
 // StockView is so much of something that is there.
 type StockView struct {
-	Stock   recipe.Stock `json:"stock"`
-	Version int64        `json:"version"`
-	Name    string       `json:"name"`
-	Past    bool         `json:"past" doc:"its last day is over"`
+	Stock   quantity.Stock `json:"stock"`
+	Version int64          `json:"version"`
+	Name    string         `json:"name"`
+	Past    bool           `json:"past" doc:"its last day is over"`
 }
 
 type stockOutput struct {
@@ -62,7 +63,7 @@ func (s *Server) listStock(ctx context.Context, _ *struct{}) (*stockOutput, erro
 	return out, nil
 }
 
-func (b book) stockName(e recipe.Stock) string {
+func (b book) stockName(e quantity.Stock) string {
 	for _, h := range b.holdable() {
 		if h.Ingredient == e.Ingredient && h.Component == e.Component && h.ByProduct == e.ByProduct {
 			return h.Name
@@ -89,7 +90,7 @@ func (b book) holdable() []Holdable {
 	return out
 }
 
-func (s *Server) putStock(ctx context.Context, in *saveInput[recipe.Stock]) (*savedOutput, error) {
+func (s *Server) putStock(ctx context.Context, in *saveInput[quantity.Stock]) (*savedOutput, error) {
 	if in.Body.Value.Counted.IsZero() {
 		in.Body.Value.Counted = s.Now()
 	}
@@ -98,7 +99,7 @@ func (s *Server) putStock(ctx context.Context, in *saveInput[recipe.Stock]) (*sa
 
 // SupplierView is who brings things.
 type SupplierView struct {
-	Supplier recipe.Supplier `json:"supplier"`
+	Supplier supply.Supplier `json:"supplier"`
 	Version  int64           `json:"version"`
 }
 
@@ -122,6 +123,6 @@ func (s *Server) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutp
 	return out, nil
 }
 
-func (s *Server) putSupplier(ctx context.Context, in *saveInput[recipe.Supplier]) (*savedOutput, error) {
+func (s *Server) putSupplier(ctx context.Context, in *saveInput[supply.Supplier]) (*savedOutput, error) {
 	return put(s, ctx, store.Supplier, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
 }

@@ -13,7 +13,8 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
@@ -33,7 +34,7 @@ type MiseView struct {
 	Begins   time.Time         `json:"begins" doc:"hour of the first course"`
 	Sheet    mise.Sheet        `json:"sheet"`
 	Message  string            `json:"message,omitempty" doc:"why there is no plan to take hours from"`
-	Problems []recipe.Hitch    `json:"problems" nullable:"false"`
+	Problems []quantity.Hitch  `json:"problems" nullable:"false"`
 }
 
 type miseOutput struct{ Body MiseView }
@@ -111,7 +112,7 @@ func (s *Server) workOut(ctx context.Context, id string) (x stocked, err error) 
 	}
 	ways := waysOf(p.in.Kitchen)
 	book, orders := p.onTheDay()
-	larder := recipe.Larder{Day: p.in.Service.Day}
+	larder := quantity.Larder{Day: p.in.Service.Day}
 	for _, e := range p.book.stock {
 		if e.Kitchen == "" || e.Kitchen == p.in.Kitchen.ID {
 			larder.Stock = append(larder.Stock, e)
@@ -128,11 +129,11 @@ func (s *Server) workOut(ctx context.Context, id string) (x stocked, err error) 
 		}
 		x.input.Ticks = append(x.input.Ticks, tick)
 	}
-	x.input.Exploded = book.ExplodeFrom(larder, orders, ways)
+	x.input.Exploded = quantity.ExplodeFrom(book, larder, orders, ways)
 	larder.Done = mise.Make(x.input).Ticked()
-	x.input.Exploded = book.ExplodeFrom(larder, orders, ways)
+	x.input.Exploded = quantity.ExplodeFrom(book, larder, orders, ways)
 	needed, leaves := mise.Needed(x.input)
-	x.input.Exploded.Purchases(book, ways, p.book.suppliers, needed, x.input.Begins, s.Now())
+	supply.Purchases(&x.input.Exploded, book, ways, p.book.suppliers, needed, x.input.Begins, s.Now())
 	for k, e := range x.input.Exploded.Ledger {
 		if when, planned := leaves[e.Component+"/"+e.Step]; planned {
 			x.input.Exploded.Ledger[k].When = &when

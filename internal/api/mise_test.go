@@ -13,7 +13,7 @@ import (
 
 	"jointime/internal/api"
 	"jointime/internal/core/mise"
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 )
 
 func ticks(list ...map[string]any) map[string]any { return map[string]any{"ticks": list} }
@@ -120,7 +120,7 @@ func TestTheOrderGoesBySupplierInPacksAndInTime(t *testing.T) {
 	v := get[api.AmountsView](chef, "/api/services/supper/amounts")
 	require.NotEmpty(t, v.Orders)
 	assert.Equal(t, "EUR", v.Currency)
-	byName := map[string]recipe.Buy{}
+	byName := map[string]quantity.Buy{}
 	for _, b := range v.Exploded.Buy {
 		byName[b.Name] = b
 	}
@@ -195,7 +195,7 @@ func TestVersionsOfAServiceAreOrdered(t *testing.T) {
 	text := strings.Replace(string(doc.Body), `{"dish": "guinea-fowl", "plates": 4}`, `{"dish": "guinea-fowl", "plates": 3}, {"dish": "guinea-fowl", "version": "meatless", "plates": 1}`, 1)
 	require.NotEqual(t, string(doc.Body), text)
 	require.Equal(t, 200, chef.send("PUT", "/api/services/supper", []byte(fmt.Sprintf(`{"version": %d, "value": %s}`, doc.Version, text))).status)
-	names := map[string]recipe.Buy{}
+	names := map[string]quantity.Buy{}
 	for _, b := range get[api.AmountsView](chef, "/api/services/supper/amounts").Exploded.Buy {
 		names[b.Name] = b
 	}

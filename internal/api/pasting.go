@@ -10,6 +10,7 @@ import (
 
 	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/entry"
 	"jointime/internal/formats/schemaorg"
 	"jointime/internal/store"
 )
@@ -63,7 +64,7 @@ func (s *Server) readLine(ctx context.Context, in *lineInput) (*lineOutput, erro
 	}
 	out := LineReading{As: in.As}
 	if out.As == "" {
-		out.As = recipe.LooksLike(in.Text)
+		out.As = entry.LooksLike(in.Text)
 	}
 	switch out.As {
 	case "step":
@@ -76,16 +77,16 @@ func (s *Server) readLine(ctx context.Context, in *lineInput) (*lineOutput, erro
 
 func stepReading(in *lineInput, b book) *StepReading {
 	out := StepReading{Read: reading.Step(in.Text), Said: []string{}}
-	out.Steps = append([]recipe.Step{}, recipe.StepsFrom(out.Read, b.anyKitchen(), taken(in.IDs))...)
+	out.Steps = append([]recipe.Step{}, entry.StepsFrom(out.Read, b.anyKitchen(), taken(in.IDs))...)
 	for _, step := range out.Steps {
-		out.Said = append(out.Said, step.Say())
+		out.Said = append(out.Said, entry.SayStep(step))
 	}
 	return &out
 }
 
 func ingredientReading(in *lineInput, b recipe.Book) *IngredientReading {
 	out := IngredientReading{Read: reading.Ingredient(in.Text)}
-	if line, ok := b.LineFrom(out.Read, taken(in.IDs), b.Components[in.Into].Lines); ok {
+	if line, ok := entry.LineFrom(b, out.Read, taken(in.IDs), b.Components[in.Into].Lines); ok {
 		if line.Component != "" && line.Component == in.Into {
 			line.Component = ""
 		}
@@ -119,9 +120,9 @@ type pasteInput struct {
 
 type pastedOutput struct {
 	Body struct {
-		Pasted recipe.Pasted `json:"pasted"`
-		Kind   string        `json:"kind" enum:"text,recipe"`
-		More   int           `json:"more,omitempty" doc:"further recipes in it that are not shown"`
+		Pasted entry.Pasted `json:"pasted"`
+		Kind   string       `json:"kind" enum:"text,recipe"`
+		More   int          `json:"more,omitempty" doc:"further recipes in it that are not shown"`
 	}
 }
 
@@ -138,13 +139,13 @@ func (s *Server) readPaste(_ context.Context, in *pasteInput) (*pastedOutput, er
 	if n := strings.Count(in.Body.Text, "\n"); n > 2000 {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.text", Message: "more than 2,000 lines: paste a dish at a time"})
 	}
-	out.Body.Kind, out.Body.Pasted = "text", recipe.Paste(in.Body.Text)
+	out.Body.Kind, out.Body.Pasted = "text", entry.Paste(in.Body.Text)
 	return out, nil
 }
 
 type pastedInput struct {
 	Key  string `header:"Idempotency-Key" maxLength:"100"`
-	Body recipe.Pasted
+	Body entry.Pasted
 }
 
 // readAgain reads the lines of a review after some were changed.
@@ -177,7 +178,7 @@ func (s *Server) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, 
 			in.Body.Components[i].Name = in.Body.Name
 		}
 	}
-	d, components, bought := b.recipes().Keep(in.Body, b.anyKitchen())
+	d, components, bought := entry.Keep(b.recipes(), in.Body, b.anyKitchen())
 	writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": typed in"}}
 	for _, c := range components {
 		if err := c.Validate(); err != nil {
@@ -209,7 +210,7 @@ type fillOutput struct{ Body recipe.Step }
 // fillGap puts the kitchen's own default into a step; it is kept when the step
 // is saved.
 func (s *Server) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) {
-	return &fillOutput{in.Body.Step.FillGap(in.Body.Field)}, nil
+	return &fillOutput{entry.FillGap(in.Body.Step, in.Body.Field)}, nil
 }
 
 // recipeFile sends a dish as a schema.org Recipe.

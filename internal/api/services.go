@@ -15,6 +15,8 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/review"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/store"
@@ -95,7 +97,7 @@ type DishLine struct {
 	Versions []VersionPlates `json:"versions" nullable:"false"`
 	Gaps     []recipe.Gap    `json:"gaps" nullable:"false"`
 	Faults   []string        `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
-	Needs    []recipe.Need   `json:"needs" nullable:"false"`
+	Needs    []quantity.Need `json:"needs" nullable:"false"`
 	Build    int64           `json:"build" doc:"seconds to build one plate"`
 	States   []StateChoice   `json:"states" nullable:"false" doc:"states in which its ingredients can come, chosen on the day"`
 }
@@ -159,7 +161,7 @@ func serviceView(p planned) ServiceView {
 		}
 		for _, id := range m.Dishes {
 			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: recipes.Gaps(d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: recipes.Needs(d, hour.Of(id, ""), waysOf(p.in.Kitchen)), Build: d.Plate.Seconds(), States: p.states(d)}
+			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: review.Gaps(recipes, d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: quantity.Needs(recipes, d, hour.Of(id, ""), waysOf(p.in.Kitchen)), Build: d.Plate.Seconds(), States: p.states(d)}
 			for _, v := range d.Versions {
 				line.Versions = append(line.Versions, VersionPlates{v.ID, v.Name, hour.Of(id, v.ID)})
 			}
@@ -353,7 +355,7 @@ func (p planned) faultsOf(dish string) []string {
 	if p.past {
 		return []string{}
 	}
-	return p.book.recipes().Faults(p.in.Dishes[dish], p.in.Kitchen)
+	return review.Faults(p.book.recipes(), p.in.Dishes[dish], p.in.Kitchen)
 }
 
 // faults of all dishes that are served.

@@ -9,6 +9,8 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+	"jointime/internal/core/recipe/search"
 	"jointime/internal/core/revise"
 	"jointime/internal/store"
 )
@@ -31,7 +33,7 @@ type searchInput struct {
 
 type searchOutput struct {
 	Body struct {
-		Entries   []recipe.Entry    `json:"entries" nullable:"false"`
+		Entries   []search.Entry    `json:"entries" nullable:"false"`
 		All       int               `json:"all" doc:"how many dishes there are"`
 		Allergens []recipe.Allergen `json:"allergens" nullable:"false" doc:"those that can be asked for"`
 	}
@@ -42,14 +44,14 @@ func (s *Server) search(ctx context.Context, in *searchInput) (*searchOutput, er
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	q := recipe.Query{Words: in.Words, Month: in.Month, Within: in.Within}
+	q := search.Query{Words: in.Words, Month: in.Month, Within: in.Within}
 	for _, what := range strings.Split(in.Without, ",") {
 		if what = strings.TrimSpace(what); what != "" {
 			q.Without = append(q.Without, what)
 		}
 	}
 	out := &searchOutput{}
-	out.Body.Entries, out.Body.All, out.Body.Allergens = shelf.Search(q), len(shelf.Search(recipe.Query{})), recipe.Allergens
+	out.Body.Entries, out.Body.All, out.Body.Allergens = shelf.Search(q), len(shelf.Search(search.Query{})), recipe.Allergens
 	return out, nil
 }
 
@@ -94,8 +96,8 @@ func (s *Server) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredi
 
 type refusedOutput struct {
 	Body struct {
-		Falls    []recipe.Fall    `json:"falls" nullable:"false"`
-		StandIns []recipe.StandIn `json:"standIns" nullable:"false"`
+		Falls    []contents.Fall    `json:"falls" nullable:"false"`
+		StandIns []contents.StandIn `json:"standIns" nullable:"false"`
 	}
 }
 
@@ -109,7 +111,7 @@ func (s *Server) refused(ctx context.Context, in *dishInput) (*refusedOutput, er
 		return nil, s.fail(fmt.Errorf("ingredient %q: %w", in.ID, store.ErrNotFound))
 	}
 	out := &refusedOutput{}
-	out.Body.Falls, out.Body.StandIns = b.recipes().Refused(in.ID)
+	out.Body.Falls, out.Body.StandIns = contents.Refused(b.recipes(), in.ID)
 	return out, nil
 }
 

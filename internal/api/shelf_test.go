@@ -12,13 +12,16 @@ import (
 
 	"jointime/internal/api"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+	"jointime/internal/core/recipe/entry"
+	"jointime/internal/core/recipe/search"
 	"jointime/internal/core/units"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
 )
 
 type found struct {
-	Entries []recipe.Entry `json:"entries"`
+	Entries []search.Entry `json:"entries"`
 	All     int            `json:"all"`
 }
 
@@ -55,8 +58,8 @@ func TestNoFaultIsToldWhereThereIsNone(t *testing.T) {
 func TestIngredientsAreToldAndADeliveryIsSentBack(t *testing.T) {
 	chef := newHouse(t).cook("Head chef")
 	refused := get[struct {
-		Falls    []recipe.Fall    `json:"falls"`
-		StandIns []recipe.StandIn `json:"standIns"`
+		Falls    []contents.Fall    `json:"falls"`
+		StandIns []contents.StandIn `json:"standIns"`
 	}](chef, "/api/ingredients/hake/refused")
 	require.Len(t, refused.Falls, 1)
 	assert.Equal(t, "coley", refused.StandIns[0].Ingredient)
@@ -78,7 +81,7 @@ func TestIngredientsAreToldAndADeliveryIsSentBack(t *testing.T) {
 func TestAPasteIsReviewedKeptOnceAndPlanned(t *testing.T) {
 	chef := newHouse(t).cook("Head chef")
 	var answer struct {
-		Pasted recipe.Pasted `json:"pasted"`
+		Pasted entry.Pasted `json:"pasted"`
 	}
 	a := chef.send("POST", "/api/read/paste", map[string]any{"text": "Toast\n\nToast:\n2 slices bread\ntoast 3 min under the grill until brown\nmakes 2\nportion: 1\n"})
 	require.Equal(t, 200, a.status, string(a.body))

@@ -5,6 +5,7 @@ import (
 	"go/parser"
 	"go/token"
 	"io/fs"
+	"os"
 	"path/filepath"
 	"strconv"
 	"strings"
@@ -59,19 +60,27 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 // knows nothing of kitchens.
 var may = map[string]string{
 	"fault": "", "heat": "", "limits": "", "reading": "units", "revise": "", "schedule": "", "units": "", "words": "",
-	"kitchen": "fault limits units",
-	"plating": "fault heat plating/raster units", "plating/raster": "",
-	"recipe":         "fault kitchen limits plating reading units words",
-	"service":        "fault recipe units",
-	"keeping":        "kitchen limits recipe units words",
-	"schedule/check": "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",
+	"kitchen":           "fault limits units",
+	"plating":           "fault heat plating/raster units",
+	"plating/raster":    "",
+	"recipe":            "fault kitchen limits plating units words",
+	"recipe/quantity":   "fault kitchen recipe units words",
+	"recipe/supply":     "fault recipe recipe/quantity units",
+	"recipe/entry":      "fault kitchen limits plating reading recipe units words",
+	"recipe/contents":   "fault kitchen plating recipe units words",
+	"recipe/review":     "fault kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
+	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",
+	"recipe/recipetest": "recipe units",
+	"service":           "fault recipe recipe/quantity units",
+	"keeping":           "kitchen limits recipe units words",
+	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",
 	"runup/work":   "limits schedule",
-	"runup/demand": "keeping kitchen limits plating recipe runup/work service",
+	"runup/demand": "keeping kitchen limits plating recipe runup/work service words",
 	"runup/expand": "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
 	"runup/report": "limits runup/work schedule schedule/network schedule/reason units words",
 	"runup":        "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service",
-	"mise":         "fault kitchen recipe runup/report units words",
-	"room":         "kitchen plating recipe runup/report service units words",
+	"mise":         "fault kitchen recipe recipe/quantity recipe/contents runup/report units words",
+	"room":         "kitchen plating recipe recipe/contents runup/report service units words",
 }
 
 func TestWhoMayImportWhom(t *testing.T) {
@@ -96,5 +105,26 @@ func TestWhoMayImportWhom(t *testing.T) {
 	}))
 	for own := range may {
 		assert.True(t, met[own], "%s is no package any more", own)
+	}
+}
+
+// No package of the core is larger than one can keep in mind, and no file longer than one
+// reads in one go.
+func TestRoomsAreNoLargerThanOneCanKeepInMind(t *testing.T) {
+	files := map[string]int{}
+	require.NoError(t, filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") {
+			return err
+		}
+		text, err := os.ReadFile(path)
+		require.NoError(t, err)
+		if !strings.HasSuffix(path, "_test.go") {
+			files[filepath.Dir(path)]++
+			assert.LessOrEqual(t, strings.Count(string(text), "\n"), 300, path)
+		}
+		return nil
+	}))
+	for dir, n := range files {
+		assert.LessOrEqual(t, n, 20, dir)
 	}
 }

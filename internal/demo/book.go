@@ -9,6 +9,8 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
 )
@@ -21,8 +23,8 @@ type Book struct {
 	Dishes      []recipe.Dish
 	Menu        recipe.Menu
 	Service     service.Service
-	Suppliers   []recipe.Supplier
-	Stock       []recipe.Stock
+	Suppliers   []supply.Supplier
+	Stock       []quantity.Stock
 	House       kitchen.Kitchen // of the dining room, which is served the same evening
 	Winter      recipe.Menu
 	Supper      service.Service

@@ -9,6 +9,9 @@ import (
 
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/review"
 	"jointime/internal/core/units"
 	"jointime/internal/demo"
 
@@ -51,7 +54,7 @@ func TestTheDemoHasTheGapsItMeansToHave(t *testing.T) {
 	book := b.Recipes()
 	var grave, lesser []string
 	for _, d := range b.Dishes {
-		for _, g := range book.Gaps(d, b.Kitchen) {
+		for _, g := range review.Gaps(book, d, b.Kitchen) {
 			if g.Lesser {
 				lesser = append(lesser, g.Title)
 			} else {
@@ -114,9 +117,9 @@ func TestEveryDishAndVersionHolds(t *testing.T) {
 		versions += len(d.Versions)
 		assert.NotEmpty(t, d.Versions, d.Name)
 		assert.NotEmpty(t, d.Plate.Placings, d.Name)
-		faults = append(faults, book.Faults(d, b.Kitchen)...)
+		faults = append(faults, review.Faults(book, d, b.Kitchen)...)
 		for _, v := range d.Versions {
-			assert.Empty(t, book.Version(d, v, b.Kitchen, 4).Lost, v.Name)
+			assert.Empty(t, contents.Version(book, d, v, b.Kitchen, 4).Lost, v.Name)
 		}
 	}
 	assert.Equal(t, 9, versions)
@@ -207,14 +210,14 @@ func TestEveryFeatureIsMetSomewhere(t *testing.T) {
 func TestTheDemosLedgerBalances(t *testing.T) {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
 	for _, plates := range []int{1, 4, 36, 400} {
-		var orders []recipe.Order
+		var orders []quantity.Order
 		for _, d := range b.Dishes {
-			orders = append(orders, recipe.Order{Dish: d.ID, Plates: plates})
+			orders = append(orders, quantity.Order{Dish: d.ID, Plates: plates})
 			for _, v := range d.Versions {
-				orders = append(orders, recipe.Order{Dish: d.ID, Version: v.ID, Plates: 1})
+				orders = append(orders, quantity.Order{Dish: d.ID, Version: v.ID, Plates: 1})
 			}
 		}
-		x := b.Recipes().Explode(orders, units.Metric)
+		x := quantity.Explode(b.Recipes(), orders, units.Metric)
 		assert.Empty(t, x.Problems)
 		for _, e := range x.Ledger {
 			assert.InDelta(t, e.Given.Quantity+e.Short.Quantity, e.Taken.Quantity+e.Left.Quantity, 1e-6, e.Name)

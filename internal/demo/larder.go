@@ -6,12 +6,14 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/units"
 )
 
 // suppliers of the demo are invented.
-func suppliers() []recipe.Supplier {
-	return []recipe.Supplier{
+func suppliers() []supply.Supplier {
+	return []supply.Supplier{
 		{ID: "quay-boat", Name: "The quay boat", Delivers: []int{2, 3, 4, 5, 6}, At: "08:00", Before: 1, By: "22:00", Note: "leave a message on the slip"},
 		{ID: "hill-farm", Name: "Hill farm", Delivers: []int{1, 3, 5}, At: "07:30", Before: 1, By: "12:00"},
 		{ID: "market-hall", Name: "Market hall", Delivers: []int{1, 2, 3, 4, 5, 6}, At: "06:30", Before: 1, By: "15:00"},
@@ -87,7 +89,7 @@ func (b *Book) onHand() {
 		panic(err)
 	}
 	put := func(name string, a units.Amount, place, where string, days int) {
-		s := recipe.Stock{ID: recipe.Slug(name, map[string]bool{}), Kitchen: b.Kitchen.ID, Ingredient: b.ingredient(name).ID, Amount: a, Place: place, Where: where, Counted: day.AddDate(0, 0, -4)}
+		s := quantity.Stock{ID: recipe.Slug(name, map[string]bool{}), Kitchen: b.Kitchen.ID, Ingredient: b.ingredient(name).ID, Amount: a, Place: place, Where: where, Counted: day.AddDate(0, 0, -4)}
 		if days > 0 {
 			s.UseBy = day.AddDate(0, 0, days-2).Format("2006-01-02")
 		}
@@ -101,7 +103,7 @@ func (b *Book) onHand() {
 	put("white wine", ml(300), "chilled", "door", 9)
 	put("egg", pieces(2), "chilled", "dairy shelf", 8)
 	put("brown shrimps", grams(80), "chilled", "fish box", 1)
-	b.Stock = append(b.Stock, recipe.Stock{ID: "bones-frozen", Kitchen: b.Kitchen.ID, Component: "crown", ByProduct: "bones", Amount: grams(40), Place: "frozen", Where: "bag, top left", Since: day.AddDate(0, 0, -20).Format("2006-01-02"), UseBy: day.AddDate(0, 0, 60).Format("2006-01-02"), Counted: day.AddDate(0, 0, -4)})
+	b.Stock = append(b.Stock, quantity.Stock{ID: "bones-frozen", Kitchen: b.Kitchen.ID, Component: "crown", ByProduct: "bones", Amount: grams(40), Place: "frozen", Where: "bag, top left", Since: day.AddDate(0, 0, -20).Format("2006-01-02"), UseBy: day.AddDate(0, 0, 60).Format("2006-01-02"), Counted: day.AddDate(0, 0, -4)})
 }
 
 // sections of the kitchen, and who makes what.

@@ -5,6 +5,7 @@ import (
 	"strconv"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/entry"
 )
 
 // texts are dishes as a cook would type them in. What a line cannot say is
@@ -20,7 +21,7 @@ func (b *Book) typed() {
 		if err != nil {
 			panic(err) // it is compiled in
 		}
-		d, components, more := b.Recipes().Keep(recipe.Paste(string(text)), b.Kitchen)
+		d, components, more := entry.Keep(b.Recipes(), entry.Paste(string(text)), b.Kitchen)
 		b.Components = append(b.Components, components...)
 		b.Ingredients = append(b.Ingredients, more...)
 		if name != "meatless" { // these are parts of a version of the fowl

@@ -11,6 +11,7 @@ import (
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Cooking: what can be held against published figures is what a step says of its own
@@ -56,8 +57,8 @@ var (
 // food is what kind of food a component is by its own ingredients, as the limits of
 // cooking tell it apart; empty: none that comes from an animal.
 func (h House) food(c recipe.Component) (kind limits.Food) {
-	said := func(l recipe.Line, words []string) bool {
-		return recipe.Says(l.Name+" "+l.Note+" "+c.Name, words)
+	said := func(l recipe.Line, any []string) bool {
+		return words.Says(l.Name+" "+l.Note+" "+c.Name, any)
 	}
 	for _, l := range c.Lines {
 		switch h.Ingredients[l.Ingredient].Animal {

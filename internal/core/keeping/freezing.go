@@ -8,6 +8,7 @@ import (
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Fish that is eaten raw is kept frozen first, for as long as is published: that time
@@ -20,7 +21,7 @@ func (h House) rawFish(c recipe.Component) bool {
 		return false
 	}
 	fish := slices.ContainsFunc(c.Lines, func(l recipe.Line) bool {
-		return h.Ingredients[l.Ingredient].Animal == "fish" && !recipe.Says(l.Name, readyWords)
+		return h.Ingredients[l.Ingredient].Animal == "fish" && !words.Says(l.Name, readyWords)
 	})
 	if !fish {
 		return false

@@ -8,11 +8,13 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/units"
 )
 
 func (m *maker) contents(t *Task) {
-	contents := m.Book.ContentsOf(t.Component, m.Kitchen)
+	contents := contents.Of(m.Book, t.Component, m.Kitchen)
 	for _, a := range contents.Allergens {
 		t.Allergens = append(t.Allergens, a.Name)
 	}
@@ -21,7 +23,7 @@ func (m *maker) contents(t *Task) {
 
 // weigh gives a task the lines that its steps use; what no step speaks of is
 // weighed for the first.
-func (m *maker) weigh(t *Task, c recipe.Component, made recipe.Made) {
+func (m *maker) weigh(t *Task, c recipe.Component, made quantity.Made) {
 	for _, w := range made.Weigh {
 		at := 0
 		for _, l := range c.Lines {

@@ -5,7 +5,7 @@ import (
 	"slices"
 	"time"
 
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/units"
 )
 
@@ -60,12 +60,12 @@ func (m *maker) stray(tasks []Task, visits []Visit) []Tick {
 }
 
 // Ticked are the makings that were ticked, for the sums.
-func (s Sheet) Ticked() (out []recipe.Done) {
+func (s Sheet) Ticked() (out []quantity.Done) {
 	for _, d := range s.Days {
 		for _, x := range d.Sections {
 			for _, t := range x.Tasks {
 				for _, k := range t.Ticks {
-					out = append(out, recipe.Done{Component: t.Component, Amount: k.Amount, At: k.At, From: t.from, To: t.to, Partly: !t.Last})
+					out = append(out, quantity.Done{Component: t.Component, Amount: k.Amount, At: k.At, From: t.from, To: t.to, Partly: !t.Last})
 				}
 			}
 		}

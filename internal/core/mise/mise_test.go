@@ -11,6 +11,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/units"
 )
@@ -68,7 +69,7 @@ func scene() mise.Input {
 		{ID: "d/plate/1", Dish: "d", Component: "dressing", Placing: "1", Start: at(28, 19, 26), End: at(28, 19, 27)}}}
 	return mise.Input{Book: b, Plan: plan, Begins: begins, Now: at(26, 9, 0), Zone: time.UTC, Plates: 10, Hours: map[string]time.Time{"d": begins},
 		Kitchen:  kitchen.Kitchen{Sections: []kitchen.Section{{ID: "fish", Name: "Fish"}, {ID: "sauce", Name: "Sauce"}}, Boxes: []kitchen.Box{{Name: "tub", Holds: 700}, {Name: "box", Holds: 2000}}},
-		Exploded: b.Explode([]recipe.Order{{Dish: "d", Plates: 10}}, units.Metric)}
+		Exploded: quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 10}}, units.Metric)}
 }
 
 func tasks(s mise.Sheet) (ids []string, by map[string]mise.Task) {
@@ -99,7 +100,7 @@ func TestWhatKeepsIsMiseAndWhatIsEatenAtOnceIsNot(t *testing.T) {
 	assert.Equal(t, "jug", by["dressing/chop the herbs"].Container)
 	assert.Equal(t, "6 × box, about", func() string {
 		in := scene()
-		in.Exploded = in.Book.Explode([]recipe.Order{{Dish: "d", Plates: 70}}, units.Metric)
+		in.Exploded = quantity.Explode(in.Book, []quantity.Order{{Dish: "d", Plates: 70}}, units.Metric)
 		_, by := tasks(mise.Make(in))
 		return by["fish/fillet the whole fish"].Container
 	}(), "11.2 kg of fish in boxes of 2 l")
@@ -155,7 +156,7 @@ func TestTicksAddUpToWhatIsMade(t *testing.T) {
 	done := s.Ticked()
 	require.Len(t, done, 2)
 	assert.False(t, done[0].Partly)
-	in.Exploded = in.Book.ExplodeFrom(recipe.Larder{Done: done}, []recipe.Order{{Dish: "d", Plates: 10}}, recipe.Ways{})
+	in.Exploded = quantity.ExplodeFrom(in.Book, quantity.Larder{Done: done}, []quantity.Order{{Dish: "d", Plates: 10}}, quantity.Ways{})
 	for _, m := range in.Exploded.Make {
 		if m.Component == "stock" {
 			assert.InDelta(t, 300, m.Missing.Quantity, 1e-9, "it flows into the sums")
@@ -232,7 +233,7 @@ func TestWithoutAPlanHoursAreTheLatest(t *testing.T) {
 func TestLateAndMissingIsOnTop(t *testing.T) {
 	in := scene()
 	in.Now = at(28, 18, 30)
-	in.Exploded.Buy[0].Purchase = &recipe.Purchase{Name: "Market", Late: true, Comes: at(30, 7, 0)}
+	in.Exploded.Buy[0].Purchase = &quantity.Purchase{Name: "Market", Late: true, Comes: at(30, 7, 0)}
 	in.Exploded.Buy[0].Still = "1 kg"
 	var what []string
 	for _, s := range mise.Make(in).Short {

@@ -11,6 +11,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/units"
 )
@@ -19,9 +20,9 @@ import (
 type Input struct {
 	Book     recipe.Book
 	Kitchen  kitchen.Kitchen
-	Exploded recipe.Exploded // with what was ticked already in it
+	Exploded quantity.Exploded // with what was ticked already in it
 	Plan     report.RunUp
-	Ways     recipe.Ways
+	Ways     quantity.Ways
 	Ticks    []Tick
 	Begins   time.Time            // hour of the first course
 	Hours    map[string]time.Time // by dish: hour of its course
@@ -55,36 +56,36 @@ type SectionList struct {
 
 // Task is something to have ready.
 type Task struct {
-	ID        string         `json:"id"`
-	Component string         `json:"component"`
-	Name      string         `json:"name"`
-	What      string         `json:"what" doc:"the steps, in words"`
-	Make      units.Amount   `json:"make"`
-	Figure    string         `json:"figure" doc:"how much, as the kitchen reads it"`
-	Other     string         `json:"other,omitempty"`
-	Working   string         `json:"working"`
-	Container string         `json:"container,omitempty"`
-	Start     *time.Time     `json:"start,omitempty" doc:"absent: it cannot be timed"`
-	End       *time.Time     `json:"end,omitempty" doc:"when it is made"`
-	Planned   bool           `json:"planned" doc:"start is by the plan; otherwise it is the latest that its own times allow"`
-	By        *time.Time     `json:"by,omitempty" doc:"when the next thing wants it"`
-	Keeps     *time.Time     `json:"keeps,omitempty" doc:"until when: by the plan, or, once it is made, from when that was"`
-	KeepsFor  int64          `json:"keepsFor,omitempty" doc:"seconds, from when it is made"`
-	Place     string         `json:"place,omitempty" doc:"where it waits"`
-	Dishes    []string       `json:"dishes" nullable:"false"`
-	Waiting   []string       `json:"waiting" nullable:"false" doc:"what cannot begin without it"`
-	Why       string         `json:"why" doc:"why it stands at this place of the list"`
-	Cautions  []string       `json:"cautions" nullable:"false"`
-	Allergens []string       `json:"allergens" nullable:"false"`
-	Unknown   bool           `json:"unknown" doc:"what is in something of it was never told"`
-	Weigh     []recipe.Weigh `json:"weigh" nullable:"false"`
-	Made      units.Amount   `json:"made"`
-	Missing   units.Amount   `json:"missing"`
-	Still     string         `json:"still,omitempty" doc:"what is missing, in words"`
-	Ticks     []Tick         `json:"ticks" nullable:"false"`
-	Twice     string         `json:"twice,omitempty"`
-	Done      bool           `json:"done"`
-	Last      bool           `json:"last" doc:"nothing more is done to it before the service"`
+	ID        string           `json:"id"`
+	Component string           `json:"component"`
+	Name      string           `json:"name"`
+	What      string           `json:"what" doc:"the steps, in words"`
+	Make      units.Amount     `json:"make"`
+	Figure    string           `json:"figure" doc:"how much, as the kitchen reads it"`
+	Other     string           `json:"other,omitempty"`
+	Working   string           `json:"working"`
+	Container string           `json:"container,omitempty"`
+	Start     *time.Time       `json:"start,omitempty" doc:"absent: it cannot be timed"`
+	End       *time.Time       `json:"end,omitempty" doc:"when it is made"`
+	Planned   bool             `json:"planned" doc:"start is by the plan; otherwise it is the latest that its own times allow"`
+	By        *time.Time       `json:"by,omitempty" doc:"when the next thing wants it"`
+	Keeps     *time.Time       `json:"keeps,omitempty" doc:"until when: by the plan, or, once it is made, from when that was"`
+	KeepsFor  int64            `json:"keepsFor,omitempty" doc:"seconds, from when it is made"`
+	Place     string           `json:"place,omitempty" doc:"where it waits"`
+	Dishes    []string         `json:"dishes" nullable:"false"`
+	Waiting   []string         `json:"waiting" nullable:"false" doc:"what cannot begin without it"`
+	Why       string           `json:"why" doc:"why it stands at this place of the list"`
+	Cautions  []string         `json:"cautions" nullable:"false"`
+	Allergens []string         `json:"allergens" nullable:"false"`
+	Unknown   bool             `json:"unknown" doc:"what is in something of it was never told"`
+	Weigh     []quantity.Weigh `json:"weigh" nullable:"false"`
+	Made      units.Amount     `json:"made"`
+	Missing   units.Amount     `json:"missing"`
+	Still     string           `json:"still,omitempty" doc:"what is missing, in words"`
+	Ticks     []Tick           `json:"ticks" nullable:"false"`
+	Twice     string           `json:"twice,omitempty"`
+	Done      bool             `json:"done"`
+	Last      bool             `json:"last" doc:"nothing more is done to it before the service"`
 
 	section string
 	day     string

@@ -3,18 +3,18 @@ package mise
 import (
 	"strings"
 
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 )
 
 // takers tell for which dishes it is, and what waits for it.
-func (m *maker) takers(t *Task, made recipe.Made) {
+func (m *maker) takers(t *Task, made quantity.Made) {
 	dishes := map[string]bool{}
 	for _, d := range m.Book.Dishes {
 		dishes[d.Name] = true
 	}
 	seen := map[string]bool{}
-	var follow func(made recipe.Made)
-	follow = func(made recipe.Made) {
+	var follow func(made quantity.Made)
+	follow = func(made quantity.Made) {
 		for _, k := range made.Takers {
 			if seen[k.Name] {
 				continue

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/runup/report"
 )
 
@@ -18,7 +19,7 @@ func base(component string) string {
 // tasks parts a component's steps into stretches, each up to something that
 // keeps; those that must be fired are none. What nothing says the steps of is
 // one task.
-func (m *maker) tasks(made recipe.Made) (out []Task) {
+func (m *maker) tasks(made quantity.Made) (out []Task) {
 	c := m.Book.Made(base(made.Component))
 	steps := c.Steps()
 	if made.Make.Quantity <= 0 {
@@ -64,9 +65,9 @@ func (m *maker) keepsAfter(c recipe.Component, i int) bool {
 	return len(c.Keeps) > 0 || !planned || m.Begins.Sub(end) >= keepsLong/2*time.Second
 }
 
-func (m *maker) task(made recipe.Made, c recipe.Component, from, to int) Task {
+func (m *maker) task(made quantity.Made, c recipe.Component, from, to int) Task {
 	t := Task{ID: made.Component, Component: made.Component, Name: made.Name, Make: made.Make, Figure: made.Figure, Other: made.Other, Working: made.Working,
-		Dishes: []string{}, Waiting: []string{}, Cautions: []string{}, Allergens: []string{}, Weigh: []recipe.Weigh{}, Ticks: []Tick{}, from: from, to: to, section: c.Section, day: m.Begins.In(m.Zone).Format(dayLayout)}
+		Dishes: []string{}, Waiting: []string{}, Cautions: []string{}, Allergens: []string{}, Weigh: []quantity.Weigh{}, Ticks: []Tick{}, from: from, to: to, section: c.Section, day: m.Begins.In(m.Zone).Format(dayLayout)}
 	if to > from {
 		t.ID += "/" + c.Steps()[to-1].ID
 		m.steps(&t, c)

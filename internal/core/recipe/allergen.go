@@ -71,3 +71,13 @@ func validAllergens(field string, ids *[]string, l *fault.List) {
 		}
 	}
 }
+
+// Answer is yes, no, or that nobody has said.
+type Answer string
+
+// The three answers. What was never told is unknown, and never shown as free.
+const (
+	Yes     Answer = "yes"
+	No      Answer = "no"
+	Unknown Answer = "unknown"
+)

@@ -130,7 +130,7 @@ func (b Book) Served(d Dish, v Version) (Dish, Book, []Change) {
 		byComponent[c.Component] = append(byComponent[c.Component], c)
 	}
 	for _, id := range order {
-		if d.part(id) == nil {
+		if d.PartOf(id) == nil {
 			lost = append(lost, byComponent[id]...)
 			continue
 		}
@@ -140,7 +140,7 @@ func (b Book) Served(d Dish, v Version) (Dish, Book, []Change) {
 		lost = append(lost, missed...)
 		c.ID, c.Variant = id+"~"+v.ID, nil
 		out.Components[c.ID] = c
-		d.part(id).Component = c.ID
+		d.PartOf(id).Component = c.ID
 	}
 	return d, out, lost
 }

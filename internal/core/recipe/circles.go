@@ -84,8 +84,8 @@ func lineTo(c Component, way []string) int {
 	return 0
 }
 
-// ref parts a component/step.
-func ref(text string) (component, step string) {
+// Ref parts a component/step.
+func Ref(text string) (component, step string) {
 	component, step, _ = strings.Cut(text, "/")
 	return component, step
 }

@@ -63,8 +63,8 @@ type Course struct {
 	Dishes []string `json:"dishes" nullable:"false"`
 }
 
-// part finds a component on the dish; nil: it is not on it.
-func (d Dish) part(component string) *Part {
+// PartOf finds a component on the dish; nil: it is not on it.
+func (d Dish) PartOf(component string) *Part {
 	for i := range d.Parts {
 		if d.Parts[i].Component == component {
 			return &d.Parts[i]

@@ -83,3 +83,11 @@ func (i Ingredient) InSeason(month int) bool {
 	}
 	return false
 }
+
+// Pack is a size in which a supplier sells an ingredient.
+type Pack struct {
+	Supplier string       `json:"supplier" minLength:"1"`
+	Name     string       `json:"name,omitempty" maxLength:"80"`
+	Size     units.Amount `json:"size"`
+	Price    *int64       `json:"price,omitempty" minimum:"0" maximum:"1000000000" doc:"in hundredths; absent: not kept"`
+}

@@ -9,6 +9,9 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/entry"
+	"jointime/internal/core/recipe/recipetest"
+	"jointime/internal/core/recipe/review"
 	"jointime/internal/core/units"
 )
 
@@ -29,7 +32,7 @@ func TestATimeFromATableIsInterpolatedAndNeverBeyond(t *testing.T) {
 		assert.False(t, ok)
 	}
 	c := recipe.Component{ID: "claw", Name: "Claw", Methods: recipe.OneWay(recipe.Step{ID: "boil", Name: "boil", Time: &recipe.Time{Per: recipe.PerTable, Table: &table}})}
-	gaps := recipe.Book{Components: map[string]recipe.Component{"claw": c}}.Gaps(recipe.Dish{Parts: []recipe.Part{{Component: "claw", Portion: ptr(grams(1))}}}, kitchen.Kitchen{})
+	gaps := review.Gaps(recipe.Book{Components: map[string]recipe.Component{"claw": c}}, recipe.Dish{Parts: []recipe.Part{{Component: "claw", Portion: recipetest.Ptr(recipetest.Grams(1))}}}, kitchen.Kitchen{})
 	require.NotEmpty(t, gaps)
 	assert.Contains(t, gaps[0].Question, "401 g is outside the table")
 
@@ -58,12 +61,12 @@ func TestMethodsAreComparedInHandsEquipmentAndLead(t *testing.T) {
 	bag := timed("bag", 300, 0, recipe.AllHands)
 	cook := timed("bath", 2850, 0, recipe.NoHands)
 	cook.Equipment = []recipe.Needed{{Kind: "water bath", Setting: &bath}}
-	c := recipe.Component{ID: "loin", Name: "Loin", Yield: grams(600), Methods: []recipe.Method{
+	c := recipe.Component{ID: "loin", Name: "Loin", Yield: recipetest.Grams(600), Methods: []recipe.Method{
 		{ID: "pan", Name: "sear, then oven", Steps: []recipe.Step{timed("sear", 300, 0, recipe.AllHands), timed("roast", 600, 300, recipe.NoHands)}},
 		{ID: "bath", Name: "water bath, then sear", Steps: []recipe.Step{bag, cook, timed("brown", 120, 0, recipe.AllHands)}},
 		{ID: "shop", Name: "bought in", Bought: &recipe.Bought{Order: 86400}, Steps: []recipe.Step{timed("warm", 240, 0, recipe.NoHands)}},
 	}}
-	views := recipe.Book{Components: map[string]recipe.Component{"loin": c}}.Compare(c, 4)
+	views := review.Compare(recipe.Book{Components: map[string]recipe.Component{"loin": c}}, c, 4)
 	require.Len(t, views, 3)
 	assert.True(t, views[0].Used)
 	assert.Equal(t, int64(1200), views[0].Lead.Must)
@@ -92,12 +95,12 @@ func TestEarlyWorkThatShortensLateWorkIsSeen(t *testing.T) {
 // Stale bread takes up more: less of it, soaked 20–30 min instead of almost
 // none (common practice, no source).
 func TestAConditionChangesAmountsAndTimes(t *testing.T) {
-	c := recipe.Component{Lines: []recipe.Line{{Name: "bread", Amount: ptr(grams(200))}}, Methods: recipe.OneWay(timed("soak", 60, 0, recipe.NoHands)),
+	c := recipe.Component{Lines: []recipe.Line{{Name: "bread", Amount: recipetest.Ptr(recipetest.Grams(200))}}, Methods: recipe.OneWay(timed("soak", 60, 0, recipe.NoHands)),
 		Conditions: []recipe.Condition{{ID: "stale", Name: "stale", Line: "bread", Effects: []recipe.Effect{{Line: "bread", Factor: 0.8}, {Step: "soak", Factor: 25}}}}}
 	stale := c.Under("stale")
-	assert.Equal(t, grams(160), *stale.Lines[0].Amount)
+	assert.Equal(t, recipetest.Grams(160), *stale.Lines[0].Amount)
 	assert.Equal(t, int64(1500), stale.Steps()[0].Time.Usual)
-	assert.Equal(t, grams(200), *c.Lines[0].Amount, "the component itself is as it was")
+	assert.Equal(t, recipetest.Grams(200), *c.Lines[0].Amount, "the component itself is as it was")
 	assert.Equal(t, int64(60), c.Steps()[0].Time.Usual)
 	assert.Equal(t, c, c.Under("frozen"))
 }
@@ -115,15 +118,15 @@ func TestTakeOutsThatDoNotComeOutInTime(t *testing.T) {
 		"herb, with the blender":       {recipe.TakeOut{Name: "herb", In: "simmer", Out: "blend", Before: "blend"}, "herb must be out before blend and comes out only with it or after"},
 		"herb, after the blender":      {recipe.TakeOut{Name: "herb", In: "simmer", Out: "warm", Before: "blend"}, "herb must be out before blend and comes out only with it or after"},
 		"out before it is in":          {recipe.TakeOut{Name: "herb", In: "simmer", Out: "tie"}, "herb comes out with tie, before it goes in"},
-		"thyme, three minutes":         {recipe.TakeOut{Name: "thyme", In: "simmer", At: -180, Out: "simmer", Within: ptr(int64(180))}, ""},
-		"thyme, too long":              {recipe.TakeOut{Name: "thyme", In: "simmer", Out: "simmer", Within: ptr(int64(180))}, "thyme stays in for 20 min and may for 3 min"},
+		"thyme, three minutes":         {recipe.TakeOut{Name: "thyme", In: "simmer", At: -180, Out: "simmer", Within: recipetest.Ptr(int64(180))}, ""},
+		"thyme, too long":              {recipe.TakeOut{Name: "thyme", In: "simmer", Out: "simmer", Within: recipetest.Ptr(int64(180))}, "thyme stays in for 20 min and may for 3 min"},
 		"in a step of another method":  {recipe.TakeOut{Name: "foil", In: "bake"}, ""},
 		"out in a step that is not it": {recipe.TakeOut{Name: "foil", In: "tie", Out: "bake"}, "foil is to come out with a step that this method does not have"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			k := recipe.Component{ID: "c", Name: "C", Methods: recipe.OneWay(steps...), TakeOuts: []recipe.TakeOut{c.out}}
 			var got string
-			for _, f := range k.TakeOutFaults() {
+			for _, f := range review.TakeOutFaults(k) {
 				got = f.What
 			}
 			assert.Equal(t, c.want, got)
@@ -137,14 +140,14 @@ func TestGapsBetweenTheListAndTheMethod(t *testing.T) {
 	b.Ingredients["cream"] = recipe.Ingredient{ID: "cream", Name: "cream"}
 	s := timed("reduce", 600, 0, recipe.AllHands)
 	s.Name, s.Said = "reduce the stock", "add 300 ml stock and the white wine and reduce for 15 min"
-	b.Components["sauce"] = recipe.Component{ID: "sauce", Name: "Sauce", Yield: grams(100), Methods: recipe.OneWay(s), Lines: []recipe.Line{
-		{Name: "stock", Amount: ptr(grams(200))}, {Name: "mustard"}}}
+	b.Components["sauce"] = recipe.Component{ID: "sauce", Name: "Sauce", Yield: recipetest.Grams(100), Methods: recipe.OneWay(s), Lines: []recipe.Line{
+		{Name: "stock", Amount: recipetest.Ptr(recipetest.Grams(200))}, {Name: "mustard"}}}
 	b.Components["sauce"].Lines[0].Amount.Unit = "ml"
-	gravy := recipe.Component{ID: "sauce2", Name: "sauces", Lines: []recipe.Line{{Name: "bones", Component: "sauce", ByProduct: "bones", Amount: ptr(grams(1))}}, Methods: recipe.OneWay(timed("warm", 60, 0, recipe.NoHands))}
+	gravy := recipe.Component{ID: "sauce2", Name: "sauces", Lines: []recipe.Line{{Name: "bones", Component: "sauce", ByProduct: "bones", Amount: recipetest.Ptr(recipetest.Grams(1))}}, Methods: recipe.OneWay(timed("warm", 60, 0, recipe.NoHands))}
 	b.Components["sauce2"] = gravy
-	d := recipe.Dish{Parts: []recipe.Part{{Component: "sauce", Portion: ptr(grams(1))}, {Component: "sauce2", Portion: ptr(grams(1))}}}
+	d := recipe.Dish{Parts: []recipe.Part{{Component: "sauce", Portion: recipetest.Ptr(recipetest.Grams(1))}, {Component: "sauce2", Portion: recipetest.Ptr(recipetest.Grams(1))}}}
 	var got []string
-	for _, g := range b.Gaps(d, kitchen.Kitchen{}) {
+	for _, g := range review.Gaps(b, d, kitchen.Kitchen{}) {
 		got = append(got, g.Field+": "+g.Title+": "+g.Question)
 	}
 	assert.Equal(t, []string{
@@ -158,12 +161,12 @@ func TestGapsBetweenTheListAndTheMethod(t *testing.T) {
 
 func TestAGapIsFilledForNowAndMarkedAsOurs(t *testing.T) {
 	s := recipe.Step{ID: "roast", Name: "roast the crown", Equipment: []recipe.Needed{{Kind: "oven"}}}
-	s = s.FillGap("time").FillGap("setting").FillGap("cue").FillGap("time")
+	s = entry.FillGap(entry.FillGap(entry.FillGap(entry.FillGap(s, "time"), "setting"), "cue"), "time")
 	assert.Equal(t, []string{"time", "setting", "cue"}, s.Ours)
 	assert.Equal(t, int64(1500), s.Time.Usual)
 	assert.Equal(t, int64(190), *s.Equipment[0].Setting)
 	assert.NotEmpty(t, s.Cue())
-	assert.Equal(t, s, s.FillGap("portion"), "what is the cook's to decide is not filled")
+	assert.Equal(t, s, entry.FillGap(s, "portion"), "what is the cook's to decide is not filled")
 }
 
 func TestStepsThatStandInEachOthersWay(t *testing.T) {
@@ -172,13 +175,13 @@ func TestStepsThatStandInEachOthersWay(t *testing.T) {
 	a.Equipment, b.Equipment = []recipe.Needed{{Kind: "oven", Setting: &hot}}, []recipe.Needed{{Kind: "oven", Setting: &mild}}
 	book := recipe.Book{Components: map[string]recipe.Component{"a": {ID: "a", Name: "A", Methods: recipe.OneWay(a)}, "b": {ID: "b", Name: "B", Methods: recipe.OneWay(b)}}}
 	d := recipe.Dish{Parts: []recipe.Part{{Component: "a"}, {Component: "b"}}}
-	rivals := book.Rivals(d, func(string) int { return 2 }, 4)
+	rivals := review.Rivals(book, d, func(string) int { return 2 }, 4)
 	require.Len(t, rivals, 1)
-	assert.Equal(t, recipe.Rival{Kind: "oven", A: "A, roast", B: "B, bake", From: 600, To: 0, Heat: true, Places: 2}, rivals[0])
+	assert.Equal(t, review.Rival{Kind: "oven", A: "A, roast", B: "B, bake", From: 600, To: 0, Heat: true, Places: 2}, rivals[0])
 }
 
 func TestIngredientsAreRefusedWithTheField(t *testing.T) {
-	bad := recipe.Ingredient{Name: " ", Loss: 1, Density: ptr(0.0), Piece: ptr(-1.0), Unit: "bucket", Season: []int{13}, Allergens: &[]string{"dust"}}
+	bad := recipe.Ingredient{Name: " ", Loss: 1, Density: recipetest.Ptr(0.0), Piece: recipetest.Ptr(-1.0), Unit: "bucket", Season: []int{13}, Allergens: &[]string{"dust"}}
 	var faults fault.List
 	require.ErrorAs(t, bad.Validate(), &faults)
 	var fields []string

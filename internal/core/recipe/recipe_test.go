@@ -10,16 +10,11 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/recipetest"
+	"jointime/internal/core/recipe/review"
 	"jointime/internal/core/units"
 )
-
-func grams(q float64) units.Amount { return units.Amount{Quantity: q, Unit: units.Gram} }
-
-func ptr[T any](v T) *T { return &v }
-
-func simple(id string) recipe.Step {
-	return recipe.Step{ID: id, Name: id, Time: &recipe.Time{Quick: 60, Usual: 120, Slow: 180, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}, Cues: []recipe.Cue{{Right: "done"}}}
-}
 
 func TestMalformedStepsAreToldWithTheirField(t *testing.T) {
 	for field, spoil := range map[string]func(*recipe.Step){
@@ -32,13 +27,13 @@ func TestMalformedStepsAreToldWithTheirField(t *testing.T) {
 		"methods[0].steps[0].hands.slices[1]": func(s *recipe.Step) {
 			s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 30}, {At: 20, For: 30}}}
 		},
-		"methods[0].steps[0].then.most":         func(s *recipe.Step) { s.Then = recipe.Wait{Least: 100, Most: ptr(int64(99))} },
+		"methods[0].steps[0].then.most":         func(s *recipe.Step) { s.Then = recipe.Wait{Least: 100, Most: recipetest.Ptr(int64(99))} },
 		"methods[0].steps[0].then.least":        func(s *recipe.Step) { s.Then.Least = -1 },
 		"methods[0].steps[0].by.clock":          func(s *recipe.Step) { s.By = &recipe.Deadline{Clock: "noon"} },
 		"methods[0].steps[0].equipment[0].kind": func(s *recipe.Step) { s.Equipment = []recipe.Needed{{}} },
 	} {
 		t.Run(field, func(t *testing.T) {
-			s := simple("a")
+			s := recipetest.Simple("a")
 			spoil(&s)
 			err := recipe.Component{Methods: recipe.OneWay(s)}.Validate()
 			var faults fault.List
@@ -46,8 +41,8 @@ func TestMalformedStepsAreToldWithTheirField(t *testing.T) {
 			assert.Equal(t, field, faults[0].Field)
 		})
 	}
-	assert.Error(t, recipe.Component{Methods: recipe.OneWay(simple("a"), simple("a"))}.Validate(), "an id twice")
-	assert.NoError(t, recipe.Component{Methods: recipe.OneWay(simple("a"), simple("b"))}.Validate())
+	assert.Error(t, recipe.Component{Methods: recipe.OneWay(recipetest.Simple("a"), recipetest.Simple("a"))}.Validate(), "an id twice")
+	assert.NoError(t, recipe.Component{Methods: recipe.OneWay(recipetest.Simple("a"), recipetest.Simple("b"))}.Validate())
 }
 
 func TestTimesGrowWithPortionsAndBatches(t *testing.T) {
@@ -69,7 +64,7 @@ func TestTimesGrowWithPortionsAndBatches(t *testing.T) {
 }
 
 func TestSlicesCountFromBothEnds(t *testing.T) {
-	s := simple("sear")
+	s := recipetest.Simple("sear")
 	s.Time.Per = recipe.PerPortion
 	s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 10}, {At: -20, For: 20}}}
 	assert.Equal(t, [][2]int64{{0, 10}, {460, 480}}, s.HandSpans(4))
@@ -78,7 +73,7 @@ func TestSlicesCountFromBothEnds(t *testing.T) {
 func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 	k := kitchen.Kitchen{Equipment: []kitchen.Equipment{
 		{Name: "Oven", Kind: "oven", Cooks: true, Heating: &kitchen.Heater{}}, {Name: "Burners", Kind: "burner", Cooks: true}, {Name: "Rack", Kind: "rack"}}}
-	timeless, cueOnly, unset, unjudged, resting := simple("a"), simple("b"), simple("c"), simple("d"), simple("e")
+	timeless, cueOnly, unset, unjudged, resting := recipetest.Simple("a"), recipetest.Simple("b"), recipetest.Simple("c"), recipetest.Simple("d"), recipetest.Simple("e")
 	timeless.Time, timeless.Cues = nil, nil
 	cueOnly.Time = nil
 	unset.Equipment = []recipe.Needed{{Kind: "oven"}}
@@ -88,9 +83,9 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 		"full":  {ID: "full", Name: "Full", Methods: recipe.OneWay(timeless, cueOnly, unset, unjudged, resting)},
 		"empty": {ID: "empty", Name: "Empty"},
 	}
-	d := recipe.Dish{Parts: []recipe.Part{{Component: "full", Portion: ptr(grams(1))}, {Component: "empty"}}}
+	d := recipe.Dish{Parts: []recipe.Part{{Component: "full", Portion: recipetest.Ptr(recipetest.Grams(1))}, {Component: "empty"}}}
 	var got []string
-	for _, g := range (recipe.Book{Components: components}).Gaps(d, k) {
+	for _, g := range review.Gaps((recipe.Book{Components: components}), d, k) {
 		got = append(got, g.Title+": "+string(g.HoldsUp))
 		assert.Equal(t, g.HoldsUp == recipe.CannotBeJudged, g.Lesser)
 	}
@@ -102,11 +97,11 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 // that, 1.4 kg.
 func TestAmountsFollowTheCovers(t *testing.T) {
 	b := recipe.NewBook()
-	b.Components["hake"] = recipe.Component{ID: "hake", Name: "Hake", Yield: grams(330), Lines: []recipe.Line{{Name: "fish", Amount: ptr(grams(700))}}}
-	b.Components["bone"] = recipe.Component{ID: "bone", Name: "Bone", Yield: grams(330), Lines: []recipe.Line{{Name: "fish", Amount: ptr(grams(700))}}}
-	b.Components["open"] = recipe.Component{ID: "open", Name: "Open", Yield: grams(10)}
-	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "hake", Portion: ptr(grams(165))}, {Component: "bone", Portion: ptr(units.Amount{Quantity: 1, Unit: units.Piece})}, {Component: "open"}}}
-	n := b.Needs(b.Dishes["d"], 4, recipe.Ways{})
+	b.Components["hake"] = recipe.Component{ID: "hake", Name: "Hake", Yield: recipetest.Grams(330), Lines: []recipe.Line{{Name: "fish", Amount: recipetest.Ptr(recipetest.Grams(700))}}}
+	b.Components["bone"] = recipe.Component{ID: "bone", Name: "Bone", Yield: recipetest.Grams(330), Lines: []recipe.Line{{Name: "fish", Amount: recipetest.Ptr(recipetest.Grams(700))}}}
+	b.Components["open"] = recipe.Component{ID: "open", Name: "Open", Yield: recipetest.Grams(10)}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "hake", Portion: recipetest.Ptr(recipetest.Grams(165))}, {Component: "bone", Portion: recipetest.Ptr(units.Amount{Quantity: 1, Unit: units.Piece})}, {Component: "open"}}}
+	n := quantity.Needs(b, b.Dishes["d"], 4, quantity.Ways{})
 	assert.Equal(t, "4 covers × 165 g = 660 g", n[0].Make.Working)
 	assert.Equal(t, "1.4 kg", n[0].Ingredients[0].Text)
 	assert.Equal(t, "700 g × 2 = 1.4 kg", n[0].Ingredients[0].Working)
@@ -118,9 +113,9 @@ func TestAmountsFollowTheCovers(t *testing.T) {
 // Backwards from the plate: rest 2 min, roast 7 min, sear 2 min: must be begun
 // 11 min before; with the longest wait of 4 min it may be begun 13 min before.
 func TestLeadTimes(t *testing.T) {
-	roast := recipe.Step{ID: "roast", Time: &recipe.Time{Usual: 420}, Hands: recipe.Hands{Work: recipe.NoHands}, Then: recipe.Wait{Least: 120, Most: ptr(int64(240))}}
-	sear := simple("sear")
-	sear.Then.Most = ptr(int64(0))
+	roast := recipe.Step{ID: "roast", Time: &recipe.Time{Usual: 420}, Hands: recipe.Hands{Work: recipe.NoHands}, Then: recipe.Wait{Least: 120, Most: recipetest.Ptr(int64(240))}}
+	sear := recipetest.Simple("sear")
+	sear.Then.Most = recipetest.Ptr(int64(0))
 	l := recipe.Component{Methods: recipe.OneWay(sear, roast)}.Lead(1)
 	assert.Equal(t, int64(660), l.Must)
 	require.NotNil(t, l.May)
@@ -135,9 +130,9 @@ func TestLeadTimes(t *testing.T) {
 }
 
 func TestCirclesOfWaitsAreToldWithTheWholeWay(t *testing.T) {
-	a, b := simple("a"), simple("b")
+	a, b := recipetest.Simple("a"), recipetest.Simple("b")
 	a.After = []string{"sauce/s"}
-	s := simple("s")
+	s := recipetest.Simple("s")
 	s.After = []string{"fish/b"}
 	components := map[string]recipe.Component{"fish": {Methods: recipe.OneWay(a, b)}, "sauce": {Methods: recipe.OneWay(s)}}
 	err := recipe.Circles("fish", components)

@@ -5,6 +5,7 @@ import (
 
 	"jointime/internal/core/limits"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Step is one action of a method.
@@ -151,5 +152,5 @@ func (s Step) words() []string {
 	for _, c := range s.Cautions {
 		parts = append(parts, c.Text)
 	}
-	return wordsOf(strings.Join(parts, " "))
+	return words.Of(strings.Join(parts, " "))
 }

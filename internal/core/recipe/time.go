@@ -66,13 +66,13 @@ func (t SizeTable) Seconds() (int64, string, bool) {
 func (t Time) For(portions int) (seconds int64, working string) {
 	switch t.Per {
 	case PerPortion:
-		return t.Usual * int64(portions), sum(t.Usual, int64(portions), "portions")
+		return t.Usual * int64(portions), Sum(t.Usual, int64(portions), "portions")
 	case PerPiece:
 		n := int64(portions) * int64(max(t.Batch, 1))
-		return t.Usual * n, sum(t.Usual, n, "pieces")
+		return t.Usual * n, Sum(t.Usual, n, "pieces")
 	case PerBatch:
 		n := int64(batches(portions, t.Batch))
-		return t.Usual * n, sum(t.Usual, n, "batches")
+		return t.Usual * n, Sum(t.Usual, n, "batches")
 	case PerTable:
 		if t.Table != nil {
 			if v, working, ok := t.Table.Seconds(); ok {

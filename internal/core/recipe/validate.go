@@ -77,7 +77,7 @@ func (c Component) validateLines(steps map[string]bool, l *fault.List) {
 }
 
 func (c Component) validateRatio(at string, line Line, p Ratio, l *fault.List) {
-	to := c.lineAt(p.To)
+	to := c.LineAt(p.To)
 	switch {
 	case p.To != "" && to < 0:
 		l.Add(at+".to", "%s is so much to %q, and there is no such line", line.Name, p.To)

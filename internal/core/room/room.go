@@ -10,6 +10,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
@@ -103,10 +104,10 @@ const cannotWait = 5 * 60
 func dish(b recipe.Book, k kitchen.Kitchen, n service.Covers) (DishBriefing, int64) {
 	d := b.Dishes[n.Dish]
 	out := DishBriefing{Name: d.Name, Portions: n.Plates, Contains: []string{}, Without: []string{}, Broken: []string{}, Uneatable: []string{}}
-	plate, view := d.Plate, b.Plain(d, k)
+	plate, view := d.Plate, contents.Plain(b, d, k)
 	for _, v := range d.Versions {
 		if v.ID == n.Version {
-			out.Name, out.Without, plate, view = d.Name+", "+v.Name, append(out.Without, v.Without...), d.PlateOf(v), b.Version(d, v, k, n.Plates)
+			out.Name, out.Without, plate, view = d.Name+", "+v.Name, append(out.Without, v.Without...), d.PlateOf(v), contents.Version(b, d, v, k, n.Plates)
 		}
 	}
 	for _, a := range view.Contents.Allergens {

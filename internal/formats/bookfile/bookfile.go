@@ -20,6 +20,7 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/supply"
 )
 
 // Format and Version say what kind of file it is.
@@ -40,12 +41,12 @@ type File struct {
 	Components  []recipe.Component  `json:"components" nullable:"false"`
 	Dishes      []recipe.Dish       `json:"dishes" nullable:"false"`
 	Menus       []recipe.Menu       `json:"menus" nullable:"false"`
-	Suppliers   []recipe.Supplier   `json:"suppliers,omitempty"`
+	Suppliers   []supply.Supplier   `json:"suppliers,omitempty"`
 }
 
 // New is an empty file.
 func New() File {
-	return File{Format, Version, []kitchen.Kitchen{}, []recipe.Ingredient{}, []recipe.Component{}, []recipe.Dish{}, []recipe.Menu{}, []recipe.Supplier{}}
+	return File{Format, Version, []kitchen.Kitchen{}, []recipe.Ingredient{}, []recipe.Component{}, []recipe.Dish{}, []recipe.Menu{}, []supply.Supplier{}}
 }
 
 // Write writes a file, everything in the order of its id, so that the same
@@ -57,7 +58,7 @@ func Write(w io.Writer, f File) error {
 	f.Components = sorted(f.Components, func(c recipe.Component) string { return c.ID })
 	f.Dishes = sorted(f.Dishes, func(d recipe.Dish) string { return d.ID })
 	f.Menus = sorted(f.Menus, func(m recipe.Menu) string { return m.ID })
-	f.Suppliers = sorted(f.Suppliers, func(s recipe.Supplier) string { return s.ID })
+	f.Suppliers = sorted(f.Suppliers, func(s supply.Supplier) string { return s.ID })
 	enc := json.NewEncoder(w)
 	enc.SetEscapeHTML(false)
 	enc.SetIndent("", " ")

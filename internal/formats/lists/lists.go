@@ -11,7 +11,7 @@ import (
 	"time"
 
 	"jointime/internal/core/mise"
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/runup/report"
 )
 
@@ -20,7 +20,7 @@ import (
 // whom, when it comes and until when it is ordered, what it costs, and for
 // what. Lines end in CRLF. A text that a spreadsheet would take for a formula
 // is told apart with an apostrophe.
-func WriteOrder(w io.Writer, list []recipe.Buy, zone *time.Location) error {
+func WriteOrder(w io.Writer, list []quantity.Buy, zone *time.Location) error {
 	rows := [][]string{{"what", "amount", "unit", "lost in trimming", "on hand", "missing", "packs", "supplier", "order by", "comes", "cost", "for"}}
 	for _, b := range list {
 		var takers []string
@@ -35,7 +35,7 @@ func WriteOrder(w io.Writer, list []recipe.Buy, zone *time.Location) error {
 }
 
 // purchase are the cells of packs, supplier, order by, comes and cost.
-func purchase(p *recipe.Purchase, zone *time.Location) []string {
+func purchase(p *quantity.Purchase, zone *time.Location) []string {
 	if p == nil {
 		return []string{"", "", "", "", ""}
 	}

@@ -10,7 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/mise"
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/units"
 	"jointime/internal/formats/lists"
 )
@@ -20,10 +20,10 @@ import (
 func TestTheOrderIsATableOfRFC4180(t *testing.T) {
 	var out strings.Builder
 	cost, at := int64(1205), time.Date(2026, 11, 27, 14, 0, 0, 0, time.UTC)
-	require.NoError(t, lists.WriteOrder(&out, []recipe.Buy{
-		{Name: "hake, whole", Amount: units.Amount{Quantity: 1450.00049, Unit: units.Gram}, Takers: []recipe.Taker{{Name: "Hake"}, {Name: `the "other"`}}},
+	require.NoError(t, lists.WriteOrder(&out, []quantity.Buy{
+		{Name: "hake, whole", Amount: units.Amount{Quantity: 1450.00049, Unit: units.Gram}, Takers: []quantity.Taker{{Name: "Hake"}, {Name: `the "other"`}}},
 		{Name: "=2+2", Amount: units.Amount{Quantity: 3, Unit: units.Piece}, Lost: units.Amount{Quantity: 0.5, Unit: units.Piece}, Missing: units.Amount{Quantity: 3, Unit: units.Piece},
-			Purchase: &recipe.Purchase{Name: "Market", Packs: []recipe.Packs{{Text: "net, 2", Count: 2}}, Cost: &cost, OrderBy: at, Comes: at.Add(24 * time.Hour)}},
+			Purchase: &quantity.Purchase{Name: "Market", Packs: []quantity.Packs{{Text: "net, 2", Count: 2}}, Cost: &cost, OrderBy: at, Comes: at.Add(24 * time.Hour)}},
 	}, time.UTC))
 	assert.Equal(t, "what,amount,unit,lost in trimming,on hand,missing,packs,supplier,order by,comes,cost,for\r\n"+
 		"\"hake, whole\",1450,g,0,0,0,,,,,,\"Hake; the \"\"other\"\"\"\r\n"+

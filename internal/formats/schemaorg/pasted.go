@@ -1,12 +1,12 @@
 package schemaorg
 
-import "jointime/internal/core/recipe"
+import "jointime/internal/core/recipe/entry"
 
 // Pasted is a recipe as it is reviewed before it is kept: the ingredients and
 // steps of each section. Where the ingredients are not parted, they stand with
 // the first section, to be moved by the cook.
-func (r Recipe) Pasted() recipe.Pasted {
-	p := recipe.Pasted{Name: r.Name, Components: []recipe.PastedComponent{}, About: r.About}
+func (r Recipe) Pasted() entry.Pasted {
+	p := entry.Pasted{Name: r.Name, Components: []entry.PastedComponent{}, About: r.About}
 	if p.Name == "" {
 		p.Name = "New dish"
 	}
@@ -20,7 +20,7 @@ func (r Recipe) Pasted() recipe.Pasted {
 		if name == "" {
 			name = p.Name
 		}
-		p.Components = append(p.Components, recipe.PasteSection(name, ingredients, s.Steps))
+		p.Components = append(p.Components, entry.PasteSection(name, ingredients, s.Steps))
 		ingredients = nil
 	}
 	if len(r.Yield) > 0 {

@@ -10,6 +10,7 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/entry"
 	"jointime/internal/formats/schemaorg"
 )
 
@@ -102,7 +103,7 @@ func TestMissingAndMalformedPartsAreToldAndNothingElseIsLost(t *testing.T) {
 // Read, kept, written and read again: what the vocabulary can say is the same.
 func TestARecipeGoesInAndOutWithoutLoss(t *testing.T) {
 	r := one(t, bananaBread)
-	d, components, bought := recipe.NewBook().Keep(r.Pasted(), kitchen.Kitchen{})
+	d, components, bought := entry.Keep(recipe.NewBook(), r.Pasted(), kitchen.Kitchen{})
 	b := recipe.NewBook()
 	for _, c := range components {
 		b.Components[c.ID] = c
@@ -130,7 +131,7 @@ func FuzzRead(f *testing.F) {
 		}
 		for _, r := range list {
 			p := r.Pasted()
-			_, components, _ := recipe.NewBook().Keep(p, kitchen.Kitchen{})
+			_, components, _ := entry.Keep(recipe.NewBook(), p, kitchen.Kitchen{})
 			for _, c := range components {
 				require.NoError(t, c.Validate())
 			}

@@ -5,6 +5,7 @@ import (
 	"maps"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/entry"
 	"jointime/internal/core/units"
 )
 
@@ -22,7 +23,7 @@ func Write(b recipe.Book, d recipe.Dish) ([]byte, error) {
 		lead := b.Lead(c, 1)
 		must, hands = max(must, lead.Must), hands+lead.Hands
 		for _, l := range c.Lines {
-			ingredients = append(ingredients, l.Say())
+			ingredients = append(ingredients, entry.SayLine(l))
 		}
 		steps := []map[string]any{}
 		for _, s := range c.Steps() {
@@ -44,7 +45,7 @@ func Write(b recipe.Book, d recipe.Dish) ([]byte, error) {
 func howTo(s recipe.Step) map[string]any {
 	text := s.Said
 	if text == "" {
-		text = s.Say()
+		text = entry.SayStep(s)
 	}
 	step := map[string]any{"@type": "HowToStep", "name": s.Name, "text": text}
 	if s.Time != nil {

@@ -7,6 +7,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
+	"jointime/internal/core/words"
 )
 
 // restsAt is the temperature of an oven in which a roast rests, in °C: common practice
@@ -26,7 +27,7 @@ func (in Input) rested() map[string]recipe.Component {
 			oven := slices.IndexFunc(s.Equipment, func(n recipe.Needed) bool {
 				return n.Setting != nil && slices.ContainsFunc(in.Kitchen.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Heating != nil })
 			})
-			if oven < 0 || s.EachWave || !recipe.Says(s.Then.Reason, []string{"rest"}) {
+			if oven < 0 || s.EachWave || !words.Says(s.Then.Reason, []string{"rest"}) {
 				continue // what is cooked for one wave leaves its place to the next
 			}
 			place, own := in.rack(), false
@@ -46,7 +47,7 @@ func (in Input) rested() map[string]recipe.Component {
 // rests wherever there is room.
 func (in Input) rack() *recipe.Needed {
 	for _, e := range in.Kitchen.Equipment {
-		if e.Keeps == "" && e.Heating == nil && recipe.Says(e.Kind, []string{"rack", "shelf", "board", "tray"}) {
+		if e.Keeps == "" && e.Heating == nil && words.Says(e.Kind, []string{"rack", "shelf", "board", "tray"}) {
 			return &recipe.Needed{Kind: e.Kind}
 		}
 	}

@@ -1,6 +1,8 @@
 package demand
 
-import "jointime/internal/core/recipe"
+import (
+	"jointime/internal/core/recipe"
+)
 
 // Run is several waves for which a step is done at once.
 type Run struct {

@@ -1,6 +1,8 @@
 package expand
 
-import "jointime/internal/core/recipe"
+import (
+	"jointime/internal/core/recipe"
+)
 
 // Water is at the boil, and ice in its bowl, before the step that wants it. Common
 // practice of a working kitchen, no published figures: a pot of water takes twelve

@@ -9,6 +9,7 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
 )
 
 // Ware that is not served as the room is goes into the warmer, or the cold, before it
@@ -69,7 +70,7 @@ func (b *builder) warmWare(t demand.Consumer) {
 // that there is most of.
 func (b *builder) plateStores(keeps string) (out []kitchen.Equipment) {
 	for _, e := range b.In.Kitchen.Equipment {
-		if e.Keeps == keeps && e.Heating == nil && recipe.Says(e.Kind, []string{"plate", "ware", "crockery"}) {
+		if e.Keeps == keeps && e.Heating == nil && words.Says(e.Kind, []string{"plate", "ware", "crockery"}) {
 			out = append(out, e)
 		}
 	}

@@ -1,0 +1,91 @@
+package quantity
+
+import (
+	"fmt"
+	"math"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+)
+
+// Buy is what has to be there of an ingredient.
+type Buy struct {
+	Ingredient string       `json:"ingredient"`
+	Name       string       `json:"name"`
+	Amount     units.Amount `json:"amount"`
+	Text       string       `json:"text"`
+	Other      string       `json:"other,omitempty" doc:"the same in the other system"`
+	Lost       units.Amount `json:"lost" doc:"of that, lost in trimming"`
+	Used       units.Amount `json:"used" doc:"of that, gone into what is made already"`
+	Have       units.Amount `json:"have" doc:"of that, on hand"`
+	Past       units.Amount `json:"past" doc:"on hand, and no longer good on the day: it does not count"`
+	Missing    units.Amount `json:"missing" doc:"what is still to be bought"`
+	Still      string       `json:"still" doc:"what is still to be bought, in words; empty: nothing"`
+	Takers     []Taker      `json:"takers" nullable:"false"`
+	Purchase   *Purchase    `json:"purchase,omitempty" doc:"in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it"`
+}
+
+// bought asks for an ingredient, with what is lost in trimming.
+func (x *explosion) bought(c recipe.Component, l recipe.Line, basic units.Amount, working string, made *Made) {
+	i, known := x.book.Ingredients[l.Ingredient]
+	key := l.Ingredient
+	if !known {
+		key, i = "line/"+l.Name, recipe.Ingredient{Name: l.Name}
+	}
+	b := x.buy[key]
+	if b == nil {
+		none := units.Amount{Unit: basic.Unit}
+		b = &Buy{Ingredient: i.ID, Name: i.Name, Amount: none, Lost: none, Used: none, Takers: []Taker{}}
+		x.buy[key] = b
+	}
+	whole := basic
+	if !l.Gross && i.Loss > 0 {
+		whole.Quantity = basic.Quantity / (1 - i.Loss)
+		working += fmt.Sprintf("; %s ÷ %g = %s, for %g %% is lost in trimming", basic, 1-i.Loss, whole, math.Round(i.Loss*1000)/10)
+	}
+	told, how, err := whole.As(b.Amount.Unit, Through(i))
+	if err != nil {
+		x.problem(c.Name+", "+l.Name, "%s cannot be added to %s: %v", whole, b.Amount, err)
+		return
+	}
+	if how != "" {
+		working += "; " + how
+	}
+	b.Amount.Quantity += told.Quantity
+	b.Lost.Quantity += told.Quantity * (whole.Quantity - basic.Quantity) / max(whole.Quantity, 1e-300)
+	b.Used.Quantity += told.Quantity * x.larder.share(x, c, l, made)
+	b.Takers = append(b.Takers, Taker{c.Name, told, working})
+}
+
+func Through(i recipe.Ingredient) (t units.Through) {
+	if i.Density != nil {
+		t.Density = *i.Density
+	}
+	if i.Piece != nil {
+		t.Piece = *i.Piece
+	}
+	if i.Unit.Kind() == units.Count {
+		t.One = i.Unit
+	}
+	return t
+}
+
+// closed works out what is still to be bought.
+func (x *explosion) closed(b Buy) Buy {
+	i := x.book.Ingredients[b.Ingredient]
+	b.Text, b.Other = x.ways.Likes.Read(b.Amount)
+	open := max(0, b.Amount.Quantity-b.Used.Quantity)
+	b.Have = units.Amount{Quantity: x.larder.ingredient(x, i, units.Amount{Quantity: open, Unit: b.Amount.Unit}), Unit: b.Amount.Unit}
+	b.Past = units.Amount{Quantity: x.larder.past(x, i, b.Amount.Unit), Unit: b.Amount.Unit}
+	if i.House {
+		b.Have.Quantity = open
+	}
+	b.Missing = units.Amount{Quantity: max(0, open-b.Have.Quantity), Unit: b.Amount.Unit}
+	if b.Missing.Quantity < 1e-9*b.Amount.Quantity {
+		b.Missing.Quantity = 0
+	}
+	if b.Missing.Quantity > 0 {
+		b.Still, _ = x.ways.Likes.Read(b.Missing)
+	}
+	return b
+}

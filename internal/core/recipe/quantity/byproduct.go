@@ -1,0 +1,93 @@
+package quantity
+
+import (
+	"strings"
+	"time"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+)
+
+// LeftOver is a by-product: what is left over of it, what others take, and
+// what is short or stays.
+type LeftOver struct {
+	Component string       `json:"component"`
+	ByProduct string       `json:"byProduct"`
+	Name      string       `json:"name"`
+	From      string       `json:"from" doc:"the component, and its step"`
+	Step      string       `json:"step,omitempty" doc:"id of the step that leaves it"`
+	When      *time.Time   `json:"when,omitempty" doc:"when that step ends, by the plan"`
+	Given     units.Amount `json:"given"`
+	Have      units.Amount `json:"have" doc:"on hand from before"`
+	Taken     units.Amount `json:"taken"`
+	Left      units.Amount `json:"left"`
+	Short     units.Amount `json:"short"`
+	Takers    []Taker      `json:"takers" nullable:"false"`
+	CouldUse  []string     `json:"couldUse" nullable:"false" doc:"components of the book that take it and are not on the menu"`
+}
+
+// leaves enters what making a component so many times leaves over.
+func (x *explosion) leaves(c recipe.Component, p recipe.ByProduct, times float64) {
+	base, _, _ := strings.Cut(c.ID, "~") // a version leaves over what the component itself does
+	e := x.leftOver(base, p.ID)
+	if p.Amount == nil {
+		x.problem(c.Name+", "+p.Name, "how much is left over is not said")
+		return
+	}
+	given := x.basic(p.Amount.Times(times))
+	if e.Given.Unit != given.Unit && e.Taken.Quantity > 0 {
+		x.problem(c.Name+", "+p.Name, "%s is given and %s taken: they cannot be compared", given, e.Taken)
+		return
+	}
+	e.Given = units.Amount{Quantity: e.Given.Quantity + given.Quantity, Unit: given.Unit}
+	e.Taken.Unit = given.Unit
+}
+
+// leftOver finds the entry of a by-product in the ledger.
+func (x *explosion) leftOver(component, byProduct string) *LeftOver {
+	key := component + "/" + byProduct
+	e := x.ledger[key]
+	if e == nil {
+		c := x.book.Made(component)
+		e = &LeftOver{Component: component, ByProduct: byProduct, Name: byProduct, From: c.Name, Takers: []Taker{}, CouldUse: []string{}}
+		for _, p := range c.ByProducts {
+			if p.ID == byProduct {
+				e.Name, e.Step = p.Name, p.Step
+				if p.Amount != nil {
+					e.Given.Unit, e.Taken.Unit = x.basic(*p.Amount).Unit, x.basic(*p.Amount).Unit
+				}
+				if s, ok := c.Step(p.Step); ok {
+					e.From += ", " + s.Name
+				}
+			}
+		}
+		x.ledger[key] = e
+	}
+	return e
+}
+
+func (e *LeftOver) take(x *explosion, basic units.Amount, by, working string) {
+	if e.Taken.Unit == "" {
+		e.Given.Unit, e.Taken.Unit = basic.Unit, basic.Unit
+	}
+	if e.Taken.Unit != basic.Unit {
+		x.problem(by+", "+e.Name, "%s is given in %s and taken in %s", e.Name, e.Taken.Unit, basic.Unit)
+		return
+	}
+	e.Taken.Quantity += basic.Quantity
+	e.Takers = append(e.Takers, Taker{by, basic, working})
+}
+
+// close balances an entry: what is given and what is on hand is taken, or
+// left; what is taken beyond it is short. Of what is on hand no more is
+// reckoned with than is wanted.
+func (e *LeftOver) close(x *explosion) {
+	unit := e.Taken.Unit
+	wanted := max(0, e.Taken.Quantity-e.Given.Quantity)
+	e.Have = units.Amount{Quantity: x.larder.leftOver(x, *e, wanted), Unit: unit}
+	e.Left = units.Amount{Quantity: max(0, e.Given.Quantity-e.Taken.Quantity), Unit: unit}
+	e.Short = units.Amount{Quantity: max(0, wanted-e.Have.Quantity), Unit: unit}
+	if e.Left.Quantity > 0 {
+		e.CouldUse = x.couldUse(e.Component, e.ByProduct, e.Name)
+	}
+}

@@ -1,0 +1,64 @@
+package review
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/reading"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+	"jointime/internal/core/words"
+)
+
+// disagreements finds figures of a step that are given twice and differ: in
+// the line as it was typed and in its fields, or in a step's words and in the
+// list of ingredients.
+func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
+	gap := func(question string) {
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: "twice", Title: c.Name + ", " + s.Name, Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true})
+	}
+	if s.Said == "" {
+		return nil
+	}
+	said := reading.Step(s.Said)
+	if said.Low != nil && said.High != nil && s.Time != nil && s.Time.Per == recipe.Once && (s.Time.Usual < int64(*said.Low) || s.Time.Usual > int64(math.Ceil(*said.High))) {
+		gap(fmt.Sprintf("the line says %s, the plan takes %s: which?", units.FormatRange(units.Range{Quick: int64(*said.Low), Usual: int64(*said.Low), Slow: int64(*said.High)}), units.FormatDuration(s.Time.Usual)))
+	}
+	if said.Temperature != nil {
+		for _, n := range s.Equipment {
+			if n.Setting != nil && math.Abs(float64(*n.Setting)-*said.Temperature) > 2 && (said.TemperatureTo == nil || float64(*n.Setting) > *said.TemperatureTo) {
+				gap(fmt.Sprintf("the line says %g °C, the %s is set to %d °C: which?", *said.Temperature, n.Kind, *n.Setting))
+			}
+		}
+	}
+	for _, l := range c.Lines {
+		if told, ok := amountOf(s.Said, l); ok && l.Amount != nil {
+			if share, same := told.Per(*l.Amount); same && share > 1.005 {
+				gap(fmt.Sprintf("the step takes %s of %s, the list has %s: which?", told, l.Name, *l.Amount))
+			}
+		}
+	}
+	return gaps
+}
+
+// amountOf finds an amount of a line's ingredient in the words of a step:
+// "add 200 ml wine".
+func amountOf(said string, l recipe.Line) (units.Amount, bool) {
+	all := strings.Fields(said)
+	for i := range all {
+		got := reading.Ingredient(strings.Join(all[i:min(i+4, len(all))], " "))
+		if got.Low == nil || got.High == nil || *got.Low != *got.High || got.Unit == nil || got.Item == nil || got.Doubt || *got.Unit == "piece" {
+			continue
+		}
+		if words.Names(*got.Item, l.Name) {
+			return units.Amount{Quantity: *got.Low, Unit: units.Unit(*got.Unit)}, true
+		}
+	}
+	return units.Amount{}, false
+}
+
+func sortGaps(gaps []recipe.Gap) {
+	slices.SortStableFunc(gaps, func(a, b recipe.Gap) int { return strings.Compare(a.Line+a.Question, b.Line+b.Question) })
+}

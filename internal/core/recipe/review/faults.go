@@ -1,0 +1,31 @@
+package review
+
+import (
+	"fmt"
+	"strings"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+)
+
+// Faults lists what is wrong with a dish wherever it is: objects that do not
+// come out in time, and versions that are not without what they say.
+func Faults(b recipe.Book, d recipe.Dish, k kitchen.Kitchen) []string {
+	out := []string{}
+	for _, c := range b.Within(d) {
+		for _, f := range TakeOutFaults(c) {
+			out = append(out, c.Name+": "+f.What)
+		}
+	}
+	for _, v := range d.Versions {
+		for _, claim := range contents.Version(b, d, v, k, 1).Broken {
+			word := "there is"
+			if claim.Answer == recipe.Unknown {
+				word = "there may be"
+			}
+			out = append(out, fmt.Sprintf("Version “%s”: %s %s in it, from %s", v.Name, word, claim.What, strings.Join(claim.From, "; ")))
+		}
+	}
+	return out
+}

@@ -1,0 +1,172 @@
+// Package search finds dishes by what is in them.
+package search
+
+import (
+	"maps"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/contents"
+	"jointime/internal/core/recipe/review"
+)
+
+// Shelf is a book made ready to be searched: what is in every dish, how long
+// before the plate it begins, and every word by which it can be found.
+type Shelf struct {
+	entries []Entry
+	words   []string // by entry: all names in it, in small letters
+	seasons [][12]bool
+}
+
+// Entry is a dish in a search.
+type Entry struct {
+	Dish       string        `json:"dish"`
+	Name       string        `json:"name"`
+	Components []string      `json:"components" nullable:"false"`
+	Allergens  []string      `json:"allergens" nullable:"false" doc:"names"`
+	Unknown    int           `json:"unknown" doc:"how many things of which no allergens were told"`
+	Vegetarian recipe.Answer `json:"vegetarian" enum:"yes,no,unknown"`
+	Must       int64         `json:"must" doc:"seconds before the plate at which it must be begun"`
+	Gaps       int           `json:"gaps" doc:"that hold it up"`
+	Lesser     int           `json:"lesser" doc:"gaps that do not"`
+	Versions   []string      `json:"versions" nullable:"false"`
+	Faults     []string      `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
+	Because    string        `json:"because,omitempty" doc:"where a search found its words"`
+
+	contents contents.Contents
+	places   []string // what to say for a word that is found
+	lower    []string // the same in small letters
+}
+
+// NewShelf makes a book ready. It takes time for every dish, once.
+func NewShelf(b recipe.Book, k kitchen.Kitchen) Shelf {
+	var s Shelf
+	known := b.Lexicon()
+	for _, id := range slices.Sorted(maps.Keys(b.Dishes)) {
+		d := b.Dishes[id]
+		e := Entry{Dish: id, Name: d.Name, Components: []string{}, Allergens: []string{}, Versions: []string{}, Faults: review.Faults(b, d, k), contents: contents.In(b, d, k)}
+		for _, f := range e.contents.Allergens {
+			e.Allergens = append(e.Allergens, f.Name)
+		}
+		e.Unknown, e.Vegetarian = len(e.contents.Unknown), e.contents.Vegetarian
+		for _, g := range review.GapsWith(b, d, k, known) {
+			if g.Lesser {
+				e.Lesser++
+			} else {
+				e.Gaps++
+			}
+		}
+		for _, v := range d.Versions {
+			e.Versions = append(e.Versions, v.Name)
+		}
+		season := [12]bool{true, true, true, true, true, true, true, true, true, true, true, true}
+		e.places = append(e.places, d.Name)
+		for _, c := range b.Within(d) {
+			e.Components = append(e.Components, c.Name)
+			e.Must = max(e.Must, b.Lead(c, 1).Must)
+			e.places = append(e.places, c.Name)
+			for _, l := range c.Lines {
+				e.places = append(e.places, l.Name+" in "+c.Name)
+				for m := range season {
+					season[m] = season[m] && b.Ingredients[l.Ingredient].InSeason(m+1)
+				}
+			}
+		}
+		for _, p := range e.places {
+			e.lower = append(e.lower, strings.ToLower(p))
+		}
+		s.entries, s.seasons = append(s.entries, e), append(s.seasons, season)
+		s.words = append(s.words, strings.ToLower(strings.Join(e.places, "\n")+"\n"+strings.Join(e.Allergens, "\n")))
+	}
+	return s
+}
+
+// Query is what is looked for in a book. All of it must hold.
+type Query struct {
+	Words   string   `json:"words,omitempty" doc:"each must begin a word of the dish, a component, an ingredient or an allergen in it"`
+	Without []string `json:"without,omitempty" doc:"what it must surely be free of, as for a version"`
+	Month   int      `json:"month,omitempty" doc:"1 to 12: all that is in it can be had then"`
+	Within  int64    `json:"within,omitempty" doc:"seconds: it can be begun so late"`
+}
+
+// Search lists the dishes that a query finds, those that bear the words in
+// their own name first.
+func (s Shelf) Search(q Query) []Entry {
+	type hit struct {
+		Entry
+		rank int
+	}
+	var hits []hit
+	words := strings.Fields(strings.ToLower(q.Words))
+	for i, e := range s.entries {
+		if q.Within > 0 && e.Must > q.Within || q.Month >= 1 && q.Month <= 12 && !s.seasons[i][q.Month-1] || !e.surelyWithout(q.Without) {
+			continue
+		}
+		rank, ok := 0, true
+		for _, w := range words {
+			if ok = begins(s.words[i], w); !ok {
+				break
+			}
+			if !begins(strings.ToLower(e.Name), w) {
+				rank++
+				e.Because = e.found(w)
+			}
+		}
+		if ok {
+			hits = append(hits, hit{e, rank})
+		}
+	}
+	slices.SortStableFunc(hits, func(a, b hit) int {
+		if a.rank != b.rank {
+			return a.rank - b.rank
+		}
+		return strings.Compare(a.Name, b.Name)
+	})
+	out := make([]Entry, len(hits))
+	for i, h := range hits {
+		out[i] = h.Entry
+	}
+	return out
+}
+
+// begins tells whether a word of a text begins with w.
+func begins(text, w string) bool {
+	for at := 0; ; {
+		k := strings.Index(text[at:], w)
+		if k < 0 {
+			return false
+		}
+		if at+k == 0 || !isLetter(text[at+k-1]) {
+			return true
+		}
+		at += k + len(w)
+	}
+}
+
+func isLetter(b byte) bool { return b >= 'a' && b <= 'z' || b >= 0x80 }
+
+// found says where a word stands.
+func (e Entry) found(w string) string {
+	for i, p := range e.lower {
+		if begins(p, w) {
+			return e.places[i]
+		}
+	}
+	for _, f := range e.contents.Allergens {
+		if begins(f.Name, w) {
+			return f.Name + " from " + f.From[0]
+		}
+	}
+	return ""
+}
+
+func (e Entry) surelyWithout(things []string) bool {
+	for _, what := range things {
+		if answer, _ := e.contents.Without(what); answer != recipe.Yes {
+			return false
+		}
+	}
+	return true
+}

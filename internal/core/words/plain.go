@@ -1,0 +1,67 @@
+package words
+
+import (
+	"slices"
+	"strings"
+	"unicode"
+)
+
+// Of are the words of a text, in small letters and in the singular.
+func Of(text string) []string {
+	words := strings.FieldsFunc(strings.ToLower(text), func(r rune) bool { return !unicode.IsLetter(r) })
+	for i, w := range words {
+		words[i] = singular(w)
+	}
+	return words
+}
+
+// dull are words of an ingredient's name that do not tell it from others.
+var dull = map[string]bool{"of": true, "and": true, "the": true, "fresh": true, "dried": true, "large": true, "small": true, "whole": true, "plain": true, "fine": true, "ground": true,
+	"soft": true, "cold": true, "warm": true, "hot": true, "white": true, "red": true, "green": true, "black": true, "brown": true, "double": true, "from": true, "with": true, "for": true, "in": true,
+	"smoked": true, "unsalted": true, "sea": true, "caster": true, "strong": true, "raw": true, "new": true, "good": true, "flat": true, "ripe": true, "baby": true}
+
+// Telling are the words that tell a thing: "brown shrimps" is told by shrimp.
+func Telling(name string) (out []string) {
+	for _, w := range Of(name) {
+		if !dull[w] && len(w) > 2 {
+			out = append(out, w)
+		}
+	}
+	return out
+}
+
+// singular is a plain English rule, good enough to find a word again.
+func singular(w string) string {
+	switch {
+	case strings.HasSuffix(w, "ies") && len(w) > 4:
+		return w[:len(w)-3] + "y"
+	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "shes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "sses"):
+		return w[:len(w)-2]
+	case strings.HasSuffix(w, "ves") && len(w) > 4:
+		return w[:len(w)-3] + "f"
+	case strings.HasSuffix(w, "s") && !strings.HasSuffix(w, "ss") && !strings.HasSuffix(w, "us") && len(w) > 3:
+		return w[:len(w)-1]
+	}
+	return w
+}
+
+// Names tells whether a text speaks of a thing by any of its telling words.
+func Names(text, thing string) bool { return AnyOf(Of(text), Telling(thing)) }
+
+func AnyOf(said, wanted []string) bool {
+	for _, w := range wanted {
+		if slices.Contains(said, w) {
+			return true
+		}
+	}
+	return false
+}
+
+// Says tells whether a text has one of some words in it, as whole words in any number;
+// the words are given in small letters and in the singular.
+func Says(text string, words []string) bool { return AnyOf(Of(text), words) }
+
+// Same compares two names as a cook would: letters alone, in any number.
+func Same(a, b string) bool { return Plain(a) == Plain(b) }
+
+func Plain(name string) string { return strings.Join(Of(name), " ") }
