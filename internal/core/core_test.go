@@ -70,7 +70,7 @@ var may = map[string]string{
 	"recipe/contents":   "fault kitchen plating recipe units words",
 	"recipe/review":     "fault kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
 	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",
-	"recipe/recipetest": "recipe units",
+	"recipe/recipetest": "plating recipe units",
 	"service":           "fault recipe recipe/quantity units",
 	"keeping":           "kitchen limits recipe units words",
 	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",
