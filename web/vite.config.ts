@@ -22,7 +22,7 @@ function zipped(): Plugin {
 
 export default defineConfig({
   plugins: [react(), zipped()],
-  build: { emptyOutDir: true, assetsInlineLimit: 0 },
+  build: { emptyOutDir: true, assetsInlineLimit: 0, target: 'es2023', modulePreload: { polyfill: false } },
   css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] } } },
   server: { proxy: { '/api': 'http://localhost:8741' } },
   // one page for all files of a worker: to make one for each takes ten times as long as the tests

@@ -1,6 +1,6 @@
 // Before anything else: the code, where one is wanted, and who is at this screen.
 import { useState, type FormEvent, type ReactNode } from 'react'
-import { Button, Form } from 'react-bootstrap'
+import { Button, Form, FormControl, FormGroup, FormLabel } from 'react-bootstrap'
 import { api, ask } from '../api/client'
 import { client, useSession } from '../api/queries'
 import { Failed, Waiting } from './States'
@@ -36,10 +36,10 @@ function Ask({ title, hint, label, verb, send, children }: { title: string; hint
       {error !== undefined && <Failed error={error} />}
       {children}
       <Form onSubmit={onSubmit} className="d-flex gap-3 align-items-end mt-3">
-        <Form.Group controlId="asked">
-          <Form.Label>{label}</Form.Label>
-          <Form.Control size="lg" value={text} onChange={(e) => setText(e.target.value)} autoFocus maxLength={40} autoComplete="off" />
-        </Form.Group>
+        <FormGroup controlId="asked">
+          <FormLabel>{label}</FormLabel>
+          <FormControl size="lg" value={text} onChange={(e) => setText(e.target.value)} autoFocus maxLength={40} autoComplete="off" />
+        </FormGroup>
         <Button size="lg" type="submit" disabled={text.trim() === ''}>
           {verb}
         </Button>

@@ -1,6 +1,6 @@
 // A value that is saved when it is left: an hour, a number of plates.
 import { useState } from 'react'
-import { Form } from 'react-bootstrap'
+import { FormControl, FormGroup, FormLabel } from 'react-bootstrap'
 import type { Schemas } from '../api/client'
 import { useDraft } from './draft'
 
@@ -20,11 +20,11 @@ export function Typed(props: { id: string; label: string; hidden?: boolean; valu
     setBusy(false)
   }
   return (
-    <Form.Group controlId={props.id}>
-      <Form.Label className="quiet" visuallyHidden={props.hidden}>
+    <FormGroup controlId={props.id}>
+      <FormLabel className="quiet" visuallyHidden={props.hidden}>
         {props.label}
-      </Form.Label>
-      <Form.Control
+      </FormLabel>
+      <FormControl
         value={draft.value} readOnly={props.readOnly} autoComplete="off" inputMode={props.type === 'number' ? 'numeric' : undefined}
         onChange={(e) => draft.set(e.target.value)} onBlur={() => void commit()}
         onKeyDown={(e) => {
@@ -33,6 +33,6 @@ export function Typed(props: { id: string; label: string; hidden?: boolean; valu
         }}
       />
       {draft.typed && draft.value.trim() !== props.value && !busy && <span className="understood">not saved yet: Enter saves, Esc gives up</span>}
-    </Form.Group>
+    </FormGroup>
   )
 }

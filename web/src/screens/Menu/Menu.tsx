@@ -1,7 +1,7 @@
 // Menu: what is served when, and to how many.
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { Button, Form } from 'react-bootstrap'
+import { Button, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
@@ -151,14 +151,14 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
           {line.states.map((s) => (
             <label key={s.component} className="labelled mt-1">
               {s.of} for {s.name} came
-              <Form.Select size="sm" className="w-auto" value={s.chosen ?? ''} disabled={readOnly} onChange={(e) => void choose(s, e.target.value)}>
+              <FormSelect size="sm" className="w-auto" value={s.chosen ?? ''} disabled={readOnly} onChange={(e) => void choose(s, e.target.value)}>
                 <option value="">as usual</option>
                 {s.options.map((o) => (
                   <option key={o.id} value={o.id}>
                     {o.name}
                   </option>
                 ))}
-              </Form.Select>
+              </FormSelect>
             </label>
           ))}
         </div>
@@ -235,10 +235,10 @@ function Copy({ view }: { view: View }) {
         void copy()
       }}
     >
-      <Form.Group controlId="copy-day">
-        <Form.Label className="quiet">the same on another day</Form.Label>
-        <Form.Control type="date" value={date} onChange={(e) => setDate(e.target.value)} />
-      </Form.Group>
+      <FormGroup controlId="copy-day">
+        <FormLabel className="quiet">the same on another day</FormLabel>
+        <FormControl type="date" value={date} onChange={(e) => setDate(e.target.value)} />
+      </FormGroup>
       <Button type="submit" variant="outline-dark" disabled={!date}>
         Copy
       </Button>
