@@ -25,7 +25,7 @@ import (
 // was put in, and nothing else is called impossible.
 func TestRandomSmallMenus(t *testing.T) {
 	t.Parallel()
-	menus := size.Of(20, 100, 1000)
+	menus := size.Of(20, 100, 400)
 	kept, broken, refused := 0, 0, 0
 	for seed := range uint64(menus) {
 		m := menuMaker{Rand: rand.New(rand.NewPCG(seed, 7)), scarce: seed%3 == 0}
