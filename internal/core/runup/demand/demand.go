@@ -1,3 +1,6 @@
+// Package demand says who is served what, when and in which waves, what each serving
+// takes, and what is made once for several of them. It knows the book, the kitchen and
+// the service, and nothing of planning problems.
 package demand
 
 import (

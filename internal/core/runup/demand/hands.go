@@ -4,6 +4,9 @@ import (
 	"jointime/internal/core/plating"
 )
 
+// A wave is built by as few pairs of hands as let the last wave of the course leave in
+// time after the first.
+
 // side is how many plates are built side by side: as many as the pass holds, or as
 // few as the service wants.
 func (in Input) side() int {

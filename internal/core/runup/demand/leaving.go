@@ -49,7 +49,7 @@ func (d *Demand) FirstHour() (at int64) {
 	return at
 }
 
-// leavingOf are the moments at which the waves of a batch leave.
+// leavingOf are the moments at which the waves of a set leave.
 func (d *Demand) leavingOf(b ConsumerSet) []int64 {
 	t := b.Consumers[0]
 	if d.Seated(t.Course) {
@@ -62,7 +62,7 @@ func (d *Demand) leavingOf(b ConsumerSet) []int64 {
 	return out
 }
 
-// spreadOf is how long after the first wave of a batch its last one leaves.
+// spreadOf is how long after the first wave of a set its last one leaves.
 func (d *Demand) spreadOf(b ConsumerSet) int64 {
 	at := d.leavingOf(b)
 	first, last := int64(-1), int64(0)

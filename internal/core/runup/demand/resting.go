@@ -10,6 +10,10 @@ import (
 	"jointime/internal/core/words"
 )
 
+// Where roasts rest there are two schools: in the open on a rack, and in their own oven,
+// turned down. A service may choose one of them for all that comes out of an oven and
+// rests, whatever the methods say.
+
 // restsAt is the temperature of an oven in which a roast rests, in °C: common practice
 // (50 to 65), no published figure.
 const restsAt = 60

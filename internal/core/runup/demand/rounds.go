@@ -4,6 +4,9 @@ import (
 	"jointime/internal/core/recipe"
 )
 
+// A step is done for as many waves at once as the wait after it allows, before a wave
+// gets a round of its own: in as few rounds as the first wave's food can wait for the last.
+
 // Run is several waves for which a step is done at once.
 type Run struct {
 	From, To int // waves, from 1
@@ -27,9 +30,9 @@ func (d *Demand) ByWave(g Lot, at int) bool {
 	return false
 }
 
-// Runs are the waves of a batch as a step is done for them: each by itself, all at
+// Runs are the waves of a set as a step is done for them: each by itself, all at
 // once, or, where what the step makes cannot wait from the first wave to the last,
-// in as few goes as it can.
+// in as few rounds as it can.
 func (d *Demand) Runs(b ConsumerSet, steps []recipe.Step, at int) (out []Run) {
 	limit, leave := maxHold(steps, at, d.spreadOf(b)), d.leavingOf(b)
 	for w, n := range b.Waves {

@@ -7,6 +7,10 @@ import (
 	"jointime/internal/core/recipe"
 )
 
+// Tables are put into the first wave of their hour that has room: on the pass, and for as
+// many plates of each dish as can be built at once. A table leaves whole, unless it is
+// wider than a wave.
+
 // seat puts the tables of a course into waves, with as many pairs of hands as the
 // last needs to leave within the spread, as crew does without tables.
 func (in Input) seat(k *Course, m recipe.Course) error {

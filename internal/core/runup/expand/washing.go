@@ -10,8 +10,8 @@ import (
 // kind: by the same hands where the step has them, or by whoever is free. Until then
 // nobody else has it.
 
-// washes is how long what a step used is washed afterwards, in
-// seconds, which are part of the step's, and what it is called.
+// washes is for how many seconds what a step used is washed afterwards, which are part
+// of the step's, and what it is called.
 func (b *builder) washes(step recipe.Step) (longest int64, what string) {
 	for _, e := range step.Equipment {
 		if seconds, name := b.washing(e); seconds > longest && !b.leftOut("wash/"+e.Kind) {
