@@ -33,7 +33,7 @@ var browser context.Context
 
 func TestMain(m *testing.M) {
 	flags := append(chromedp.DefaultExecAllocatorOptions[:],
-		chromedp.ExecPath("/usr/bin/chromium"), chromedp.NoSandbox, chromedp.DisableGPU,
+		chromedp.ExecPath("/usr/lib/chromium/chromium-headless-shell"), chromedp.NoSandbox, chromedp.DisableGPU,
 		chromedp.Flag("disable-quic", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-background-networking", true),
 		chromedp.Flag("hide-scrollbars", true), chromedp.Flag("font-render-hinting", "none"), chromedp.Flag("disable-dev-shm-usage", false),
 		chromedp.Flag("host-resolver-rules", "MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"))
@@ -223,12 +223,25 @@ func js[T any](t *tablet, expression string) T {
 	return get(t, chromedp.Evaluate[T](expression, chromedp.EvalAwaitPromise))
 }
 
-// until waits for an expression to be true.
+// waited looks at a condition whenever the page has changed, and now and then for what is
+// not in its tree, and promises whether it came true.
+const waited = `((holds, most) => new Promise(done => {
+	const look = () => { let yes = false; try { yes = holds() } catch { /* not there yet */ } if (yes || Date.now() > end) stop(yes) }
+	const stop = yes => { seen.disconnect(); clearInterval(often); clearTimeout(soon); done(!!yes) }
+	let soon
+	const seen = new MutationObserver(() => { soon ??= setTimeout(() => { soon = undefined; look() }, 15) })
+	seen.observe(document, {subtree: true, childList: true, characterData: true, attributes: true})
+	const often = setInterval(look, 100), end = Date.now() + most
+	look()
+}))`
+
+// until waits for an expression to be true, on this page or on one that follows it.
 func (t *tablet) until(what, expression string) {
 	t.Helper()
 	for end := time.Now().Add(within); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
-		ctx, cancel := context.WithTimeout(t.ctx, within)
-		ok, err := chromedp.Run(ctx, chromedp.Evaluate[bool](expression))
+		ctx, cancel := context.WithDeadline(t.ctx, end.Add(time.Second))
+		look := fmt.Sprintf("%s(() => %s, %d)", waited, expression, time.Until(end).Milliseconds())
+		ok, err := chromedp.Run(ctx, chromedp.Evaluate[bool](look, chromedp.EvalAwaitPromise))
 		cancel()
 		if err == nil && ok {
 			return

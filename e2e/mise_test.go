@@ -199,6 +199,7 @@ func TestTheOrderIsWhatIsStillMissing(t *testing.T) {
 func TestVersionsOnTheMenuAreOrdered(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/supper")
 	chef.type_("#plates-guinea-fowl-meatless", "2\r")
+	chef.until("it is kept", `[...document.querySelectorAll("button")].some(e => e.innerText === "Take back" && !e.disabled)`)
 	chef.go_("/run-up/supper")
 	chef.until("the celeriac has a strand", `[...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Salt-baked celeriac')`)
 	chef.click("Show only …")
