@@ -240,7 +240,7 @@ func (t *tablet) until(what, expression string) {
 	t.Helper()
 	for end := time.Now().Add(within); time.Now().Before(end); time.Sleep(25 * time.Millisecond) {
 		ctx, cancel := context.WithDeadline(t.ctx, end.Add(time.Second))
-		look := fmt.Sprintf("%s(() => %s, %d)", waited, expression, time.Until(end).Milliseconds())
+		look := fmt.Sprintf("%s(() => (%s), %d)", waited, expression, time.Until(end).Milliseconds())
 		ok, err := chromedp.Run(ctx, chromedp.Evaluate[bool](look, chromedp.EvalAwaitPromise))
 		cancel()
 		if err == nil && ok {

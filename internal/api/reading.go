@@ -8,6 +8,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/core/reading"
+	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 )
 
@@ -16,6 +17,7 @@ func (s *Server) readRoutes(api huma.API) {
 	huma.Get(api, "/api/read/duration", s.readDuration)
 	huma.Get(api, "/api/read/amount", s.readAmount)
 	huma.Get(api, "/api/read/heat", s.readHeat)
+	huma.Post(api, "/api/read/ids", s.readIDs)
 }
 
 type textInput struct {
@@ -54,6 +56,33 @@ func (s *Server) readAmount(_ context.Context, in *textInput) (*amountOutput, er
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
 	}
 	return &amountOutput{AmountView{a, a.String()}}, nil
+}
+
+type idsInput struct {
+	Body struct {
+		Names []string `json:"names" maxItems:"200"`
+		Taken []string `json:"taken" maxItems:"10000"`
+	}
+}
+
+// IDsView is an id for each name, in their order.
+type IDsView struct {
+	IDs []string `json:"ids" nullable:"false"`
+}
+
+type idsOutput struct{ Body IDsView }
+
+// readIDs makes ids of names that differ from one another and from those that are taken.
+func (s *Server) readIDs(_ context.Context, in *idsInput) (*idsOutput, error) {
+	taken := map[string]bool{}
+	for _, id := range in.Body.Taken {
+		taken[id] = true
+	}
+	out := &idsOutput{IDsView{IDs: []string{}}}
+	for _, name := range in.Body.Names {
+		out.Body.IDs = append(out.Body.IDs, recipe.Slug(name, taken))
+	}
+	return out, nil
 }
 
 type heatOutput struct{ Body units.Heat }

@@ -6,15 +6,28 @@ import (
 	"regexp"
 	"slices"
 	"strings"
+	"unicode"
+
+	"golang.org/x/text/unicode/norm"
 
 	"jointime/internal/core/words"
 )
 
 var notSlug = regexp.MustCompile(`[^a-z0-9]+`)
 
-// Slug makes an id of a name, new among those that are taken.
+// letters that Unicode does not take apart into a letter and its mark
+var spelt = strings.NewReplacer("ß", "ss", "æ", "ae", "œ", "oe", "ø", "o", "ł", "l", "đ", "d", "ð", "d", "þ", "th", "ı", "i")
+
+// Slug makes an id of a name, new among those that are taken: small letters, figures and
+// hyphens, which no address needs to escape. A name in another script than Latin gives x.
 func Slug(name string, taken map[string]bool) string {
-	base := strings.Trim(notSlug.ReplaceAllString(strings.ToLower(name), "-"), "-")
+	bare := strings.Map(func(r rune) rune {
+		if unicode.Is(unicode.Mn, r) {
+			return -1
+		}
+		return r
+	}, norm.NFKD.String(strings.ToLower(name)))
+	base := strings.Trim(notSlug.ReplaceAllString(spelt.Replace(bare), "-"), "-")
 	if len(base) > 40 {
 		base = strings.Trim(base[:40], "-")
 	}

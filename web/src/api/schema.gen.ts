@@ -450,6 +450,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/ids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API read ids */
+        post: operations["post-api-read-ids"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/line": {
         parameters: {
             query?: never;
@@ -1862,6 +1879,13 @@ export interface components {
             component?: string;
             ingredient?: string;
             name: string;
+        };
+        IDsView: {
+            ids: string[];
+        };
+        IdsInputBody: {
+            names: string[] | null;
+            taken: string[] | null;
         };
         ImportOutputBody: {
             applied: boolean;
@@ -5102,6 +5126,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Heat"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post-api-read-ids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdsInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IDsView"];
                 };
             };
             /** @description Error */

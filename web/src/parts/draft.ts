@@ -21,9 +21,10 @@ const store = {
   },
 }
 
-type Held<T, O> = { value: T; origin: O }
+type Held<T, O> = { value: T; origin?: O }
 
-export type Draft<T, O> = { value: T; typed: boolean; origin: O; set: (next: T) => void; drop: () => void }
+/** Draft is what is typed; rebase has it begin from the base as it is now, for what it began from has been saved. */
+export type Draft<T, O> = { value: T; typed: boolean; origin: O; set: (next: T) => void; rebase: () => void; drop: () => void }
 
 /**
  * useDraft holds what is typed over a base. The origin, the document and the
@@ -46,5 +47,11 @@ export function useDraft<T, O>(key: string, base: T, origin: O): Draft<T, O> {
     store.write(key, undefined)
     setHeld({ key })
   }, [key])
-  return { value: draft ? draft.value : base, typed: draft !== undefined, origin: began, set, drop }
+  const value = draft?.value
+  const rebase = useCallback(() => {
+    if (value === undefined) return
+    store.write(key, { value })
+    setHeld({ key, draft: { value } })
+  }, [key, value])
+  return { value: draft ? draft.value : base, typed: draft !== undefined, origin: began, set, rebase, drop }
 }

@@ -1,6 +1,6 @@
 // What a typed text means is asked of the server; nothing is understood here.
-import { useEffect, useState } from 'react'
 import { api, ask, Refused, type Schemas } from '../api/client'
+import { useAsked } from './asked'
 
 /** FieldError says which field of a form is not understood, and why. */
 export class FieldError extends Error {
@@ -75,18 +75,6 @@ export const readLine = (text: string, as: As, ids: string[], into: string) => a
 
 /** useReading reads a line while it is typed: the last answer, and whether it is of this text. */
 export function useReading(text: string, as: As, ids: string[], into: string): { reading?: LineReading; settled: boolean } {
-  const [heard, setHeard] = useState<{ text: string; as: string; reading?: LineReading }>({ text: '', as: '' })
-  const taken = ids.join(',')
-  useEffect(() => {
-    if (!text.trim()) return
-    let gone = false
-    readLine(text, as, taken ? taken.split(',') : [], into).then(
-      (reading) => !gone && setHeard({ text, as, reading }),
-      () => {}, // the next key asks again
-    )
-    return () => {
-      gone = true
-    }
-  }, [text, as, taken, into])
-  return { reading: text.trim() ? heard.reading : undefined, settled: heard.text === text && heard.as === as }
+  const { answer, error, settled } = useAsked(text.trim() ? { text, as, ids, into } : undefined, (q) => readLine(q.text, q.as, q.ids, q.into), 0)
+  return { reading: answer, settled: settled && !error } // what failed is asked again with the next key
 }

@@ -33,30 +33,42 @@ func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 			}
 		}
 	}
+	told := amountsIn(s.Said, c.Lines)
 	for _, l := range c.Lines {
-		if told, ok := amountOf(s.Said, l); ok && l.Amount != nil {
-			if share, same := told.Per(*l.Amount); same && share > 1.005 {
-				gap(fmt.Sprintf("the step takes %s of %s, the list has %s: which?", told, l.Name, *l.Amount))
+		if l.Amount == nil {
+			continue
+		}
+		if k := slices.IndexFunc(told, func(a named) bool { return words.Names(a.item, l.Name) }); k >= 0 {
+			if share, same := told[k].Per(*l.Amount); same && share > 1.005 {
+				gap(fmt.Sprintf("the step takes %s of %s, the list has %s: which?", told[k].Amount, l.Name, *l.Amount))
 			}
 		}
 	}
 	return gaps
 }
 
-// amountOf finds an amount of a line's ingredient in the words of a step:
-// "add 200 ml wine".
-func amountOf(said string, l recipe.Line) (units.Amount, bool) {
+// named is an amount and what it is of.
+type named struct {
+	units.Amount
+	item string
+}
+
+// amountsIn finds the amounts in the words of a step: "add 200 ml wine". Words are read
+// only where a name of the list is among them, for most steps name none.
+func amountsIn(said string, lines []recipe.Line) (out []named) {
 	all := strings.Fields(said)
 	for i := range all {
-		got := reading.Ingredient(strings.Join(all[i:min(i+4, len(all))], " "))
+		text := strings.Join(all[i:min(i+4, len(all))], " ")
+		if !slices.ContainsFunc(lines, func(l recipe.Line) bool { return words.Names(text, l.Name) }) {
+			continue
+		}
+		got := reading.Ingredient(text)
 		if got.Low == nil || got.High == nil || *got.Low != *got.High || got.Unit == nil || got.Item == nil || got.Doubt || *got.Unit == "piece" {
 			continue
 		}
-		if words.Names(*got.Item, l.Name) {
-			return units.Amount{Quantity: *got.Low, Unit: units.Unit(*got.Unit)}, true
-		}
+		out = append(out, named{units.Amount{Quantity: *got.Low, Unit: units.Unit(*got.Unit)}, *got.Item})
 	}
-	return units.Amount{}, false
+	return out
 }
 
 func sortGaps(gaps []recipe.Gap) {

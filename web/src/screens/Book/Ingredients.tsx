@@ -1,16 +1,16 @@
 // What is bought: what is in it, when it can be had, what to look for when it
 // comes; and, when a delivery is sent back, what falls and what stands in.
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { Button, Form } from 'react-bootstrap'
+import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
-import { useDraft } from '../../parts/draft'
-import { FieldError } from '../../parts/reading'
 import { Rows } from '../../parts/Rows'
-import { toIngredient, toWords, type Words } from './ingredientForm'
+import { toIngredient, toWords } from './ingredientForm'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { useForm } from '../../parts/form'
+import { EditorActions } from '../../parts/EditorActions'
 
 type Item = Schemas['IngredientView']
 
@@ -61,21 +61,11 @@ const animals = ['none', 'milk', 'egg', 'honey', 'fish', 'shellfish', 'meat']
 function Opened({ item, allergens, others, close }: { item: Item; allergens: Schemas['Allergen'][]; others: Item[]; close: () => void }) {
   const desk = useDesk()
   const suppliers = useSuppliers()
-  const form = useDraft(`ingredient/${item.ingredient.id}`, toWords(item.ingredient), { over: item.ingredient, version: item.version })
-  const [wrong, setWrong] = useState<FieldError>()
-  const f = form.value
-  const set = (part: Partial<Words>) => form.set({ ...f, ...part })
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const value = await toIngredient(f, form.origin.over)
-      setWrong(undefined)
-      if (await desk.hand({ kind: 'ingredient', id: value.id, version: form.origin.version, screen: 'ingredients', what: value.name, value })) form.drop()
-    } catch (error) {
-      if (!(error instanceof FieldError)) throw error
-      setWrong(error)
-    }
-  }
+  const form = useForm(`ingredient/${item.ingredient.id}`, toWords(item.ingredient), { over: item.ingredient, version: item.version }, async (f, from) => {
+    const value = await toIngredient(f, from.over)
+    return desk.hand({ kind: 'ingredient', id: value.id, version: from.version, screen: 'ingredients', what: value.name, value })
+  })
+  const { value: f, set, wrong } = form
   const text = (name: 'name' | 'also' | 'density' | 'piece' | 'loss' | 'season' | 'delivery', label: string) => (
     <Form.Group controlId={`ingredient-${name}`}>
       <Form.Label>{label}</Form.Label>
@@ -84,7 +74,7 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
   )
   return (
     <>
-      <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Ingredient ${item.ingredient.name}`}>
+      <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Ingredient ${item.ingredient.name}`}>
         <div className="pair">
           {text('name', 'name')}
           {text('also', 'other words for it, with commas')}
@@ -121,17 +111,7 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
         <Rows legend="it is sold" columns={[{ name: 'supplier', label: 'by', width: 150, options: [['', 'by whom'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'in packs of', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'called', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="add a pack" wrong={wrong?.field} />
         <Form.Check className="mt-2" id="ingredient-house" label="it is always there and never ordered: water, ice" checked={f.house} onChange={(e) => set({ house: e.target.checked })} />
         <Rows legend="stands in for it" columns={[{ name: 'ingredient', label: 'what', width: 180, options: [['', 'what'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: 'times', width: 80, hint: '× 1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="add a substitute" wrong={wrong?.field} />
-        <div className="editor-actions">
-          {wrong && (
-            <p className="wrong w-100 m-0" role="alert">
-              {wrong.message}
-            </p>
-          )}
-          <Button type="submit">Save the ingredient</Button>
-          <Button variant="outline-dark" onClick={close}>
-            Close
-          </Button>
-        </div>
+        <EditorActions form={form} save="Save the ingredient" close={close} />
       </Form>
       <SentBack id={item.ingredient.id} name={item.ingredient.name} />
     </>

@@ -1,6 +1,6 @@
 // A dish as it was written, pasted at once and reviewed line by line: left
 // what it says, right what was understood. Nothing is kept before one says so.
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
@@ -8,6 +8,7 @@ import { reread } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import { Said } from '../../parts/Said'
+import { useAsked } from '../../parts/asked'
 
 type Pasted = Schemas['Pasted']
 type Line = Pasted['components'][number]['lines'][number]
@@ -32,14 +33,12 @@ export function Paste() {
   const go = useNavigate()
   const desk = useDesk()
   const held = useDraft<Held, number>('paste', { text: '' }, 0)
-  const [wrong, setWrong] = useState('')
   const [key] = useState(writeKey)
-  const { text, pasted } = held.value
+  const { text } = held.value
   const set = held.set
-  useReadAloud(text, (answer, problem) => {
-    setWrong(problem)
-    if (answer) set({ text, pasted: answer.pasted, more: answer.more })
-  }, Boolean(pasted))
+  const heard = useAsked(text.trim() && !held.value.pasted ? text : undefined, (text) => ask(api.POST('/api/read/paste', { body: { text } })), 250)
+  const { pasted, more } = held.value.pasted || !heard.settled ? held.value : { pasted: heard.answer?.pasted, more: heard.answer?.more }
+  const wrong = !heard.error ? '' : heard.error instanceof Refused ? heard.error.message : 'The server cannot be reached. What you pasted is kept.'
   const change = (next: Pasted) => set({ ...held.value, pasted: next })
   const keep = async () => {
     if (!pasted) return
@@ -81,7 +80,7 @@ export function Paste() {
           {pasted && (
             <>
               <Form.Control className="dish-name" aria-label="Name of the dish" placeholder="Name of the dish" value={pasted.name} onChange={(e) => change({ ...pasted, name: e.target.value })} />
-              {held.value.more ? <p className="small quiet">There are {held.value.more} more recipes in this page; this is the first.</p> : null}
+              {more ? <p className="small quiet">There are {more} more recipes in this page; this is the first.</p> : null}
               {pasted.components.map((c, i) => (
                 <Reviewed key={i} component={c} set={(next) => change({ ...pasted, components: pasted.components.map((x, k) => (k === i ? next : x)) })} />
               ))}
@@ -91,20 +90,6 @@ export function Paste() {
       </div>
     </>
   )
-}
-
-/** useReadAloud has a text read when nobody has typed for a moment. */
-function useReadAloud(text: string, done: (answer: { pasted: Pasted; more?: number } | undefined, problem: string) => void, have: boolean) {
-  useEffect(() => {
-    if (!text.trim() || have) return
-    const later = window.setTimeout(() => {
-      ask(api.POST('/api/read/paste', { body: { text } })).then(
-        (answer) => done(answer, ''),
-        (error: unknown) => done(undefined, error instanceof Refused ? error.message : 'The server cannot be reached. What you pasted is kept.'),
-      )
-    }, 250)
-    return () => window.clearTimeout(later)
-  }, [text, have]) // eslint-disable-line react-hooks/exhaustive-deps -- done is made anew each time and means the same
 }
 
 type Component = Pasted['components'][number]

@@ -3,6 +3,7 @@ import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { useIngredients } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
+import { newID } from '../../parts/ids'
 import type { View } from './types'
 
 export function AddComponent({ view, show }: { view: View; show: (side: string, extra?: Record<string, string>) => void }) {
@@ -17,7 +18,7 @@ export function AddComponent({ view, show }: { view: View; show: (side: string, 
     if (!words) return
     const known = made.find((c) => c.name.toLowerCase() === words.toLowerCase())
     if (known && view.dish.parts.some((p) => p.component === known.id)) return desk.say(`${known.name} is on the dish. It can be placed on the plate more than once.`)
-    const id = known?.id ?? fresh(words, made.map((c) => c.id))
+    const id = known?.id ?? (await newID(words, made.map((c) => c.id)))
     if (!known && !(await desk.hand({ kind: 'component', id, version: 0, screen, what: `${words}: new`, value: { id, name: words, yield: { quantity: 1, unit: 'part' }, ingredients: [], methods: [{ id: 'method', name: 'our way', steps: [] }] } }))) return
     if (!(await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${words} on ${view.dish.name}`, value: { ...view.dish, parts: [...view.dish.parts, { component: id }] } }))) return
     setName('')
@@ -38,11 +39,4 @@ export function AddComponent({ view, show }: { view: View; show: (side: string, 
       )}
     </form>
   )
-}
-
-function fresh(name: string, taken: string[]) {
-  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 40) || 'component'
-  let id = base
-  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
-  return id
 }

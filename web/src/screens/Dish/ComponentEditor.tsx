@@ -1,25 +1,21 @@
 // A component, opened: what it makes, by which methods, how it keeps, what it
 // leaves over, what must come out of it, and the states its ingredients come in.
-import { useState, type FormEvent } from 'react'
-import { Button, Form } from 'react-bootstrap'
-import { Refused, type Schemas } from '../../api/client'
+import { Form } from 'react-bootstrap'
+import { type Schemas } from '../../api/client'
 import { useIngredients } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
-import { useDraft } from '../../parts/draft'
 import { FieldError } from '../../parts/reading'
 import { Rows, type Column } from '../../parts/Rows'
 import { toComponent, toComponentForm, type ComponentForm } from './componentForm'
 import type { Part, View } from './types'
 import { stepIDs, used } from './steps'
+import { useForm } from '../../parts/form'
+import { EditorActions } from '../../parts/EditorActions'
 
 export function ComponentEditor({ view, part, close }: { view: View; part: Part; close: () => void }) {
   const { component } = part
   const desk = useDesk()
   const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
-  const form = useDraft(`component/${component.id}`, toComponentForm(component, portion), { component, version: part.version })
-  const [wrong, setWrong] = useState<FieldError>()
-  const f = form.value
-  const set = (next: Partial<ComponentForm>) => form.set({ ...f, ...next })
   const ingredients = useIngredients().data?.ingredients.map((i) => i.ingredient) ?? []
   const variant = async () => {
     const id = `${component.id}-variant`
@@ -30,26 +26,21 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
     close()
   }
   const steps = (used(component)?.steps ?? []).map((s): [string, string] => [s.id, s.name])
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const { next, portion: amount } = await toComponent(f, form.origin.component, ingredients)
-      setWrong(undefined)
+  const form = useForm(
+    `component/${component.id}`, toComponentForm(component, portion), { component, version: part.version },
+    async (f, from) => {
+      const { next, portion: amount } = await toComponent(f, from.component, ingredients)
       const screen = `dish:${view.dish.id}`
-      if (!(await desk.hand({ kind: 'component', id: component.id, version: form.origin.version, screen, what: component.name, value: next }))) return
-      if (JSON.stringify(amount) !== JSON.stringify(portion) && !part.into) {
-        const parts = view.dish.parts.map((p) => (p.component === component.id ? { component: p.component, ...(amount ? { portion: amount } : {}) } : p))
-        if (!(await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${component.name}: portion`, value: { ...view.dish, parts } }))) return
-      }
-      form.drop()
-      close()
-    } catch (error) {
-      if (error instanceof FieldError) setWrong(error)
-      else setWrong(new FieldError('', error instanceof Refused ? error.message : 'The server cannot be reached. What you typed is kept; save again.'))
-    }
-  }
+      if (!(await desk.hand({ kind: 'component', id: component.id, version: from.version, screen, what: component.name, value: next }))) return false
+      if (JSON.stringify(amount) === JSON.stringify(portion) || part.into) return true
+      const parts = view.dish.parts.map((p) => (p.component === component.id ? { component: p.component, ...(amount ? { portion: amount } : {}) } : p))
+      return desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${component.name}: portion`, value: { ...view.dish, parts } })
+    },
+    close,
+  )
+  const { value: f, set, wrong } = form
   return (
-    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
+    <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
       <div className="pair">
         <Field label="name" name="name" f={f} set={set} wrong={wrong} />
         <Field label="it makes (500 g, 6, 1.2 l)" name="yield" f={f} set={set} wrong={wrong} />
@@ -86,23 +77,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
       <Rows legend="must come out" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="add an object that goes in" wrong={wrong?.field} />
       <Rows legend="left over" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'by which step', width: 170, options: [['', 'by which step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="add a by-product" wrong={wrong?.field} />
       <Rows legend="comes as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="add a state in which an ingredient comes" wrong={wrong?.field} />
-      <div className="editor-actions">
-        {form.typed && form.origin.version !== part.version && <p className="wrong w-100 m-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
-        {wrong && (
-          <p className="wrong w-100 m-0" role="alert">
-            {wrong.message}
-          </p>
-        )}
-        <Button type="submit">Save the component</Button>
-        <Button variant="outline-dark" onClick={close}>
-          Close
-        </Button>
-        {form.typed && (
-          <Button variant="outline-dark" onClick={form.drop}>
-            Forget what I typed
-          </Button>
-        )}
-      </div>
+      <EditorActions form={form} save="Save the component" close={close} forget stale={form.typed && form.origin.version !== part.version ? 'this component' : undefined} />
     </Form>
   )
 }

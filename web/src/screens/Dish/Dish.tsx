@@ -152,7 +152,7 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
         }}
       />
       <StepEditor
-        step={step} steps={others(view, component.id)} kitchen={view.kitchen} focus={focus} form={form} stale={form.typed && form.origin.version !== version}
+        step={step} steps={others(view, component.id)} kitchen={view.kitchen} focus={focus} draft={form} stale={form.typed && form.origin.version !== version}
         save={(next) => save(`${component.name}, ${next.name}`, began.map((s) => (s.id === step.id ? next : s)), form.origin)}
         close={() => pick('', '')}
         actions={

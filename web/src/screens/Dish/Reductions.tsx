@@ -1,6 +1,6 @@
 // What is boiled down: how much goes in and comes out of each stage, which way
 // round one asks, and about how long it takes in a pan of some width.
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Form } from 'react-bootstrap'
 import { api, ask, Refused, type Schemas } from '../../api/client'
 import { round } from '../../parts/amounts'
@@ -8,6 +8,7 @@ import { FieldError, measure } from '../../parts/reading'
 import { Bracket, Empty } from '../../parts/States'
 import { spoken } from '../../parts/words'
 import type { Part, View } from './types'
+import { useAsked } from '../../parts/asked'
 
 type Reduction = Schemas['ReductionView']
 type Burner = Schemas['Vessel']['burner']
@@ -27,22 +28,9 @@ function Chain({ part }: { part: Part }) {
   const [out, setOut] = useState('')
   const [width, setWidth] = useState(240)
   const [burner, setBurner] = useState<Burner>('gas')
-  const [heard, setHeard] = useState<Reduction>()
-  const [wrong, setWrong] = useState('')
   const { chain } = part
-  useEffect(() => {
-    let old = false
-    const later = window.setTimeout(() => {
-      reduced(chain, out, width, burner).then(
-        (r) => !old && (setHeard(r), setWrong('')),
-        (error: unknown) => !old && setWrong(error instanceof FieldError || error instanceof Refused ? error.message : 'The server cannot be reached.'),
-      )
-    }, 150)
-    return () => {
-      old = true
-      window.clearTimeout(later)
-    }
-  }, [chain, out, width, burner])
+  const { answer: heard, error } = useAsked({ chain, out, width, burner }, (q) => reduced(q.chain, q.out, q.width, q.burner))
+  const wrong = !error ? '' : error instanceof FieldError || error instanceof Refused ? error.message : 'The server cannot be reached.'
   const stages = heard?.stages ?? chain
   const most = Math.max(...stages.flatMap((s) => [s.in.quantity, s.out.quantity]), 1)
   return (

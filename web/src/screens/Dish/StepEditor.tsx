@@ -1,18 +1,21 @@
 // A step, opened: every fact of it can be changed, and what a time was
 // understood as stands beside it while it is typed.
-import { useEffect, useState, type FormEvent, type ReactNode } from 'react'
-import { Button, Form } from 'react-bootstrap'
-import { Refused, type Schemas } from '../../api/client'
+import { useEffect, type ReactNode } from 'react'
+import { Form } from 'react-bootstrap'
+import { type Schemas } from '../../api/client'
 import type { Draft } from '../../parts/draft'
 import { Heat } from '../../parts/heat'
 import { FieldError, say } from '../../parts/reading'
 import { Cues, PanAndTrouble, SizeTable } from './CueEditor'
 import { toStep, type Step, type StepForm } from './form'
+import { useFormOn } from '../../parts/form'
+import { EditorActions } from '../../parts/EditorActions'
+import { useAsked } from '../../parts/asked'
 
 type Props = {
   step: Step
   steps: [string, string][] // of the other components, and how they are called
-  form: Draft<StepForm, unknown>
+  draft: Draft<StepForm, unknown>
   stale: boolean
   kitchen: Schemas['Kitchen']
   focus: string
@@ -21,28 +24,9 @@ type Props = {
   actions: ReactNode
 }
 
-export function StepEditor({ step, steps, form, stale, kitchen, focus, save, close, actions }: Props) {
-  const [wrong, setWrong] = useState<{ field: string; what: string }>()
-  const [busy, setBusy] = useState(false)
-  const f = form.value
-  const set = (part: Partial<StepForm>) => form.set({ ...f, ...part })
-
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    setBusy(true)
-    try {
-      const next = await toStep(f, step)
-      setWrong(undefined)
-      if (await save(next)) {
-        form.drop()
-        close()
-      }
-    } catch (error) {
-      if (error instanceof FieldError) setWrong({ field: error.field, what: error.message })
-      else setWrong({ field: '', what: error instanceof Refused ? error.message : 'The server cannot be reached. What you typed is kept; save again.' })
-    }
-    setBusy(false)
-  }
+export function StepEditor({ step, steps, draft, stale, kitchen, focus, save, close, actions }: Props) {
+  const form = useFormOn(draft, async (f) => save(await toStep(f, step)), close)
+  const { value: f, set, wrong } = form
   useEffect(() => {
     if (focus) document.getElementById(`step-${focus}`)?.focus()
   }, [focus])
@@ -50,7 +34,7 @@ export function StepEditor({ step, steps, form, stale, kitchen, focus, save, clo
   const kinds = [...new Set(kitchen.equipment.map((e) => e.kind))]
   const field = { f, set, wrong }
   return (
-    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Step ${step.name}`}>
+    <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Step ${step.name}`}>
       <div className="pair">
         <Text {...field} name="name" label="step" />
         {f.per !== 'table' && <Time {...field} name="time" label="how long (2–2½ min, 0:45, 1 h 30)" />}
@@ -103,31 +87,14 @@ export function StepEditor({ step, steps, form, stale, kitchen, focus, save, clo
       <After {...field} steps={steps} />
       <PanAndTrouble f={f} set={set} steps={steps} />
       <Cautions {...field} />
-      <div className="editor-actions">
-        {stale && <p className="wrong w-100 m-0">Somebody has changed this component since you began to type. Saving shows both where they meet.</p>}
-        {wrong && (
-          <p className="wrong w-100 m-0" role="alert">
-            {wrong.what}
-          </p>
-        )}
-        <Button type="submit" disabled={busy}>
-          Save the step
-        </Button>
-        <Button variant="outline-dark" onClick={close}>
-          Close
-        </Button>
-        {form.typed && (
-          <Button variant="outline-dark" onClick={form.drop}>
-            Forget what I typed
-          </Button>
-        )}
+      <EditorActions form={form} save="Save the step" close={close} forget stale={stale ? 'this component' : undefined}>
         {actions}
-      </div>
+      </EditorActions>
     </Form>
   )
 }
 
-type FieldProps = { f: StepForm; set: (part: Partial<StepForm>) => void; wrong?: { field: string; what: string } }
+type FieldProps = { f: StepForm; set: (part: Partial<StepForm>) => void; wrong?: FieldError }
 type TextName = { [K in keyof StepForm]: StepForm[K] extends string ? K : never }[keyof StepForm]
 
 function Text({ f, set, wrong, name, label }: FieldProps & { name: TextName; label: string }) {
@@ -142,18 +109,12 @@ function Text({ f, set, wrong, name, label }: FieldProps & { name: TextName; lab
 // Time is a text that is read as a time while it is typed.
 function Time({ f, set, wrong, name, label }: FieldProps & { name: 'time' | 'least' | 'most'; label: string }) {
   const text = f[name]
-  const [heard, setHeard] = useState<{ text: string; means?: string }>({ text: '' })
-  useEffect(() => {
-    if (!text.trim()) return
-    const later = window.setTimeout(() => void say(text).then((means) => setHeard({ text, means })), 120)
-    return () => window.clearTimeout(later)
-  }, [text])
-  const settled = text.trim() !== '' && heard.text === text
+  const { answer: means, settled } = useAsked(text.trim() ? text : undefined, async (t) => (await say(t)) ?? '')
   return (
     <Form.Group controlId={`step-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={text} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
-      {settled && (heard.means ? <span className="understood">{heard.means}</span> : <span className="wrong">not understood yet</span>)}
+      {settled && (means ? <span className="understood">{means}</span> : <span className="wrong">not understood yet</span>)}
       {name === 'time' && !text.trim() && <span className="gap mt-1">how long?</span>}
     </Form.Group>
   )

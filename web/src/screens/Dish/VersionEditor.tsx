@@ -1,44 +1,39 @@
 // A version of a dish for particular guests: what it is to be without, and
 // what is changed for that. Whether it is, is computed.
-import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useIngredients } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
-import { useDraft } from '../../parts/draft'
-import { FieldError } from '../../parts/reading'
 import { Rows, type Column } from '../../parts/Rows'
-import { newVersionID, toVersion, toVersionForm, type Version, type VersionForm } from './versionForm'
+import { toVersion, toVersionForm, type Version } from './versionForm'
 import type { View } from './types'
+import { useForm } from '../../parts/form'
+import { newID } from '../../parts/ids'
+import { EditorActions } from '../../parts/EditorActions'
 
 export function VersionEditor({ view, id, close }: { view: View; id: string; close: () => void }) {
   const was = view.dish.versions?.find((v) => v.id === id)
   const desk = useDesk()
   const book = useIngredients()
-  const form = useDraft(`version/${view.dish.id}/${id}`, toVersionForm(was), view.version)
-  const [wrong, setWrong] = useState<FieldError>()
-  const f = form.value
-  const set = (next: Partial<VersionForm>) => form.set({ ...f, ...next })
   const ingredients = book.data?.ingredients.map((i) => i.ingredient) ?? []
-  const hand = async (what: string, versions: Version[]) => {
-    if (await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen: `dish:${view.dish.id}`, what, value: { ...view.dish, versions } })) {
-      form.drop()
-      close()
-    }
-  }
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const next = toVersion(f, was?.id ?? newVersionID(f.name, (view.dish.versions ?? []).map((v) => v.id)), ingredients)
-      setWrong(undefined)
-      await hand(`${next.name}`, was ? view.dish.versions!.map((v) => (v.id === id ? next : v)) : [...(view.dish.versions ?? []), next])
-    } catch (error) {
-      if (!(error instanceof FieldError)) throw error
-      setWrong(error)
-    }
+  const hand = (what: string, versions: Version[]) => desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen: `dish:${view.dish.id}`, what, value: { ...view.dish, versions } })
+  const form = useForm(
+    `version/${view.dish.id}/${id}`, toVersionForm(was), view.version,
+    async (f) => {
+      const all = view.dish.versions ?? []
+      const next = toVersion(f, was?.id ?? (await newID(f.name, all.map((v) => v.id))), ingredients)
+      return hand(next.name, was ? all.map((v) => (v.id === id ? next : v)) : [...all, next])
+    },
+    close,
+  )
+  const { value: f, set, wrong } = form
+  const remove = async () => {
+    if (!was || !(await hand(`${was.name}: deleted`, view.dish.versions!.filter((v) => v.id !== id)))) return
+    form.drop()
+    close()
   }
   return (
-    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Version">
+    <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Version">
       <Form.Group controlId="version-name">
         <Form.Label>for whom</Form.Label>
         <Form.Control value={f.name} placeholder="no dairy" onChange={(e) => set({ name: e.target.value })} isInvalid={wrong?.field === 'name'} autoComplete="off" />
@@ -52,22 +47,13 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
         </div>
       </fieldset>
       <Rows legend="changes" columns={columns(view, ingredients, book.data?.components ?? [])} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
-      <div className="editor-actions">
-        {wrong && (
-          <p className="wrong w-100 m-0" role="alert">
-            {wrong.message}
-          </p>
-        )}
-        <Button type="submit">Save the version</Button>
-        <Button variant="outline-dark" onClick={close}>
-          Close
-        </Button>
+      <EditorActions form={form} save="Save the version" close={close}>
         {was && (
-          <Button variant="outline-danger" onClick={() => void hand(`${was.name}: deleted`, view.dish.versions!.filter((v) => v.id !== id))}>
+          <Button variant="outline-danger" onClick={() => void remove()}>
             Delete
           </Button>
         )}
-      </div>
+      </EditorActions>
     </Form>
   )
 }

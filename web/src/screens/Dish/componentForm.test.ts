@@ -22,6 +22,11 @@ const amounts: Record<string, Schemas['Amount']> = { '200 ml': { quantity: 200, 
 beforeEach(() => {
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url)
+    if (url.pathname.endsWith('/ids')) {
+      const { names, taken } = (await request.json()) as { names: string[]; taken: string[] }
+      const ids = names.map((n) => n.trim().toLowerCase().replace(/ /g, '-')).map((id) => (taken.includes(id) ? `${id}-2` : id))
+      return new Response(JSON.stringify({ ids }), { headers: { 'Content-Type': 'application/json' } })
+    }
     const text = url.searchParams.get('text')!
     const s = times[text]
     const body = url.pathname.endsWith('amount') ? amounts[text] && { amount: amounts[text], text } : s !== undefined && { quick: s, usual: s, slow: s, text }

@@ -1,6 +1,7 @@
 // The form of a component: everything as it was typed, and the way to a
 // component and back.
 import type { Schemas } from '../../api/client'
+import { idsFor } from '../../parts/ids'
 import { decimal, FieldError, measure, understand } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
 import { amount } from '../../parts/amounts'
@@ -30,16 +31,6 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     changes: (c.variant?.changes ?? []).map((k) => ({ do: k.do, line: k.line ?? '', ingredient: k.ingredient ?? '', with: k.with ?? '', factor: k.factor ? String(k.factor) : '' })),
     conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }))),
   }
-}
-
-const slug = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'x'
-
-/** fresh makes an id that is not among those that are taken, and takes it. */
-function fresh(text: string, taken: Set<string>): string {
-  let id = slug(text)
-  for (let n = 2; taken.has(id); n++) id = `${slug(text)}-${n}`
-  taken.add(id)
-  return id
 }
 
 /** perText writes to what a line is tied: “100 ml of stock”, “of potato”, “of all”. */
@@ -80,16 +71,15 @@ export async function toComponent(f: ComponentForm, over: Component, bought: Sch
   next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`keeps.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
   next.byProducts = await byProducts(f.byProducts)
-  next.conditions = conditions(f.conditions)
+  next.conditions = await conditions(f.conditions)
   if (over.variant) next.variant = { ...over.variant, changes: present(f.changes, 'do').map((r, i) => change(r, i, bought)) }
   return { next, portion: await measure('portion', f.portion) }
 }
 
 async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schemas['Line'][]> {
-  const taken = new Set(rows.map((r) => r.id ?? ''))
   const named = present(rows, 'name')
   const before = named.map((r) => over.ingredients.find((l) => (l.id ? l.id === r.id : l.name === r.name)))
-  const ids = named.map((r, i) => r.id || before[i]?.id || fresh(r.name, taken))
+  const ids = await idsFor(named.map((r, i) => ({ id: r.id || before[i]?.id, name: r.name })))
   const ruled = present(rules, 'line').map((r, i) => ({ ...r, field: `not in proportion.${i}`, at: named.findIndex((n) => n.name.trim().toLowerCase() === r.line.trim().toLowerCase()) }) as Row & { field: string; at: number })
   const gone = (name: string) => over.ingredients.some((l) => l.name === name) // with its line, its rule goes too
   for (const r of ruled) if (r.at < 0 && !gone(r.line)) throw new FieldError(`${r.field}.line`, `there is no “${r.line}” in the list`)
@@ -105,12 +95,14 @@ async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schema
 }
 
 async function methods(rows: Row[], over: Component): Promise<Schemas['Method'][]> {
-  const taken = new Set(over.methods.map((m) => m.id))
+  const named = present(rows, 'name')
+  const of = (r: Row) => over.methods.find((m) => m.id === r.id)
+  const ids = await idsFor(named.map((r) => ({ id: of(r)?.id, name: r.name })), over.methods.map((m) => m.id))
   return Promise.all(
-    present(rows, 'name').map(async (r, i) => {
-      const was = over.methods.find((m) => m.id === r.id)
+    named.map(async (r, i) => {
+      const was = of(r)
       const bought = r.bought?.trim() ? { ...(was?.bought ?? {}), order: (await understand(`methods.${i}.bought`, r.bought)).usual } : undefined
-      return { ...(was ?? { steps: [] }), id: was?.id ?? fresh(r.name, taken), name: r.name.trim(), reason: r.reason || undefined, bought }
+      return { ...(was ?? { steps: [] }), id: ids[i], name: r.name.trim(), reason: r.reason || undefined, bought }
     }),
   )
 }
@@ -122,8 +114,9 @@ async function takeOut(r: Row, i: number): Promise<Schemas['TakeOut']> {
 }
 
 async function byProducts(rows: Row[]): Promise<Schemas['ByProduct'][]> {
-  const taken = new Set(rows.map((r) => r.id ?? ''))
-  return Promise.all(present(rows, 'name').map(async (r, i) => ({ id: r.id || fresh(r.name, taken), name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined })))
+  const named = present(rows, 'name')
+  const ids = await idsFor(named.map((r) => ({ id: r.id, name: r.name })))
+  return Promise.all(named.map(async (r, i) => ({ id: ids[i], name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined })))
 }
 
 function change(r: Row, i: number, bought: Schemas['Ingredient'][]): Schemas['Change'] {
@@ -135,15 +128,14 @@ function change(r: Row, i: number, bought: Schemas['Ingredient'][]): Schemas['Ch
 }
 
 // conditions gathers rows of one state into one condition with its effects.
-function conditions(rows: Row[]): Schemas['Condition'][] {
-  const out = new Map<string, Schemas['Condition']>()
-  present(rows, 'name').forEach((r, i) => {
+async function conditions(rows: Row[]): Promise<Schemas['Condition'][]> {
+  const said = present(rows, 'name').map((r): Row => ({ ...r, name: r.name.trim() }))
+  const states = said.filter((r, i) => said.findIndex((o) => o.name === r.name) === i)
+  const effects = said.map((r, i) => {
     if (!r.what) throw new FieldError(`comes as.${i}.what`, `${r.name}: what does it change?`)
-    const id = slug(r.name)
-    const k = out.get(id) ?? { id, name: r.name.trim(), line: r.line ?? '', effects: [] }
     const [kind, of] = r.what.split(/:(.*)/)
-    k.effects.push({ [kind]: of, factor: decimal(`comes as.${i}.factor`, r.factor ?? '') })
-    out.set(id, k)
+    return { [kind]: of, factor: decimal(`comes as.${i}.factor`, r.factor ?? '') }
   })
-  return [...out.values()]
+  const ids = await idsFor(states.map((r) => ({ id: r.id, name: r.name })))
+  return states.map((s, k) => ({ id: ids[k], name: s.name, line: s.line ?? '', effects: effects.filter((_, i) => said[i].name === s.name) }))
 }

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { newVersionID, toVersion, toVersionForm, type Version } from './versionForm'
+import { toVersion, toVersionForm, type Version } from './versionForm'
 
 const bought = [{ id: 'oat-cream', name: 'oat cream' }]
 
@@ -36,10 +36,4 @@ it('names the field that is open', () => {
 
 it('leaves rows out that say nothing', () => {
   expect(toVersion({ name: 'x', without: [], changes: [{}] }, 'x', bought)).toEqual({ id: 'x', name: 'x', changes: [] })
-})
-
-it('makes ids that are not taken', () => {
-  expect(newVersionID('No dairy!', [])).toBe('no-dairy')
-  expect(newVersionID('no dairy', ['no-dairy', 'no-dairy-2'])).toBe('no-dairy-3')
-  expect(newVersionID('½', [])).toBe('version')
 })

@@ -14,14 +14,6 @@ export const toVersionForm = (v?: Version): VersionForm => ({
   changes: (v?.changes ?? []).map((c) => ({ do: c.do, what: `${c.component ?? ''}/${c.line ?? ''}`, with: c.ingredient ? `i:${c.ingredient}` : c.with ? `c:${c.with}` : '', factor: c.factor ? String(c.factor) : '' })),
 })
 
-/** newVersionID makes an id of a name that is not taken. */
-export function newVersionID(name: string, taken: string[]) {
-  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'version'
-  let id = base
-  for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`
-  return id
-}
-
 /** toVersion reads a form. */
 export function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'][]): Version {
   if (!f.name.trim()) throw new FieldError('name', 'say for whom it is')

@@ -10,13 +10,13 @@ import { day, lasts, spoken } from '../../parts/words'
 type Kitchen = Schemas['Kitchen']
 type Summary = Schemas['Summary']
 
-export function Effect({ kitchen, changed, read }: { kitchen: string; changed: boolean; read: () => Kitchen | undefined }) {
+export function Effect({ kitchen, changed, read }: { kitchen: string; changed: boolean; read: () => Promise<Kitchen | undefined> }) {
   const services = useServices()
   const next = services.data?.services.find((s) => s.kitchen === kitchen && !s.past)
   const effect = useMutation({ mutationFn: (k: Kitchen) => ask(api.POST('/api/services/{id}/what-if', { params: { path: { id: next!.id } }, body: { kitchen: k } })) })
   if (!next) return <p className="quiet">No service to come is cooked here.</p>
-  const look = () => {
-    const k = read()
+  const look = async () => {
+    const k = await read()
     if (k) effect.mutate(k)
   }
   return (
@@ -27,11 +27,11 @@ export function Effect({ kitchen, changed, read }: { kitchen: string; changed: b
         </b>{' '}
         is the next one here. <Link to={`/run-up/${next.id}`}>Its run-up</Link>
       </div>
-      <Button type="button" variant="outline-dark" disabled={effect.isPending} onClick={look}>
+      <Button type="button" variant="outline-dark" disabled={effect.isPending} onClick={() => void look()}>
         {effect.isPending ? 'Planning it …' : changed ? 'What would this do to it?' : 'How does it stand?'}
       </Button>
       <Fullest service={next.id} />
-      {effect.isError && <Failed error={effect.error} again={look} />}
+      {effect.isError && <Failed error={effect.error} again={() => void look()} />}
       {effect.data && <Beside now={effect.data.now} then={effect.data.then} />}
     </section>
   )

@@ -1,17 +1,16 @@
 // Kitchen: its sections, what food is kept in, and how it likes to measure and
 // to read figures.
-import { useState, type FormEvent } from 'react'
-import { Button, Form } from 'react-bootstrap'
+import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useKitchens } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
-import { useDraft } from '../../parts/draft'
-import { FieldError } from '../../parts/reading'
 import { Rows } from '../../parts/Rows'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { Effect } from './Effect'
 import { Limits } from './Limits'
-import { toKitchen, toKitchenWords, type KitchenWords } from './kitchenForm'
+import { toKitchen, toKitchenWords } from './kitchenForm'
+import { useForm } from '../../parts/form'
+import { EditorActions } from '../../parts/EditorActions'
 
 type View = Schemas['KitchenView']
 
@@ -44,31 +43,12 @@ function One({ view }: { view: View }) {
 // What is changed is kept while one looks at what it would do.
 function Editor({ view }: { view: View }) {
   const desk = useDesk()
-  const form = useDraft(`kitchen/${view.kitchen.id}`, toKitchenWords(view.kitchen), { over: view.kitchen, version: view.version })
-  const [wrong, setWrong] = useState<FieldError>()
-  const f = form.value
-  const set = (part: Partial<KitchenWords>) => form.set({ ...f, ...part })
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const value = toKitchen(f, form.origin.over)
-      setWrong(undefined)
-      if (await desk.hand({ kind: 'kitchen', id: value.id, version: form.origin.version, screen: `kitchen:${value.id}`, what: value.name, value })) form.drop()
-    } catch (error) {
-      if (!(error instanceof FieldError)) throw error
-      setWrong(error)
-    }
-  }
-  const read = () => {
-    try {
-      setWrong(undefined)
-      return toKitchen(f, form.origin.over)
-    } catch (error) {
-      if (!(error instanceof FieldError)) throw error
-      setWrong(error)
-      return undefined
-    }
-  }
+  const form = useForm(`kitchen/${view.kitchen.id}`, toKitchenWords(view.kitchen), { over: view.kitchen, version: view.version }, async (f, from) => {
+    const value = await toKitchen(f, from.over)
+    return desk.hand({ kind: 'kitchen', id: value.id, version: from.version, screen: `kitchen:${value.id}`, what: value.name, value })
+  })
+  const { value: f, set, wrong } = form
+  const read = () => form.check((f, from) => toKitchen(f, from.over))
   const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
   const text = (name: 'name' | 'pass' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
@@ -89,7 +69,7 @@ function Editor({ view }: { view: View }) {
     </Form.Group>
   )
   return (
-    <Form className="editor kitchen" onSubmit={(e) => void submit(e)} aria-label="The kitchen">
+    <Form className="editor kitchen" onSubmit={form.submit} aria-label="The kitchen">
       <Effect kitchen={view.kitchen.id} changed={form.typed} read={read} />
       <div className="fields">
         {text('name', 'name')}
@@ -123,19 +103,7 @@ function Editor({ view }: { view: View }) {
           {text('coarse', 'the other scale, to … g', '1')}
         </div>
       </fieldset>
-      <div className="editor-actions">
-        {wrong && (
-          <p className="wrong w-100 m-0" role="alert">
-            {wrong.message}
-          </p>
-        )}
-        <Button type="submit">Save the kitchen</Button>
-        {form.typed && (
-          <Button variant="outline-dark" onClick={form.drop}>
-            Forget what I typed
-          </Button>
-        )}
-      </div>
+      <EditorActions form={form} save="Save the kitchen" forget />
     </Form>
   )
 }

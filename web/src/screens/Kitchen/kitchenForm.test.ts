@@ -1,4 +1,4 @@
-import { expect, it } from 'vitest'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import type { Schemas } from '../../api/client'
 import { toKitchen, toKitchenWords } from './kitchenForm'
 
@@ -8,13 +8,23 @@ const kitchen: Schemas['Kitchen'] = { id: 'k', name: 'Back kitchen', zone: 'CET'
   limits: ['fda-2022', 'uk-2013'], own: [{ limit: 'fda-out', seconds: 7200 }, { limit: 'fda-reheat', celsius: 75, seconds: 5400 }, { limit: 'fda-freeze', celsius: -22.5 }],
   measures: 'us', currency: 'USD', likes: { customary: true, heat: 'f' }, scales: { fine: 0.5, upTo: 20, coarse: 5 }, sections: [{ id: 'fish', name: 'Fish' }], boxes: [{ name: 'tub', holds: 1000 }] }
 
-it('loses nothing on the way to the form and back', () => {
-  expect(toKitchen(toKitchenWords(kitchen), kitchen)).toEqual(kitchen)
+// The server’s part: an id that no other has, made of the name.
+beforeEach(() => {
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const { names, taken } = (await request.json()) as { names: string[]; taken: string[] }
+    const ids = names.map((n) => (taken.includes(n.toLowerCase()) ? `${n.toLowerCase()}-2` : n.toLowerCase()))
+    return new Response(JSON.stringify({ ids }), { headers: { 'Content-Type': 'application/json' } })
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+it('loses nothing on the way to the form and back', async () => {
+  expect(await toKitchen(toKitchenWords(kitchen), kitchen)).toEqual(kitchen)
 })
 
-it('keeps the ids of sections, and gives new ones their own', () => {
+it('keeps the ids of sections, and gives new ones their own', async () => {
   const words = toKitchenWords(kitchen)
-  const next = toKitchen({ ...words, sections: [{ id: 'fish', name: 'Fish and shells' }, { name: 'Fish' }, { name: ' ' }] }, kitchen)
+  const next = await toKitchen({ ...words, sections: [{ id: 'fish', name: 'Fish and shells' }, { name: 'Fish' }, { name: ' ' }] }, kitchen)
   expect(next.sections).toEqual([{ id: 'fish', name: 'Fish and shells' }, { id: 'fish-2', name: 'Fish' }])
 })
 
@@ -30,18 +40,13 @@ it.each([
   [{ own: { 'fda-hot': 'hotter' } }, 'own.fda-hot'],
   [{ equipment: [{ name: 'Drawer', kind: 'drawer', places: '2', at: 'warm' }] }, 'equipment.0.at'],
   [{ away: [{ of: 'deck', hours: 'noon' }] }, 'not to be had.0.hours'],
-])('names the field that is not understood: %j', (change, field) => {
-  try {
-    toKitchen({ ...toKitchenWords(kitchen), ...change }, kitchen)
-    expect.unreachable()
-  } catch (error) {
-    expect(error).toMatchObject({ field })
-  }
+])('names the field that is not understood: %j', async (change, field) => {
+  await expect(toKitchen({ ...toKitchenWords(kitchen), ...change }, kitchen)).rejects.toMatchObject({ field })
 })
 
-it('gives what is new an id of its own, and leaves out what has no name', () => {
+it('gives what is new an id of its own, and leaves out what has no name', async () => {
   const words = toKitchenWords(kitchen)
-  const next = toKitchen({ ...words, cooks: [...words.cooks, { name: 'Fish', shifts: '9.00-12.30' }, { name: '' }], equipment: [...words.equipment, { name: 'Deck', kind: 'oven', places: '1' }] }, kitchen)
+  const next = await toKitchen({ ...words, cooks: [...words.cooks, { name: 'Fish', shifts: '9.00-12.30' }, { name: '' }], equipment: [...words.equipment, { name: 'Deck', kind: 'oven', places: '1' }] }, kitchen)
   expect(next.cooks[1]).toMatchObject({ id: 'fish-2', shifts: [{ from: '09:00', to: '12:30' }] })
   expect(next.cooks).toHaveLength(2)
   expect(next.equipment[3]).toMatchObject({ id: 'deck-2', kind: 'oven', places: 1 })

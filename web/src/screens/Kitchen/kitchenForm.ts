@@ -1,5 +1,6 @@
 // The form of a kitchen: as it is typed, and the way back.
 import type { Schemas } from '../../api/client'
+import { idsFor } from '../../parts/ids'
 import { decimal, FieldError } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
 
@@ -22,12 +23,22 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
 })
 
 /** toKitchen reads a form over the kitchen that it came from. */
-export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
+export async function toKitchen(f: KitchenWords, over: Kitchen): Promise<Kitchen> {
+  const [sections, things] = await Promise.all([identified(f.sections), identified([...f.cooks, ...f.equipment])])
+  return read({ ...f, sections, cooks: things.slice(0, f.cooks.length), equipment: things.slice(f.cooks.length) }, over)
+}
+
+// identified gives each row that has a name an id.
+async function identified(rows: Row[]): Promise<Row[]> {
+  const named = rows.filter((r) => r.name?.trim())
+  const ids = await idsFor(named.map((r) => ({ id: r.id, name: r.name })))
+  return rows.map((r) => (named.includes(r) ? { ...r, id: ids[named.indexOf(r)] } : r))
+}
+
+function read(f: KitchenWords, over: Kitchen): Kitchen {
   if (!f.name.trim()) throw new FieldError('name', 'a kitchen wants a name')
   if (f.currency.trim() && !/^[A-Za-z]{3}$/.test(f.currency.trim())) throw new FieldError('currency', `“${f.currency}”: three letters, like EUR`)
   const some = (field: 'fine' | 'upTo' | 'coarse') => (f[field].trim() ? { [field]: decimal(field, f[field]) } : {})
-  const taken = new Set(f.sections.map((s) => s.id ?? ''))
-  const ids = new Set([...f.cooks, ...f.equipment].map((r) => r.id ?? ''))
   const away = (of: string) =>
     f.away.flatMap((a, i) => (a.of === of ? hours(`not to be had.${i}.hours`, a.hours ?? '').map((h) => ({ ...h, ...(a.day?.trim() ? { day: a.day.trim() } : {}), ...(a.why?.trim() ? { why: a.why.trim() } : {}) })) : []))
   const listed = <T extends { away?: unknown }>(thing: T, of: string): T => {
@@ -38,18 +49,18 @@ export function toKitchen(f: KitchenWords, over: Kitchen): Kitchen {
     ...over, passWidth: decimal('pass', f.pass), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
-      const id = c.id || fresh(c.name, ids)
+      const { id } = c
       return [listed({ ...over.cooks.find((o) => o.id === id), id, name: c.name.trim(), section: c.section || undefined, shifts: hours(`cooks.${i}.shifts`, c.shifts ?? '') }, id)]
     }),
     equipment: f.equipment.flatMap((e, i) => {
       if (!e.name?.trim()) return []
-      const id = e.id || fresh(e.name, ids)
+      const { id } = e
       return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], celsius: e.at?.trim() ? decimal(`equipment.${i}.at`, e.at.replace(/\s*°?\s*C?$/, '').replace('−', '-')) : undefined, wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
     }),
     name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },
     scales: { ...some('fine'), ...some('upTo'), ...some('coarse') },
-    sections: f.sections.filter((s) => s.name?.trim()).map((s) => ({ id: s.id || fresh(s.name, taken), name: s.name.trim() })),
+    sections: f.sections.filter((s) => s.name?.trim()).map((s) => ({ id: s.id, name: s.name.trim() })),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`kept in.${i}.holds`, b.holds ?? '') })),
   }
 }
@@ -99,12 +110,4 @@ function heater(i: number, e: Row): NonNullable<Kitchen['equipment']>[number]['h
   const m = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(e.heats)
   if (!m) throw new FieldError(`equipment.${i}.heats`, `“${e.heats}”: seconds for a degree up / down, like 6/8`)
   return { cold: e.cold?.trim() ? decimal(`equipment.${i}.cold`, e.cold) : 20, up: Number(m[1]), down: Number(m[2]), tolerance: e.within?.trim() ? decimal(`equipment.${i}.within`, e.within) : 5 }
-}
-
-function fresh(name: string, taken: Set<string>): string {
-  const stem = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'section'
-  let id = stem
-  for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`
-  taken.add(id)
-  return id
 }

@@ -1,12 +1,14 @@
 // What is on hand: by place and date, what must be used first on top. It is
 // counted, not reckoned: an amount is written over when somebody has looked.
-import { useRef, useState, type FormEvent } from 'react'
+import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { writeKey, type Schemas } from '../../api/client'
 import { useStock } from '../../api/queries'
 import { round } from '../../parts/amounts'
 import { TakeBack, useDesk } from '../../parts/Desk'
+import { useForm } from '../../parts/form'
 import { FieldError, measure } from '../../parts/reading'
+import { Wrong } from '../../parts/EditorActions'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { clock, day } from '../../parts/words'
 
@@ -60,25 +62,13 @@ export function Stock({ kitchen }: { kitchen: string }) {
 
 function Row({ entry }: { entry: Entry }) {
   const { stock, name, version, past } = entry
-  const [text, setText] = useState<string>()
-  const [wrong, setWrong] = useState('')
-  const saving = useRef(false)
   const desk = useDesk()
-  const save = async (event?: FormEvent) => {
-    event?.preventDefault()
-    if (text === undefined || saving.current) return // Enter saves, and so does leaving the field after it
-    saving.current = true
-    try {
-      const amount = await measure('amount', text)
-      if (!amount) return setText(undefined)
-      setWrong('')
-      if (await desk.hand({ kind: 'stock', id: stock.id, version, screen: 'stock', what: `${name}: ${text}`, value: { ...stock, amount, counted: new Date().toISOString() } })) setText(undefined)
-    } catch (error) {
-      setWrong(error instanceof FieldError ? error.message : 'It was not saved.')
-    } finally {
-      saving.current = false
-    }
-  }
+  const form = useForm(`stock/${stock.id}`, round(stock.amount), { stock, version }, async (text, from) => {
+    const amount = await measure('amount', text)
+    return !amount || desk.hand({ kind: 'stock', id: stock.id, version: from.version, screen: 'stock', what: `${name}: ${text}`, value: { ...from.stock, amount, counted: new Date().toISOString() } })
+  })
+  // Enter counts it, and so does leaving the field
+  const count = () => form.typed && form.submit()
   const usedUp = () => desk.hand({ kind: 'stock', id: stock.id, version, screen: 'stock', what: `${name}: used up`, value: { ...stock, amount: { ...stock.amount, quantity: 0 }, counted: new Date().toISOString() } })
   return (
     <tr>
@@ -86,17 +76,13 @@ function Row({ entry }: { entry: Entry }) {
         <b>{name}</b>
       </td>
       <td>
-        <form className="d-flex gap-2" onSubmit={(e) => void save(e)}>
-          <Form.Control aria-label={`${name}, how much is there`} value={text ?? round(stock.amount)} onChange={(e) => setText(e.target.value)} onBlur={() => void save()} isInvalid={wrong !== ''} autoComplete="off" />
+        <form className="d-flex gap-2" onSubmit={form.submit}>
+          <Form.Control aria-label={`${name}, how much is there`} value={form.value} onChange={(e) => form.put(e.target.value)} onBlur={count} isInvalid={form.wrong !== undefined} autoComplete="off" />
           <Button size="sm" variant="outline-dark" onClick={() => void usedUp()}>
             Used up
           </Button>
         </form>
-        {wrong && (
-          <span className="wrong" role="alert">
-            {wrong}
-          </span>
-        )}
+        <Wrong of={form} />
       </td>
       <td>{[stock.place, stock.where].filter(Boolean).join(', ')}</td>
       <td>{stock.useBy ? past ? <span className="gap">{day(stock.useBy, true)}, over</span> : day(stock.useBy, true) : <span className="quiet">keeps</span>}</td>
@@ -109,30 +95,23 @@ function Row({ entry }: { entry: Entry }) {
 
 // New writes one thing more down.
 function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
-  const empty = { what: '', amount: '', place: 'chilled', where: '', useBy: '' }
-  const [f, setF] = useState(empty)
-  const [wrong, setWrong] = useState('')
+  const [place, setPlace] = useState('chilled') // one counts a place after the other
   const desk = useDesk()
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const thing = can.find((c) => c.name.toLowerCase() === f.what.trim().toLowerCase())
-      if (!thing) return setWrong(`“${f.what}” is not in the book: choose from the list`)
-      const amount = await measure('amount', f.amount)
-      if (!amount) return setWrong('how much is there?')
-      setWrong('')
-      const { name, ...of } = thing
-      const value: Schemas['Stock'] = { id: writeKey().slice(0, 12), kitchen, ...of, amount, place: f.place as 'chilled', where: f.where || undefined, useBy: f.useBy || undefined, counted: new Date().toISOString() }
-      if (await desk.hand({ kind: 'stock', id: value.id, version: 0, screen: 'stock', what: `${name}: ${f.amount} counted`, value })) setF({ ...empty, place: f.place })
-    } catch (error) {
-      setWrong(error instanceof FieldError ? error.message : 'It was not saved.')
-    }
-  }
+  const { value: f, ...form } = useForm(`stock/new/${kitchen}`, { what: '', amount: '', place, where: '', useBy: '' }, 0, async (f) => {
+    const thing = can.find((c) => c.name.toLowerCase() === f.what.trim().toLowerCase())
+    if (!thing) throw new FieldError('what', `“${f.what}” is not in the book: choose from the list`)
+    const amount = await measure('amount', f.amount)
+    if (!amount) throw new FieldError('amount', 'how much is there?')
+    const { name, ...of } = thing
+    const value: Schemas['Stock'] = { id: writeKey().slice(0, 12), kitchen, ...of, amount, place: f.place as 'chilled', where: f.where || undefined, useBy: f.useBy || undefined, counted: new Date().toISOString() }
+    setPlace(f.place)
+    return desk.hand({ kind: 'stock', id: value.id, version: 0, screen: 'stock', what: `${name}: ${f.amount} counted`, value })
+  })
   const text = (name: 'what' | 'amount' | 'where' | 'useBy', label: string, more: object = {}) => (
-    <Form.Control aria-label={label} placeholder={label} value={f[name]} onChange={(e) => setF({ ...f, [name]: e.target.value })} autoComplete="off" {...more} />
+    <Form.Control aria-label={label} placeholder={label} value={f[name]} onChange={(e) => form.set({ [name]: e.target.value })} isInvalid={form.wrong?.field === name} autoComplete="off" {...more} />
   )
   return (
-    <form className="stock-new" onSubmit={(e) => void submit(e)} aria-label="Write down what is there">
+    <form className="stock-new" onSubmit={form.submit} aria-label="Write down what is there">
       {text('what', 'what is there', { list: 'can-be-there' })}
       <datalist id="can-be-there">
         {can.map((c) => (
@@ -140,7 +119,7 @@ function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
         ))}
       </datalist>
       {text('amount', 'how much')}
-      <Form.Select aria-label="place" value={f.place} onChange={(e) => setF({ ...f, place: e.target.value })}>
+      <Form.Select aria-label="place" value={f.place} onChange={(e) => form.set({ place: e.target.value })}>
         {places.map((p) => (
           <option key={p}>{p}</option>
         ))}
@@ -150,11 +129,7 @@ function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
       <Button type="submit" variant="outline-dark">
         Write it down
       </Button>
-      {wrong && (
-        <span className="wrong" role="alert">
-          {wrong}
-        </span>
-      )}
+      <Wrong of={form} />
     </form>
   )
 }

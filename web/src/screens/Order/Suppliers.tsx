@@ -1,13 +1,14 @@
 // Who brings things: on which days, and until when one orders.
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useSuppliers } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
-import { useDraft } from '../../parts/draft'
-import { FieldError } from '../../parts/reading'
 import { Empty, Failed, Waiting } from '../../parts/States'
-import { supplierID, toSupplier, toSupplierWords, week, type SupplierWords } from './supplierForm'
+import { toSupplier, toSupplierWords, week } from './supplierForm'
+import { useForm } from '../../parts/form'
+import { newID } from '../../parts/ids'
+import { EditorActions } from '../../parts/EditorActions'
 
 type View = Schemas['SupplierView']
 
@@ -59,23 +60,15 @@ const Week = ({ days }: { days: number[] }) => (
 
 function Opened({ view, taken, close }: { view?: View; taken: string[]; close: () => void }) {
   const desk = useDesk()
-  const form = useDraft(`supplier/${view?.supplier.id ?? ''}`, toSupplierWords(view?.supplier), view?.version ?? 0)
-  const [wrong, setWrong] = useState<FieldError>()
-  const f = form.value
-  const set = (part: Partial<SupplierWords>) => form.set({ ...f, ...part })
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const value = toSupplier(f, view?.supplier.id ?? supplierID(f.name, taken))
-      setWrong(undefined)
-      if (!(await desk.hand({ kind: 'supplier', id: value.id, version: form.origin, screen: 'suppliers', what: value.name, value }))) return
-      form.drop()
-      close()
-    } catch (error) {
-      if (!(error instanceof FieldError)) throw error
-      setWrong(error)
-    }
-  }
+  const form = useForm(
+    `supplier/${view?.supplier.id ?? ''}`, toSupplierWords(view?.supplier), view?.version ?? 0,
+    async (f, version) => {
+      const value = toSupplier(f, view?.supplier.id ?? (await newID(f.name, taken)))
+      return desk.hand({ kind: 'supplier', id: value.id, version, screen: 'suppliers', what: value.name, value })
+    },
+    close,
+  )
+  const { value: f, set, wrong } = form
   const text = (name: 'name' | 'at' | 'before' | 'by' | 'note', label: string) => (
     <Form.Group controlId={`supplier-${name}`}>
       <Form.Label>{label}</Form.Label>
@@ -83,7 +76,7 @@ function Opened({ view, taken, close }: { view?: View; taken: string[]; close: (
     </Form.Group>
   )
   return (
-    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Supplier">
+    <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Supplier">
       {text('name', 'name')}
       <fieldset>
         <legend>it comes on</legend>
@@ -99,17 +92,7 @@ function Opened({ view, taken, close }: { view?: View; taken: string[]; close: (
         {text('before', 'so many days before')}
         {text('note', 'how one orders')}
       </div>
-      <div className="editor-actions">
-        {wrong && (
-          <p className="wrong w-100 m-0" role="alert">
-            {wrong.message}
-          </p>
-        )}
-        <Button type="submit">Save the supplier</Button>
-        <Button variant="outline-dark" onClick={close}>
-          Close
-        </Button>
-      </div>
+      <EditorActions form={form} save="Save the supplier" close={close} />
     </Form>
   )
 }

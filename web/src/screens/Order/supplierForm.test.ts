@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { supplierID, toSupplier, toSupplierWords } from './supplierForm'
+import { toSupplier, toSupplierWords } from './supplierForm'
 
 it('goes there and back', () => {
   const s = { id: 'boat', name: 'The boat', delivers: [2, 4], at: '08:00', before: 1, by: '22:00', note: 'leave a slip' }
@@ -10,10 +10,4 @@ it('says which field is not understood', () => {
   expect(() => toSupplier(toSupplierWords(), 'x')).toThrow('wants a name')
   expect(() => toSupplier({ ...toSupplierWords(), name: 'X' }, 'x')).toThrow('on which days')
   expect(() => toSupplier({ ...toSupplierWords(), name: 'X', delivers: [1], before: 'two' }, 'x')).toThrow('no whole number')
-})
-
-it('makes ids that are not taken', () => {
-  expect(supplierID('The Boat & Co.', [])).toBe('the-boat-co')
-  expect(supplierID('Boat', ['boat', 'boat-2'])).toBe('boat-3')
-  expect(supplierID('…', [])).toBe('supplier')
 })

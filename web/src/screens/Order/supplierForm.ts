@@ -16,11 +16,3 @@ export function toSupplier(f: SupplierWords, id: string): Supplier {
   if (f.delivers.length === 0) throw new FieldError('delivers', 'on which days does it come?')
   return { id, name: f.name.trim(), delivers: [...f.delivers].sort(), at: f.at.trim(), before: whole('before', f.before), by: f.by.trim(), note: f.note.trim() || undefined }
 }
-
-/** supplierID makes an id from a name that is not among those that are taken. */
-export function supplierID(name: string, taken: string[]): string {
-  const stem = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'supplier'
-  let id = stem
-  for (let n = 2; taken.includes(id); n++) id = `${stem}-${n}`
-  return id
-}

@@ -1,11 +1,14 @@
 // One placing, opened: first what, how much, in which form and where; then what
 // holds it; then what it is, and what the cook must not forget.
-import { memo, useMemo, useState, type FormEvent } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { Refused, type Schemas } from '../../api/client'
+import { type Schemas } from '../../api/client'
 import { useStable } from '../../parts/stable'
 import { TextField } from '../../parts/TextField'
 import { read, type PlacingForm } from './form'
+import { type Draft } from '../../parts/draft'
+import { useFormOn } from '../../parts/form'
+import { EditorActions } from '../../parts/EditorActions'
 
 type Placing = Schemas['Placing']
 
@@ -31,7 +34,7 @@ type Props = {
   dish: string
   placing: Placing
   place: string // in words, as it is drawn
-  form: { value: PlacingForm; set: (f: PlacingForm) => void; drop: () => void }
+  draft: Draft<PlacingForm, unknown>
   components: Other[]
   formers: string[]
   others: Other[]
@@ -43,24 +46,11 @@ type Props = {
   last: boolean
 }
 
-export function PlacingEditor({ dish, placing, place, form, components, formers, others, save, close, move, remove, first, last }: Props) {
-  const [wrong, setWrong] = useState('')
+export function PlacingEditor({ dish, placing, place, draft, components, formers, others, save, close, move, remove, first, last }: Props) {
+  const form = useFormOn(draft, async (f) => save(await read(dish, f, placing)), close)
   const f = form.value
   const [more, setMore] = useState(() => rarely.some((field) => f[field]))
-  const set = (field: keyof PlacingForm, value: string) => form.set({ ...f, [field]: value })
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
-      const next = await read(dish, f, placing)
-      setWrong('')
-      if (await save(next)) {
-        form.drop()
-        close()
-      }
-    } catch (error) {
-      setWrong(error instanceof Refused ? (error.problem.errors?.[0]?.message ?? error.message) : error instanceof Error ? error.message : 'This cannot be read.')
-    }
-  }
+  const set = (field: keyof PlacingForm, value: string) => form.set({ [field]: value })
   const change = useStable(set)
   const text = (name: keyof PlacingForm, label: string, wide = 110, list?: string) => <Text key={name} name={name} label={label} value={f[name]} wide={wide} list={list} change={change} />
   const choice = (name: keyof PlacingForm, label: string, options: Options) => <Choice key={name} name={name} label={label} value={f[name]} options={options} change={change} />
@@ -71,14 +61,14 @@ export function PlacingEditor({ dish, placing, place, form, components, formers,
   }, [others])
   const foods = useMemo(() => components.map((c): [string, string] => [c.id, c.name]), [components])
   return (
-    <Form className="editor mb-2" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Placing">
+    <Form className="editor mb-2" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Placing">
       <div className="fields">
         {choice('component', 'what', foods)}
         {text('amount', 'amount')}
         {choice('form', 'form', formsThere)}
         <Form.Group controlId="placing-place" style={{ width: 270 }}>
           <Form.Label>where</Form.Label>
-          <Form.Control value={f.at ? place : f.place} placeholder="2 o’clock, 40 mm" title="2 o’clock, 40 mm; 2 o’clock, half way out; in the middle of 1; between the pieces of 2" autoComplete="off" onChange={(e) => form.set({ ...f, place: e.target.value, at: '' })} />
+          <Form.Control value={f.at ? place : f.place} placeholder="2 o’clock, 40 mm" title="2 o’clock, 40 mm; 2 o’clock, half way out; in the middle of 1; between the pieces of 2" autoComplete="off" onChange={(e) => form.set({ place: e.target.value, at: '' })} />
         </Form.Group>
       </div>
       <div className="fields">
@@ -130,16 +120,7 @@ export function PlacingEditor({ dish, placing, place, form, components, formers,
           {f.offPlate && choice('moved', 'moved on after', among.itself)}
         </div>
       )}
-      {wrong && (
-        <p className="wrong mt-2 mb-0" role="alert">
-          {wrong}
-        </p>
-      )}
-      <div className="editor-actions">
-        <Button type="submit">Save the placing</Button>
-        <Button variant="outline-dark" onClick={close}>
-          Close
-        </Button>
+      <EditorActions form={form} save="Save the placing" close={close}>
         <Button variant="outline-dark" size="sm" aria-expanded={more} onClick={() => setMore(!more)}>
           {more ? 'Less' : 'More about it'}
         </Button>
@@ -153,7 +134,7 @@ export function PlacingEditor({ dish, placing, place, form, components, formers,
         <Button variant="outline-danger" size="sm" onClick={() => void remove()}>
           Take off
         </Button>
-      </div>
+      </EditorActions>
     </Form>
   )
 }

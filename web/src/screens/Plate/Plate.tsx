@@ -126,7 +126,7 @@ function Sheet({ view }: { view: View }) {
                 {p.id === picked && <Findings of={p.id} plate={soon} acts={doable} />}
                 {p.id === picked && (
                   <PlacingEditor
-                    key={p.id} dish={dish.id} placing={p} place={drawing.shapes[i]?.place ?? ''} form={form} formers={formers} others={others} components={foods}
+                    key={p.id} dish={dish.id} placing={p} place={drawing.shapes[i]?.place ?? ''} draft={form} formers={formers} others={others} components={foods}
                     save={(next) => save(`${name(next.component)} placed`, form.origin.dish.plate.placings.map((q) => (q.id === p.id ? next : q)), form.origin)}
                     close={() => pick('')}
                     first={busy || i === 0} last={busy || i === dish.plate.placings.length - 1}

@@ -1,30 +1,15 @@
 // An element, said in a line: “three dots of plum gel, 4 o'clock, 15 mm”.
-import { memo, useEffect, useState } from 'react'
+import { memo } from 'react'
 import { Form } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
+import { useAsked } from '../../parts/asked'
 import { useDraft } from '../../parts/draft'
-
-type Said = Schemas['Said']
 
 export const SayPlacing = memo(function SayPlacing({ dish, version, name, keep }: { dish: string; version?: string; name: (component: string) => string; keep: (p: Schemas['Placing']) => Promise<boolean> }) {
   const draft = useDraft(`say-placing/${dish}/${version ?? ''}`, '', 0)
-  const [heard, setHeard] = useState<{ text: string; said: Said }>()
   const text = draft.value
-  useEffect(() => {
-    if (!text.trim()) return
-    let old = false
-    const later = window.setTimeout(() => {
-      ask(api.GET('/api/dishes/{id}/placing', { params: { path: { id: dish }, query: { text, version } } })).then(
-        (said) => !old && setHeard({ text, said }),
-        () => {}, // it is asked again with the next key
-      )
-    }, 120)
-    return () => {
-      old = true
-      window.clearTimeout(later)
-    }
-  }, [text, dish, version])
-  const said = text.trim() && heard?.text === text ? heard.said : undefined
+  const { answer, settled, error } = useAsked(text.trim() ? text : undefined, (t) => ask(api.GET('/api/dishes/{id}/placing', { params: { path: { id: dish }, query: { text: t, version } } })))
+  const said = settled && !error ? answer : undefined
   const ready = said?.placing.component
   return (
     <form

@@ -1,12 +1,14 @@
 // What the food stands on: the plate, ware of its own beside it, for how many it
 // is, the rings and moulds there are, and what is done to it at the pass.
-import { memo, useState, type FormEvent } from 'react'
+import { memo, useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
-import { useDraft } from '../../parts/draft'
+import { useDraft, type Draft } from '../../parts/draft'
 import { decimal, whole } from '../../parts/reading'
 import { TextField } from '../../parts/TextField'
 import { spoken } from '../../parts/words'
+import { useFormOn } from '../../parts/form'
+import { EditorActions } from '../../parts/EditorActions'
 
 type Spec = Schemas['Spec']
 type Ware = Schemas['Ware']
@@ -78,28 +80,17 @@ export const Wares = memo(function Wares({ dish, spec, origin, save }: Props) {
   return <WareForm draft={draft} close={() => setOpen(false)} save={(next) => save(next, draft.origin.from)} />
 })
 
-type FormProps = { draft: { value: Typed; set: (t: Typed) => void; drop: () => void; origin: { spec: Spec } }; close: () => void; save: (s: Spec) => Promise<boolean> }
+type FormProps = { draft: Draft<Typed, { spec: Spec; from: Origin }>; close: () => void; save: (s: Spec) => Promise<boolean> }
 
 function WareForm({ draft, close, save }: FormProps) {
-  const [wrong, setWrong] = useState('')
-  const t = draft.value
-  const put = (part: Partial<Typed>) => draft.set({ ...t, ...part })
+  const form = useFormOn(draft, async (t, from) => save(toSpec(t, from.spec)), close)
+  const { value: t, set: put } = form
   const leave = () => {
-    draft.drop()
+    form.drop()
     close()
   }
-  const submit = async (e: FormEvent) => {
-    e.preventDefault()
-    try {
-      const next = toSpec(t, draft.origin.spec)
-      setWrong('')
-      if (await save(next)) leave()
-    } catch (error) {
-      setWrong(error instanceof Error ? error.message : 'This cannot be read.')
-    }
-  }
   return (
-    <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Ware">
+    <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Ware">
       {t.wares.map((w, i) => (
         <WareRow
           key={i} at={i} row={w} set={(row) => put({ wares: t.wares.map((o, k) => (k === i ? row : o)) })}
@@ -132,17 +123,11 @@ function WareForm({ draft, close, save }: FormProps) {
           Add a finish at the pass
         </Button>
       </div>
-      {wrong && (
-        <p className="wrong mt-2 mb-0" role="alert">
-          {wrong}
-        </p>
-      )}
-      <div className="editor-actions">
-        <Button type="submit">Save the ware</Button>
+      <EditorActions form={form} save="Save the ware">
         <Button variant="outline-dark" onClick={leave}>
           Leave it
         </Button>
-      </div>
+      </EditorActions>
     </Form>
   )
 }

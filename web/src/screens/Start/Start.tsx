@@ -1,33 +1,29 @@
 // The first screen of a kitchen that nobody has described yet: a few lines.
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Button, Form } from 'react-bootstrap'
-import { api, ask, Refused, writeKey } from '../../api/client'
+import { api, ask, writeKey } from '../../api/client'
 import { reread } from '../../api/queries'
-import { useDraft } from '../../parts/draft'
+import { useForm } from '../../parts/form'
+import { Wrong } from '../../parts/EditorActions'
 
 const usual = { name: 'Our kitchen', cooks: 'Head chef\nCommis', lines: '4 burners\noven, 2 shelves\nfridge, 20 shelves\nblender\nresting rack, 4 places', from: '10:00', to: '23:30', pass: '4' }
 
 export function Start() {
   const go = useNavigate()
-  const form = useDraft('kitchen', usual, 0)
   const [key] = useState(writeKey)
-  const [wrong, setWrong] = useState('')
-  const f = form.value
-  const set = (part: Partial<typeof usual>) => form.set({ ...f, ...part })
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
-    try {
+  const form = useForm(
+    'kitchen', usual, 0,
+    async (f) => {
       await ask(api.POST('/api/kitchens', { params: { header: { 'Idempotency-Key': key } }, body: { name: f.name, zone: Intl.DateTimeFormat().resolvedOptions().timeZone, cooks: f.cooks.split('\n'), lines: f.lines.split('\n'), from: f.from, to: f.to, pass: Number(f.pass) || 0 } }))
-      form.drop()
       await reread()
-      await go('/book/new')
-    } catch (error) {
-      setWrong(error instanceof Refused ? error.message : 'The server cannot be reached. What you typed is kept; send it again.')
-    }
-  }
+      return true
+    },
+    () => void go('/book/new'),
+  )
+  const { value: f, set } = form
   return (
-    <Form className="start" onSubmit={(e) => void submit(e)}>
+    <Form className="start" onSubmit={form.submit}>
       <h1>What is there to cook with?</h1>
       <p className="quiet">A line each, as you would say it. All of it can be changed later; how fast an oven heats is taken as usual.</p>
       <div className="pair">
@@ -56,12 +52,8 @@ export function Start() {
           <Form.Control value={f.to} onChange={(e) => set({ to: e.target.value })} autoComplete="off" />
         </Form.Group>
       </div>
-      {wrong && (
-        <p className="wrong" role="alert">
-          {wrong}
-        </p>
-      )}
-      <Button type="submit" className="mt-3">
+      <Wrong of={form} />
+      <Button type="submit" className="mt-3" disabled={form.busy}>
         Set the kitchen up
       </Button>
     </Form>
