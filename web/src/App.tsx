@@ -1,5 +1,5 @@
 import { lazy } from 'react'
-import { Navigate, Route, Routes, useLocation, useParams } from 'react-router'
+import { Redirect, Route, Switch, useLocation, useParams } from 'wouter'
 import { useDishes, useServices } from './api/queries'
 import { DeskProvider } from './parts/Desk'
 import { Frame } from './parts/Frame'
@@ -23,35 +23,42 @@ const Service = lazy(() => import('./screens/Service/Service').then((m) => ({ de
 const Sheets = lazy(() => import('./screens/Sheets/Sheets').then((m) => ({ default: m.Sheets })))
 const FirstStart = lazy(() => import('./screens/Start/Start').then((m) => ({ default: m.Start })))
 
+const places = [...['menu', 'service', 'sheets', 'run-up', 'order', 'mise'].map((s) => `/${s}/:service`), ...['dish', 'plate', 'card'].map((s) => `/${s}/:dish`), '/kitchen', '/book', '/book/:part']
+
 export function App() {
   return (
     <DeskProvider>
       <Gate>
         {(name) => (
-          <Routes>
-            <Route path="/menu/:service" element={<Screen name={name} />} />
-            <Route path="/service/:service" element={<Screen name={name} />} />
-            <Route path="/sheets/:service" element={<Screen name={name} />} />
-            <Route path="/run-up/:service" element={<Screen name={name} />} />
-            <Route path="/order/:service" element={<Screen name={name} />} />
-            <Route path="/mise/:service" element={<Screen name={name} />} />
-            <Route path="/dish/:dish" element={<Screen name={name} />} />
-            <Route path="/plate/:dish" element={<Screen name={name} />} />
-            <Route path="/card/:dish" element={<Screen name={name} />} />
-            <Route path="/kitchen" element={<Screen name={name} />} />
-            <Route path="/book" element={<Screen name={name} />} />
-            <Route path="/book/:part" element={<Screen name={name} />} />
-            <Route path="*" element={<Start name={name} />} />
-          </Routes>
+          <Switch>
+            {places.map((path) => (
+              <Route key={path} path={path}>
+                <Screen name={name} />
+              </Route>
+            ))}
+            <Route>
+              <Start name={name} />
+            </Route>
+          </Switch>
         )}
       </Gate>
     </DeskProvider>
   )
 }
 
+// whole undoes what an address escapes; the router leaves %40 and its like.
+function whole(part: string): string {
+  try {
+    return decodeURIComponent(part)
+  } catch {
+    return part
+  }
+}
+
 function Screen({ name }: { name: string }) {
-  const { service = '', dish = '', part = '' } = useParams()
-  const screen = useLocation().pathname.split('/')[1]
+  const params = useParams<Record<string, string>>()
+  const [service, dish, part] = ['service', 'dish', 'part'].map((k) => whole(params[k] ?? ''))
+  const screen = useLocation()[0].split('/')[1]
   return (
     <Frame name={name} place={{ screen, service, dish }}>
       {screen === 'menu' && <Menu key={service} id={service} />}
@@ -75,8 +82,8 @@ function Start({ name }: { name: string }) {
   const dishes = useDishes()
   if (services.isPending || dishes.isPending) return <div className="page"><Waiting what="the kitchen" /></div>
   if (services.isError) return <div className="page"><Failed error={services.error} again={() => void services.refetch()} /></div>
-  if (services.data.services.length > 0) return <Navigate to={`/menu/${services.data.services[0].id}`} replace />
-  if (dishes.data?.dishes.length) return <Navigate to="/book" replace />
+  if (services.data.services.length > 0) return <Redirect to={`/menu/${services.data.services[0].id}`} replace />
+  if (dishes.data?.dishes.length) return <Redirect to="/book" replace />
   return (
     <Frame name={name} place={{ screen: '', service: '', dish: '' }}>
       <FirstStart />

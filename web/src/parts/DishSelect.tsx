@@ -1,10 +1,10 @@
 // The title of a screen about one dish, and the way to another.
-import { useNavigate } from 'react-router'
+import { useLocation } from 'wouter'
 import { useDishes } from '../api/queries'
 
 export function DishSelect({ id, name, screen, open }: { id: string; name: string; screen: string; open?: () => void }) {
   const dishes = useDishes()
-  const go = useNavigate()
+  const [, go] = useLocation()
   return (
     <div className="d-flex gap-3 align-items-baseline">
       <h1>
@@ -16,7 +16,7 @@ export function DishSelect({ id, name, screen, open }: { id: string; name: strin
           name
         )}
       </h1>
-      <select className="form-select form-select-sm another" aria-label="Dish" value={id} onChange={(e) => void go(`/${screen}/${e.target.value}`)}>
+      <select className="form-select form-select-sm another" aria-label="Dish" value={id} onChange={(e) => go(`/${screen}/${e.target.value}`)}>
         {(dishes.data?.dishes ?? [{ id, name }]).map((d) => (
           <option key={d.id} value={d.id}>
             {d.name}

@@ -1,7 +1,7 @@
 // What stands round every screen: where one is, which service, who, and whether
 // changes arrive.
 import { lazy, useEffect, useState, type ReactNode } from 'react'
-import { NavLink, useNavigate } from 'react-router'
+import { Link, useLocation } from 'wouter'
 import { useLive } from '../api/live'
 import { useDishes, useServices } from '../api/queries'
 import { Loaded } from './Loaded'
@@ -13,7 +13,7 @@ type Place = { screen: string; service: string; dish: string }
 
 export function Frame({ name, place, children }: { name: string; place: Place; children: ReactNode }) {
   const { joined } = useLive(true)
-  const go = useNavigate()
+  const [, go] = useLocation()
   const dishes = useDishes()
   const services = useServices()
   const service = place.service || services.data?.services.find((s) => !s.past)?.id || services.data?.services[0]?.id || ''
@@ -37,7 +37,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return
       const at = ['m', 's', 'd', 'o', 'i', 'r', 'h', 'p', 'b', 'k'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
-      else if (at >= 0 && !links[at][1].endsWith('/')) void go(links[at][1]) // known by now
+      else if (at >= 0 && !links[at][1].endsWith('/')) go(links[at][1]) // known by now
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
@@ -48,14 +48,14 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
         <span className="brand">Jointime</span>
         <nav className="d-flex" aria-label="Screens">
           {links.map(([label, to]) => (
-            <NavLink key={label} to={to}>
+            <Link key={label} to={to} aria-current={to.split('/')[1] === place.screen ? 'page' : undefined}>
               {label}
-            </NavLink>
+            </Link>
           ))}
         </nav>
         <div className="side">
           {['menu', 'service', 'run-up', 'sheets', 'order', 'mise'].includes(place.screen) && services.data && (
-            <select aria-label="Service" value={service} onChange={(e) => void go(`/${place.screen}/${e.target.value}`)}>
+            <select aria-label="Service" value={service} onChange={(e) => go(`/${place.screen}/${e.target.value}`)}>
               {services.data.services.map((s) => (
                 <option key={s.id} value={s.id}>
                   {day(s.day, true)} · {s.name}

@@ -1,6 +1,6 @@
 // Whether the plan of a service holds: what it breaks, which requirements clash, and
 // what is still open. The loudest thing where it does not.
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import { useRunUp } from '../api/queries'
 import { Clashes } from './Clashes'
 import { Bracket } from './States'

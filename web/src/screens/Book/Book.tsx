@@ -1,7 +1,7 @@
 // The book: every dish, found by its name, by what is in it, by what it must
 // be free of, by the month, by how late it can be begun.
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import { useBook, type Search } from '../../api/queries'
 import { Empty, Failed, Waiting } from '../../parts/States'

@@ -1,7 +1,7 @@
 // What is bought: what is in it, when it can be had, what to look for when it
 // comes; and, when a delivery is sent back, what falls and what stands in.
 import { useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'wouter'
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused, useSuppliers } from '../../api/queries'

@@ -1,7 +1,7 @@
 // A dish as it was written, pasted at once and reviewed line by line: left
 // what it says, right what was understood. Nothing is kept before one says so.
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useLocation } from 'wouter'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
@@ -30,7 +30,7 @@ Crushed potato:
 …`
 
 export function Paste() {
-  const go = useNavigate()
+  const [, go] = useLocation()
   const desk = useDesk()
   const held = useDraft<Held, number>('paste', { text: '' }, 0)
   const [key] = useState(writeKey)
@@ -46,7 +46,7 @@ export function Paste() {
       const made = await ask(api.POST('/api/dishes', { params: { header: { 'Idempotency-Key': key } }, body: pasted }))
       held.drop()
       await reread()
-      await go(`/dish/${made.id}`)
+      go(`/dish/${made.id}`)
     } catch (error) {
       desk.say(error instanceof Refused ? error.message : 'The server cannot be reached. What you pasted is kept; keep it again.')
     }

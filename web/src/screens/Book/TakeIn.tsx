@@ -1,6 +1,6 @@
 // A whole book, from a file: what it would change is shown before anything is.
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useLocation } from 'wouter'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
@@ -11,7 +11,7 @@ const send = (text: string, apply: boolean, key = '') =>
   ask(api.POST('/api/book/import', { params: { query: { apply }, header: key ? { 'Idempotency-Key': key } : {} }, body: text, bodySerializer: (b: unknown) => b as string, headers: { 'Content-Type': 'application/json' } } as never)) as Promise<{ items: Item[]; applied: boolean }>
 
 export function TakeIn() {
-  const go = useNavigate()
+  const [, go] = useLocation()
   const [text, setText] = useState('')
   const [items, setItems] = useState<Item[]>()
   const [wrong, setWrong] = useState('')
@@ -33,7 +33,7 @@ export function TakeIn() {
     try {
       await send(text, true, key)
       await reread()
-      await go('/book')
+      go('/book')
     } catch (error) {
       tell(error)
     }

@@ -2,7 +2,7 @@
 // placing at a time, very large, and at the end the plate is sent, or sent back
 // with the reason.
 import { useEffect, useState } from 'react'
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { useDish, usePhoto } from '../../api/queries'
 import { amount } from '../../parts/amounts'

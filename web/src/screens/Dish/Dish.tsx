@@ -1,5 +1,5 @@
 // Dish: what it is made of, which steps, and what is still open.
-import { useSearchParams } from 'react-router'
+import { useSearchParams } from 'wouter'
 import { Button } from 'react-bootstrap'
 import { useDish } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'

@@ -1,6 +1,6 @@
 // From a dish to a first run-up: a day, an hour, so many plates.
 import { useEffect, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useLocation } from 'wouter'
 import { Button, Form, Modal } from 'react-bootstrap'
 import { api, ask, writeKey } from '../../api/client'
 import { reread } from '../../api/queries'
@@ -23,7 +23,7 @@ export function Serve({ view }: { view: View }) {
 }
 
 function ServeForm({ view, close }: { view: View; close: () => void }) {
-  const go = useNavigate()
+  const [, go] = useLocation()
   const [key] = useState(writeKey)
   const [made, setMade] = useState('')
   const form = useForm(
@@ -37,7 +37,7 @@ function ServeForm({ view, close }: { view: View; close: () => void }) {
   )
   const { day, hour, plates } = form.value
   useEffect(() => {
-    if (made) void go(`/run-up/${made}`)
+    if (made) go(`/run-up/${made}`)
   }, [made, go])
   return (
     <Modal show onHide={close} aria-labelledby="serve-title">

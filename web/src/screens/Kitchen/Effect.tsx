@@ -1,7 +1,7 @@
 // What a change of the kitchen would do to the next service that is cooked in it.
 import { useMutation } from '@tanstack/react-query'
 import { Button } from 'react-bootstrap'
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { useRunUp, useServices } from '../../api/queries'
 import { Bracket, Failed } from '../../parts/States'

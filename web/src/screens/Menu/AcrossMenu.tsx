@@ -1,7 +1,7 @@
 // What a guest meets from the first plate to the last: the plates side by side,
 // and what each has to bite, to taste and to look at. What is missing, or comes
 // twice, stands below.
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import type { Schemas } from '../../api/client'
 import { useAcross } from '../../api/queries'
 import { underFirst } from '../../parts/plate/Drawing'

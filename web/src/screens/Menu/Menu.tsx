@@ -1,6 +1,6 @@
 // Menu: what is served when, and to how many.
 import { useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { Link, useLocation } from 'wouter'
 import { Button, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
@@ -217,12 +217,12 @@ function nextWeek(day: string): string {
 function Copy({ view }: { view: View }) {
   const [date, setDate] = useState(() => nextWeek(view.service.day))
   const desk = useDesk()
-  const go = useNavigate()
+  const [, go] = useLocation()
   const copy = async () => {
     try {
       const made = await ask(api.POST('/api/services/{id}/copy', { params: { path: { id: view.service.id }, header: { 'Idempotency-Key': writeKey() } }, body: { day: date } }))
       await reread()
-      void go(`/menu/${made.id}`)
+      go(`/menu/${made.id}`)
     } catch (error) {
       desk.say(error instanceof Error ? error.message : 'It was not copied.')
     }

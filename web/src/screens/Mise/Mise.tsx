@@ -1,7 +1,7 @@
 // Mise: what is prepared today, in which section, how much of it, in which
 // order; ticked off on any tablet, with or without a connection.
 import { useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { useSearchParams } from 'wouter'
 import { Button } from 'react-bootstrap'
 import { drop, useOutbox } from '../../api/outbox'
 import { useMise } from '../../api/queries'

@@ -1,7 +1,7 @@
 // Order: what must be bought by when, from whom; what is there already; what is
 // made for it, what is left over on the way, and who could use that. Every
 // figure opens as a line of sums.
-import { Link, useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'wouter'
 import { useAmounts } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { money, round } from '../../parts/amounts'

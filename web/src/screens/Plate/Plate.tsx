@@ -1,6 +1,6 @@
 // Plate: how it is built, in order, drawn to scale.
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'wouter'
 import { Button } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDish } from '../../api/queries'

@@ -1,7 +1,7 @@
 // Where a component can be made in several ways, the plan of the service with each of
 // them, side by side.
 import { useQuery } from '@tanstack/react-query'
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import { api, ask } from '../../api/client'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { spoken } from '../../parts/words'

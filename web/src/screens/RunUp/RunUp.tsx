@@ -1,7 +1,7 @@
 // Run-up: who does what when, and why each step is at its minute.
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
-import { useSearchParams } from 'react-router'
+import { useSearchParams } from 'wouter'
 import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { TakeBack } from '../../parts/Desk'

@@ -1,5 +1,5 @@
 // Why a step is where it is, as a sum of figures, and how far it could move.
-import { Link } from 'react-router'
+import { Link } from 'wouter'
 import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
 import { clock, lasts, spoken } from '../../parts/words'

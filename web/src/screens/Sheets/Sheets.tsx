@@ -2,7 +2,7 @@
 // before, and to the room; on the tablet, on paper, and as files.
 import { useQuery } from '@tanstack/react-query'
 import { Fragment } from 'react'
-import { useSearchParams } from 'react-router'
+import { useSearchParams } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { useHeat } from '../../parts/heat'
 import { Planning } from '../../parts/Planning'

@@ -1,6 +1,6 @@
 // The first screen of a kitchen that nobody has described yet: a few lines.
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useLocation } from 'wouter'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, writeKey } from '../../api/client'
 import { reread } from '../../api/queries'
@@ -10,7 +10,7 @@ import { Wrong } from '../../parts/EditorActions'
 const usual = { name: 'Our kitchen', cooks: 'Head chef\nCommis', lines: '4 burners\noven, 2 shelves\nfridge, 20 shelves\nblender\nresting rack, 4 places', from: '10:00', to: '23:30', pass: '4' }
 
 export function Start() {
-  const go = useNavigate()
+  const [, go] = useLocation()
   const [key] = useState(writeKey)
   const form = useForm(
     'kitchen', usual, 0,
@@ -19,7 +19,7 @@ export function Start() {
       await reread()
       return true
     },
-    () => void go('/book/new'),
+    () => go('/book/new'),
   )
   const { value: f, set } = form
   return (
