@@ -8,7 +8,7 @@ import (
 	"io"
 	"os"
 
-	"jointime/internal/api"
+	"jointime/internal/app"
 	"jointime/internal/formats/bookfile"
 	"jointime/internal/store"
 )
@@ -32,7 +32,7 @@ func exportCommand(ctx context.Context, args []string, _ io.Reader, out, errs io
 		return exitMalformed
 	}
 	return onBook(ctx, *database, errs, func(st *store.Store) error {
-		f, err := api.BookFile(ctx, st)
+		f, err := app.BookFile(ctx, st)
 		if err != nil {
 			return err
 		}
@@ -54,7 +54,7 @@ func importCommand(ctx context.Context, args []string, in io.Reader, out, errs i
 		return exitMalformed
 	}
 	return onBook(ctx, *database, errs, func(st *store.Store) error {
-		items, err := api.ImportBook(ctx, st, file, *yes)
+		items, err := app.ImportBook(ctx, st, file, *yes)
 		if err != nil {
 			return err
 		}

@@ -12,16 +12,19 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
-	"jointime/internal/core/kitchen"
-	"jointime/internal/core/recipe"
+	"jointime/internal/app"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/service"
 	"jointime/internal/formats/lists"
 )
 
-// amountRoutes tell what a service needs.
-func (s *Server) amountRoutes(api huma.API) {
+func (s amounts) files(r chi.Router) {
+	r.Get("/api/services/{id}/order.csv", s.orderFile)
+}
+
+// routes tell what a service needs.
+func (s amounts) routes(api huma.API) {
 	huma.Get(api, "/api/services/{id}/amounts", s.amounts)
 }
 
@@ -50,12 +53,12 @@ type OrderView struct {
 
 type amountsOutput struct{ Body AmountsView }
 
-func (s *Server) amounts(ctx context.Context, in *serviceInput) (*amountsOutput, error) {
-	x, err := s.stocked(ctx, in.ID)
+func (s amounts) amounts(ctx context.Context, in *serviceInput) (*amountsOutput, error) {
+	x, err := s.app.Stocked(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	v := AmountsView{Service: x.in.Service, Exploded: x.input.Exploded, Orders: []OrderView{}, Unsold: []string{}, Costs: x.costs(), Currency: x.in.Kitchen.Money(), Now: s.Now()}
+	v := AmountsView{Service: x.In.Service, Exploded: x.Input.Exploded, Orders: []OrderView{}, Unsold: []string{}, Costs: costs(x), Currency: x.In.Kitchen.Money(), Now: s.Now()}
 	for _, b := range v.Exploded.Buy {
 		switch {
 		case b.Purchase != nil:
@@ -70,9 +73,9 @@ func (s *Server) amounts(ctx context.Context, in *serviceInput) (*amountsOutput,
 
 // add puts a purchase to what is ordered from the same supplier by the same
 // hour.
-func (v *AmountsView) add(b quantity.Buy, x stocked) {
+func (v *AmountsView) add(b quantity.Buy, x app.Stocked) {
 	p := b.Purchase
-	told := func(t time.Time) string { return t.In(x.in.Zone).Format(time.RFC3339) }
+	told := func(t time.Time) string { return t.In(x.In.Zone).Format(time.RFC3339) }
 	at := -1
 	for i, o := range v.Orders {
 		if o.Supplier == p.Supplier && o.OrderBy == told(p.OrderBy) {
@@ -80,7 +83,7 @@ func (v *AmountsView) add(b quantity.Buy, x stocked) {
 		}
 	}
 	if at < 0 {
-		v.Orders = append(v.Orders, OrderView{Supplier: p.Supplier, Name: p.Name, Note: x.book.suppliers[p.Supplier].Note, OrderBy: told(p.OrderBy), Comes: told(p.Comes), Lines: []string{}, Cost: new(int64)})
+		v.Orders = append(v.Orders, OrderView{Supplier: p.Supplier, Name: p.Name, Note: x.Book.Suppliers[p.Supplier].Note, OrderBy: told(p.OrderBy), Comes: told(p.Comes), Lines: []string{}, Cost: new(int64)})
 		at = len(v.Orders) - 1
 	}
 	o := &v.Orders[at]
@@ -94,11 +97,11 @@ func (v *AmountsView) add(b quantity.Buy, x stocked) {
 }
 
 // costs are those of a portion of each dish that has plates.
-func (x stocked) costs() []supply.Cost {
+func costs(x app.Stocked) []supply.Cost {
 	out := []supply.Cost{}
-	book, orders := x.onTheDay()
+	book, orders := x.OnTheDay()
 	for _, o := range orders {
-		c := supply.CostOf(book, o, x.input.Ways)
+		c := supply.CostOf(book, o, x.Input.Ways)
 		for _, v := range book.Dishes[o.Dish].Versions {
 			if v.ID == o.Version {
 				c.Name += ", " + v.Name
@@ -109,40 +112,17 @@ func (x stocked) costs() []supply.Cost {
 	return out
 }
 
-// onTheDay is the book in the states that were chosen on the day, and all
-// plates of a service.
-func (p planned) onTheDay() (recipe.Book, []quantity.Order) {
-	var orders []quantity.Order
-	for _, c := range p.in.Service.Courses {
-		for _, n := range c.Covers {
-			if n.Plates > 0 {
-				orders = append(orders, quantity.Order{Dish: n.Dish, Version: n.Version, Plates: n.Plates})
-			}
-		}
-	}
-	book := p.book.recipes()
-	for id, c := range p.in.Components {
-		book = book.With(id, c)
-	}
-	return book, orders
-}
-
-// waysOf are the habits of a kitchen that sums depend on.
-func waysOf(k kitchen.Kitchen) quantity.Ways {
-	return quantity.Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
-}
-
 // orderFile sends what is bought as a table to keep.
-func (s *Server) orderFile(w http.ResponseWriter, r *http.Request) {
-	s.tableOf(w, r, "order", func(w io.Writer, x stocked) error { return lists.WriteOrder(w, x.input.Exploded.Buy, x.in.Zone) })
+func (s amounts) orderFile(w http.ResponseWriter, r *http.Request) {
+	s.tableOf(w, r, "order", func(w io.Writer, x app.Stocked) error { return lists.WriteOrder(w, x.Input.Exploded.Buy, x.In.Zone) })
 }
 
-func writePrep(w io.Writer, x stocked) error { return lists.WritePrep(w, x.sheet) }
+func writePrep(w io.Writer, x app.Stocked) error { return lists.WritePrep(w, x.Sheet) }
 
 // tableOf sends a table of a service as a file.
-func (s *Server) tableOf(w http.ResponseWriter, r *http.Request, name string, write func(io.Writer, stocked) error) {
+func (s base) tableOf(w http.ResponseWriter, r *http.Request, name string, write func(io.Writer, app.Stocked) error) {
 	id := chi.URLParam(r, "id")
-	x, err := s.stocked(r.Context(), id)
+	x, err := s.app.Stocked(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return

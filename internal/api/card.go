@@ -15,17 +15,21 @@ import (
 	"jointime/internal/store"
 )
 
+func (s cards) files(r chi.Router) {
+	r.Get("/api/dishes/{id}/card.svg", s.cardFile)
+}
+
 // cardFile sends the build card of a dish, to hang on the wall.
-func (s *Server) cardFile(w http.ResponseWriter, r *http.Request) {
+func (s cards) cardFile(w http.ResponseWriter, r *http.Request) {
 	id := chi.URLParam(r, "id")
 	b, d, err := s.dish(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return
 	}
-	plates, k := b.nextPlates(s, id)
-	recipes := b.recipes()
-	c := platecard.Card{Title: d.Name, Revision: b.version(store.Dish, id), Spec: d.Plate, Computed: d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth)), Name: func(id string) string { return b.components[id].Name }}
+	plates, k := nextPlates(b, s.base, id)
+	recipes := b.Recipes()
+	c := platecard.Card{Title: d.Name, Revision: b.Version(store.Dish, id), Spec: d.Plate, Computed: d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth)), Name: func(id string) string { return b.Components[id].Name }}
 	contents := contents.In(recipes, d, k)
 	var names []string
 	for _, a := range contents.Allergens {
@@ -51,7 +55,7 @@ func (s *Server) cardFile(w http.ResponseWriter, r *http.Request) {
 
 // cardFont is the typeface of the screens, which a card on its own carries
 // along; nil where the front end was not built.
-func (s *Server) cardFont() []byte {
+func (s cards) cardFont() []byte {
 	if s.Screens == nil {
 		return nil
 	}

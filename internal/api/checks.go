@@ -13,8 +13,8 @@ import (
 	"jointime/internal/store"
 )
 
-// checkRoutes keep what is decided of plates at the pass.
-func (s *Server) checkRoutes(api huma.API) {
+// routes keep what is decided of plates at the pass.
+func (s checks) routes(api huma.API) {
 	huma.Get(api, "/api/dishes/{id}/checks", s.listChecks)
 	huma.Post(api, "/api/dishes/{id}/checks", s.postCheck)
 }
@@ -42,7 +42,7 @@ type checksOutput struct {
 	}
 }
 
-func (s *Server) listChecks(ctx context.Context, in *dishInput) (*checksOutput, error) {
+func (s checks) listChecks(ctx context.Context, in *dishInput) (*checksOutput, error) {
 	list, err := s.store.PlateChecks(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
@@ -79,7 +79,7 @@ type checkInput struct {
 	}
 }
 
-func (s *Server) postCheck(ctx context.Context, in *checkInput) (*struct{}, error) {
+func (s checks) postCheck(ctx context.Context, in *checkInput) (*struct{}, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err

@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 
+	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
@@ -50,14 +51,14 @@ type dishInput struct {
 
 type dishOutput struct{ Body DishView }
 
-func (s *Server) getDish(ctx context.Context, in *dishInput) (*dishOutput, error) {
+func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error) {
 	b, d, err := s.dish(ctx, in.ID)
 	if err != nil {
 		return nil, err
 	}
-	plates, k := b.nextPlates(s, in.ID)
-	recipes := b.recipes()
-	v := DishView{Dish: d, Version: b.version(store.Dish, in.ID), Plates: plates, Components: b.componentViews(d, k, plates), Kitchen: k,
+	plates, k := nextPlates(b, s.base, in.ID)
+	recipes := b.Recipes()
+	v := DishView{Dish: d, Version: b.Version(store.Dish, in.ID), Plates: plates, Components: componentViews(b, d, k, plates), Kitchen: k,
 		Gaps: review.Gaps(recipes, d, k), Faults: review.Faults(recipes, d, k), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
 		Rivals: review.Rivals(recipes, d, places(k), plates), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
@@ -79,18 +80,18 @@ func places(k kitchen.Kitchen) func(kind string) int {
 
 // componentViews lists the parts of a dish in its own order, and then what
 // goes into them.
-func (b book) componentViews(d recipe.Dish, k kitchen.Kitchen, plates int) []ComponentView {
+func componentViews(b app.Book, d recipe.Dish, k kitchen.Kitchen, plates int) []ComponentView {
 	out, listed := []ComponentView{}, map[string]bool{}
-	needs := quantity.Needs(b.recipes(), d, plates, waysOf(k))
+	needs := quantity.Needs(b.Recipes(), d, plates, quantity.WaysOf(k))
 	add := func(c recipe.Component, into string) *ComponentView {
 		listed[c.ID] = true
-		out = append(out, b.componentView(d, c, into, plates))
+		out = append(out, componentView(b, d, c, into, plates))
 		return &out[len(out)-1]
 	}
 	for i, p := range d.Parts {
-		add(b.recipes().Made(p.Component), "").Need = needs[i]
+		add(b.Recipes().Made(p.Component), "").Need = needs[i]
 	}
-	within := b.recipes().Within(d)
+	within := b.Recipes().Within(d)
 	for _, c := range within {
 		if !listed[c.ID] {
 			add(c, goesInto(within, c.ID))
@@ -99,11 +100,11 @@ func (b book) componentViews(d recipe.Dish, k kitchen.Kitchen, plates int) []Com
 	return out
 }
 
-func (b book) componentView(d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
-	recipes := b.recipes()
-	v := ComponentView{Component: b.components[c.ID], Made: c, Version: b.version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
+func componentView(b app.Book, d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
+	recipes := b.Recipes()
+	v := ComponentView{Component: b.Components[c.ID], Made: c, Version: b.Version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
 		Methods: review.Compare(recipes, c, plates), TakeOuts: review.TakeOutFaults(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
-	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, waysOf(b.anyKitchen()))
+	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, quantity.WaysOf(b.AnyKitchen()))
 	for _, step := range c.Steps() {
 		said := ""
 		if step.Time != nil {
@@ -113,7 +114,7 @@ func (b book) componentView(d recipe.Dish, c recipe.Component, into string, plat
 	}
 	for _, id := range recipes.UsedBy(c.ID) {
 		if id != d.ID {
-			v.Dishes = append(v.Dishes, DishName{id, b.dishes[id].Name})
+			v.Dishes = append(v.Dishes, DishName{id, b.Dishes[id].Name})
 		}
 	}
 	return v

@@ -4,46 +4,15 @@ import (
 	"encoding/json"
 	"fmt"
 	"net/http"
-	"sync"
 	"time"
+
+	"github.com/go-chi/chi/v5"
 
 	"jointime/internal/store"
 )
 
-// hub wakes the event streams when something was written.
-type hub struct {
-	mu     sync.Mutex
-	wakes  map[chan struct{}]bool
-	closed chan struct{}
-	once   sync.Once
-}
-
-func newHub() *hub { return &hub{wakes: map[chan struct{}]bool{}, closed: make(chan struct{})} }
-
-// tell wakes all; a stream that is busy is woken once afterwards.
-func (h *hub) tell() {
-	h.mu.Lock()
-	defer h.mu.Unlock()
-	for c := range h.wakes {
-		select {
-		case c <- struct{}{}:
-		default:
-		}
-	}
-}
-
-func (h *hub) close() { h.once.Do(func() { close(h.closed) }) }
-
-func (h *hub) join() (wake chan struct{}, leave func()) {
-	wake = make(chan struct{}, 1)
-	h.mu.Lock()
-	defer h.mu.Unlock()
-	h.wakes[wake] = true
-	return wake, func() {
-		h.mu.Lock()
-		defer h.mu.Unlock()
-		delete(h.wakes, wake)
-	}
+func (s live) files(r chi.Router) {
+	r.Get("/api/events", s.events)
 }
 
 // change is what a stream tells: what changed, to which version, by whom.
@@ -57,7 +26,7 @@ type change struct {
 }
 
 // events streams changes from where a screen left off.
-func (s *Server) events(w http.ResponseWriter, r *http.Request) {
+func (s live) events(w http.ResponseWriter, r *http.Request) {
 	place, known := store.ParsePlace(r.Header.Get("Last-Event-ID"))
 	if !known {
 		var err error
@@ -70,7 +39,7 @@ func (s *Server) events(w http.ResponseWriter, r *http.Request) {
 	_ = out.SetWriteDeadline(time.Time{}) // a stream has no end
 	w.Header().Set("Content-Type", "text/event-stream")
 	w.Header().Set("X-Accel-Buffering", "no")
-	wake, leave := s.hub.join()
+	wake, leave := s.app.Hub.Join()
 	defer leave()
 	ping := time.NewTicker(s.PingEach)
 	defer ping.Stop()
@@ -82,7 +51,7 @@ func (s *Server) events(w http.ResponseWriter, r *http.Request) {
 		select {
 		case <-r.Context().Done():
 			return
-		case <-s.hub.closed:
+		case <-s.app.Hub.Closed():
 			return
 		case <-wake:
 		case <-ping.C:
@@ -92,7 +61,7 @@ func (s *Server) events(w http.ResponseWriter, r *http.Request) {
 }
 
 // sendSince tells what was changed and what was ticked since a place.
-func (s *Server) sendSince(w http.ResponseWriter, r *http.Request, place *store.Place) error {
+func (s live) sendSince(w http.ResponseWriter, r *http.Request, place *store.Place) error {
 	changes, err := s.store.Since(r.Context(), place.Revision)
 	if err != nil {
 		return err

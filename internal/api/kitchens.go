@@ -3,14 +3,12 @@ package api
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"slices"
 	"strconv"
-	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"jointime/internal/core/fault"
+	"jointime/internal/app"
 	"jointime/internal/core/heat"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe/quantity"
@@ -18,9 +16,9 @@ import (
 	"jointime/internal/store"
 )
 
-// kitchenRoutes tell what there is to cook with and how a kitchen likes to read
+// routes tell what there is to cook with and how a kitchen likes to read
 // figures, and reckon with its heat.
-func (s *Server) kitchenRoutes(api huma.API) {
+func (s kitchens) routes(api huma.API) {
 	huma.Get(api, "/api/kitchens", s.listKitchens)
 	huma.Put(api, "/api/kitchens/{id}", s.putKitchen)
 	huma.Get(api, "/api/heats", s.heats)
@@ -39,30 +37,22 @@ type kitchensOutput struct {
 	}
 }
 
-func (s *Server) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutput, error) {
-	b, err := s.book(ctx)
+func (s kitchens) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &kitchensOutput{}
 	out.Body.Kitchens = []KitchenView{}
-	for id, k := range b.kitchens {
-		out.Body.Kitchens = append(out.Body.Kitchens, KitchenView{k, b.version(store.Kitchen, id)})
+	for id, k := range b.Kitchens {
+		out.Body.Kitchens = append(out.Body.Kitchens, KitchenView{k, b.Version(store.Kitchen, id)})
 	}
 	slices.SortFunc(out.Body.Kitchens, func(x, y KitchenView) int { return cmp.Compare(x.Kitchen.ID, y.Kitchen.ID) })
 	return out, nil
 }
 
-func (s *Server) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
-	return put(s, ctx, store.Kitchen, in, in.Body.Value.ID, func(book) error { return soundKitchen(in.Body.Value) })
-}
-
-// soundKitchen judges a kitchen; whether a time zone is one, only the machine knows.
-func soundKitchen(k kitchen.Kitchen) error {
-	if _, err := time.LoadLocation(k.Zone); err != nil || k.Zone == "" {
-		return fault.List{{Field: "zone", What: fmt.Sprintf("%q is no time zone: write it like Europe/Dublin", k.Zone)}}
-	}
-	return k.Validate()
+func (s kitchens) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
+	return put(s.base, ctx, store.Kitchen, in, in.Body.Value.ID, func(app.Book) error { return soundKitchen(in.Body.Value) })
 }
 
 type heatsOutput struct {
@@ -72,12 +62,12 @@ type heatsOutput struct {
 }
 
 // heats tells temperatures in all ways, as the first kitchen likes them.
-func (s *Server) heats(ctx context.Context, _ *struct{}) (*heatsOutput, error) {
-	b, err := s.book(ctx)
+func (s kitchens) heats(ctx context.Context, _ *struct{}) (*heatsOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	likes := b.anyKitchen().Likes
+	likes := b.AnyKitchen().Likes
 	out := &heatsOutput{}
 	out.Body.Heats = map[string]units.Heat{}
 	for c := -30; c <= 300; c++ {
@@ -106,12 +96,12 @@ type ReductionView struct {
 type reduceOutput struct{ Body ReductionView }
 
 // reduce works a chain of reductions out, forwards or backwards.
-func (s *Server) reduce(ctx context.Context, in *reduceInput) (*reduceOutput, error) {
-	b, err := s.book(ctx)
+func (s kitchens) reduce(ctx context.Context, in *reduceInput) (*reduceOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	measures := b.anyKitchen().Sizes()
+	measures := b.AnyKitchen().Sizes()
 	v := ReductionView{}
 	if in.Body.Out != nil {
 		v.Stages, err = quantity.ReduceTo(*in.Body.Out, in.Body.Stages, measures)

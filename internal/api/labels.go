@@ -14,8 +14,8 @@ import (
 	"jointime/internal/formats/label"
 )
 
-// labelRoutes draw labels and send them to the printer.
-func (s *Server) labelRoutes(api huma.API) {
+// routes draw labels and send them to the printer.
+func (s labels) routes(api huma.API) {
 	huma.Get(api, "/api/services/{id}/labels", s.getLabels)
 	huma.Post(api, "/api/services/{id}/labels", s.printLabels)
 }
@@ -38,7 +38,7 @@ type labelsOutput struct {
 	}
 }
 
-func (s *Server) getLabels(ctx context.Context, in *labelsInput) (*labelsOutput, error) {
+func (s labels) getLabels(ctx context.Context, in *labelsInput) (*labelsOutput, error) {
 	list, err := s.labels(ctx, in.ID, in.Tasks)
 	if err != nil {
 		return nil, s.fail(err)
@@ -48,14 +48,14 @@ func (s *Server) getLabels(ctx context.Context, in *labelsInput) (*labelsOutput,
 	return out, nil
 }
 
-func (s *Server) labels(ctx context.Context, id string, tasks []string) ([]LabelView, error) {
-	x, err := s.stocked(ctx, id)
+func (s labels) labels(ctx context.Context, id string, tasks []string) ([]LabelView, error) {
+	x, err := s.app.Stocked(ctx, id)
 	if err != nil {
 		return nil, err
 	}
 	out := []LabelView{}
-	for _, l := range x.sheet.Labels(tasks) {
-		out = append(out, LabelView{l, label.SVG(l, x.in.Zone)})
+	for _, l := range x.Sheet.Labels(tasks) {
+		out = append(out, LabelView{l, label.SVG(l, x.In.Zone)})
 	}
 	return out, nil
 }
@@ -75,7 +75,7 @@ type printOutput struct {
 
 // printLabels sends labels one after the other; where the printer stops, the
 // answer says how many came out.
-func (s *Server) printLabels(ctx context.Context, in *printInput) (*printOutput, error) {
+func (s labels) printLabels(ctx context.Context, in *printInput) (*printOutput, error) {
 	if s.Printer == "" {
 		return nil, problem(http.StatusConflict, "No label printer is set up. Print them on plain paper.")
 	}

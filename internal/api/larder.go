@@ -7,13 +7,14 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/app"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/recipe/supply"
 	"jointime/internal/store"
 )
 
-// larderRoutes keep what is there, and who brings it.
-func (s *Server) larderRoutes(api huma.API) {
+// routes keep what is there, and who brings it.
+func (s larder) routes(api huma.API) {
 	huma.Get(api, "/api/stock", s.listStock)
 	huma.Put(api, "/api/stock/{id}", s.putStock)
 	huma.Get(api, "/api/suppliers", s.listSuppliers)
@@ -43,17 +44,17 @@ type Holdable struct {
 	ByProduct  string `json:"byProduct,omitempty"`
 }
 
-func (s *Server) listStock(ctx context.Context, _ *struct{}) (*stockOutput, error) {
-	b, err := s.book(ctx)
+func (s larder) listStock(ctx context.Context, _ *struct{}) (*stockOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	today := s.Now().In(b.zone(b.anyKitchen().ID)).Format("2006-01-02")
+	today := s.Now().In(b.Zone(b.AnyKitchen().ID)).Format("2006-01-02")
 	out := &stockOutput{}
-	out.Body.Stock, out.Body.Can = []StockView{}, b.holdable()
-	for id, e := range b.stock {
+	out.Body.Stock, out.Body.Can = []StockView{}, holdable(b)
+	for id, e := range b.Stock {
 		if e.Amount.Quantity > 0 {
-			out.Body.Stock = append(out.Body.Stock, StockView{e, b.version(store.Stock, id), b.stockName(e), !e.Good(today)})
+			out.Body.Stock = append(out.Body.Stock, StockView{e, b.Version(store.Stock, id), stockName(b, e), !e.Good(today)})
 		}
 	}
 	last := func(v StockView) string { return cmp.Or(v.Stock.UseBy, "9999") }
@@ -63,8 +64,8 @@ func (s *Server) listStock(ctx context.Context, _ *struct{}) (*stockOutput, erro
 	return out, nil
 }
 
-func (b book) stockName(e quantity.Stock) string {
-	for _, h := range b.holdable() {
+func stockName(b app.Book, e quantity.Stock) string {
+	for _, h := range holdable(b) {
 		if h.Ingredient == e.Ingredient && h.Component == e.Component && h.ByProduct == e.ByProduct {
 			return h.Name
 		}
@@ -73,12 +74,12 @@ func (b book) stockName(e quantity.Stock) string {
 }
 
 // holdable lists what can be on hand: all that is bought, made or left over.
-func (b book) holdable() []Holdable {
+func holdable(b app.Book) []Holdable {
 	out := []Holdable{}
-	for id, i := range b.ingredients {
+	for id, i := range b.Ingredients {
 		out = append(out, Holdable{Name: i.Name, Ingredient: id})
 	}
-	for id, c := range b.components {
+	for id, c := range b.Components {
 		out = append(out, Holdable{Name: c.Name + " (made)", Component: id})
 		for _, p := range c.ByProducts {
 			out = append(out, Holdable{Name: p.Name + " of " + c.Name, Component: id, ByProduct: p.ID})
@@ -90,11 +91,11 @@ func (b book) holdable() []Holdable {
 	return out
 }
 
-func (s *Server) putStock(ctx context.Context, in *saveInput[quantity.Stock]) (*savedOutput, error) {
+func (s larder) putStock(ctx context.Context, in *saveInput[quantity.Stock]) (*savedOutput, error) {
 	if in.Body.Value.Counted.IsZero() {
 		in.Body.Value.Counted = s.Now()
 	}
-	return put(s, ctx, store.Stock, in, in.Body.Value.ID, func(b book) error { return in.Body.Value.Validate(b.recipes()) })
+	return put(s.base, ctx, store.Stock, in, in.Body.Value.ID, func(b app.Book) error { return in.Body.Value.Validate(b.Recipes()) })
 }
 
 // SupplierView is who brings things.
@@ -109,20 +110,20 @@ type suppliersOutput struct {
 	}
 }
 
-func (s *Server) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutput, error) {
-	b, err := s.book(ctx)
+func (s larder) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &suppliersOutput{}
 	out.Body.Suppliers = []SupplierView{}
-	for id, v := range b.suppliers {
-		out.Body.Suppliers = append(out.Body.Suppliers, SupplierView{v, b.version(store.Supplier, id)})
+	for id, v := range b.Suppliers {
+		out.Body.Suppliers = append(out.Body.Suppliers, SupplierView{v, b.Version(store.Supplier, id)})
 	}
 	slices.SortFunc(out.Body.Suppliers, func(x, y SupplierView) int { return cmp.Compare(x.Supplier.Name, y.Supplier.Name) })
 	return out, nil
 }
 
-func (s *Server) putSupplier(ctx context.Context, in *saveInput[supply.Supplier]) (*savedOutput, error) {
-	return put(s, ctx, store.Supplier, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
+func (s larder) putSupplier(ctx context.Context, in *saveInput[supply.Supplier]) (*savedOutput, error) {
+	return put(s.base, ctx, store.Supplier, in, in.Body.Value.ID, func(app.Book) error { return in.Body.Value.Validate() })
 }

@@ -8,8 +8,8 @@ import (
 	"jointime/internal/core/limits"
 )
 
-// limitRoutes tell of the published limits that a kitchen can choose from.
-func (s *Server) limitRoutes(api huma.API) {
+// routes tell of the published limits that a kitchen can choose from.
+func (s limitLists) routes(api huma.API) {
 	huma.Get(api, "/api/limits", s.listLimits)
 }
 
@@ -19,7 +19,7 @@ type limitsOutput struct {
 	}
 }
 
-func (s *Server) listLimits(context.Context, *struct{}) (*limitsOutput, error) {
+func (s limitLists) listLimits(context.Context, *struct{}) (*limitsOutput, error) {
 	out := &limitsOutput{}
 	out.Body.Sets = limits.Sets()
 	return out, nil

@@ -8,6 +8,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/app"
 	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/entry"
@@ -15,8 +16,12 @@ import (
 	"jointime/internal/store"
 )
 
-// pasteRoutes understand lines and whole texts, and keep what was reviewed.
-func (s *Server) pasteRoutes(api huma.API) {
+func (s pasting) files(r chi.Router) {
+	r.Get("/api/dishes/{id}/recipe.jsonld", s.recipeFile)
+}
+
+// routes understand lines and whole texts, and keep what was reviewed.
+func (s pasting) routes(api huma.API) {
 	huma.Get(api, "/api/read/line", s.readLine)
 	huma.Post(api, "/api/read/paste", s.readPaste)
 	huma.Post(api, "/api/read/again", s.readAgain)
@@ -57,8 +62,8 @@ type IngredientReading struct {
 type lineOutput struct{ Body LineReading }
 
 // readLine understands a line while it is typed.
-func (s *Server) readLine(ctx context.Context, in *lineInput) (*lineOutput, error) {
-	b, err := s.book(ctx)
+func (s pasting) readLine(ctx context.Context, in *lineInput) (*lineOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -70,14 +75,14 @@ func (s *Server) readLine(ctx context.Context, in *lineInput) (*lineOutput, erro
 	case "step":
 		out.Step = stepReading(in, b)
 	case "ingredient":
-		out.Ingredient = ingredientReading(in, b.recipes())
+		out.Ingredient = ingredientReading(in, b.Recipes())
 	}
 	return &lineOutput{out}, nil
 }
 
-func stepReading(in *lineInput, b book) *StepReading {
+func stepReading(in *lineInput, b app.Book) *StepReading {
 	out := StepReading{Read: reading.Step(in.Text), Said: []string{}}
-	out.Steps = append([]recipe.Step{}, entry.StepsFrom(out.Read, b.anyKitchen(), taken(in.IDs))...)
+	out.Steps = append([]recipe.Step{}, entry.StepsFrom(out.Read, b.AnyKitchen(), taken(in.IDs))...)
 	for _, step := range out.Steps {
 		out.Said = append(out.Said, entry.SayStep(step))
 	}
@@ -126,7 +131,7 @@ type pastedOutput struct {
 	}
 }
 
-func (s *Server) readPaste(_ context.Context, in *pasteInput) (*pastedOutput, error) {
+func (s pasting) readPaste(_ context.Context, in *pasteInput) (*pastedOutput, error) {
 	out := &pastedOutput{}
 	if text := strings.TrimSpace(in.Body.Text); strings.HasPrefix(text, "{") || strings.HasPrefix(text, "[{") || strings.HasPrefix(text, "<") || strings.Contains(text, "application/ld+json") {
 		list, err := schemaorg.Read(text)
@@ -149,7 +154,7 @@ type pastedInput struct {
 }
 
 // readAgain reads the lines of a review after some were changed.
-func (s *Server) readAgain(_ context.Context, in *pastedInput) (*pastedOutput, error) {
+func (s pasting) readAgain(_ context.Context, in *pastedInput) (*pastedOutput, error) {
 	out := &pastedOutput{}
 	out.Body.Kind, out.Body.Pasted = "text", in.Body
 	out.Body.Pasted.Read()
@@ -157,12 +162,12 @@ func (s *Server) readAgain(_ context.Context, in *pastedInput) (*pastedOutput, e
 }
 
 // keepPaste makes a dish with its components of a reviewed paste.
-func (s *Server) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, error) {
+func (s pasting) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.book(ctx)
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -178,7 +183,7 @@ func (s *Server) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, 
 			in.Body.Components[i].Name = in.Body.Name
 		}
 	}
-	d, components, bought := entry.Keep(b.recipes(), in.Body, b.anyKitchen())
+	d, components, bought := entry.Keep(b.Recipes(), in.Body, b.AnyKitchen())
 	writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": typed in"}}
 	for _, c := range components {
 		if err := c.Validate(); err != nil {
@@ -209,18 +214,18 @@ type fillOutput struct{ Body recipe.Step }
 
 // fillGap puts the kitchen's own default into a step; it is kept when the step
 // is saved.
-func (s *Server) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) {
+func (s pasting) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) {
 	return &fillOutput{entry.FillGap(in.Body.Step, in.Body.Field)}, nil
 }
 
 // recipeFile sends a dish as a schema.org Recipe.
-func (s *Server) recipeFile(w http.ResponseWriter, r *http.Request) {
+func (s pasting) recipeFile(w http.ResponseWriter, r *http.Request) {
 	b, d, err := s.dish(r.Context(), chi.URLParam(r, "id"))
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return
 	}
-	text, err := schemaorg.Write(b.recipes(), d)
+	text, err := schemaorg.Write(b.Recipes(), d)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return

@@ -16,11 +16,16 @@ import (
 	"jointime/internal/store"
 )
 
+func (s photos) files(r chi.Router) {
+	r.Get(photoPath, s.photoFile)
+	r.Put(photoPath, s.takePhoto)
+}
+
 // photoPath is where the photograph of a dish is, to be read and handed in.
 const photoPath = "/api/dishes/{id}/photo.jpg"
 
-// photoRoutes keep a photograph beside the drawing of a plate.
-func (s *Server) photoRoutes(api huma.API) {
+// routes keep a photograph beside the drawing of a plate.
+func (s photos) routes(api huma.API) {
 	huma.Get(api, "/api/dishes/{id}/photo", s.aboutPhoto)
 	huma.Delete(api, "/api/dishes/{id}/photo", s.takeOffPhoto)
 	huma.Post(api, "/api/dishes/{id}/photo/back", s.putPhotoBack)
@@ -39,7 +44,7 @@ type PhotoView struct {
 
 type photoOutput struct{ Body PhotoView }
 
-func (s *Server) aboutPhoto(ctx context.Context, in *dishInput) (*photoOutput, error) {
+func (s photos) aboutPhoto(ctx context.Context, in *dishInput) (*photoOutput, error) {
 	p, err := s.store.Photo(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
@@ -54,7 +59,7 @@ func (s *Server) aboutPhoto(ctx context.Context, in *dishInput) (*photoOutput, e
 	return &photoOutput{v}, nil
 }
 
-func (s *Server) takeOffPhoto(ctx context.Context, in *dishInput) (*struct{}, error) {
+func (s photos) takeOffPhoto(ctx context.Context, in *dishInput) (*struct{}, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err
@@ -68,7 +73,7 @@ func (s *Server) takeOffPhoto(ctx context.Context, in *dishInput) (*struct{}, er
 	return nil, nil
 }
 
-func (s *Server) putPhotoBack(ctx context.Context, in *dishInput) (*struct{}, error) {
+func (s photos) putPhotoBack(ctx context.Context, in *dishInput) (*struct{}, error) {
 	if _, _, err := s.author(ctx); err != nil {
 		return nil, err
 	}
@@ -79,7 +84,7 @@ func (s *Server) putPhotoBack(ctx context.Context, in *dishInput) (*struct{}, er
 }
 
 // photoFile sends the photograph of a dish.
-func (s *Server) photoFile(w http.ResponseWriter, r *http.Request) {
+func (s photos) photoFile(w http.ResponseWriter, r *http.Request) {
 	jpeg, err := s.store.Picture(r.Context(), chi.URLParam(r, "id"))
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
@@ -90,7 +95,7 @@ func (s *Server) photoFile(w http.ResponseWriter, r *http.Request) {
 }
 
 // takePhoto takes in the photograph of a dish: the body is the picture.
-func (s *Server) takePhoto(w http.ResponseWriter, r *http.Request) {
+func (s photos) takePhoto(w http.ResponseWriter, r *http.Request) {
 	if p := s.keepPhoto(r.Context(), chi.URLParam(r, "id"), r.Body); p != nil {
 		s.writeProblem(w, p)
 		return
@@ -98,7 +103,7 @@ func (s *Server) takePhoto(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNoContent)
 }
 
-func (s *Server) keepPhoto(ctx context.Context, dish string, body io.Reader) *Problem {
+func (s photos) keepPhoto(ctx context.Context, dish string, body io.Reader) *Problem {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return s.fail(err)

@@ -7,15 +7,16 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/app"
 	"jointime/internal/core/fault"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/store"
 )
 
-// plateRoutes compute plates, as they are and as they would be, and understand
+// routes compute plates, as they are and as they would be, and understand
 // what is said of them.
-func (s *Server) plateRoutes(api huma.API) {
+func (s plates) routes(api huma.API) {
 	huma.Post(api, "/api/dishes/{id}/plate", s.plate)
 	huma.Get(api, "/api/dishes/{id}/placing", s.sayPlacing)
 	huma.Get(api, "/api/dishes/{id}/versions/{version}/plate", s.versionPlate)
@@ -31,7 +32,7 @@ type plateInput struct {
 type plateOutput struct{ Body plating.Computed }
 
 // plate computes a plate of a dish as it would be; nothing is kept.
-func (s *Server) plate(ctx context.Context, in *plateInput) (*plateOutput, error) {
+func (s plates) plate(ctx context.Context, in *plateInput) (*plateOutput, error) {
 	var faults fault.List
 	if in.Body.Validate("plate", &faults); len(faults) > 0 {
 		return nil, s.fail(faults)
@@ -40,8 +41,8 @@ func (s *Server) plate(ctx context.Context, in *plateInput) (*plateOutput, error
 	if err != nil {
 		return nil, err
 	}
-	plates, k := b.nextPlates(s, in.ID)
-	return &plateOutput{in.Body.Compute(b.recipes().PlateScene(d, plates, k.PassWidth))}, nil
+	plates, k := nextPlates(b, s.base, in.ID)
+	return &plateOutput{in.Body.Compute(b.Recipes().PlateScene(d, plates, k.PassWidth))}, nil
 }
 
 type versionPlateInput struct {
@@ -60,7 +61,7 @@ type versionPlateOutput struct{ Body VersionPlate }
 
 // versionPlate computes the plate of a dish in one of its versions, to lay
 // beside the dish itself.
-func (s *Server) versionPlate(ctx context.Context, in *versionPlateInput) (*versionPlateOutput, error) {
+func (s plates) versionPlate(ctx context.Context, in *versionPlateInput) (*versionPlateOutput, error) {
 	b, d, err := s.dish(ctx, in.ID)
 	if err != nil {
 		return nil, err
@@ -69,7 +70,7 @@ func (s *Server) versionPlate(ctx context.Context, in *versionPlateInput) (*vers
 	if err != nil {
 		return nil, err
 	}
-	plates, k := b.nextPlates(s, in.ID)
+	plates, k := nextPlates(b, s.base, in.ID)
 	out := VersionPlate{Spec: spec, Computed: spec.Compute(book.PlateScene(served, plates, k.PassWidth)), Names: map[string]string{}}
 	for _, p := range spec.Placings {
 		out.Names[p.Component] = book.Components[p.Component].Name
@@ -79,10 +80,10 @@ func (s *Server) versionPlate(ctx context.Context, in *versionPlateInput) (*vers
 
 // inVersion is the plate of a dish in one of its versions, with the dish and the
 // book as they are then; 404 where it has no such version.
-func (s *Server) inVersion(b book, d recipe.Dish, version string) (plating.Spec, recipe.Dish, recipe.Book, error) {
+func (s plates) inVersion(b app.Book, d recipe.Dish, version string) (plating.Spec, recipe.Dish, recipe.Book, error) {
 	for _, v := range d.Versions {
 		if v.ID == version {
-			served, book, _ := b.recipes().Served(d, v)
+			served, book, _ := b.Recipes().Served(d, v)
 			return d.PlateOf(v), served, book, nil
 		}
 	}
@@ -92,16 +93,16 @@ func (s *Server) inVersion(b book, d recipe.Dish, version string) (plating.Spec,
 type acrossOutput struct{ Body plating.Across }
 
 // acrossMenu lays the plates of a service's menu side by side.
-func (s *Server) acrossMenu(ctx context.Context, in *serviceInput) (*acrossOutput, error) {
-	p, err := s.scene(ctx, in.ID)
+func (s plates) acrossMenu(ctx context.Context, in *serviceInput) (*acrossOutput, error) {
+	p, err := s.app.Scene(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	called := func(id string) string { return p.in.Components[id].Name }
+	called := func(id string) string { return p.In.Components[id].Name }
 	var plates []plating.Plated
-	for n, course := range p.in.Menu.Courses {
+	for n, course := range p.In.Menu.Courses {
 		for _, id := range course.Dishes {
-			plates = append(plates, plating.Plated{Dish: id, Name: p.in.Dishes[id].Name, Course: n, Spec: p.in.Dishes[id].Plate, Called: called})
+			plates = append(plates, plating.Plated{Dish: id, Name: p.In.Dishes[id].Name, Course: n, Spec: p.In.Dishes[id].Plate, Called: called})
 		}
 	}
 	return &acrossOutput{plating.AcrossMenu(plates)}, nil
@@ -116,7 +117,7 @@ type sayPlacingInput struct {
 type sayPlacingOutput struct{ Body plating.Said }
 
 // spoken is the plate of which somebody speaks, and the food that is on it.
-func (s *Server) spoken(ctx context.Context, in *sayPlacingInput) (plating.Spec, []plating.Portion, error) {
+func (s plates) spoken(ctx context.Context, in *sayPlacingInput) (plating.Spec, []plating.Portion, error) {
 	b, d, err := s.dish(ctx, in.ID)
 	if err != nil {
 		return plating.Spec{}, nil, err
@@ -125,11 +126,11 @@ func (s *Server) spoken(ctx context.Context, in *sayPlacingInput) (plating.Spec,
 		spec, served, book, err := s.inVersion(b, d, in.Version)
 		return spec, book.PlateScene(served, 1, 1).Portions, err
 	}
-	return d.Plate, b.recipes().PlateScene(d, 1, 1).Portions, nil
+	return d.Plate, b.Recipes().PlateScene(d, 1, 1).Portions, nil
 }
 
 // sayPlacing reads a placing as a cook says it.
-func (s *Server) sayPlacing(ctx context.Context, in *sayPlacingInput) (*sayPlacingOutput, error) {
+func (s plates) sayPlacing(ctx context.Context, in *sayPlacingInput) (*sayPlacingOutput, error) {
 	plate, portions, err := s.spoken(ctx, in)
 	if err != nil {
 		return nil, err
@@ -141,7 +142,7 @@ type placeOutput struct{ Body plating.Place }
 
 // readPlace reads a place on the plate of a dish; others on it are called by
 // their number or their food.
-func (s *Server) readPlace(ctx context.Context, in *sayPlacingInput) (*placeOutput, error) {
+func (s plates) readPlace(ctx context.Context, in *sayPlacingInput) (*placeOutput, error) {
 	plate, portions, err := s.spoken(ctx, in)
 	if err != nil {
 		return nil, err

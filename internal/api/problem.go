@@ -11,8 +11,8 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/jackc/pgx/v5/pgconn"
 
+	"jointime/internal/app"
 	"jointime/internal/core/fault"
-	"jointime/internal/core/revise"
 	"jointime/internal/store"
 )
 
@@ -68,7 +68,7 @@ func newProblem(status int, detail string, errs ...error) huma.StatusError {
 }
 
 // fail turns an error of the layers below into a problem.
-func (s *Server) fail(err error) *Problem {
+func (s base) fail(err error) *Problem {
 	var faults fault.List
 	var known *Problem
 	var lost *store.Conflict
@@ -88,6 +88,8 @@ func (s *Server) fail(err error) *Problem {
 		return p
 	case errors.Is(err, store.ErrNotFound):
 		return problem(http.StatusNotFound, err.Error())
+	case errors.Is(err, app.ErrNoTime):
+		return problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
 	case errors.Is(err, store.ErrNothing):
 		return problem(http.StatusNotFound, "There is nothing of yours to take back on this screen.")
 	case errors.Is(err, store.ErrKeyTaken):
@@ -122,23 +124,7 @@ func databaseGone(err error) bool {
 		strings.Contains(err.Error(), "conn closed") || strings.Contains(err.Error(), "unexpected EOF") || strings.Contains(err.Error(), "bad connection")
 }
 
-// offer adds to a lost race what the two changes would be together.
-func (s *Server) offer(ctx context.Context, p *Problem, w store.Write) *Problem {
-	base, err := s.store.At(ctx, w.Kind, w.ID, w.Base)
-	if err != nil {
-		return p
-	}
-	mine, err := json.Marshal(w.Body)
-	if err != nil {
-		return p
-	}
-	if p.Merged, p.Conflicts, err = revise.Merge(base.Body, mine, p.Current); err != nil {
-		p.Merged = nil
-	}
-	return p
-}
-
-func (s *Server) writeProblem(w http.ResponseWriter, p *Problem) {
+func (s base) writeProblem(w http.ResponseWriter, p *Problem) {
 	w.Header().Set("Content-Type", p.ContentType(""))
 	w.WriteHeader(p.Status)
 	if err := json.NewEncoder(w).Encode(p); err != nil {

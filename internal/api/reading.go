@@ -12,8 +12,8 @@ import (
 	"jointime/internal/core/units"
 )
 
-// readRoutes understand what people type.
-func (s *Server) readRoutes(api huma.API) {
+// routes understand what people type.
+func (s readings) routes(api huma.API) {
 	huma.Get(api, "/api/read/duration", s.readDuration)
 	huma.Get(api, "/api/read/amount", s.readAmount)
 	huma.Get(api, "/api/read/heat", s.readHeat)
@@ -34,7 +34,7 @@ type DurationView struct {
 
 type durationOutput struct{ Body DurationView }
 
-func (s *Server) readDuration(_ context.Context, in *textInput) (*durationOutput, error) {
+func (s readings) readDuration(_ context.Context, in *textInput) (*durationOutput, error) {
 	r, err := units.ParseRange(in.Text)
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
@@ -50,7 +50,7 @@ type AmountView struct {
 
 type amountOutput struct{ Body AmountView }
 
-func (s *Server) readAmount(_ context.Context, in *textInput) (*amountOutput, error) {
+func (s readings) readAmount(_ context.Context, in *textInput) (*amountOutput, error) {
 	a, err := units.ParseAmount(in.Text)
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
@@ -73,7 +73,7 @@ type IDsView struct {
 type idsOutput struct{ Body IDsView }
 
 // readIDs makes ids of names that differ from one another and from those that are taken.
-func (s *Server) readIDs(_ context.Context, in *idsInput) (*idsOutput, error) {
+func (s readings) readIDs(_ context.Context, in *idsInput) (*idsOutput, error) {
 	taken := map[string]bool{}
 	for _, id := range in.Body.Taken {
 		taken[id] = true
@@ -88,14 +88,14 @@ func (s *Server) readIDs(_ context.Context, in *idsInput) (*idsOutput, error) {
 type heatOutput struct{ Body units.Heat }
 
 // readHeat reads a temperature as it is typed, to whole °C.
-func (s *Server) readHeat(ctx context.Context, in *textInput) (*heatOutput, error) {
+func (s readings) readHeat(ctx context.Context, in *textInput) (*heatOutput, error) {
 	celsius, err := reading.Heat(in.Text)
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
 	}
-	b, err := s.book(ctx)
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &heatOutput{b.anyKitchen().Likes.HeatOf(math.Round(celsius))}, nil
+	return &heatOutput{b.AnyKitchen().Likes.HeatOf(math.Round(celsius))}, nil
 }

@@ -5,8 +5,6 @@ package api
 
 import (
 	"context"
-	"io/fs"
-	"log/slog"
 	"net/http"
 	"time"
 
@@ -17,31 +15,15 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/go-chi/chi/v5/middleware"
 
+	"jointime/internal/app"
 	"jointime/internal/store"
 )
 
-// Options say how the server is reached and what it shows.
-type Options struct {
-	Log      *slog.Logger
-	Screens  fs.FS            // the built front end; nil: none
-	Open     bool             // reached from elsewhere than this machine: tablets join with a code
-	Now      func() time.Time // the clock; nil: the real one
-	PingEach time.Duration    // of the event stream; 0: 15 s
-	Within   time.Duration    // bounds every request but the event stream; 0: 20 s
-	Printer  string           // address of the label printer; empty: there is none
-}
-
 // Server answers requests for one database.
 type Server struct {
-	Options
-	store    *store.Store
-	sessions *scs.SessionManager
-	hub      *hub
-	progress *progress
-	kept     keptBook
-	sheets   keptSheets
-	handler  http.Handler
-	doc      *huma.OpenAPI
+	base
+	handler http.Handler
+	doc     *huma.OpenAPI
 }
 
 // maxBody is the largest request that is read, in bytes.
@@ -58,7 +40,7 @@ func New(st *store.Store, o Options) *Server {
 	if o.Within == 0 {
 		o.Within = 20 * time.Second
 	}
-	s := &Server{Options: o, store: st, hub: newHub(), progress: newProgress(), sessions: scs.New()}
+	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Within*2/5), sessions: scs.New()}}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
 	s.sessions.Cookie.Name = "jointime"
 	s.sessions.Cookie.SameSite = http.SameSiteStrictMode
@@ -73,8 +55,8 @@ func New(st *store.Store, o Options) *Server {
 // Run tells open screens of changes until the context ends; then the event
 // streams end too.
 func (s *Server) Run(ctx context.Context) {
-	s.store.Listen(ctx, s.Log, s.hub.tell)
-	s.hub.close()
+	s.store.Listen(ctx, s.Log, s.app.Hub.Tell)
+	s.app.Hub.Close()
 }
 
 // ServeHTTP answers one request.
@@ -95,20 +77,6 @@ func (s *Server) routes() http.Handler {
 	r.Get("/api/health", s.health)
 	r.Group(func(r chi.Router) {
 		r.Use(s.sessions.LoadAndSave, s.joined)
-		r.Get("/api/events", s.events)
-		r.Get("/api/services/{id}/problem.json", s.problemFile)
-		r.Get("/api/services/{id}/plan.json", s.planFile)
-		r.Get("/api/book/export.json", s.exportBook)
-		r.Get("/api/services/{id}/order.csv", s.orderFile)
-		r.Get("/api/services/{id}/mise.csv", s.miseFile)
-		r.Get("/api/services/{id}/fire.csv", s.handOut("fire.csv", "text/csv; charset=utf-8; header=present", fireFile))
-		r.Get("/api/services/{id}/run-up.svg", s.handOut("run-up.svg", "image/svg+xml; charset=utf-8", runUpFile))
-		r.Get("/api/services/{id}/calendar.ics", s.handOut("ics", "text/calendar; charset=utf-8", s.calendarFile))
-		r.Post("/api/services/{id}/stop", s.stopPlanning)
-		r.Get("/api/dishes/{id}/card.svg", s.cardFile)
-		r.Get(photoPath, s.photoFile)
-		r.Put(photoPath, s.takePhoto)
-		r.Get("/api/dishes/{id}/recipe.jsonld", s.recipeFile)
 		s.describe(r)
 	})
 	if s.Screens != nil {
@@ -117,7 +85,8 @@ func (s *Server) routes() http.Handler {
 	return r
 }
 
-// describe adds the operations that the OpenAPI document tells of.
+// describe adds the operations that the OpenAPI document tells of, and the files and
+// streams that it does not.
 func (s *Server) describe(r chi.Router) {
 	huma.NewError = newProblem
 	c := huma.DefaultConfig("Jointime", "1")
@@ -126,24 +95,18 @@ func (s *Server) describe(r chi.Router) {
 	c.OpenAPIPath = "/api/openapi"
 	api := humachi.New(r, c)
 	s.doc = api.OpenAPI()
-	s.sessionRoutes(api)
-	s.serviceRoutes(api)
-	s.sheetRoutes(api)
-	s.whatIfRoutes(api)
-	s.limitRoutes(api)
-	s.dishRoutes(api)
-	s.bookRoutes(api)
-	s.readRoutes(api)
-	s.pasteRoutes(api)
-	s.amountRoutes(api)
-	s.larderRoutes(api)
-	s.miseRoutes(api)
-	s.labelRoutes(api)
-	s.kitchenRoutes(api)
-	s.plateRoutes(api)
-	s.checkRoutes(api)
-	s.photoRoutes(api)
-	s.bookFileRoutes(api)
-	s.startRoutes(api)
-	s.undoRoutes(api)
+	for _, subject := range s.subjects() {
+		if x, is := subject.(interface{ routes(huma.API) }); is {
+			x.routes(api)
+		}
+		if x, is := subject.(interface{ files(chi.Router) }); is {
+			x.files(r)
+		}
+	}
+}
+
+// subjects in the order in which the document lists them.
+func (s *Server) subjects() []any {
+	b := s.base
+	return []any{sessions{b}, services{b}, sheets{b}, comparing{b}, limitLists{b}, dishes{b}, shelf{b}, readings{b}, pasting{b}, amounts{b}, larder{b}, prep{b}, labels{b}, kitchens{b}, plates{b}, checks{b}, photos{b}, bookFiles{b}, start{b}, undo{b}, cards{b}, live{b}}
 }

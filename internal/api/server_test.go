@@ -17,6 +17,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/api"
+	"jointime/internal/app"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/schedule/solve"
@@ -134,20 +135,20 @@ func TestPlanningTellsItsProgress(t *testing.T) {
 			resp.Body.Close()
 		}
 	}()
-	seen := api.ProgressView{}
+	seen := app.Progress{}
 	for open := true; open; {
 		select {
 		case <-done:
 			open = false
 		default:
-			if v := get[api.ProgressView](c, "/api/services/supper/progress"); v.Found > 0 {
+			if v := get[app.Progress](c, "/api/services/supper/progress"); v.Found > 0 {
 				seen = v
 			}
 		}
 	}
 	assert.True(t, seen.Planning)
 	assert.Positive(t, seen.Found)
-	assert.False(t, get[api.ProgressView](c, "/api/services/supper/progress").Planning, "it is over")
+	assert.False(t, get[app.Progress](c, "/api/services/supper/progress").Planning, "it is over")
 }
 
 func TestWhatIsNotThereIsAProblem(t *testing.T) {

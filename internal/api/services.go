@@ -13,6 +13,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/quantity"
@@ -22,7 +23,12 @@ import (
 	"jointime/internal/store"
 )
 
-func (s *Server) serviceRoutes(api huma.API) {
+func (s services) files(r chi.Router) {
+	r.Get("/api/services/{id}/problem.json", s.problemFile)
+	r.Get("/api/services/{id}/plan.json", s.planFile)
+}
+
+func (s services) routes(api huma.API) {
 	huma.Get(api, "/api/services", s.listServices)
 	huma.Get(api, "/api/services/{id}", s.getService)
 	huma.Put(api, "/api/services/{id}", s.putService)
@@ -47,15 +53,15 @@ type servicesOutput struct {
 	}
 }
 
-func (s *Server) listServices(ctx context.Context, _ *struct{}) (*servicesOutput, error) {
-	b, err := s.book(ctx)
+func (s services) listServices(ctx context.Context, _ *struct{}) (*servicesOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &servicesOutput{}
 	out.Body.Services = []ServiceLine{}
-	for id, v := range b.services {
-		out.Body.Services = append(out.Body.Services, ServiceLine{id, v.Name, v.Day, v.Past(s.Now(), b.zone(v.Kitchen)), v.Kitchen})
+	for id, v := range b.Services {
+		out.Body.Services = append(out.Body.Services, ServiceLine{id, v.Name, v.Day, v.Past(s.Now(), b.Zone(v.Kitchen)), v.Kitchen})
 	}
 	slices.SortFunc(out.Body.Services, func(a, b ServiceLine) int {
 		switch {
@@ -119,13 +125,13 @@ type StateChoice struct {
 }
 
 // states lists what can be chosen on the day for a dish.
-func (p planned) states(d recipe.Dish) []StateChoice {
+func states(p app.Scene, d recipe.Dish) []StateChoice {
 	out := []StateChoice{}
-	for _, c := range p.book.recipes().Within(d) {
+	for _, c := range p.Book.Recipes().Within(d) {
 		if len(c.Conditions) == 0 {
 			continue
 		}
-		s := StateChoice{Component: c.ID, Name: c.Name, Of: c.Conditions[0].Line, Options: []DishName{}, Chosen: p.in.Service.Condition(c.ID)}
+		s := StateChoice{Component: c.ID, Name: c.Name, Of: c.Conditions[0].Line, Options: []DishName{}, Chosen: p.In.Service.Condition(c.ID)}
 		for _, k := range c.Conditions {
 			s.Options = append(s.Options, DishName{k.ID, k.Name})
 		}
@@ -140,28 +146,28 @@ type serviceInput struct {
 
 type serviceOutput struct{ Body ServiceView }
 
-func (s *Server) getService(ctx context.Context, in *serviceInput) (*serviceOutput, error) {
-	p, err := s.scene(ctx, in.ID)
+func (s services) getService(ctx context.Context, in *serviceInput) (*serviceOutput, error) {
+	p, err := s.app.Scene(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	return &serviceOutput{serviceView(p)}, nil
 }
 
-func serviceView(p planned) ServiceView {
-	recipes := recipe.Book{Ingredients: p.book.ingredients, Components: p.in.Components, Dishes: p.in.Dishes}
-	v := ServiceView{Service: p.in.Service, Version: p.pins["service/"+p.in.Service.ID], Menu: p.in.Menu, Kitchen: p.in.Kitchen, ReadOnly: p.past, Rows: []CourseView{}}
-	for _, m := range p.in.Menu.Courses {
+func serviceView(p app.Scene) ServiceView {
+	recipes := recipe.Book{Ingredients: p.Book.Ingredients, Components: p.In.Components, Dishes: p.In.Dishes}
+	v := ServiceView{Service: p.In.Service, Version: p.Pins["service/"+p.In.Service.ID], Menu: p.In.Menu, Kitchen: p.In.Kitchen, ReadOnly: p.Past, Rows: []CourseView{}}
+	for _, m := range p.In.Menu.Courses {
 		row := CourseView{Course: m.ID, Name: m.Name, Dishes: []DishLine{}}
 		var hour service.CourseHour
-		for _, c := range p.in.Service.Courses {
+		for _, c := range p.In.Service.Courses {
 			if c.Course == m.ID {
 				row.Hour, hour = c.Hour, c
 			}
 		}
 		for _, id := range m.Dishes {
-			d := p.in.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: review.Gaps(recipes, d, p.in.Kitchen), Faults: p.faultsOf(id), Needs: quantity.Needs(recipes, d, hour.Of(id, ""), waysOf(p.in.Kitchen)), Build: d.Plate.Seconds(), States: p.states(d)}
+			d := p.In.Dishes[id]
+			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: review.Gaps(recipes, d, p.In.Kitchen), Faults: faultsOf(p, id), Needs: quantity.Needs(recipes, d, hour.Of(id, ""), quantity.WaysOf(p.In.Kitchen)), Build: d.Plate.Seconds(), States: states(p, d)}
 			for _, v := range d.Versions {
 				line.Versions = append(line.Versions, VersionPlates{v.ID, v.Name, hour.Of(id, v.ID)})
 			}
@@ -172,88 +178,15 @@ func serviceView(p planned) ServiceView {
 	return v
 }
 
-type saveInput[T any] struct {
-	ID     string `path:"id"`
-	Key    string `header:"Idempotency-Key" maxLength:"100" doc:"a repeat with the same key does nothing"`
-	Screen string `header:"Jointime-Screen" maxLength:"100" doc:"where it was done, for taking it back"`
-	Body   struct {
-		Version int64  `json:"version" minimum:"0" doc:"the version that it was made from"`
-		What    string `json:"what,omitempty" maxLength:"200" doc:"in words, for the history"`
-		Value   T      `json:"value"`
-	}
+type progressOutput struct{ Body app.Progress }
+
+func (s services) getProgress(_ context.Context, in *serviceInput) (*progressOutput, error) {
+	return &progressOutput{s.app.Progress(in.ID)}, nil
 }
 
-// write makes a store.Write of what was sent.
-func write[T any](s *Server, ctx context.Context, kind store.Kind, in *saveInput[T]) (store.Write, error) {
-	who, person, err := s.author(ctx)
-	return store.Write{Kind: kind, ID: in.ID, Base: in.Body.Version, Body: in.Body.Value, Who: who, Person: person, Screen: in.Screen, What: in.Body.What, Key: in.Key}, err
-}
-
-// put stores a document over the version it was made from, once it was judged
-// among the others.
-func put[T any](s *Server, ctx context.Context, kind store.Kind, in *saveInput[T], id string, judge func(book) error) (*savedOutput, error) {
-	w, err := write(s, ctx, kind, in)
-	if err != nil {
-		return nil, err
-	}
-	if id != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
-	}
-	b, err := s.book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if err := judge(b); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
-}
-
-// SavedView is what a write made.
-type SavedView struct {
-	ID      string `json:"id"`
-	Version int64  `json:"version"`
-}
-
-type savedOutput struct{ Body SavedView }
-
-// save stores a write; after a lost race it offers what the two would be
-// together.
-func (s *Server) save(ctx context.Context, w store.Write) (*savedOutput, error) {
-	rev, err := s.store.Save(ctx, w)
-	if err != nil {
-		p := s.fail(err)
-		if p.Status == http.StatusConflict {
-			p = s.offer(ctx, p, w)
-		}
-		return nil, p
-	}
-	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
-}
-
-func (s *Server) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
+func (s services) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
 	in.Body.Value = in.Body.Value.Said()
-	return put(s, ctx, store.Service, in, in.Body.Value.ID, func(b book) error { return s.soundService(b, in.Body.Value) })
-}
-
-// soundService judges a service that is to take the place of the stored one.
-func (s *Server) soundService(b book, next service.Service) error {
-	old, known := b.services[next.ID]
-	zone := b.zone(next.Kitchen)
-	menu, hasMenu := b.menus[next.Menu]
-	switch {
-	case !known:
-		return fmt.Errorf("service %q: %w", next.ID, store.ErrNotFound)
-	case old.Past(s.Now(), zone):
-		return problem(http.StatusForbidden, "This service is past and can only be read. Copy it to a new day.")
-	case !hasMenu || next.Kitchen != old.Kitchen:
-		return problem(http.StatusUnprocessableEntity, "value: menu and kitchen of a service stay as they are")
-	}
-	next = next.Resolved(menu)
-	if err := next.Validate(menu, zone, s.Now()); err != nil {
-		return err
-	}
-	return next.ValidateVersions(b.dishes)
+	return put(s.base, ctx, store.Service, in, in.Body.Value.ID, func(b app.Book) error { return s.soundService(b, in.Body.Value) })
 }
 
 type copyInput struct {
@@ -265,12 +198,12 @@ type copyInput struct {
 }
 
 // copyService makes a service of another day like this one.
-func (s *Server) copyService(ctx context.Context, in *copyInput) (*savedOutput, error) {
+func (s services) copyService(ctx context.Context, in *copyInput) (*savedOutput, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.book(ctx)
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -281,25 +214,25 @@ func (s *Server) copyService(ctx context.Context, in *copyInput) (*savedOutput, 
 			return &savedOutput{SavedView{done.ID, done.Version}}, nil
 		}
 	}
-	old, known := b.services[in.ID]
+	old, known := b.Services[in.ID]
 	if !known {
 		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))
 	}
 	next := old
 	next.Day = in.Body.Day
-	if err := next.Validate(b.menus[old.Menu], b.zone(old.Kitchen), s.Now()); err != nil {
+	if err := next.Validate(b.Menus[old.Menu], b.Zone(old.Kitchen), s.Now()); err != nil {
 		return nil, s.fail(err)
 	}
-	next.ID = b.freeID(old.ID, next.Day)
+	next.ID = freeID(b, old.ID, next.Day)
 	return s.save(ctx, store.Write{Kind: store.Service, ID: next.ID, Body: next.Said(), Who: who, Person: person, What: "copied from " + old.Day, Key: in.Key})
 }
 
 // freeID makes an id for a service like another, on a day.
-func (b book) freeID(like, day string) string {
+func freeID(b app.Book, like, day string) string {
 	stem := strings.SplitN(like, "@", 2)[0] + "@" + day
 	id := stem
 	for n := 2; ; n++ {
-		if _, taken := b.services[id]; !taken {
+		if _, taken := b.Services[id]; !taken {
 			return id
 		}
 		id = fmt.Sprintf("%s-%d", stem, n)
@@ -317,33 +250,33 @@ type RunUpView struct {
 
 type runUpOutput struct{ Body RunUpView }
 
-func (s *Server) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput, error) {
-	p, r, err := s.runUp(ctx, in.ID)
+func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput, error) {
+	p, r, err := s.app.RunUp(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{r.RunUp, p.past, p.faults(), s.Now().In(p.in.Zone), s.changed(ctx, p)}}, nil
+	return &runUpOutput{RunUpView{r.RunUp, p.Past, faultsOfAll(p), s.Now().In(p.In.Zone), s.changed(ctx, p)}}, nil
 }
 
 // changed names what has another revision now than a past service was planned with.
-func (s *Server) changed(ctx context.Context, p planned) []string {
+func (s services) changed(ctx context.Context, p app.Scene) []string {
 	out := []string{}
-	now, err := s.book(ctx)
-	if !p.past || err != nil {
+	now, err := s.app.Book(ctx)
+	if !p.Past || err != nil {
 		return out
 	}
-	for _, key := range slices.Sorted(maps.Keys(p.pins)) {
+	for _, key := range slices.Sorted(maps.Keys(p.Pins)) {
 		kind, id, _ := strings.Cut(key, "/")
-		if now.versions[key] == p.pins[key] {
+		if now.Version(store.Kind(kind), id) == p.Pins[key] {
 			continue
 		}
 		switch store.Kind(kind) {
 		case store.Dish:
-			out = append(out, p.book.dishes[id].Name)
+			out = append(out, p.Book.Dishes[id].Name)
 		case store.Component:
-			out = append(out, p.book.components[id].Name)
+			out = append(out, p.Book.Components[id].Name)
 		case store.Kitchen:
-			out = append(out, p.book.kitchens[id].Name)
+			out = append(out, p.Book.Kitchens[id].Name)
 		}
 	}
 	return out
@@ -351,32 +284,32 @@ func (s *Server) changed(ctx context.Context, p planned) []string {
 
 // faultsOf a dish that is served. A service that is past is shown as it was
 // planned; its dishes are not judged again.
-func (p planned) faultsOf(dish string) []string {
-	if p.past {
+func faultsOf(p app.Scene, dish string) []string {
+	if p.Past {
 		return []string{}
 	}
-	return review.Faults(p.book.recipes(), p.in.Dishes[dish], p.in.Kitchen)
+	return review.Faults(p.Book.Recipes(), p.In.Dishes[dish], p.In.Kitchen)
 }
 
 // faults of all dishes that are served.
-func (p planned) faults() []string {
+func faultsOfAll(p app.Scene) []string {
 	out := []string{}
-	for _, c := range p.in.Menu.Courses {
+	for _, c := range p.In.Menu.Courses {
 		for _, id := range c.Dishes {
-			for _, f := range p.faultsOf(id) {
-				out = append(out, p.in.Dishes[id].Name+": "+f)
+			for _, f := range faultsOf(p, id) {
+				out = append(out, p.In.Dishes[id].Name+": "+f)
 			}
 		}
 	}
 	return out
 }
 
-func (s *Server) problemFile(w http.ResponseWriter, r *http.Request) {
-	s.file(w, r, "problem", func(x made) any { return x.Problem })
+func (s services) problemFile(w http.ResponseWriter, r *http.Request) {
+	s.file(w, r, "problem", func(x app.Planned) any { return x.Problem })
 }
 
-func (s *Server) planFile(w http.ResponseWriter, r *http.Request) {
-	s.file(w, r, "plan", func(x made) any {
+func (s services) planFile(w http.ResponseWriter, r *http.Request) {
+	s.file(w, r, "plan", func(x app.Planned) any {
 		if !x.Found {
 			return nil
 		}
@@ -385,9 +318,9 @@ func (s *Server) planFile(w http.ResponseWriter, r *http.Request) {
 }
 
 // file sends problem or plan as a file to keep.
-func (s *Server) file(w http.ResponseWriter, r *http.Request, name string, of func(made) any) {
+func (s services) file(w http.ResponseWriter, r *http.Request, name string, of func(app.Planned) any) {
 	id := chi.URLParam(r, "id")
-	_, x, err := s.runUp(r.Context(), id)
+	_, x, err := s.app.RunUp(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return

@@ -19,18 +19,18 @@ type SessionView struct {
 
 type sessionOutput struct{ Body SessionView }
 
-func (s *Server) sessionRoutes(api huma.API) {
+func (s sessions) routes(api huma.API) {
 	huma.Get(api, "/api/session", s.getSession)
 	huma.Put(api, "/api/session", s.putSession)
 	huma.Post(api, "/api/session/join", s.join)
 }
 
-func (s *Server) session(ctx context.Context) *sessionOutput {
+func (s sessions) session(ctx context.Context) *sessionOutput {
 	here, _ := ctx.Value(localKey{}).(bool)
 	return &sessionOutput{SessionView{Name: s.sessions.GetString(ctx, "name"), Joined: !s.Open || here || s.sessions.GetBool(ctx, "joined")}}
 }
 
-func (s *Server) getSession(ctx context.Context, _ *struct{}) (*sessionOutput, error) {
+func (s sessions) getSession(ctx context.Context, _ *struct{}) (*sessionOutput, error) {
 	return s.session(ctx), nil
 }
 
@@ -40,7 +40,7 @@ type nameInput struct {
 	}
 }
 
-func (s *Server) putSession(ctx context.Context, in *nameInput) (*sessionOutput, error) {
+func (s sessions) putSession(ctx context.Context, in *nameInput) (*sessionOutput, error) {
 	name := strings.TrimSpace(in.Body.Name)
 	if name == "" || strings.ContainsFunc(name, unicode.IsControl) {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.name", Message: "a role or initials are wanted"})
@@ -61,7 +61,7 @@ type joinInput struct {
 	}
 }
 
-func (s *Server) join(ctx context.Context, in *joinInput) (*sessionOutput, error) {
+func (s sessions) join(ctx context.Context, in *joinInput) (*sessionOutput, error) {
 	address, _ := ctx.Value(addressKey{}).(string)
 	if host, _, err := net.SplitHostPort(address); err == nil {
 		address = host
@@ -78,13 +78,4 @@ func (s *Server) join(ctx context.Context, in *joinInput) (*sessionOutput, error
 	}
 	s.sessions.Put(ctx, "joined", true)
 	return s.session(ctx), nil
-}
-
-// author is who writes; a name must have been given.
-func (s *Server) author(ctx context.Context) (who, person string, err error) {
-	who, person = s.sessions.GetString(ctx, "name"), s.sessions.GetString(ctx, "person")
-	if who == "" || person == "" {
-		return "", "", problem(http.StatusForbidden, "Say first who you are: a role, or initials.")
-	}
-	return who, person, nil
 }

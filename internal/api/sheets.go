@@ -11,6 +11,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/room"
 	"jointime/internal/core/runup/report"
@@ -19,9 +20,15 @@ import (
 	"jointime/internal/formats/runupsvg"
 )
 
-// sheetRoutes hand a plan out: what each cook and each section does when, what is
+func (s sheets) files(r chi.Router) {
+	r.Get("/api/services/{id}/fire.csv", s.handOut("fire.csv", "text/csv; charset=utf-8; header=present", fireFile))
+	r.Get("/api/services/{id}/run-up.svg", s.handOut("run-up.svg", "image/svg+xml; charset=utf-8", runUpFile))
+	r.Get("/api/services/{id}/calendar.ics", s.handOut("ics", "text/calendar; charset=utf-8", s.calendarFile))
+}
+
+// routes hand a plan out: what each cook and each section does when, what is
 // done before the day, and what the room must know.
-func (s *Server) sheetRoutes(api huma.API) {
+func (s sheets) routes(api huma.API) {
 	huma.Get(api, "/api/services/{id}/sheets", s.getSheets)
 }
 
@@ -39,21 +46,21 @@ type SheetsView struct {
 
 type sheetsOutput struct{ Body SheetsView }
 
-func (s *Server) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput, error) {
-	p, r, err := s.runUp(ctx, in.ID)
+func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput, error) {
+	p, r, err := s.app.RunUp(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	v := SheetsView{Service: in.ID, Name: p.in.Service.Name, Day: p.in.Service.Day, Message: r.RunUp.Message, Calls: r.RunUp.Calls(), Cooks: p.in.Kitchen.Cooks,
-		Sections: append([]kitchen.Section{}, p.in.Kitchen.Sections...), Room: room.Make(p.book.recipes(), p.in.Kitchen, p.in.Menu, p.in.Service, r.RunUp)}
+	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
+		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
 	return &sheetsOutput{v}, nil
 }
 
 // handOut sends a plan as a file of one of the open formats.
-func (s *Server) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p planned, u report.RunUp) error) http.HandlerFunc {
+func (s sheets) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p app.Scene, u report.RunUp) error) http.HandlerFunc {
 	return func(w http.ResponseWriter, r *http.Request) {
 		id := chi.URLParam(r, "id")
-		p, x, err := s.runUp(r.Context(), id)
+		p, x, err := s.app.RunUp(r.Context(), id)
 		if err != nil {
 			s.writeProblem(w, s.fail(err))
 			return
@@ -82,11 +89,11 @@ func picked(r *http.Request, calls []report.Call) []report.Call {
 	})
 }
 
-func fireFile(w *bytes.Buffer, r *http.Request, _ planned, u report.RunUp) error {
+func fireFile(w *bytes.Buffer, r *http.Request, _ app.Scene, u report.RunUp) error {
 	return lists.WriteFire(w, picked(r, u.Calls()))
 }
 
-func runUpFile(w *bytes.Buffer, _ *http.Request, _ planned, u report.RunUp) error {
+func runUpFile(w *bytes.Buffer, _ *http.Request, _ app.Scene, u report.RunUp) error {
 	_, err := w.WriteString(runupsvg.SVG(u))
 	return err
 }
@@ -94,15 +101,15 @@ func runUpFile(w *bytes.Buffer, _ *http.Request, _ planned, u report.RunUp) erro
 // alarmBefore is how long before a step its alarm rings.
 const alarmBefore = 2 * time.Minute
 
-func (s *Server) calendarFile(w *bytes.Buffer, r *http.Request, p planned, u report.RunUp) error {
+func (s sheets) calendarFile(w *bytes.Buffer, r *http.Request, p app.Scene, u report.RunUp) error {
 	c := calendar.Calendar{Name: u.Name, Service: u.Service, Made: s.Now(), Calls: picked(r, u.Calls()), Alarm: alarmBefore,
-		Heat: func(celsius int64) string { return p.in.Kitchen.Likes.HeatOf(float64(celsius)).Text }}
-	for _, k := range p.in.Kitchen.Cooks {
+		Heat: func(celsius int64) string { return p.In.Kitchen.Likes.HeatOf(float64(celsius)).Text }}
+	for _, k := range p.In.Kitchen.Cooks {
 		if k.ID == r.URL.Query().Get("cook") {
 			c.Name += ", " + k.Name
 		}
 	}
-	for _, k := range p.in.Kitchen.Sections {
+	for _, k := range p.In.Kitchen.Sections {
 		if k.ID == r.URL.Query().Get("section") {
 			c.Name += ", " + k.Name
 		}

@@ -8,6 +8,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/app"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/contents"
 	"jointime/internal/core/recipe/search"
@@ -15,8 +16,8 @@ import (
 	"jointime/internal/store"
 )
 
-// bookRoutes search the book, and know what is bought.
-func (s *Server) bookRoutes(api huma.API) {
+// routes search the book, and know what is bought.
+func (s shelf) routes(api huma.API) {
 	huma.Get(api, "/api/book", s.search)
 	huma.Get(api, "/api/ingredients", s.listIngredients)
 	huma.Put(api, "/api/ingredients/{id}", s.putIngredient)
@@ -39,8 +40,8 @@ type searchOutput struct {
 	}
 }
 
-func (s *Server) search(ctx context.Context, in *searchInput) (*searchOutput, error) {
-	shelf, err := s.shelf(ctx)
+func (s shelf) search(ctx context.Context, in *searchInput) (*searchOutput, error) {
+	shelf, err := s.app.Shelf(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -70,28 +71,28 @@ type ingredientsOutput struct {
 	}
 }
 
-func (s *Server) listIngredients(ctx context.Context, _ *struct{}) (*ingredientsOutput, error) {
-	b, err := s.book(ctx)
+func (s shelf) listIngredients(ctx context.Context, _ *struct{}) (*ingredientsOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	used := b.recipes().Uses()
+	used := b.Recipes().Uses()
 	out := &ingredientsOutput{}
 	out.Body.Ingredients, out.Body.Allergens = []IngredientView{}, recipe.Allergens
 	out.Body.Components = []DishName{}
-	for id, c := range b.components {
+	for id, c := range b.Components {
 		out.Body.Components = append(out.Body.Components, DishName{id, c.Name})
 	}
 	slices.SortFunc(out.Body.Components, func(x, y DishName) int { return strings.Compare(x.Name, y.Name) })
-	for id, i := range b.ingredients {
-		out.Body.Ingredients = append(out.Body.Ingredients, IngredientView{i, b.version(store.Ingredient, id), used[id]})
+	for id, i := range b.Ingredients {
+		out.Body.Ingredients = append(out.Body.Ingredients, IngredientView{i, b.Version(store.Ingredient, id), used[id]})
 	}
 	slices.SortFunc(out.Body.Ingredients, func(x, y IngredientView) int { return strings.Compare(x.Ingredient.Name, y.Ingredient.Name) })
 	return out, nil
 }
 
-func (s *Server) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredient]) (*savedOutput, error) {
-	return put(s, ctx, store.Ingredient, in, in.Body.Value.ID, func(book) error { return in.Body.Value.Validate() })
+func (s shelf) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredient]) (*savedOutput, error) {
+	return put(s.base, ctx, store.Ingredient, in, in.Body.Value.ID, func(app.Book) error { return in.Body.Value.Validate() })
 }
 
 type refusedOutput struct {
@@ -102,16 +103,16 @@ type refusedOutput struct {
 }
 
 // refused says what a delivery that is sent back brings down.
-func (s *Server) refused(ctx context.Context, in *dishInput) (*refusedOutput, error) {
-	b, err := s.book(ctx)
+func (s shelf) refused(ctx context.Context, in *dishInput) (*refusedOutput, error) {
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	if _, known := b.ingredients[in.ID]; !known {
+	if _, known := b.Ingredients[in.ID]; !known {
 		return nil, s.fail(fmt.Errorf("ingredient %q: %w", in.ID, store.ErrNotFound))
 	}
 	out := &refusedOutput{}
-	out.Body.Falls, out.Body.StandIns = contents.Refused(b.recipes(), in.ID)
+	out.Body.Falls, out.Body.StandIns = contents.Refused(b.Recipes(), in.ID)
 	return out, nil
 }
 
@@ -129,7 +130,7 @@ type compareOutput struct {
 }
 
 // compare lays two revisions of a thing side by side.
-func (s *Server) compare(ctx context.Context, in *compareInput) (*compareOutput, error) {
+func (s shelf) compare(ctx context.Context, in *compareInput) (*compareOutput, error) {
 	from, err := s.store.At(ctx, store.Kind(in.Kind), in.ID, in.From)
 	if err != nil {
 		return nil, s.fail(err)

@@ -9,6 +9,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/app"
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -16,8 +17,8 @@ import (
 	"jointime/internal/store"
 )
 
-// startRoutes are the way from nothing to a first run-up.
-func (s *Server) startRoutes(api huma.API) {
+// routes are the way from nothing to a first run-up.
+func (s start) routes(api huma.API) {
 	huma.Post(api, "/api/kitchens", s.newKitchen)
 	huma.Post(api, "/api/services", s.newService)
 }
@@ -36,17 +37,17 @@ type kitchenInput struct {
 }
 
 // newKitchen sets a kitchen up from a few lines.
-func (s *Server) newKitchen(ctx context.Context, in *kitchenInput) (*savedOutput, error) {
+func (s start) newKitchen(ctx context.Context, in *kitchenInput) (*savedOutput, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.book(ctx)
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	ids := map[string]bool{}
-	for id := range b.kitchens {
+	for id := range b.Kitchens {
 		ids[id] = true
 	}
 	k, faults := kitchenFrom(in, ids)
@@ -102,12 +103,12 @@ type newServiceInput struct {
 }
 
 // newService puts dishes on a menu of their own and serves it on a day.
-func (s *Server) newService(ctx context.Context, in *newServiceInput) (*savedOutput, error) {
+func (s start) newService(ctx context.Context, in *newServiceInput) (*savedOutput, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.book(ctx)
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -118,15 +119,15 @@ func (s *Server) newService(ctx context.Context, in *newServiceInput) (*savedOut
 			return &savedOutput{SavedView{done.ID, done.Version}}, nil
 		}
 	}
-	k := b.anyKitchen()
+	k := b.AnyKitchen()
 	if k.ID == "" {
 		return nil, problem(http.StatusUnprocessableEntity, "There is no kitchen yet: say first what there is to cook with.")
 	}
-	menu, svc := b.menuOf(in, k)
-	if err := menu.Validate(b.dishes); err != nil {
+	menu, svc := menuOf(b, in, k)
+	if err := menu.Validate(b.Dishes); err != nil {
 		return nil, s.fail(err)
 	}
-	if err := svc.Validate(menu, b.zone(k.ID), s.Now()); err != nil {
+	if err := svc.Validate(menu, b.Zone(k.ID), s.Now()); err != nil {
 		return nil, s.fail(err)
 	}
 	err = s.store.SaveAll(ctx, []store.Write{
@@ -139,25 +140,25 @@ func (s *Server) newService(ctx context.Context, in *newServiceInput) (*savedOut
 	return &savedOutput{SavedView{svc.ID, 1}}, nil
 }
 
-func (b book) menuOf(in *newServiceInput, k kitchen.Kitchen) (recipe.Menu, service.Service) {
+func menuOf(b app.Book, in *newServiceInput, k kitchen.Kitchen) (recipe.Menu, service.Service) {
 	name := in.Body.Name
 	if name == "" {
-		name = b.dishes[in.Body.Dishes[0]].Name
+		name = b.Dishes[in.Body.Dishes[0]].Name
 	}
 	menus := map[string]bool{}
-	for id := range b.menus {
+	for id := range b.Menus {
 		menus[id] = true
 	}
 	menu := recipe.Menu{ID: recipe.Slug(name, menus), Name: name, Courses: []recipe.Course{}}
 	svc := service.Service{Name: name, Menu: menu.ID, Kitchen: k.ID, Day: in.Body.Day, Courses: []service.CourseHour{}}
-	svc.ID = b.freeID(menu.ID, in.Body.Day)
+	svc.ID = freeID(b, menu.ID, in.Body.Day)
 	apart := in.Body.Apart
 	if apart == 0 {
 		apart = 25 * 60
 	}
 	courses := map[string]bool{}
 	for i, dish := range in.Body.Dishes {
-		c := recipe.Course{ID: recipe.Slug(dish, courses), Name: b.dishes[dish].Name, Dishes: []string{dish}}
+		c := recipe.Course{ID: recipe.Slug(dish, courses), Name: b.Dishes[dish].Name, Dishes: []string{dish}}
 		menu.Courses = append(menu.Courses, c)
 		svc.Courses = append(svc.Courses, service.CourseHour{Course: c.ID, Hour: later(in.Body.Hour, apart*int64(i)), Covers: []service.Covers{{Dish: dish, Plates: in.Body.Plates}}})
 	}

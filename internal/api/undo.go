@@ -2,17 +2,14 @@ package api
 
 import (
 	"context"
-	"encoding/json"
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"jointime/internal/core/recipe"
 	"jointime/internal/core/revise"
-	"jointime/internal/core/service"
 	"jointime/internal/store"
 )
 
-func (s *Server) undoRoutes(api huma.API) {
+func (s undo) routes(api huma.API) {
 	huma.Get(api, "/api/undo", s.getUndo)
 	huma.Post(api, "/api/undo", s.postUndo)
 }
@@ -30,7 +27,7 @@ type undoInput struct {
 
 type undoOutput struct{ Body UndoView }
 
-func (s *Server) getUndo(ctx context.Context, in *undoInput) (*undoOutput, error) {
+func (s undo) getUndo(ctx context.Context, in *undoInput) (*undoOutput, error) {
 	back, again, err := s.store.Own(ctx, s.sessions.GetString(ctx, "person"), in.Screen)
 	if err != nil {
 		return nil, s.fail(err)
@@ -45,12 +42,12 @@ type postUndoInput struct {
 	}
 }
 
-func (s *Server) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput, error) {
+func (s undo) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput, error) {
 	who, person, err := s.author(ctx)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.book(ctx)
+	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -59,29 +56,4 @@ func (s *Server) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput,
 		return nil, s.fail(err)
 	}
 	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
-}
-
-// sound judges a document as a write of it would be judged.
-func (s *Server) sound(b book, r store.Revision) error {
-	switch r.Kind {
-	case store.Component:
-		var c recipe.Component
-		if err := json.Unmarshal(r.Body, &c); err != nil {
-			return err
-		}
-		return b.soundComponent(c)
-	case store.Dish:
-		var d recipe.Dish
-		if err := json.Unmarshal(r.Body, &d); err != nil {
-			return err
-		}
-		return d.Validate(b.components)
-	case store.Service:
-		var v service.Service
-		if err := json.Unmarshal(r.Body, &v); err != nil {
-			return err
-		}
-		return s.soundService(b, v)
-	}
-	return nil
 }

@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup"
@@ -18,9 +19,13 @@ import (
 	"jointime/internal/core/service"
 )
 
-// whatIfRoutes plan a service as it would be with something changed, and keep
+func (s comparing) files(r chi.Router) {
+	r.Post("/api/services/{id}/stop", s.stopPlanning)
+}
+
+// routes plan a service as it would be with something changed, and keep
 // nothing.
-func (s *Server) whatIfRoutes(api huma.API) {
+func (s comparing) routes(api huma.API) {
 	huma.Post(api, "/api/services/{id}/what-if", s.whatIf)
 	huma.Get(api, "/api/services/{id}/methods", s.compareMethods)
 }
@@ -43,12 +48,12 @@ type WhatIfView struct {
 
 type whatIfOutput struct{ Body WhatIfView }
 
-func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, error) {
-	p, r, err := s.runUp(ctx, in.ID)
+func (s comparing) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, error) {
+	p, r, err := s.app.RunUp(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	next := p.in
+	next := p.In
 	if k := in.Body.Kitchen; k != nil {
 		if err := soundKitchen(*k); err != nil {
 			return nil, s.fail(under("kitchen", err))
@@ -66,7 +71,7 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 		next.Components[id] = next.Components[id].By(method)
 	}
 	now := r.Summary(r.RunUp)
-	if asItIs(next, p.in) {
+	if asItIs(next, p.In) {
 		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
 	}
 	soon, cancel := context.WithTimeout(ctx, s.whatIfWithin())
@@ -81,19 +86,19 @@ func (s *Server) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, er
 // whatIfWithin bounds the search for a plan that is only compared, to three fifths of
 // what a request may take: where strict limits cannot all be kept it goes on for many
 // times as long, and the best until then does.
-func (s *Server) whatIfWithin() time.Duration { return s.Within * 3 / 5 }
+func (s comparing) whatIfWithin() time.Duration { return s.Within * 3 / 5 }
 
 // planOnce plans a service, and keeps nothing.
-func planOnce(ctx context.Context, in demand.Input) (made, error) {
+func planOnce(ctx context.Context, in demand.Input) (app.Planned, error) {
 	x, err := runup.Prepare(in)
 	if err != nil {
-		return made{}, err
+		return app.Planned{}, err
 	}
 	r, err := x.Plan(ctx, nil)
 	if err != nil {
-		return made{}, err
+		return app.Planned{}, err
 	}
-	return made{r, r.RunUp(in.Zone)}, nil
+	return app.Planned{Result: r, RunUp: r.RunUp(in.Zone)}, nil
 }
 
 // asItIs tells whether nothing of what a service is planned from is otherwise.
@@ -128,21 +133,21 @@ type methodsOutput struct {
 
 // compareMethods plans a service with each method of every component that has
 // several.
-func (s *Server) compareMethods(ctx context.Context, in *serviceInput) (*methodsOutput, error) {
-	p, err := s.scene(ctx, in.ID)
+func (s comparing) compareMethods(ctx context.Context, in *serviceInput) (*methodsOutput, error) {
+	p, err := s.app.Scene(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &methodsOutput{}
 	out.Body.Components = []MethodPlans{}
 	seen := map[string]bool{}
-	for _, dish := range p.in.Dishes {
-		for _, c := range p.book.recipes().Within(dish) {
+	for _, dish := range p.In.Dishes {
+		for _, c := range p.Book.Recipes().Within(dish) {
 			if len(c.Methods) < 2 || seen[c.ID] {
 				continue
 			}
 			seen[c.ID] = true
-			plans, err := methodPlans(ctx, p.in, p.in.Components[c.ID])
+			plans, err := methodPlans(ctx, p.In, p.In.Components[c.ID])
 			if err != nil {
 				return nil, s.fail(err)
 			}
@@ -174,8 +179,8 @@ func methodPlans(ctx context.Context, in demand.Input, c recipe.Component) (Meth
 	return out, nil
 }
 
-func (s *Server) stopPlanning(w http.ResponseWriter, r *http.Request) {
-	if !s.progress.stop(chi.URLParam(r, "id")) {
+func (s comparing) stopPlanning(w http.ResponseWriter, r *http.Request) {
+	if !s.app.Stop(chi.URLParam(r, "id")) {
 		s.writeProblem(w, problem(http.StatusNotFound, "Nothing is being planned."))
 		return
 	}

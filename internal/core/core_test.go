@@ -21,6 +21,7 @@ import (
 var allowed = map[string]bool{
 	"bytes": true, "cmp": true, "context": true, "crypto/sha256": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true, "io": true, "maps": true, "math": true, "math/bits": true, "math/rand/v2": true,
 	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "time": true, "unicode": true, "unicode/utf8": true,
+	"golang.org/x/text/unicode/norm": true, // letters without their marks, for ids
 }
 
 func TestTheCoreImportsNothingOfOursOutsideItAndNoIO(t *testing.T) {

@@ -2762,7 +2762,7 @@ export interface components {
             /** @description 409: who changed it */
             who?: string;
         };
-        ProgressView: {
+        Progress: {
             /** Format: int64 */
             cost: number;
             /**
@@ -5657,7 +5657,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProgressView"];
+                    "application/json": components["schemas"]["Progress"];
                 };
             };
             /** @description Error */

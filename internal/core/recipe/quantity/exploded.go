@@ -3,6 +3,7 @@ package quantity
 import (
 	"time"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 )
@@ -86,6 +87,11 @@ type Ways struct {
 	Measures units.Measures
 	Scales   units.Scales
 	Likes    units.Likes
+}
+
+// WaysOf are those of a kitchen.
+func WaysOf(k kitchen.Kitchen) Ways {
+	return Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
 }
 
 // Larder is what the sums begin with: what is on hand, and what has been made

@@ -1,4 +1,4 @@
-package api
+package app
 
 import (
 	"bytes"
@@ -50,15 +50,15 @@ func readSchedule(problem json.RawMessage, plan *json.RawMessage) (p schedule.Pr
 // planBefore takes a plan over that was kept before plans were found by their problem:
 // for a service to come where it is a plan of the same problem; for one that is past in
 // any case, in the words of its own day or, where those cannot be had, in none.
-func (s *Server) planBefore(ctx context.Context, id string, p planned, x runup.Service, key string) (made, bool, error) {
-	before, found, err := s.store.LastPlanBefore(ctx, id)
+func (pl *Planner) planBefore(ctx context.Context, id string, p Scene, x runup.Service, key string) (Planned, bool, error) {
+	before, found, err := pl.store.LastPlanBefore(ctx, id)
 	if err != nil || !found || before.Plan == nil {
-		return made{}, false, err
+		return Planned{}, false, err
 	}
 	kept := runup.Result{Found: true, Seed: 1, Excluded: excludedBefore(before.Blocked)}
 	var problem schedule.Problem
 	if problem, kept.Plan, err = readSchedule(before.Problem, before.Plan); err != nil {
-		return made{}, false, err
+		return Planned{}, false, err
 	}
 	if seed, is := seedBefore(before.Blocked); is {
 		kept.Seed = seed
@@ -67,18 +67,18 @@ func (s *Server) planBefore(ctx context.Context, id string, p planned, x runup.S
 	r.Options = x.Options()
 	message := before.Message
 	switch {
-	case fits && (p.past || reflect.DeepEqual(r.Problem, problem)):
-	case p.past:
+	case fits && (p.Past || reflect.DeepEqual(r.Problem, problem)):
+	case p.Past:
 		r.Problem, r.Map, message = problem, work.Bare(problem), bareWords
-		r.Map.Service, r.Map.Name, r.Map.Day, r.Map.Origin = id, p.in.Service.Name, p.in.Service.Day, x.Origin()
+		r.Map.Service, r.Map.Name, r.Map.Day, r.Map.Origin = id, p.In.Service.Name, p.In.Service.Day, x.Origin()
 	default:
-		return made{}, false, nil
+		return Planned{}, false, nil
 	}
-	if p.past { // what its problem was belongs to it alone
+	if p.Past { // what its problem was belongs to it alone
 		key = "before " + before.Key
 	}
-	if _, err := s.keepPlan(ctx, id, key, p.pins, r, message); err != nil {
-		return made{}, false, err
+	if _, err := pl.keepPlan(ctx, id, key, p.Pins, r, message); err != nil {
+		return Planned{}, false, err
 	}
 	return p.reported(r, message), true, nil
 }

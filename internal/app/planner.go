@@ -1,11 +1,10 @@
-package api
+package app
 
 import (
 	"context"
 	"encoding/json"
 	"errors"
 	"fmt"
-	"net/http"
 	"time"
 
 	"jointime/internal/core/runup"
@@ -15,73 +14,84 @@ import (
 	"jointime/internal/store"
 )
 
-// planned is a service with what it is, or was, planned from.
-type planned struct {
-	book book
-	in   demand.Input
-	pins map[string]int64
-	past bool
+// Scene is a service with what it is, or was, planned from.
+type Scene struct {
+	Book Book
+	In   demand.Input
+	Pins map[string]int64 // kind/id → revision
+	Past bool
 	kept *store.ServicePlan // of a service that is past: the plan that it had
 }
 
-// made is a plan with its run-up.
-type made struct {
+// Planned is a plan with its run-up.
+type Planned struct {
 	runup.Result
 	RunUp report.RunUp
 }
 
-// scene reads a service: one to come with everything as it is now, one that is
+// Planner makes, keeps and reads the plans of services.
+type Planner struct {
+	store *store.Store
+	books *Books
+	now   func() time.Time
+	jobs  *jobs
+}
+
+// ErrNoTime is told to who asks for a plan that is not made by then; its making goes on.
+var ErrNoTime = errors.New("no plan was found in the time that a request may take")
+
+// Scene reads a service: one to come with everything as it is now, one that is
 // past with the revisions it was planned with.
-func (s *Server) scene(ctx context.Context, id string) (planned, error) {
-	b, err := s.book(ctx)
+func (pl *Planner) Scene(ctx context.Context, id string) (Scene, error) {
+	b, err := pl.books.Book(ctx)
 	if err != nil {
-		return planned{}, err
+		return Scene{}, err
 	}
-	p := planned{book: b}
-	svc, known := b.services[id]
+	p := Scene{Book: b}
+	svc, known := b.Services[id]
 	if !known {
 		return p, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
 	}
-	if p.past = svc.Past(s.Now(), b.zone(svc.Kitchen)); p.past {
-		if err := s.asPlanned(ctx, &p, svc); err != nil {
+	if p.Past = svc.Past(pl.now(), b.Zone(svc.Kitchen)); p.Past {
+		if err := pl.asPlanned(ctx, &p, svc); err != nil {
 			return p, err
 		}
 	}
-	p.in, p.pins, err = p.book.input(id)
+	p.In, p.Pins, err = p.Book.input(id)
 	return p, err
 }
 
 // asPlanned puts the revisions of a past service's plan in place of today's;
 // where it was never planned, those of its last hour.
-func (s *Server) asPlanned(ctx context.Context, p *planned, svc service.Service) error {
-	pins, err := s.pinsOf(ctx, p, svc.ID)
+func (pl *Planner) asPlanned(ctx context.Context, p *Scene, svc service.Service) error {
+	pins, err := pl.pinsOf(ctx, p, svc.ID)
 	if err != nil {
 		return err
 	}
 	var docs []store.Document
 	if pins != nil {
-		docs, err = s.store.Pinned(ctx, pins)
+		docs, err = pl.store.Pinned(ctx, pins)
 	} else {
-		zone := p.book.zone(svc.Kitchen)
-		docs, err = s.store.AllAt(ctx, svc.Last(zone).Add(time.Duration(svc.Spread())*time.Second))
+		zone := p.Book.Zone(svc.Kitchen)
+		docs, err = pl.store.AllAt(ctx, svc.Last(zone).Add(time.Duration(svc.Spread())*time.Second))
 	}
 	if err != nil {
 		return err
 	}
-	then, err := readBook(docs)
+	then, err := ReadBook(docs)
 	if err != nil {
 		return err
 	}
-	if _, known := then.services[svc.ID]; known {
-		p.book = then
+	if _, known := then.Services[svc.ID]; known {
+		p.Book = then
 	}
 	return nil
 }
 
 // pinsOf are the revisions that the last plan of a past service was made from, which it
 // keeps in p; nil: it never had one.
-func (s *Server) pinsOf(ctx context.Context, p *planned, id string) (pins map[string]int64, err error) {
-	kept, found, err := s.store.LastPlan(ctx, id)
+func (pl *Planner) pinsOf(ctx context.Context, p *Scene, id string) (pins map[string]int64, err error) {
+	kept, found, err := pl.store.LastPlan(ctx, id)
 	if err != nil {
 		return nil, err
 	}
@@ -89,7 +99,7 @@ func (s *Server) pinsOf(ctx context.Context, p *planned, id string) (pins map[st
 	if found {
 		p.kept = &kept
 	} else {
-		before, there, err := s.store.LastPlanBefore(ctx, id)
+		before, there, err := pl.store.LastPlanBefore(ctx, id)
 		if err != nil || !there {
 			return nil, err
 		}
@@ -101,37 +111,37 @@ func (s *Server) pinsOf(ctx context.Context, p *planned, id string) (pins map[st
 	return pins, nil
 }
 
-// runUp gives the run-up of a service: from the plan that is kept, or a new one, which
+// RunUp gives the run-up of a service: from the plan that is kept, or a new one, which
 // is then kept. A service that is past has the plan that it had: it is planned only
 // where it never was.
-func (s *Server) runUp(ctx context.Context, id string) (planned, made, error) {
-	p, err := s.scene(ctx, id)
+func (pl *Planner) RunUp(ctx context.Context, id string) (Scene, Planned, error) {
+	p, err := pl.Scene(ctx, id)
 	if err != nil {
-		return p, made{}, err
+		return p, Planned{}, err
 	}
 	if p.kept != nil {
 		r, err := readPlan(*p.kept)
 		return p, p.reported(r, p.kept.Message), err
 	}
-	x, err := runup.Prepare(p.in)
+	x, err := runup.Prepare(p.In)
 	if err != nil {
-		return p, made{}, err
+		return p, Planned{}, err
 	}
 	key, err := x.Key()
 	if err != nil {
-		return p, made{}, err
+		return p, Planned{}, err
 	}
-	if r, found, err := s.keptPlan(ctx, id, p, x, key); err != nil || found {
+	if r, found, err := pl.keptPlan(ctx, id, p, x, key); err != nil || found {
 		return p, r, err
 	}
-	r, halted, err := s.progress.plan(ctx, id, key, x.Plan)
+	r, halted, err := pl.jobs.plan(ctx, id, key, x.Plan)
 	switch {
 	case errors.Is(err, errPassed) && ctx.Err() == nil:
-		return s.runUp(ctx, id)
+		return pl.RunUp(ctx, id)
 	case ctx.Err() != nil:
-		return p, made{}, problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
+		return p, Planned{}, ErrNoTime
 	case err != nil:
-		return p, made{}, fmt.Errorf("plan service %s: %w", id, err)
+		return p, Planned{}, fmt.Errorf("plan service %s: %w", id, err)
 	}
 	message := ""
 	switch {
@@ -140,9 +150,9 @@ func (s *Server) runUp(ctx context.Context, id string) (planned, made, error) {
 	case r.CutShort:
 		message = cutShort
 	}
-	taken, err := s.keepPlan(ctx, id, key, p.pins, r, message)
+	taken, err := pl.keepPlan(ctx, id, key, p.Pins, r, message)
 	if err == nil && !taken { // somebody else had a better one by then
-		if r, found, err := s.keptPlan(ctx, id, p, x, key); err != nil || found {
+		if r, found, err := pl.keptPlan(ctx, id, p, x, key); err != nil || found {
 			return p, r, err
 		}
 	}
@@ -150,8 +160,8 @@ func (s *Server) runUp(ctx context.Context, id string) (planned, made, error) {
 }
 
 // reported reads a plan. The message is told where there is one.
-func (p planned) reported(r runup.Result, message string) made {
-	m := made{r, r.RunUp(p.in.Zone)}
+func (p Scene) reported(r runup.Result, message string) Planned {
+	m := Planned{r, r.RunUp(p.In.Zone)}
 	if r.Found {
 		m.RunUp.Message = message
 	}
@@ -166,27 +176,27 @@ const cutShort = "Planning took too long and was ended: this is the best plan un
 
 // keptPlan is the plan that is kept under a key, in today's words; false where there is
 // none.
-func (s *Server) keptPlan(ctx context.Context, id string, p planned, x runup.Service, key string) (made, bool, error) {
-	saved, found, err := s.store.PlanFor(ctx, id, key)
+func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Service, key string) (Planned, bool, error) {
+	saved, found, err := pl.store.PlanFor(ctx, id, key)
 	if err != nil {
-		return made{}, false, err
+		return Planned{}, false, err
 	}
 	if !found {
-		return s.planBefore(ctx, id, p, x, key)
+		return pl.planBefore(ctx, id, p, x, key)
 	}
 	r, err := readPlan(saved)
 	if err != nil {
-		return made{}, false, err
+		return Planned{}, false, err
 	}
 	r, ok := x.Again(r)
 	if !ok {
-		return made{}, false, fmt.Errorf("the plan %s does not fit its problem", key)
+		return Planned{}, false, fmt.Errorf("the plan %s does not fit its problem", key)
 	}
-	return p.reported(r, saved.Message), true, s.point(ctx, saved, p.pins, r)
+	return p.reported(r, saved.Message), true, pl.point(ctx, saved, p.Pins, r)
 }
 
 // point notes that a service has a kept plan, where that is not noted yet.
-func (s *Server) point(ctx context.Context, saved store.ServicePlan, pins map[string]int64, r runup.Result) error {
+func (pl *Planner) point(ctx context.Context, saved store.ServicePlan, pins map[string]int64, r runup.Result) error {
 	text, err := json.Marshal(pins)
 	if err != nil {
 		return err
@@ -198,12 +208,12 @@ func (s *Server) point(ctx context.Context, saved store.ServicePlan, pins map[st
 	if saved.Map, err = json.Marshal(r.Map); err != nil {
 		return err
 	}
-	return s.store.PointTo(ctx, saved)
+	return pl.store.PointTo(ctx, saved)
 }
 
 // keepPlan keeps a plan for a service; false where there is a better one of the same
 // problem already.
-func (s *Server) keepPlan(ctx context.Context, id, key string, pins map[string]int64, r runup.Result, message string) (bool, error) {
+func (pl *Planner) keepPlan(ctx context.Context, id, key string, pins map[string]int64, r runup.Result, message string) (bool, error) {
 	save := store.ServicePlan{Service: id, Plan: store.Plan{Key: key, Seed: int64(r.Seed), Violation: r.Plan.Violation, Cost: r.Plan.Cost, CutShort: r.CutShort, Message: message}}
 	var plan json.RawMessage
 	for _, part := range []struct {
@@ -222,5 +232,5 @@ func (s *Server) keepPlan(ctx context.Context, id, key string, pins map[string]i
 	if r.Found {
 		save.Plan.Plan = &plan
 	}
-	return s.store.SavePlan(ctx, save)
+	return pl.store.SavePlan(ctx, save)
 }

@@ -1,4 +1,4 @@
-package api
+package app
 
 import (
 	"context"
@@ -10,11 +10,11 @@ import (
 	"jointime/internal/core/schedule"
 )
 
-// progress is the plans that are being made on this server. Whoever asks for one
+// jobs are the plans that are being made on this server. Whoever asks for one
 // that is being made waits for it, and one asker who leaves does not end it.
-type progress struct {
-	mu   sync.Mutex
-	jobs map[string]*job // by service
+type jobs struct {
+	mu sync.Mutex
+	of map[string]*job // by service
 }
 
 // job is the making of one plan.
@@ -22,7 +22,7 @@ type job struct {
 	key    string // of what it is made from
 	cancel context.CancelFunc
 	done   chan struct{}
-	view   ProgressView
+	view   Progress
 	at     time.Time
 	halted bool // somebody stopped it: the best plan so far is kept
 	passed bool // what it is made from has changed: nobody wants it any more
@@ -30,7 +30,7 @@ type job struct {
 	err    error
 }
 
-func newProgress() *progress { return &progress{jobs: map[string]*job{}} }
+func newJobs() *jobs { return &jobs{of: map[string]*job{}} }
 
 // errPassed is told to who waited for a plan of what has changed meanwhile.
 var errPassed = errors.New("what the plan is made from has changed")
@@ -39,20 +39,20 @@ var errPassed = errors.New("what the plan is made from has changed")
 const longestPlanning = 2 * time.Minute
 
 // plan makes a plan, or waits for the one that is being made from the same.
-func (p *progress) plan(ctx context.Context, id, key string, made func(context.Context, func(schedule.Plan)) (runup.Result, error)) (runup.Result, bool, error) {
-	p.mu.Lock()
-	j := p.jobs[id]
+func (js *jobs) plan(ctx context.Context, id, key string, made func(context.Context, func(schedule.Plan)) (runup.Result, error)) (runup.Result, bool, error) {
+	js.mu.Lock()
+	j := js.of[id]
 	if j == nil || j.key != key {
 		if j != nil {
 			j.passed = true
 			j.cancel()
 		}
 		work, cancel := context.WithTimeout(context.WithoutCancel(ctx), longestPlanning)
-		j = &job{key: key, cancel: cancel, done: make(chan struct{}), view: ProgressView{Planning: true}, at: time.Now()}
-		p.jobs[id] = j
-		go p.run(work, id, j, made)
+		j = &job{key: key, cancel: cancel, done: make(chan struct{}), view: Progress{Planning: true}, at: time.Now()}
+		js.of[id] = j
+		go js.run(work, id, j, made)
 	}
-	p.mu.Unlock()
+	js.mu.Unlock()
 	select {
 	case <-j.done:
 		if j.passed {
@@ -64,28 +64,28 @@ func (p *progress) plan(ctx context.Context, id, key string, made func(context.C
 	}
 }
 
-func (p *progress) run(ctx context.Context, id string, j *job, made func(context.Context, func(schedule.Plan)) (runup.Result, error)) {
+func (js *jobs) run(ctx context.Context, id string, j *job, made func(context.Context, func(schedule.Plan)) (runup.Result, error)) {
 	defer j.cancel()
 	j.result, j.err = made(ctx, func(plan schedule.Plan) {
-		p.mu.Lock()
-		defer p.mu.Unlock()
+		js.mu.Lock()
+		defer js.mu.Unlock()
 		j.view.Found++
 		j.view.Violation, j.view.Cost = plan.Violation, plan.Cost
 	})
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	if p.jobs[id] == j {
-		delete(p.jobs, id)
+	js.mu.Lock()
+	defer js.mu.Unlock()
+	if js.of[id] == j {
+		delete(js.of, id)
 	}
 	close(j.done)
 }
 
 // stop ends the making of a plan with the best found so far; false where none is
 // being made, or there is none yet.
-func (p *progress) stop(id string) bool {
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	j := p.jobs[id]
+func (js *jobs) stop(id string) bool {
+	js.mu.Lock()
+	defer js.mu.Unlock()
+	j := js.of[id]
 	if j == nil || j.view.Found == 0 {
 		return false
 	}
@@ -94,8 +94,8 @@ func (p *progress) stop(id string) bool {
 	return true
 }
 
-// ProgressView is how far the planning of a service is.
-type ProgressView struct {
+// Progress is how far the planning of a service is.
+type Progress struct {
 	Planning  bool    `json:"planning" doc:"a plan is being made"`
 	Found     int     `json:"found" doc:"plans found so far, each better than the one before"`
 	Violation int64   `json:"violation" doc:"of the best: seconds by which strict limits are passed"`
@@ -103,15 +103,17 @@ type ProgressView struct {
 	Seconds   float64 `json:"seconds" doc:"since it began"`
 }
 
-type progressOutput struct{ Body ProgressView }
-
-func (s *Server) getProgress(_ context.Context, in *serviceInput) (*progressOutput, error) {
-	s.progress.mu.Lock()
-	defer s.progress.mu.Unlock()
-	out := &progressOutput{}
-	if j := s.progress.jobs[in.ID]; j != nil {
-		out.Body = j.view
-		out.Body.Seconds = time.Since(j.at).Seconds()
+// Progress tells how far the planning of a service is.
+func (pl *Planner) Progress(service string) (out Progress) {
+	pl.jobs.mu.Lock()
+	defer pl.jobs.mu.Unlock()
+	if j := pl.jobs.of[service]; j != nil {
+		out = j.view
+		out.Seconds = time.Since(j.at).Seconds()
 	}
-	return out, nil
+	return out
 }
+
+// Stop ends the planning of a service with the best plan so far; false where none is
+// being made, or there is none yet.
+func (pl *Planner) Stop(service string) bool { return pl.jobs.stop(service) }

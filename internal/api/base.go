@@ -1,0 +1,84 @@
+package api
+
+import (
+	"context"
+	"fmt"
+	"io/fs"
+	"log/slog"
+	"net/http"
+	"time"
+
+	"github.com/alexedwards/scs/v2"
+
+	"jointime/internal/app"
+	"jointime/internal/core/recipe"
+	"jointime/internal/store"
+)
+
+// base is what every subject of the API has: each is a base with the operations on what it
+// is about, and knows no other subject.
+type base struct {
+	Options
+	store    *store.Store
+	app      *app.App
+	sessions *scs.SessionManager
+}
+
+// The subjects, in the order in which the document lists them.
+type (
+	sessions   struct{ base }
+	services   struct{ base }
+	sheets     struct{ base }
+	comparing  struct{ base }
+	limitLists struct{ base }
+	dishes     struct{ base }
+	shelf      struct{ base }
+	readings   struct{ base }
+	pasting    struct{ base }
+	amounts    struct{ base }
+	larder     struct{ base }
+	prep       struct{ base }
+	labels     struct{ base }
+	kitchens   struct{ base }
+	plates     struct{ base }
+	checks     struct{ base }
+	photos     struct{ base }
+	bookFiles  struct{ base }
+	start      struct{ base }
+	undo       struct{ base }
+	cards      struct{ base }
+	live       struct{ base }
+)
+
+// Options say how the server is reached and what it shows.
+type Options struct {
+	Log      *slog.Logger
+	Screens  fs.FS            // the built front end; nil: none
+	Open     bool             // reached from elsewhere than this machine: tablets join with a code
+	Now      func() time.Time // the clock; nil: the real one
+	PingEach time.Duration    // of the event stream; 0: 15 s
+	Within   time.Duration    // bounds every request but the event stream; 0: 20 s
+	Printer  string           // address of the label printer; empty: there is none
+}
+
+// author is who writes; a name must have been given.
+func (s base) author(ctx context.Context) (who, person string, err error) {
+	who, person = s.sessions.GetString(ctx, "name"), s.sessions.GetString(ctx, "person")
+	if who == "" || person == "" {
+		return "", "", problem(http.StatusForbidden, "Say first who you are: a role, or initials.")
+	}
+	return who, person, nil
+}
+
+// dish is a dish in its book, or the problem that says why not.
+func (s base) dish(ctx context.Context, id string) (app.Book, recipe.Dish, error) {
+	b, err := s.app.Book(ctx)
+	if err != nil {
+		return app.Book{}, recipe.Dish{}, s.fail(err)
+	}
+	d, known := b.Dishes[id]
+	if !known {
+		return app.Book{}, recipe.Dish{}, s.fail(fmt.Errorf("dish %q: %w", id, store.ErrNotFound))
+	}
+	return b, d, nil
+}

@@ -1,0 +1,25 @@
+// Package app is the application without the web: the book as it is now, plans and their
+// making, what is to be made ready, and who is to hear of a change. It reads and writes
+// the store and asks the core; it knows no request.
+package app
+
+import (
+	"time"
+
+	"jointime/internal/store"
+)
+
+// App is all of it, for one database.
+type App struct {
+	*Books
+	*Planner
+	*Prep
+	Hub *Hub
+}
+
+// New makes an application. Prep waits within for a plan, and does without it after that.
+func New(st *store.Store, now func() time.Time, within time.Duration) *App {
+	books := &Books{store: st}
+	planner := &Planner{store: st, books: books, now: now, jobs: newJobs()}
+	return &App{books, planner, &Prep{store: st, books: books, planner: planner, now: now, within: within}, newHub()}
+}

@@ -1,0 +1,203 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"sync"
+	"time"
+
+	"jointime/internal/core/mise"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/supply"
+	"jointime/internal/core/runup/report"
+	"jointime/internal/core/service"
+	"jointime/internal/store"
+)
+
+// Stocked is a service worked out from what is there and what was ticked.
+type Stocked struct {
+	Scene
+	Input mise.Input
+	Plan  report.RunUp
+	Sheet mise.Sheet
+}
+
+// Prep works out what services have to make ready and to buy.
+type Prep struct {
+	store   *store.Store
+	books   *Books
+	planner *Planner
+	now     func() time.Time
+	within  time.Duration // how long it waits for a plan
+	sheets  keptSheets
+}
+
+// keptSheets holds the newest working out of each service; it is good as long
+// as nothing was written or ticked, and for a minute of the clock.
+type keptSheets struct {
+	sync.Mutex
+	of map[string]*keptSheet
+}
+
+type keptSheet struct {
+	sync.Mutex
+	key  string
+	made Stocked
+}
+
+func (k *keptSheets) find(service string) *keptSheet {
+	k.Lock()
+	defer k.Unlock()
+	if k.of == nil {
+		k.of = map[string]*keptSheet{}
+	}
+	if k.of[service] == nil {
+		k.of[service] = &keptSheet{}
+	}
+	return k.of[service]
+}
+
+// Stocked works a service out once for all who ask at the same time.
+func (pr *Prep) Stocked(ctx context.Context, id string) (Stocked, error) {
+	b, err := pr.books.Book(ctx)
+	if err != nil {
+		return Stocked{}, err
+	}
+	if _, known := b.Services[id]; !known {
+		return Stocked{}, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
+	}
+	kept := pr.sheets.find(id)
+	kept.Lock()
+	defer kept.Unlock()
+	place, err := pr.store.Newest(ctx)
+	if err != nil {
+		return Stocked{}, err
+	}
+	key := fmt.Sprintf("%s %d", place, pr.now().Unix()/60)
+	if kept.key == key {
+		return kept.made, nil
+	}
+	made, err := pr.workOut(ctx, id)
+	if err == nil {
+		kept.key, kept.made = key, made
+	}
+	return made, err
+}
+
+// workOut makes the sums twice: without what was ticked, to know to what steps
+// the ticks belong, and with it.
+func (pr *Prep) workOut(ctx context.Context, id string) (x Stocked, err error) {
+	p, plan, err := pr.planOrNone(ctx, id)
+	if err != nil {
+		return x, err
+	}
+	ticks, err := pr.store.Ticks(ctx, id)
+	if err != nil {
+		return x, err
+	}
+	ways := quantity.WaysOf(p.In.Kitchen)
+	book, orders := p.OnTheDay()
+	larder := quantity.Larder{Day: p.In.Service.Day}
+	for _, e := range p.Book.Stock {
+		if e.Kitchen == "" || e.Kitchen == p.In.Kitchen.ID {
+			larder.Stock = append(larder.Stock, e)
+		}
+	}
+	x = Stocked{Scene: p, Plan: plan, Input: mise.Input{Book: book, Kitchen: p.In.Kitchen, Plan: plan, Ways: ways, Begins: p.begins(), Hours: p.hours(), Now: pr.now(), Zone: p.In.Zone}}
+	for _, o := range orders {
+		x.Input.Plates += o.Plates
+	}
+	for _, t := range ticks {
+		tick, err := readTick(t)
+		if err != nil {
+			return x, err
+		}
+		x.Input.Ticks = append(x.Input.Ticks, tick)
+	}
+	x.Input.Exploded = quantity.ExplodeFrom(book, larder, orders, ways)
+	larder.Done = mise.Make(x.Input).Ticked()
+	x.Input.Exploded = quantity.ExplodeFrom(book, larder, orders, ways)
+	needed, leaves := mise.Needed(x.Input)
+	supply.Purchases(&x.Input.Exploded, book, ways, p.Book.Suppliers, needed, x.Input.Begins, pr.now())
+	for k, e := range x.Input.Exploded.Ledger {
+		if when, planned := leaves[e.Component+"/"+e.Step]; planned {
+			x.Input.Exploded.Ledger[k].When = &when
+		}
+	}
+	x.Sheet = mise.Make(x.Input)
+	return x, nil
+}
+
+// planOrNone gives the run-up of a service, or, where none is found, why: what
+// is to be made ready is known without it. One that was not found before is not
+// looked for again.
+func (pr *Prep) planOrNone(ctx context.Context, id string) (Scene, report.RunUp, error) {
+	p, err := pr.planner.Scene(ctx, id)
+	if err != nil {
+		return p, report.RunUp{}, err
+	}
+	soon, cancel := context.WithTimeout(ctx, pr.within)
+	defer cancel()
+	planned, r, err := pr.planner.RunUp(soon, id)
+	if err != nil && soon.Err() != nil && ctx.Err() == nil {
+		return p, report.RunUp{Message: "No plan was found in the time that there was."}, nil
+	}
+	return planned, r.RunUp, err
+}
+
+// begins is the hour of the first course; the end of its day where none has a
+// valid one.
+func (p Scene) begins() (first time.Time) {
+	for _, c := range p.In.Service.Courses {
+		if at, err := p.In.Service.At(c, p.In.Zone); err == nil && (first.IsZero() || at.Before(first)) {
+			first = at
+		}
+	}
+	if first.IsZero() {
+		day, _ := time.ParseInLocation(service.DayLayout, p.In.Service.Day, p.In.Zone)
+		first = day.Add(24 * time.Hour)
+	}
+	return first
+}
+
+// hours are those of the course of each dish that has plates.
+func (p Scene) hours() map[string]time.Time {
+	out := map[string]time.Time{}
+	for _, c := range p.In.Service.Courses {
+		at, err := p.In.Service.At(c, p.In.Zone)
+		for _, n := range c.Covers {
+			if n.Plates > 0 && err == nil {
+				out[n.Dish] = at
+			}
+		}
+	}
+	return out
+}
+
+func readTick(t store.Tick) (mise.Tick, error) {
+	out := mise.Tick{ID: t.ID, Task: t.Task, Act: mise.Act(t.Act), Of: t.Takes, Who: t.Who, At: t.At, Received: t.Received}
+	if err := json.Unmarshal(t.Amount, &out.Amount); err != nil {
+		return out, fmt.Errorf("read tick %q: %w", t.ID, err)
+	}
+	return out, nil
+}
+
+// OnTheDay is the book in the states that were chosen on the day, and all
+// plates of a service.
+func (p Scene) OnTheDay() (recipe.Book, []quantity.Order) {
+	var orders []quantity.Order
+	for _, c := range p.In.Service.Courses {
+		for _, n := range c.Covers {
+			if n.Plates > 0 {
+				orders = append(orders, quantity.Order{Dish: n.Dish, Version: n.Version, Plates: n.Plates})
+			}
+		}
+	}
+	book := p.Book.Recipes()
+	for id, c := range p.In.Components {
+		book = book.With(id, c)
+	}
+	return book, orders
+}
