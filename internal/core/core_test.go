@@ -75,13 +75,14 @@ var may = map[string]string{
 	"service":           "fault recipe recipe/quantity units",
 	"keeping":           "kitchen limits recipe units words",
 	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",
-	"runup/work":   "limits schedule",
-	"runup/demand": "keeping kitchen limits plating recipe runup/work service words",
-	"runup/expand": "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
-	"runup/report": "limits runup/work schedule schedule/network schedule/reason units words",
-	"runup":        "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service",
-	"mise":         "fault kitchen recipe recipe/quantity recipe/contents runup/report units words",
-	"room":         "kitchen plating recipe recipe/contents runup/report service units words",
+	"runup/runuptest": "kitchen plating recipe runup/demand service units",
+	"runup/work":      "limits schedule",
+	"runup/demand":    "keeping kitchen limits plating recipe runup/work service words",
+	"runup/expand":    "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
+	"runup/report":    "limits runup/work schedule schedule/network schedule/reason units words",
+	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service",
+	"mise":            "fault kitchen recipe recipe/quantity recipe/contents runup/report units words",
+	"room":            "kitchen plating recipe recipe/contents runup/report service units words",
 }
 
 func TestWhoMayImportWhom(t *testing.T) {

@@ -4,45 +4,19 @@ import (
 	"fmt"
 	"strings"
 	"testing"
-	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"jointime/internal/core/kitchen"
-	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/expand"
+	"jointime/internal/core/runup/runuptest"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
 )
-
-// evening is one dish of one component at 20:00, for so many guests, with one cook.
-func evening(plates int, steps ...recipe.Step) demand.Input {
-	one := units.Amount{Quantity: 1, Unit: units.Piece}
-	return demand.Input{Zone: time.UTC,
-		Kitchen: kitchen.Kitchen{PassWidth: 4, Sections: []kitchen.Section{{ID: "fish", Name: "Fish"}},
-			Cooks: []kitchen.Cook{{ID: "cook", Name: "Cook", Section: "fish", Shifts: []kitchen.Shift{{From: "10:00", To: "23:30"}}}},
-			Equipment: []kitchen.Equipment{{ID: "stove", Name: "Stove", Kind: "burner", Places: 2, Cooks: true}, {ID: "blender", Name: "Blender", Kind: "blender", Places: 1, Wash: 180},
-				{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 20, Keeps: "cold"}, {ID: "pan", Name: "Pan", Kind: "pan", Places: 1}}},
-		Menu:    recipe.Menu{ID: "m", Courses: []recipe.Course{{ID: "main", Name: "Main", Dishes: []string{"dish"}}}},
-		Service: service.Service{ID: "s", Day: "2026-03-14", Calm: service.Fresh, Courses: []service.CourseHour{{Course: "main", Hour: "20:00", Covers: []service.Covers{{Dish: "dish", Plates: plates}}}}},
-		Dishes: map[string]recipe.Dish{"dish": {ID: "dish", Name: "Dish", Parts: []recipe.Part{{Component: "food", Portion: &one}},
-			Plate: plating.Spec{Ware: plating.Ware{Diameter: 270, Well: 190}, Placings: []plating.Placing{{ID: "food", Component: "food", Form: plating.Mound, Length: 40, Seconds: 10}}}}},
-		Components: map[string]recipe.Component{"food": {ID: "food", Name: "Food", Yield: one, Methods: recipe.OneWay(steps...)}}}
-}
-
-// step is one that takes so many minutes of hands.
-func step(id string, minutes int64, change func(*recipe.Step)) recipe.Step {
-	s := recipe.Step{ID: id, Name: id, Time: &recipe.Time{Quick: minutes * 60, Usual: minutes * 60, Slow: minutes * 60, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}}
-	if change != nil {
-		change(&s)
-	}
-	return s
-}
 
 // problem expands an evening.
 func problem(in demand.Input) (schedule.Problem, work.Map) {
@@ -62,7 +36,7 @@ func list(in demand.Input) {
 }
 
 func Example_washing() {
-	list(evening(2, step("blend", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "blender"}} })))
+	list(runuptest.Evening(2, runuptest.Step("blend", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "blender"}} })))
 	// Output:
 	// step · blend · 5 min
 	// placing · spoon · 0:20
@@ -70,7 +44,7 @@ func Example_washing() {
 }
 
 func Example_tempering() {
-	in := evening(2, step("trim", 5, func(s *recipe.Step) { s.Then.Place = &recipe.Needed{Kind: "fridge"} }), step("sear", 3, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} }))
+	in := runuptest.Evening(2, runuptest.Step("trim", 5, func(s *recipe.Step) { s.Then.Place = &recipe.Needed{Kind: "fridge"} }), runuptest.Step("sear", 3, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} }))
 	list(in)
 	in.Service.LeftOut = []string{"temper/food/sear", "clear/cook"}
 	fmt.Println("left out:")
@@ -88,7 +62,7 @@ func Example_tempering() {
 }
 
 func Example_boiling() {
-	list(evening(2, step("blanch, into ice", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} })))
+	list(runuptest.Evening(2, runuptest.Step("blanch, into ice", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} })))
 	// Output:
 	// step · blanch, into ice · 2 min
 	// placing · spoon · 0:20
@@ -98,7 +72,7 @@ func Example_boiling() {
 }
 
 func Example_warmWare() {
-	in := evening(6, step("warm", 5, nil))
+	in := runuptest.Evening(6, runuptest.Step("warm", 5, nil))
 	hot := 60.0
 	d := in.Dishes["dish"]
 	d.Plate.Ware.Name, d.Plate.Ware.Celsius = "270 mm plate", &hot
@@ -113,7 +87,7 @@ func Example_warmWare() {
 }
 
 func Example_batches() {
-	list(evening(10, step("fry", 2, func(s *recipe.Step) {
+	list(runuptest.Evening(10, runuptest.Step("fry", 2, func(s *recipe.Step) {
 		s.Equipment = []recipe.Needed{{Kind: "pan"}}
 		s.Time.Per, s.Time.Batch = recipe.PerBatch, 4
 	})))
@@ -128,7 +102,7 @@ func Example_batches() {
 }
 
 func Example_pans() {
-	p, m := problem(evening(2, step("sear", 3, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "pan"}} }), step("deglaze", 2, func(s *recipe.Step) {
+	p, m := problem(runuptest.Evening(2, runuptest.Step("sear", 3, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "pan"}} }), runuptest.Step("deglaze", 2, func(s *recipe.Step) {
 		s.Equipment, s.Pan = []recipe.Needed{{Kind: "pan"}}, &recipe.Pan{Of: "food/sear"}
 	})))
 	for e, l := range p.Links {
@@ -140,7 +114,7 @@ func Example_pans() {
 }
 
 func Example_margins() {
-	in := evening(2, step("roast", 20, func(s *recipe.Step) { s.Time.Slow = 30 * 60 }))
+	in := runuptest.Evening(2, runuptest.Step("roast", 20, func(s *recipe.Step) { s.Time.Slow = 30 * 60 }))
 	in.Service.Calm = service.SomeCalm
 	_, m := problem(in)
 	fmt.Println("it may take", units.FormatDuration(m.Work[0].Slow), "longer; the plan leaves", units.FormatDuration(m.Work[0].Buffer))
@@ -148,7 +122,7 @@ func Example_margins() {
 }
 
 func Example_publishedLimits() {
-	in := evening(2, step("simmer", 30, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} }))
+	in := runuptest.Evening(2, runuptest.Step("simmer", 30, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} }))
 	c := in.Components["food"]
 	c.Keeps = []recipe.Keep{{Place: "chilled", For: 3 * 86400}}
 	in.Components["food"] = c
@@ -161,11 +135,35 @@ func Example_publishedLimits() {
 	// Output: dish/food/simmer to dish/plate/food within 4 h (fda-out)
 }
 
+func Example_clearDown() {
+	p, m := problem(runuptest.Evening(2, runuptest.Step("warm", 5, nil)))
+	for i, t := range p.Tasks {
+		if m.Work[i].Kind == work.ClearDown {
+			fmt.Println(m.Work[i].Name, "·", units.FormatDuration(t.Duration))
+		}
+	}
+	// Output: clear down fish · 15 min
+}
+
+func Example_keepingTime() {
+	in := runuptest.Evening(2, runuptest.Step("blend", 5, func(s *recipe.Step) { s.Then.Place = &recipe.Needed{Kind: "fridge"} }))
+	c := in.Components["food"]
+	c.Keeps = []recipe.Keep{{Place: "chilled", For: 3 * 86400}}
+	in.Components["food"] = c
+	p, m := problem(in)
+	for e, l := range p.Links {
+		if k := m.Links[e].Keep; k != nil {
+			fmt.Println("best within", units.FormatDuration(*l.Max), "·", k.Place)
+		}
+	}
+	// Output: best within 3 d · chilled
+}
+
 // Whatever is expanded, the map fits its problem; each step of the book is planned or
 // stands as unplanned; and the portions of a step add up to those that are served.
 func TestTheMapFitsItsProblem(t *testing.T) {
 	for _, plates := range []int{1, 2, 7, 23} {
-		in := evening(plates, step("trim", 5, nil), step("fry", 2, func(s *recipe.Step) { s.Time.Per, s.Time.Batch = recipe.PerBatch, 3 }), step("finish", 1, func(s *recipe.Step) { s.EachWave = true }))
+		in := runuptest.Evening(plates, runuptest.Step("trim", 5, nil), runuptest.Step("fry", 2, func(s *recipe.Step) { s.Time.Per, s.Time.Batch = recipe.PerBatch, 3 }), runuptest.Step("finish", 1, func(s *recipe.Step) { s.EachWave = true }))
 		p, m := problem(in)
 		require.NoError(t, m.Check(p))
 		require.Empty(t, p.Validate())
@@ -184,7 +182,7 @@ func TestTheMapFitsItsProblem(t *testing.T) {
 
 // What is excluded is left out with all that leads to it, and says why.
 func TestWhatIsExcludedStandsAsUnplanned(t *testing.T) {
-	d, err := demand.New(evening(2, step("trim", 5, nil), step("fry", 2, nil), step("rest", 1, nil)))
+	d, err := demand.New(runuptest.Evening(2, runuptest.Step("trim", 5, nil), runuptest.Step("fry", 2, nil), runuptest.Step("rest", 1, nil)))
 	require.NoError(t, err)
 	p, m := expand.Problem(d, expand.Exclusions{Steps: map[string]string{"dish/food/fry": "there is no pan"}})
 	var left []string

@@ -12,8 +12,11 @@ import (
 	"jointime/internal/core/words"
 )
 
-// Turn is a hand that turns a knob: the problem counts the heating, and here is
-// who begins it.
+// An oven is turned on, up or down so early that it stands at its setting when it is
+// wanted; a hand is at the knob for a quarter of a minute. The problem counts the heating;
+// here is who begins it, and when.
+
+// Turn is a hand that turns a knob.
 type Turn struct {
 	Resource string    `json:"resource"`
 	Name     string    `json:"name"`
