@@ -29,5 +29,6 @@ func Example_preheating() {
 		fmt.Println(t.Start.Format("15:04:05"), t.Who, "turns", t.Name, "from", t.FromC, "to", t.ToC, "°C:", units.FormatDuration(t.Takes))
 	}
 	// 160 °C at 6 s each; it is cooked from 19:29:40 to 19:59:40, and plated in 20 s.
+
 	// Output: 19:13:40 Cook turns Oven from 20 to 180 °C: 16 min
 }
