@@ -236,7 +236,7 @@ func TestAComponentIsAddedSaidAndTakenOff(t *testing.T) {
 	chef.click("Roast hake")
 	chef.see("on the plate")
 	chef.pressOn("take the sea herbs off", `[...document.querySelectorAll('.written-row')].find(r => r.innerText.includes('Sea herbs'))?.querySelectorAll('button')[2]`)
-	chef.until("taken off", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => window.__n = d.dish.parts.length), window.__n === 5`)
+	chef.until("taken off", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => d.dish.parts.length === 5)`)
 }
 
 func TestTheStateOfAnIngredientIsChosenOnTheDay(t *testing.T) {
@@ -244,7 +244,7 @@ func TestTheStateOfAnIngredientIsChosenOnTheDay(t *testing.T) {
 	chef.see("guinea fowl legs for Leg croquette came")
 	before := chef.plan()["guinea-fowl/croquette/braise"]
 	chef.pick(".labelled select", "small")
-	chef.until("planned anew", `fetch('/api/services/supper/runup').then(r => r.json()).then(r => { const b = r.runUp.bars.find(b => b.id === 'guinea-fowl/croquette/braise'); window.__d = b.to - b.from }), window.__d === 4590`)
+	chef.until("planned anew", `fetch('/api/services/supper/runup').then(r => r.json()).then(r => r.runUp.bars.find(b => b.component === 'croquette' && b.step === 'braise')).then(b => b.to - b.from === 4590)`)
 	assert.Equal(t, int64(5400), duration(before))
 	chef.click("Take back")
 	chef.until("as usual", `document.querySelector('.labelled select').value === ''`)

@@ -223,10 +223,18 @@ func js[T any](t *tablet, expression string) T {
 	return get(t, chromedp.Evaluate[T](expression, chromedp.EvalAwaitPromise))
 }
 
-// waited looks at a condition whenever the page has changed, and now and then for what is
-// not in its tree, and promises whether it came true.
+// waited looks at a condition, or asks the server for one, whenever the page has changed,
+// and now and then for what is not in its tree; it promises whether it came true.
 const waited = `((holds, most) => new Promise(done => {
-	const look = () => { let yes = false; try { yes = holds() } catch { /* not there yet */ } if (yes || Date.now() > end) stop(yes) }
+	let asking = false
+	const look = async () => {
+		if (asking) return
+		asking = true
+		let yes = false
+		try { yes = await holds() } catch { /* not there yet */ }
+		asking = false
+		if (yes || Date.now() > end) stop(yes)
+	}
 	const stop = yes => { seen.disconnect(); clearInterval(often); clearTimeout(soon); done(!!yes) }
 	let soon
 	const seen = new MutationObserver(() => { soon ??= setTimeout(() => { soon = undefined; look() }, 15) })
@@ -377,9 +385,10 @@ func (t *tablet) value(selector string) string {
 
 // bars are the steps of the run-up on the page, as the API gives them.
 type bar struct {
-	ID        string   `json:"id"`
+	Dish      string   `json:"dish"`
 	Component string   `json:"component"`
 	Step      string   `json:"step"`
+	Placing   string   `json:"placing"`
 	Start     string   `json:"start"`
 	From      int64    `json:"from"`
 	To        int64    `json:"to"`
@@ -387,13 +396,18 @@ type bar struct {
 	Setting   *int64   `json:"setting"`
 }
 
-// plan reads the run-up through the page's own session.
+// plan reads the run-up through the page's own session: its bars by dish, component and
+// step, or dish, plate and placing.
 func (t *tablet) plan() map[string]bar {
 	t.Helper()
 	list := js[[]bar](t, `fetch('/api/services/supper/runup').then(r => r.json()).then(r => r.runUp.bars)`)
 	out := map[string]bar{}
 	for _, b := range list {
-		out[b.ID] = b
+		if b.Placing != "" {
+			out[b.Dish+"/plate/"+b.Placing] = b
+		} else {
+			out[b.Dish+"/"+b.Component+"/"+b.Step] = b
+		}
 	}
 	return out
 }

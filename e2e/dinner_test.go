@@ -20,7 +20,7 @@ func TestTheWinterSupperStandsOnOneSheet(t *testing.T) {
 	chef.click("Show only …")
 	chef.pick("[aria-label='Dish']", "guinea-fowl~meatless")
 	chef.until("only the meatless strands", `[...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Salt-baked celeriac') && ![...document.querySelectorAll('.run-up svg text')].some(e => e.textContent === 'Leg croquette')`)
-	chef.pressOn("poach the quince", `document.querySelector('[data-bar="guinea-fowl/quince/poach"]')`)
+	chef.pressOn("poach the quince", `document.querySelector('.bar[aria-label^="poach"]')`)
 	chef.see("once, for Guinea fowl and Guinea fowl, meatless")
 	chef.go_("/menu/winter-supper")
 	chef.until("five plates side by side", `document.querySelectorAll('.across thead svg').length === 5`)

@@ -188,7 +188,7 @@ func TestTheOrderIsWhatIsStillMissing(t *testing.T) {
 	chef.type_("[aria-label='it is sold 2, in packs of']", "500 g")
 	chef.type_("[aria-label='it is sold 2, price']", "8.00")
 	chef.click("Save the ingredient")
-	chef.until("the pack is kept", `fetch('/api/ingredients').then(r => r.json()).then(r => window.__p = r.ingredients.find(i => i.ingredient.id === 'hake').ingredient.packs.length), window.__p === 2`)
+	chef.until("the pack is kept", `fetch('/api/ingredients').then(r => r.json()).then(r => r.ingredients.find(i => i.ingredient.id === 'hake').ingredient.packs.length === 2)`)
 	chef.go_("/order/supper")
 	chef.until("hake from the pier", `[...document.querySelectorAll('.one-order')].some(e => e.innerText.includes('The pier') && e.innerText.includes('hake'))`)
 	chef.click("costs")

@@ -93,7 +93,7 @@ var views = []struct {
 
 // why opens the reasons of a step of the run-up.
 func (t *tablet) why() {
-	t.pressOn("a step", `document.querySelector('[data-bar="roast-hake/hake/sear"], [aria-label*=", Oven, Roast crown"]')`)
+	t.pressOn("a step", `document.querySelector('.bar[aria-label^="sear,"], [aria-label*=", Oven, Roast crown"]')`)
 	t.see("Why does")
 }
 

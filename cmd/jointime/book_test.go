@@ -7,12 +7,12 @@ import (
 	"path/filepath"
 	"strings"
 	"testing"
-	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/demo"
+	"jointime/internal/demo/demotest"
 	"jointime/internal/pgdev/pgtest"
 )
 
@@ -21,7 +21,7 @@ func TestMain(m *testing.M) { pgtest.Main(m) }
 func TestABookIsExportedAndImportedFromTheCommandLine(t *testing.T) {
 	ctx := context.Background()
 	st := pgtest.Store(t)
-	require.NoError(t, demo.LoadInto(ctx, st, time.Now()))
+	require.NoError(t, demo.LoadInto(ctx, st, demotest.Morning))
 	call := func(want int, args ...string) (string, string) {
 		t.Helper()
 		var out, errs bytes.Buffer

@@ -79,9 +79,15 @@ func TestAPlanWithEachMethod(t *testing.T) {
 	v := get[struct {
 		Components []api.MethodPlans `json:"components"`
 	}](chef, "/api/services/supper/methods")
-	require.NotEmpty(t, v.Components)
+	got := map[string][]string{}
 	for _, c := range v.Components {
-		assert.GreaterOrEqual(t, len(c.Methods), 2, c.Name)
+		got[c.Component] = append(got[c.Component], c.Chosen+" of")
+		for _, m := range c.Methods {
+			got[c.Component] = append(got[c.Component], m.ID)
+		}
+	}
+	assert.Equal(t, map[string][]string{"barley": {"method of", "method", "soaked"}, "hake": {"method of", "method", "bath"}}, got, "each component that has several, and no other")
+	for _, c := range v.Components {
 		for _, m := range c.Methods {
 			assert.True(t, m.Plan.Planned, "%s, %s", c.Name, m.Name)
 		}
@@ -103,7 +109,7 @@ func TestPlanningIsStoppedAndTheBestIsKept(t *testing.T) {
 	require.Equal(t, 200, got.status)
 	var v api.RunUpView
 	require.NoError(t, json.Unmarshal(got.body, &v))
-	assert.NotEmpty(t, v.RunUp.Bars)
+	assert.Len(t, v.RunUp.Bars, 333, "all that is to be done has its time")
 	assert.True(t, strings.HasPrefix(v.RunUp.Message, "Planning was stopped"), v.RunUp.Message)
 	again := get[api.RunUpView](chef, "/api/services/winter-supper/runup")
 	assert.Equal(t, v.RunUp.Message, again.RunUp.Message, "it is kept as it is")

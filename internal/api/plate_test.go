@@ -98,7 +98,7 @@ func TestThePlatesOfAMenuSideBySide(t *testing.T) {
 	require.Len(t, a.Plates, 2)
 	assert.Equal(t, []string{"Roast hake", "Guinea fowl"}, []string{a.Plates[0].Name, a.Plates[1].Name})
 	assert.Len(t, a.Plates[0].Drawing.Shapes, 5)
-	assert.NotNil(t, a.Advice)
+	assert.Equal(t, []string{}, a.Advice)
 	assert.Equal(t, 404, chef.send("GET", "/api/services/ghost/across", nil).status)
 }
 

@@ -79,7 +79,7 @@ func TestTheSupperIsOnTheNextSaturdayThatCanStillBePrepared(t *testing.T) {
 // 2022, 3-501.14, cooling in two stages.
 func TestCautionsWithALimitNameTheirSource(t *testing.T) {
 	sources := 0
-	for _, c := range demo.Load(time.Now()).Components {
+	for _, c := range demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)).Components {
 		for _, s := range c.Steps() {
 			for _, caution := range s.Cautions {
 				if caution.Source != "" {
@@ -136,7 +136,7 @@ func TestEveryDishAndVersionHolds(t *testing.T) {
 func TestTheDemosDensitiesArePublishedOnes(t *testing.T) {
 	published := map[string][2]float64{"milk": {1.02, 1.04}, "buttermilk": {1.02, 1.04}, "double cream": {0.98, 1.02}, "flour": {0.48, 0.60}, "rye flour": {0.45, 0.60}, "golden syrup": {1.38, 1.45}, "oil": {0.91, 0.93}, "rapeseed oil": {0.91, 0.93},
 		"sugar": {0.80, 0.90}, "salt": {1.10, 1.30}, "water": {0.99, 1.01}, "red wine": {0.98, 1.00}, "white wine": {0.98, 1.00}, "lemon juice": {1.02, 1.04}}
-	for _, i := range demo.Load(time.Now()).Ingredients {
+	for _, i := range demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC)).Ingredients {
 		if i.Density == nil {
 			continue
 		}

@@ -39,8 +39,9 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 	assert.Equal(t, "Hake, oven 200, wave 1", roast.What)
 	assert.Equal(t, "fish", roast.Section)
 	assert.Equal(t, "rest, 2–4 min", roast.Next)
-	assert.NotEmpty(t, roast.Until)
-	assert.NotEmpty(t, roast.Care)
+	assert.Equal(t, "core 50 °C, taken out a little under: the rest finishes it", roast.Until)
+	require.Len(t, roast.Care, 1)
+	assert.Contains(t, roast.Care[0], "below 63 °C (145 °F), the published figure for fish")
 	mind := byID["roast-hake~no-shellfish/plate/hake/wave 1"].Mind
 	require.Len(t, mind, 1)
 	assert.Contains(t, mind[0], "Table 2 × 1: ")
@@ -120,8 +121,8 @@ func TestTheRoomIsTold(t *testing.T) {
 	assert.NotContains(t, fish.Dishes[1].Contains, "crustaceans")
 	assert.Equal(t, []string{"crustaceans", "molluscs"}, fish.Dishes[1].Without)
 	assert.Empty(t, fish.Dishes[1].Broken)
-	assert.NotEmpty(t, fish.Dishes[0].AtTable)
-	assert.NotEmpty(t, s.Courses[4].Hold, "sorbet waits for nobody")
+	assert.Equal(t, "nothing: the broth is poured at the pass", fish.Dishes[0].AtTable)
+	assert.Equal(t, "holds 2 min on the plate: everybody sits when it leaves, or it is held before it is built", s.Courses[4].Hold, "sorbet waits for nobody")
 	plates := 0
 	for _, w := range fish.Sent {
 		for _, p := range w.Plates {
@@ -147,7 +148,7 @@ func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	x.Kitchen.Cooks = append(x.Kitchen.Cooks, kitchen.Cook{ID: "d", Name: "Other", Shifts: x.Kitchen.Cooks[0].Shifts})
 	r := makePlan(t, x)
 	assert.Equal(t, "19:51:40 19:55:40", times(t, r, "dish/sauce/whisk"))
-	require.NotEmpty(t, r.RunUp.Critical)
+	require.Len(t, r.RunUp.Critical, 1)
 	c := r.RunUp.Critical[0]
 	assert.Equal(t, []int64{240, 480}, []int64{c.Give, c.Slow})
 	assert.Equal(t, "whisk sauce has 4 min to give, and may take 8 min longer", c.Say)
@@ -172,7 +173,7 @@ func TestAClashNamesWhatClashes(t *testing.T) {
 	}))}
 	r := makePlan(t, x)
 	require.Positive(t, r.Plan.Violation)
-	require.NotEmpty(t, r.RunUp.Clashes)
+	require.Len(t, r.RunUp.Clashes, 1)
 	assert.Regexp(t, `^\d\d:\d\d–\d\d:\d\d Oven is wanted at \d+ °C for .* and at \d+ °C for .*\.$`, r.RunUp.Clashes[0].Why)
 	assert.Contains(t, r.RunUp.Clashes[0].Advice, "another oven")
 }
@@ -186,7 +187,7 @@ func TestASlotIsOffered(t *testing.T) {
 	x.Dishes["dish"] = d
 	x.Components["other"] = recipe.Component{ID: "other", Name: "Other", Yield: x.Components["food"].Yield, Methods: recipe.OneWay(does("stir", 30, recipe.AllHands, func(s *recipe.Step) { s.Then.Most = minutesOf(1) }))}
 	r := makePlan(t, x)
-	require.NotEmpty(t, r.RunUp.Slots)
+	require.Len(t, r.RunUp.Slots, 1)
 	s := r.RunUp.Slots[0]
 	assert.Equal(t, "Cook", s.Name)
 	require.Len(t, s.Offers, 1)
