@@ -212,7 +212,17 @@ func (t *tablet) keep() {
 	}
 }
 
+// go_ goes to a path as a link does: what is loaded stays.
 func (t *tablet) go_(path string) {
+	t.Helper()
+	there := js[bool](t, `location.origin === `+quote(t.server.URL)+` && !!document.querySelector('.frame-bar') && (history.pushState(null, '', `+quote(path)+`), window.scrollTo(0, 0), true)`)
+	if !there {
+		t.load(path)
+	}
+}
+
+// load goes to a path as its address does: everything is loaded anew.
+func (t *tablet) load(path string) {
 	t.Helper()
 	t.do(chromedp.Navigate(t.server.URL + path))
 }

@@ -106,7 +106,7 @@ func TestATabletThatWasCutOffDeliversLaterAndOnce(t *testing.T) {
 		assert.True(t, k.Received.After(k.At.Add(time.Second)))
 		assert.Equal(t, "Larder", k.Who)
 	}
-	larder.go_("/mise/supper")
+	larder.load("/mise/supper")
 	larder.see("1 still missing")
 	assert.Len(t, h.ticks(), 2)
 }

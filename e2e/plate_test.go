@@ -154,7 +154,7 @@ func TestAPlateIsBuiltFromItsCardAndChecked(t *testing.T) {
 	fish.click("Send back")
 	fish.click("rim smeared")
 	fish.see("1 of 5")
-	fish.go_("/plate/roast-hake")
+	fish.load("/plate/roast-hake")
 	fish.see("1 sent back")
 	fish.see("rim smeared")
 	assert.True(t, js[bool](fish, `fetch('/api/dishes/roast-hake/card.svg').then(r => r.text()).then(t => t.startsWith('<svg'))`))

@@ -185,6 +185,9 @@ func TestAFreeHourIsTakenWithATap(t *testing.T) {
 	chef.click("let it go")
 	chef.until("it is free again", `document.querySelectorAll('.kept').length === 0`)
 	chef.see("keep it at")
+
+	chef.go_("/run-up/supper") // it is planned sooner
+	chef.why()
 	chef.click("keep it at")
 	chef.see("Kept at")
 	chef.click("Take back")
@@ -205,6 +208,6 @@ func TestAKitchenIsStricterThanWhatIsPublished(t *testing.T) {
 	chef.type_(ours, "2 h")
 	chef.click("Save the kitchen")
 	chef.until("it is kept", `!document.querySelector('[role=alert]')`)
-	chef.go_("/kitchen")
+	chef.load("/kitchen")
 	chef.until("and still there", `document.querySelector("`+ours+`")?.value === '2 h'`)
 }

@@ -185,7 +185,7 @@ func TestManyTabletsTickWhileTheServerIsKilled(t *testing.T) {
 	for i := range tablets {
 		assert.Positive(t, by[i], "tablet %d has ticked", i+1)
 	}
-	tablets[0].go_("/mise/supper")
+	tablets[0].load("/mise/supper")
 	tablets[0].see("first course")
 	made := js[map[string]float64](tablets[0], `fetch('/api/services/supper/mise').then(r => r.json()).then(v => Object.fromEntries(v.sheet.days.flatMap(d => d.sections).flatMap(s => s.tasks).filter(t => t.ticks.length).map(t => [t.id, t.made.quantity])))`)
 	assert.Equal(t, sums, made, "a gram, millilitre or piece for each tick")
