@@ -2,7 +2,6 @@ package solve
 
 import (
 	"math"
-	"sort"
 
 	"jointime/internal/core/schedule"
 )
@@ -63,7 +62,7 @@ func (b *board) changes(r int) *lane {
 // insert keeps the order by start.
 func (l *lane) insert(t taking) {
 	l.longest = max(l.longest, t.span[1]-t.span[0])
-	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] > t.span[0] })
+	k := l.after(t.span[0])
 	l.taken = append(l.taken, taking{})
 	copy(l.taken[k+1:], l.taken[k:])
 	l.taken[k] = t
@@ -72,7 +71,7 @@ func (l *lane) insert(t taking) {
 
 // remove takes one taking of an owner with a span off.
 func (l *lane) remove(owner int, s schedule.Span) {
-	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] >= s[0] })
+	k := l.after(s[0] - 1)
 	for ; k < len(l.taken); k++ {
 		if l.taken[k].owner == owner && l.taken[k].span == s {
 			l.units -= l.taken[k].units
@@ -201,12 +200,16 @@ func (b *board) clash(r int, s schedule.Span, n *need) clash {
 			c.hit(math.MinInt64/4, hot)
 		}
 	}
-	k := sort.Search(len(l.taken), func(k int) bool { return l.taken[k].span[0] > s[0]-l.longest-reach })
+	k := l.after(s[0] - l.longest - reach)
 	from, all := k, n.units // units, if all that overlap were in use at once
+	alone := res.Capacity == 1 && n.units == 1 && s[0] < s[1]
 	for ; k < len(l.taken) && l.taken[k].span[0] < s[1]+reach; k++ {
 		t := &l.taken[k]
 		over := t.span[0] < s[1] && s[0] < t.span[1]
-		if over {
+		switch {
+		case over && alone && t.units > 0 && t.span[0] < t.span[1]: // no sums are needed: most resources are cooks
+			c.hit(t.span[0], t.span[1])
+		case over:
 			all += t.units
 		}
 		if res.Setting != nil {
@@ -217,6 +220,19 @@ func (b *board) clash(r int, s schedule.Span, n *need) clash {
 		c.load(l.taken[from:k], s, n.units, res.Capacity)
 	}
 	return c
+}
+
+// after finds the first taking that starts later than a moment.
+func (l *lane) after(at int64) int {
+	from, to := 0, len(l.taken)
+	for from < to {
+		if k := int(uint(from+to) >> 1); l.taken[k].span[0] > at {
+			to = k
+		} else {
+			from = k + 1
+		}
+	}
+	return from
 }
 
 // setting judges a need beside a taking on a resource with a setting.
