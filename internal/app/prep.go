@@ -120,7 +120,7 @@ func (pr *Prep) workOut(ctx context.Context, id string) (x Stocked, err error) {
 	larder.Done = mise.Make(x.Input).Ticked()
 	x.Input.Exploded = quantity.ExplodeFrom(book, larder, orders, ways)
 	needed, leaves := mise.Needed(x.Input)
-	supply.Purchases(&x.Input.Exploded, book, ways, p.Book.Suppliers, needed, x.Input.Begins, pr.now())
+	x.Input.Exploded.Buy = supply.Purchases(x.Input.Exploded.Buy, book, ways, p.Book.Suppliers, needed, x.Input.Begins, pr.now())
 	for k, e := range x.Input.Exploded.Ledger {
 		if when, planned := leaves[e.Component+"/"+e.Step]; planned {
 			x.Input.Exploded.Ledger[k].When = &when

@@ -67,7 +67,7 @@ func TestWhatIsThereIsTakenFirst(t *testing.T) {
 			assert.InDelta(t, 300, e.Short.Quantity, 1e-9, "3.5 kg taken, 3 kg given, 200 g there")
 		}
 	}
-	supply.Purchases(&x, b, quantity.Ways{}, map[string]supply.Supplier{"market": everyDay("market")}, nil, saturday, saturday.AddDate(0, 0, -3))
+	x.Buy = supply.Purchases(x.Buy, b, quantity.Ways{}, map[string]supply.Supplier{"market": everyDay("market")}, nil, saturday, saturday.AddDate(0, 0, -3))
 	buy, _ = buyAndMade(x, "swede")
 	require.NotNil(t, buy.Purchase)
 	assert.Equal(t, "2 × 400 g = 800 g, for 650 g; 150 g over", buy.Purchase.Working)
@@ -136,7 +136,7 @@ func TestBoughtAndOnHandIsEatenLeftAndLost(t *testing.T) {
 		}
 		x := quantity.ExplodeFrom(b, larder, all, quantity.Ways{})
 		require.Empty(t, x.Problems)
-		supply.Purchases(&x, b, quantity.Ways{}, map[string]supply.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
+		x.Buy = supply.Purchases(x.Buy, b, quantity.Ways{}, map[string]supply.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
 		for _, buy := range x.Buy {
 			bought, over := 0.0, 0.0
 			if p := buy.Purchase; p != nil {
@@ -179,7 +179,7 @@ func TestPacksAreTheCheapestThatHoldIt(t *testing.T) {
 		}
 		b := oneComponent(recipe.Component{Name: "It", Yield: recipetest.Grams(1), Lines: []recipe.Line{{Name: "i", Ingredient: "i", Amount: grams2(want)}}}, i)
 		x := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 1}}, units.Metric)
-		supply.Purchases(&x, b, quantity.Ways{}, map[string]supply.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
+		x.Buy = supply.Purchases(x.Buy, b, quantity.Ways{}, map[string]supply.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
 		p := x.Buy[0].Purchase
 		require.NotNil(t, p)
 		best := 1e18
@@ -229,7 +229,7 @@ func TestOrderedInTime(t *testing.T) {
 			all[s.ID] = s
 		}
 		x := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 1}}, units.Metric)
-		supply.Purchases(&x, b, quantity.Ways{}, all, map[string]time.Time{"hake": needed}, saturday, now)
+		x.Buy = supply.Purchases(x.Buy, b, quantity.Ways{}, all, map[string]time.Time{"hake": needed}, saturday, now)
 		require.NotNil(t, x.Buy[0].Purchase)
 		return *x.Buy[0].Purchase
 	}
@@ -250,7 +250,7 @@ func TestNobodyCarriesAMillionPacks(t *testing.T) {
 	i := recipe.Ingredient{ID: "i", Name: "i", Packs: []recipe.Pack{{Supplier: "s", Size: *amountOf(1, "mg"), Price: recipetest.Ptr(int64(1e9))}}}
 	b := oneComponent(recipe.Component{Name: "It", Yield: recipetest.Grams(1), Lines: []recipe.Line{{Name: "i", Ingredient: "i", Amount: grams2(1e6)}}}, i)
 	x := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 100}}, units.Metric)
-	supply.Purchases(&x, b, quantity.Ways{}, map[string]supply.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
+	x.Buy = supply.Purchases(x.Buy, b, quantity.Ways{}, map[string]supply.Supplier{"s": everyDay("s")}, nil, saturday, saturday.AddDate(0, 0, -3))
 	assert.Nil(t, x.Buy[0].Purchase)
 	assert.Positive(t, x.Buy[0].Missing.Quantity)
 }

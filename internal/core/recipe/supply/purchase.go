@@ -13,13 +13,14 @@ import (
 	"jointime/internal/core/units"
 )
 
-// Purchases puts what is missing into packs: from who brings it in time, then
-// from who is cheaper, then from who leaves less over. Needed tells when an
-// ingredient has to be there; what is not in it must be there at the latest
-// hour, by.
-func Purchases(x *quantity.Exploded, b recipe.Book, w quantity.Ways, suppliers map[string]Supplier, needed map[string]time.Time, by, now time.Time) {
-	for k := range x.Buy {
-		buy := &x.Buy[k]
+// Purchases puts what is missing into packs: from who brings it in time, then from who is
+// cheaper, then from who leaves less over. Needed tells when an ingredient has to be
+// there; what is not in it must be there at the latest hour, by. What is handed in stays
+// as it is.
+func Purchases(list []quantity.Buy, b recipe.Book, w quantity.Ways, suppliers map[string]Supplier, needed map[string]time.Time, by, now time.Time) []quantity.Buy {
+	out := slices.Clone(list)
+	for k := range out {
+		buy := &out[k]
 		buy.Purchase = nil
 		if buy.Missing.Quantity <= 0 {
 			continue
@@ -36,6 +37,7 @@ func Purchases(x *quantity.Exploded, b recipe.Book, w quantity.Ways, suppliers m
 			}
 		}
 	}
+	return out
 }
 
 // mostPacks bounds a purchase: nobody carries more of a pack.
