@@ -25,6 +25,9 @@ type change struct {
 	At      time.Time `json:"at"`
 }
 
+// writeWithin bounds how long a stream may take to write what is new.
+const writeWithin = 10 * time.Second
+
 // events streams changes from where a screen left off.
 func (s live) events(w http.ResponseWriter, r *http.Request) {
 	place, known := store.ParsePlace(r.Header.Get("Last-Event-ID"))
@@ -36,16 +39,24 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 		}
 	}
 	out := http.NewResponseController(w)
-	_ = out.SetWriteDeadline(time.Time{}) // a stream has no end
 	w.Header().Set("Content-Type", "text/event-stream")
 	w.Header().Set("X-Accel-Buffering", "no")
-	wake, leave := s.app.Hub.Join()
-	defer leave()
+	news := s.app.Hub.Join()
+	defer news.Leave()
 	ping := time.NewTicker(s.PingEach)
 	defer ping.Stop()
 	fmt.Fprintf(w, "id: %s\nevent: ready\ndata: {}\n\n", place)
 	for {
-		if err := s.sendSince(w, r, &place); err != nil || out.Flush() != nil {
+		_ = out.SetWriteDeadline(time.Now().Add(writeWithin)) // a tablet out of reach is let go
+		if err := s.sendSince(w, r, &place); err != nil {
+			return
+		}
+		for _, id := range news.Planned() {
+			if err := tell(w, place, change{Kind: "plan", ID: id, At: s.Now()}); err != nil {
+				return
+			}
+		}
+		if out.Flush() != nil {
 			return
 		}
 		select {
@@ -53,7 +64,7 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 			return
 		case <-s.app.Hub.Closed():
 			return
-		case <-wake:
+		case <-news.Wake:
 		case <-ping.C:
 			fmt.Fprint(w, ": still here\n\n")
 		}

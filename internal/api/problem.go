@@ -2,8 +2,10 @@ package api
 
 import (
 	"context"
+	"database/sql/driver"
 	"encoding/json"
 	"errors"
+	"io"
 	"net"
 	"net/http"
 	"strings"
@@ -96,10 +98,16 @@ func (s base) fail(err error) *Problem {
 		return problem(http.StatusUnprocessableEntity, "This write key was used for another write.")
 	case errors.Is(err, store.ErrTooManyTries):
 		return problem(http.StatusTooManyRequests, "Too many wrong codes from this tablet. Wait ten minutes.")
+	case errors.Is(err, context.Canceled): // who asked has gone, and nobody reads this
+		s.Log.Debug("request was given up", "error", err)
+		return problem(http.StatusServiceUnavailable, "The request was given up.")
 	}
 	s.Log.Error("request failed", "error", err)
 	if databaseGone(err) {
 		return problem(http.StatusServiceUnavailable, "The database does not answer. What you typed is kept here and can be sent again.")
+	}
+	if errors.Is(err, context.DeadlineExceeded) {
+		return problem(http.StatusServiceUnavailable, "This took longer than a request may take. What you typed is kept here and can be sent again.")
 	}
 	return problem(http.StatusInternalServerError, "Something went wrong here. Nothing stored was lost.")
 }
@@ -112,16 +120,16 @@ func malformed(faults fault.List) *Problem {
 	return p
 }
 
-// databaseGone tells a database that cannot be reached from one that refuses.
+// databaseGone tells a database that cannot be reached, or does not answer in time, from
+// one that refuses, and from a time-out of our own.
 func databaseGone(err error) bool {
-	var network net.Error
-	var connect *pgconn.ConnectError
 	var refused *pgconn.PgError
 	if errors.As(err, &refused) {
 		return strings.HasPrefix(refused.Code, "57P") || strings.HasPrefix(refused.Code, "08")
 	}
-	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, context.DeadlineExceeded) ||
-		strings.Contains(err.Error(), "conn closed") || strings.Contains(err.Error(), "unexpected EOF") || strings.Contains(err.Error(), "bad connection")
+	var network net.Error
+	lost := errors.As(err, &network) && !errors.Is(err, context.DeadlineExceeded)
+	return lost || pgconn.SafeToRetry(err) || pgconn.Timeout(err) || errors.Is(err, driver.ErrBadConn) || errors.Is(err, io.ErrUnexpectedEOF)
 }
 
 func (s base) writeProblem(w http.ResponseWriter, p *Problem) {

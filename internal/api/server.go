@@ -40,7 +40,7 @@ func New(st *store.Store, o Options) *Server {
 	if o.Within == 0 {
 		o.Within = 20 * time.Second
 	}
-	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Within*2/5), sessions: scs.New()}}
+	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Within/10), sessions: scs.New()}}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
 	s.sessions.Cookie.Name = "jointime"
 	s.sessions.Cookie.SameSite = http.SameSiteStrictMode

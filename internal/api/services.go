@@ -245,6 +245,7 @@ type RunUpView struct {
 	ReadOnly bool         `json:"readOnly"`
 	Faults   []string     `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
 	Now      time.Time    `json:"now"`
+	Planning bool         `json:"planning,omitempty" doc:"a newer, or a better plan is being made; it is told when it is there"`
 	Changed  []string     `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
 }
 
@@ -255,7 +256,7 @@ func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{r.RunUp, p.Past, faultsOfAll(p), s.Now().In(p.In.Zone), s.changed(ctx, p)}}, nil
+	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Now: s.Now().In(p.In.Zone), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
 }
 
 // changed names what has another revision now than a past service was planned with.
@@ -320,7 +321,7 @@ func (s services) planFile(w http.ResponseWriter, r *http.Request) {
 // file sends problem or plan as a file to keep.
 func (s services) file(w http.ResponseWriter, r *http.Request, name string, of func(app.Planned) any) {
 	id := chi.URLParam(r, "id")
-	_, x, err := s.app.RunUp(r.Context(), id)
+	_, x, err := s.app.Settled(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return

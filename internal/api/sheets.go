@@ -60,7 +60,7 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 func (s sheets) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p app.Scene, u report.RunUp) error) http.HandlerFunc {
 	return func(w http.ResponseWriter, r *http.Request) {
 		id := chi.URLParam(r, "id")
-		p, x, err := s.app.RunUp(r.Context(), id)
+		p, x, err := s.app.Settled(r.Context(), id)
 		if err != nil {
 			s.writeProblem(w, s.fail(err))
 			return

@@ -5,15 +5,14 @@ import (
 	"maps"
 	"net/http"
 	"reflect"
+	"slices"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
-	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup"
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
@@ -49,7 +48,7 @@ type WhatIfView struct {
 type whatIfOutput struct{ Body WhatIfView }
 
 func (s comparing) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, error) {
-	p, r, err := s.app.RunUp(ctx, in.ID)
+	p, r, err := s.app.Settled(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -74,9 +73,7 @@ func (s comparing) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, 
 	if asItIs(next, p.In) {
 		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
 	}
-	soon, cancel := context.WithTimeout(ctx, s.whatIfWithin())
-	defer cancel()
-	then, err := planOnce(soon, next)
+	then, err := s.app.Once(ctx, next, s.whatIfWithin())
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -87,19 +84,6 @@ func (s comparing) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, 
 // what a request may take: where strict limits cannot all be kept it goes on for many
 // times as long, and the best until then does.
 func (s comparing) whatIfWithin() time.Duration { return s.Within * 3 / 5 }
-
-// planOnce plans a service, and keeps nothing.
-func planOnce(ctx context.Context, in demand.Input) (app.Planned, error) {
-	x, err := runup.Prepare(in)
-	if err != nil {
-		return app.Planned{}, err
-	}
-	r, err := x.Plan(ctx, nil)
-	if err != nil {
-		return app.Planned{}, err
-	}
-	return app.Planned{Result: r, RunUp: r.RunUp(in.Zone)}, nil
-}
 
 // asItIs tells whether nothing of what a service is planned from is otherwise.
 func asItIs(a, b demand.Input) bool {
@@ -141,13 +125,14 @@ func (s comparing) compareMethods(ctx context.Context, in *serviceInput) (*metho
 	out := &methodsOutput{}
 	out.Body.Components = []MethodPlans{}
 	seen := map[string]bool{}
-	for _, dish := range p.In.Dishes {
+	for _, id := range slices.Sorted(maps.Keys(p.In.Dishes)) {
+		dish := p.In.Dishes[id]
 		for _, c := range p.Book.Recipes().Within(dish) {
 			if len(c.Methods) < 2 || seen[c.ID] {
 				continue
 			}
 			seen[c.ID] = true
-			plans, err := methodPlans(ctx, p.In, p.In.Components[c.ID])
+			plans, err := s.methodPlans(ctx, p.In, p.In.Components[c.ID])
 			if err != nil {
 				return nil, s.fail(err)
 			}
@@ -157,13 +142,13 @@ func (s comparing) compareMethods(ctx context.Context, in *serviceInput) (*metho
 	return out, nil
 }
 
-func methodPlans(ctx context.Context, in demand.Input, c recipe.Component) (MethodPlans, error) {
+func (s comparing) methodPlans(ctx context.Context, in demand.Input, c recipe.Component) (MethodPlans, error) {
 	out := MethodPlans{Component: c.ID, Name: c.Name, Chosen: c.Method().ID, Methods: []MethodPlan{}}
 	for _, m := range c.Methods {
 		next := in
 		next.Components = maps.Clone(in.Components)
 		next.Components[c.ID] = c.By(m.ID)
-		r, err := planOnce(ctx, next)
+		r, err := s.app.Once(ctx, next, s.whatIfWithin())
 		if err != nil {
 			return out, err
 		}

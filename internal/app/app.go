@@ -17,9 +17,10 @@ type App struct {
 	Hub *Hub
 }
 
-// New makes an application. Prep waits within for a plan, and does without it after that.
-func New(st *store.Store, now func() time.Time, within time.Duration) *App {
+// New makes an application. Who only looks waits so long for a plan, at the most, and gets
+// what there is after that.
+func New(st *store.Store, now func() time.Time, patience time.Duration) *App {
 	books := &Books{store: st}
-	planner := &Planner{store: st, books: books, now: now, jobs: newJobs()}
-	return &App{books, planner, &Prep{store: st, books: books, planner: planner, now: now, within: within}, newHub()}
+	planner := &Planner{store: st, books: books, now: now, jobs: newJobs(), patience: patience}
+	return &App{books, planner, &Prep{store: st, books: books, planner: planner, now: now}, newHub()}
 }

@@ -3,18 +3,27 @@ package app
 import (
 	"context"
 	"errors"
+	"fmt"
+	"runtime"
+	"runtime/debug"
 	"sync"
 	"time"
 
+	"golang.org/x/sync/semaphore"
+	"golang.org/x/sync/singleflight"
+
 	"jointime/internal/core/runup"
-	"jointime/internal/core/schedule"
+	"jointime/internal/core/runup/demand"
 )
 
-// jobs are the plans that are being made on this server. Whoever asks for one
-// that is being made waits for it, and one asker who leaves does not end it.
+// jobs are the plans that are being made on this server: one for each service, joined by
+// all who ask for it, and no more at once than there are processors. A job keeps what it
+// made by itself; who asked may have gone by then.
 type jobs struct {
-	mu sync.Mutex
-	of map[string]*job // by service
+	mu   sync.Mutex
+	of   map[string]*job // by service
+	room *semaphore.Weighted
+	once singleflight.Group // plans that are only compared, by their key
 }
 
 // job is the making of one plan.
@@ -24,60 +33,93 @@ type job struct {
 	done   chan struct{}
 	view   Progress
 	at     time.Time
-	halted bool // somebody stopped it: the best plan so far is kept
-	passed bool // what it is made from has changed: nobody wants it any more
-	result runup.Result
+	halted bool          // somebody stopped it: the best plan so far is kept
+	passed bool          // what it is made from has changed: nobody wants it any more
+	best   *runup.Result // so far
 	err    error
 }
 
-func newJobs() *jobs { return &jobs{of: map[string]*job{}} }
-
-// errPassed is told to who waited for a plan of what has changed meanwhile.
-var errPassed = errors.New("what the plan is made from has changed")
-
-// longestPlanning bounds how long a plan is made for when everybody has left.
-const longestPlanning = 2 * time.Minute
-
-// plan makes a plan, or waits for the one that is being made from the same.
-func (js *jobs) plan(ctx context.Context, id, key string, made func(context.Context, func(schedule.Plan)) (runup.Result, error)) (runup.Result, bool, error) {
-	js.mu.Lock()
-	j := js.of[id]
-	if j == nil || j.key != key {
-		if j != nil {
-			j.passed = true
-			j.cancel()
-		}
-		work, cancel := context.WithTimeout(context.WithoutCancel(ctx), longestPlanning)
-		j = &job{key: key, cancel: cancel, done: make(chan struct{}), view: Progress{Planning: true}, at: time.Now()}
-		js.of[id] = j
-		go js.run(work, id, j, made)
-	}
-	js.mu.Unlock()
-	select {
-	case <-j.done:
-		if j.passed {
-			return runup.Result{}, false, errPassed
-		}
-		return j.result, j.halted, j.err
-	case <-ctx.Done():
-		return runup.Result{}, false, ctx.Err()
-	}
+func newJobs() *jobs {
+	return &jobs{of: map[string]*job{}, room: semaphore.NewWeighted(int64(runtime.GOMAXPROCS(0)))}
 }
 
-func (js *jobs) run(ctx context.Context, id string, j *job, made func(context.Context, func(schedule.Plan)) (runup.Result, error)) {
-	defer j.cancel()
-	j.result, j.err = made(ctx, func(plan schedule.Plan) {
-		js.mu.Lock()
-		defer js.mu.Unlock()
-		j.view.Found++
-		j.view.Violation, j.view.Cost = plan.Violation, plan.Cost
-	})
+// longestPlanning bounds how long a plan is made for.
+const longestPlanning = 2 * time.Minute
+
+// start makes a plan and keeps it, or joins the making of the one that is being made from
+// the same. One of the same service that is made from something else ends.
+func (js *jobs) start(id, key string, x runup.Service, keep func(context.Context, runup.Result, bool) error) *job {
 	js.mu.Lock()
 	defer js.mu.Unlock()
-	if js.of[id] == j {
-		delete(js.of, id)
+	if j := js.of[id]; j != nil {
+		if j.key == key {
+			return j
+		}
+		j.passed = true
+		j.cancel()
 	}
-	close(j.done)
+	ctx, cancel := context.WithTimeout(context.Background(), longestPlanning)
+	j := &job{key: key, cancel: cancel, done: make(chan struct{}), view: Progress{Planning: true}, at: time.Now()}
+	js.of[id] = j
+	go func() {
+		defer cancel()
+		r, err := js.make(ctx, x, func(r runup.Result) { js.better(j, r) })
+		js.mu.Lock()
+		halted, passed := j.halted, j.passed
+		js.mu.Unlock()
+		if err == nil && !passed {
+			err = keep(context.WithoutCancel(ctx), r, halted)
+		}
+		js.mu.Lock()
+		defer js.mu.Unlock()
+		j.err = err
+		if js.of[id] == j {
+			delete(js.of, id)
+		}
+		close(j.done)
+	}()
+	return j
+}
+
+// make plans when there is room for it. A panic in the planning is its error.
+func (js *jobs) make(ctx context.Context, x runup.Service, found func(runup.Result)) (r runup.Result, err error) {
+	if err := js.room.Acquire(ctx, 1); err != nil {
+		return r, err
+	}
+	defer js.room.Release(1)
+	defer func() {
+		if what := recover(); what != nil {
+			err = &Panic{What: what, Stack: debug.Stack()}
+		}
+	}()
+	return plan(x, ctx, found)
+}
+
+// plan is what makes one; tests put a fault in its place.
+var plan = runup.Service.Plan
+
+// Panic is a fault of ours in the making of a plan.
+type Panic struct {
+	What  any
+	Stack []byte
+}
+
+func (p *Panic) Error() string { return fmt.Sprintf("planning failed: %v", p.What) }
+
+// better notes the best plan so far.
+func (js *jobs) better(j *job, r runup.Result) {
+	js.mu.Lock()
+	defer js.mu.Unlock()
+	j.best = &r
+	j.view.Found++
+	j.view.Violation, j.view.Cost = r.Plan.Violation, r.Plan.Cost
+}
+
+// sofar is the best plan of a job; nil: it has none.
+func (js *jobs) sofar(j *job) *runup.Result {
+	js.mu.Lock()
+	defer js.mu.Unlock()
+	return j.best
 }
 
 // stop ends the making of a plan with the best found so far; false where none is
@@ -117,3 +159,35 @@ func (pl *Planner) Progress(service string) (out Progress) {
 // Stop ends the planning of a service with the best plan so far; false where none is
 // being made, or there is none yet.
 func (pl *Planner) Stop(service string) bool { return pl.jobs.stop(service) }
+
+// Once plans what is only compared, and keeps nothing. Who asks for the same at the same
+// time gets the same plan. The search ends with the context, or when it has lasted as long
+// as it may; the best until then is what there is.
+func (pl *Planner) Once(ctx context.Context, in demand.Input, within time.Duration) (Planned, error) {
+	x, err := runup.Prepare(in)
+	if err != nil {
+		return Planned{}, err
+	}
+	key, err := x.Key()
+	if err != nil {
+		return Planned{}, err
+	}
+	made := pl.jobs.once.DoChan(key, func() (any, error) {
+		soon, cancel := context.WithTimeout(context.WithoutCancel(ctx), within)
+		defer cancel()
+		return pl.jobs.make(soon, x, nil)
+	})
+	select {
+	case got := <-made:
+		if errors.Is(got.Err, context.DeadlineExceeded) {
+			return Planned{}, ErrNoTime
+		}
+		if got.Err != nil {
+			return Planned{}, got.Err
+		}
+		r := got.Val.(runup.Result)
+		return Planned{Result: r, RunUp: r.RunUp(in.Zone)}, nil
+	case <-ctx.Done():
+		return Planned{}, ctx.Err()
+	}
+}

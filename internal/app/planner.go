@@ -26,7 +26,8 @@ type Scene struct {
 // Planned is a plan with its run-up.
 type Planned struct {
 	runup.Result
-	RunUp report.RunUp
+	RunUp    report.RunUp
+	Planning bool // a newer, or a better one is being made
 }
 
 // Planner makes, keeps and reads the plans of services.
@@ -35,9 +36,11 @@ type Planner struct {
 	books *Books
 	now   func() time.Time
 	jobs  *jobs
+
+	patience time.Duration // how long who only looks waits for a plan
 }
 
-// ErrNoTime is told to who asks for a plan that is not made by then; its making goes on.
+// ErrNoTime is told to who needs a plan that is not made by then; its making goes on.
 var ErrNoTime = errors.New("no plan was found in the time that a request may take")
 
 // Scene reads a service: one to come with everything as it is now, one that is
@@ -112,9 +115,27 @@ func (pl *Planner) pinsOf(ctx context.Context, p *Scene, id string) (pins map[st
 }
 
 // RunUp gives the run-up of a service: from the plan that is kept, or a new one, which
-// is then kept. A service that is past has the plan that it had: it is planned only
-// where it never was.
+// is then kept. Where that takes longer than patience, it gives the best plan so far, or
+// the one before the last change, or none, and says that it is being planned. A service
+// that is past has the plan that it had: it is planned only where it never was.
 func (pl *Planner) RunUp(ctx context.Context, id string) (Scene, Planned, error) {
+	soon, cancel := context.WithTimeout(ctx, pl.patience)
+	defer cancel()
+	return pl.runUp(ctx, soon, id)
+}
+
+// Settled is the run-up of a service once it is planned; ErrNoTime where the context ends
+// before that.
+func (pl *Planner) Settled(ctx context.Context, id string) (Scene, Planned, error) {
+	p, r, err := pl.runUp(ctx, ctx, id)
+	if err == nil && r.Planning || errors.Is(err, context.DeadlineExceeded) {
+		return p, Planned{}, ErrNoTime
+	}
+	return p, r, err
+}
+
+// runUp waits for a plan until soon ends.
+func (pl *Planner) runUp(ctx, soon context.Context, id string) (Scene, Planned, error) {
 	p, err := pl.Scene(ctx, id)
 	if err != nil {
 		return p, Planned{}, err
@@ -134,34 +155,76 @@ func (pl *Planner) RunUp(ctx context.Context, id string) (Scene, Planned, error)
 	if r, found, err := pl.keptPlan(ctx, id, p, x, key); err != nil || found {
 		return p, r, err
 	}
-	r, halted, err := pl.jobs.plan(ctx, id, key, x.Plan)
-	switch {
-	case errors.Is(err, errPassed) && ctx.Err() == nil:
-		return pl.RunUp(ctx, id)
-	case ctx.Err() != nil:
-		return p, Planned{}, ErrNoTime
-	case err != nil:
-		return p, Planned{}, fmt.Errorf("plan service %s: %w", id, err)
+	j := pl.jobs.start(id, key, x, func(ctx context.Context, r runup.Result, halted bool) error {
+		_, err := pl.keepPlan(ctx, id, key, p.Pins, r, endedEarly(r, halted))
+		return err
+	})
+	select {
+	case <-j.done:
+	case <-soon.Done():
+		if ctx.Err() != nil {
+			return p, Planned{}, ctx.Err()
+		}
+		r, err := pl.meanwhile(ctx, id, p, x, j)
+		return p, r, err
 	}
-	message := ""
 	switch {
-	case halted:
-		message = haltedEarly
-	case r.CutShort:
-		message = cutShort
+	case j.passed:
+		return pl.runUp(ctx, soon, id)
+	case j.err != nil:
+		return p, Planned{}, fmt.Errorf("plan service %s: %w", id, j.err)
 	}
-	taken, err := pl.keepPlan(ctx, id, key, p.Pins, r, message)
-	if err == nil && !taken { // somebody else had a better one by then
-		if r, found, err := pl.keptPlan(ctx, id, p, x, key); err != nil || found {
-			return p, r, err
+	r, found, err := pl.keptPlan(ctx, id, p, x, key)
+	if err == nil && !found {
+		err = fmt.Errorf("the plan %s was made and is not kept", key)
+	}
+	return p, r, err
+}
+
+// meanwhile is what there is while a plan is being made: the best so far, the one before
+// the last change, or none.
+func (pl *Planner) meanwhile(ctx context.Context, id string, p Scene, x runup.Service, j *job) (Planned, error) {
+	if r := pl.jobs.sofar(j); r != nil {
+		m := p.reported(*r, bettered)
+		m.Planning = true
+		return m, nil
+	}
+	kept, found, err := pl.store.LastPlan(ctx, id)
+	if err != nil {
+		return Planned{}, err
+	}
+	if found && kept.Plan.Plan != nil {
+		if r, err := readPlan(kept); err == nil { // one that cannot be read is no help here
+			m := p.reported(r, replanned)
+			m.Planning = true
+			return m, nil
 		}
 	}
-	return p, p.reported(r, message), err
+	m := p.reported(x.Unplanned(beingPlanned), "")
+	m.Planning = true
+	return m, nil
+}
+
+const (
+	bettered     = "This plan is still being made better."
+	replanned    = "It is being planned anew: this is the plan before the last change."
+	beingPlanned = "It is being planned."
+)
+
+// endedEarly says why a plan is not what the whole search would have found; empty: it is.
+func endedEarly(r runup.Result, halted bool) string {
+	switch {
+	case halted:
+		return haltedEarly
+	case r.CutShort:
+		return cutShort
+	}
+	return ""
 }
 
 // reported reads a plan. The message is told where there is one.
 func (p Scene) reported(r runup.Result, message string) Planned {
-	m := Planned{r, r.RunUp(p.In.Zone)}
+	m := Planned{Result: r, RunUp: r.RunUp(p.In.Zone)}
 	if r.Found {
 		m.RunUp.Message = message
 	}

@@ -22,6 +22,8 @@ type Stocked struct {
 	Input mise.Input
 	Plan  report.RunUp
 	Sheet mise.Sheet
+
+	Planning bool // the hours are those of a plan that is being made anew, or are not there yet
 }
 
 // Prep works out what services have to make ready and to buy.
@@ -30,7 +32,6 @@ type Prep struct {
 	books   *Books
 	planner *Planner
 	now     func() time.Time
-	within  time.Duration // how long it waits for a plan
 	sheets  keptSheets
 }
 
@@ -80,7 +81,7 @@ func (pr *Prep) Stocked(ctx context.Context, id string) (Stocked, error) {
 		return kept.made, nil
 	}
 	made, err := pr.workOut(ctx, id)
-	if err == nil {
+	if err == nil && !made.Planning { // the plan that is being made is asked for again
 		kept.key, kept.made = key, made
 	}
 	return made, err
@@ -89,7 +90,7 @@ func (pr *Prep) Stocked(ctx context.Context, id string) (Stocked, error) {
 // workOut makes the sums twice: without what was ticked, to know to what steps
 // the ticks belong, and with it.
 func (pr *Prep) workOut(ctx context.Context, id string) (x Stocked, err error) {
-	p, plan, err := pr.planOrNone(ctx, id)
+	p, planned, err := pr.planner.RunUp(ctx, id)
 	if err != nil {
 		return x, err
 	}
@@ -105,7 +106,7 @@ func (pr *Prep) workOut(ctx context.Context, id string) (x Stocked, err error) {
 			larder.Stock = append(larder.Stock, e)
 		}
 	}
-	x = Stocked{Scene: p, Plan: plan, Input: mise.Input{Book: book, Kitchen: p.In.Kitchen, Plan: plan, Ways: ways, Begins: p.begins(), Hours: p.hours(), Now: pr.now(), Zone: p.In.Zone}}
+	x = Stocked{Scene: p, Plan: planned.RunUp, Planning: planned.Planning, Input: mise.Input{Book: book, Kitchen: p.In.Kitchen, Plan: planned.RunUp, Ways: ways, Begins: p.begins(), Hours: p.hours(), Now: pr.now(), Zone: p.In.Zone}}
 	for _, o := range orders {
 		x.Input.Plates += o.Plates
 	}
@@ -128,23 +129,6 @@ func (pr *Prep) workOut(ctx context.Context, id string) (x Stocked, err error) {
 	}
 	x.Sheet = mise.Make(x.Input)
 	return x, nil
-}
-
-// planOrNone gives the run-up of a service, or, where none is found, why: what
-// is to be made ready is known without it. One that was not found before is not
-// looked for again.
-func (pr *Prep) planOrNone(ctx context.Context, id string) (Scene, report.RunUp, error) {
-	p, err := pr.planner.Scene(ctx, id)
-	if err != nil {
-		return p, report.RunUp{}, err
-	}
-	soon, cancel := context.WithTimeout(ctx, pr.within)
-	defer cancel()
-	planned, r, err := pr.planner.RunUp(soon, id)
-	if err != nil && soon.Err() != nil && ctx.Err() == nil {
-		return p, report.RunUp{Message: "No plan was found in the time that there was."}, nil
-	}
-	return planned, r.RunUp, err
 }
 
 // begins is the hour of the first course; the end of its day where none has a

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"log/slog"
+	"strings"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -11,11 +12,11 @@ import (
 // Listen calls told whenever something was written, by whatever server, until
 // the context ends. It keeps a connection of its own, and makes a new one when
 // that is lost; told is then called too, for something may have been missed.
-func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func()) {
+func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func(planned string)) {
 	for wait := 100 * time.Millisecond; ctx.Err() == nil; wait = min(2*wait, 2*time.Second) {
-		err := s.listenOnce(ctx, func() {
+		err := s.listenOnce(ctx, func(planned string) {
 			wait = 100 * time.Millisecond
-			told()
+			told(planned)
 		})
 		if ctx.Err() != nil {
 			return
@@ -28,7 +29,7 @@ func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func()) {
 	}
 }
 
-func (s *Store) listenOnce(ctx context.Context, told func()) error {
+func (s *Store) listenOnce(ctx context.Context, told func(planned string)) error {
 	conn, err := pgx.Connect(ctx, s.URL)
 	if err != nil {
 		return err
@@ -37,10 +38,16 @@ func (s *Store) listenOnce(ctx context.Context, told func()) error {
 	if _, err := conn.Exec(ctx, "listen jointime"); err != nil {
 		return err
 	}
+	told("") // for what was missed meanwhile
 	for {
-		told()
-		if _, err := conn.WaitForNotification(ctx); err != nil {
+		news, err := conn.WaitForNotification(ctx)
+		if err != nil {
 			return err
 		}
+		service, is := strings.CutPrefix(news.Payload, planned)
+		if !is {
+			service = ""
+		}
+		told(service)
 	}
 }

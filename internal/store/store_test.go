@@ -167,7 +167,7 @@ func TestChangesAreTold(t *testing.T) {
 	ctx, cancel := context.WithCancel(context.Background())
 	defer cancel()
 	told := make(chan bool, 10)
-	go s.Listen(ctx, slog.New(slog.DiscardHandler), func() { told <- true })
+	go s.Listen(ctx, slog.New(slog.DiscardHandler), func(string) { told <- true })
 	<-told // it listens
 	save(t, s, 0, "chef", doc{Name: "one"})
 	select {

@@ -87,13 +87,13 @@ const maxExcluded = 500
 
 // Plan searches. What cannot be done is kept out of the problem, noted in the map with
 // its reason, and the rest is planned. Each better plan is handed to found, which may
-// be nil, while the search goes on. A context that ends during the search gives the best
+// be nil, while the search goes on; what it is handed is a result like the last one. A context that ends during the search gives the best
 // plan until then; one that ended before there was any is the error.
-func (s Service) Plan(ctx context.Context, found func(schedule.Plan)) (Result, error) {
+func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 	r := Result{Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
 	for range maxExcluded {
 		var no *solve.Impossible
-		switch err := r.search(ctx, found); {
+		switch err := r.search(ctx, r.telling(found)); {
 		case err == nil:
 			return r, nil
 		case errors.As(err, &no):
@@ -113,6 +113,25 @@ func (s Service) Plan(ctx context.Context, found func(schedule.Plan)) (Result, e
 		}
 	}
 	return Result{}, fmt.Errorf("more than %d steps cannot be done", maxExcluded)
+}
+
+// telling hands plans of the problem as it is now on.
+func (r *Result) telling(found func(Result)) func(schedule.Plan) {
+	if found == nil {
+		return nil
+	}
+	now := *r
+	now.Found = true
+	return func(p schedule.Plan) {
+		next := now
+		next.Plan = p
+		found(next)
+	}
+}
+
+// Unplanned is the service with no plan, and why there is none.
+func (s Service) Unplanned(why string) Result {
+	return Result{Problem: s.problem, Map: s.of, Options: s.options, Why: why}
 }
 
 // Again puts a plan that was kept under the key of the service back into today's words;

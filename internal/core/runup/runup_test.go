@@ -360,7 +360,7 @@ func benchmarkMake(b *testing.B, in demand.Input) {
 		start, found := time.Now(), false
 		s, err := runup.Prepare(in)
 		require.NoError(b, err)
-		r, err := s.Plan(context.Background(), func(schedule.Plan) {
+		r, err := s.Plan(context.Background(), func(runup.Result) {
 			if !found {
 				found = true
 				first = append(first, time.Since(start))

@@ -1,7 +1,7 @@
 // Changes made elsewhere, as the server tells them.
 import { useEffect, useState } from 'react'
 import { flush } from './outbox'
-import { client, ofTicks, reread } from './queries'
+import { client, ofPlans, ofTicks, reread } from './queries'
 
 export type Change = { kind: string; id: string; version: number; who: string; what: string; at: string }
 
@@ -34,6 +34,7 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
     })
     stream.addEventListener('change', (event) => {
       const change = JSON.parse((event as MessageEvent<string>).data) as Change
+      if (change.kind === 'plan') return void reread(ofPlans(change.id))
       setLast(change)
       if (change.kind === 'kitchen') void client.invalidateQueries({ queryKey: ['heats'] })
       soon.add(change.kind === 'tick' ? 'ticked' : 'changed')

@@ -14,7 +14,10 @@ export const useService = (id: string) =>
   useQuery({ queryKey: ['service', id], queryFn: () => ask(api.GET('/api/services/{id}', { params: { path: { id } } })), enabled: id !== '' })
 
 export const useRunUp = (id: string) =>
-  useQuery({ queryKey: ['run-up', id], queryFn: () => ask(api.GET('/api/services/{id}/runup', { params: { path: { id } } })), enabled: id !== '' })
+  useQuery({
+    queryKey: ['run-up', id], queryFn: () => ask(api.GET('/api/services/{id}/runup', { params: { path: { id } } })), enabled: id !== '',
+    refetchInterval: (q) => (q.state.data?.planning ? 1500 : false), // the best so far, until the plan is there
+  })
 
 export const useAcross = (id: string) => useQuery({ queryKey: ['across', id], queryFn: () => ask(api.GET('/api/services/{id}/across', { params: { path: { id } } })), enabled: id !== '' })
 
@@ -82,6 +85,9 @@ type Query = { queryKey: readonly unknown[] }
 
 /** ofTicks are the queries that what is ticked off changes. */
 export const ofTicks = (q: Query) => ['mise', 'amounts', 'labels'].includes(q.queryKey[0] as string)
+
+/** ofPlans are the queries that a plan of a service changes. */
+export const ofPlans = (id: string) => (q: Query) => ['run-up', 'mise', 'labels', 'sheets', 'amounts'].includes(q.queryKey[0] as string) && q.queryKey[1] === id
 
 const ofChanges = (q: Query) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'heats'
 

@@ -2980,6 +2980,8 @@ export interface components {
             faults: string[];
             /** Format: date-time */
             now: string;
+            /** @description a newer, or a better plan is being made; it is told when it is there */
+            planning?: boolean;
             readOnly: boolean;
             runUp: components["schemas"]["RunUp"];
         };

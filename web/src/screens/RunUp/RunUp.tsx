@@ -32,10 +32,11 @@ export function RunUp({ id }: { id: string }) {
   const runUp = useRunUp(id)
   if (runUp.isPending) return <Planning id={id} />
   if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
-  return <Sheet plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
+  if (runUp.data.planning && runUp.data.runUp.bars.length === 0) return <Planning id={id} />
+  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
 }
 
-function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
+function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan; planning: boolean; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
   const [params, setParams] = useSearchParams()
   const view = params.get('view') ?? 'strands'
   const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
@@ -72,6 +73,7 @@ function Sheet({ plan, faults, readOnly, changed, anew }: { plan: Plan; faults: 
   const drawn = view === 'strands' || view === 'lanes' || view === 'list'
   return (
     <div className="run-up">
+      {planning && <Planning id={plan.service} />}
       <div className="page-head">
         <h1>Run-up</h1>
         <Summary plan={plan} readOnly={readOnly} />

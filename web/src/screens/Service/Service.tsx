@@ -24,7 +24,8 @@ function Sheet({ view }: { view: View }) {
   const desk = useDesk()
   const runUp = useRunUp(service.id)
   const change: Change = (what, from: Origin, edit) => desk.hand({ kind: 'service', id: service.id, version: from.version, screen: `service:${service.id}`, what, value: edit(from.service) })
-  const plan = runUp.data?.runUp
+  const planning = runUp.isPending || runUp.data?.planning
+  const plan = runUp.data?.planning && runUp.data.runUp.bars.length === 0 ? undefined : runUp.data?.runUp
   return (
     <>
       <div className="page-head">
@@ -36,7 +37,7 @@ function Sheet({ view }: { view: View }) {
       </div>
       {view.readOnly && <div className="read-only-note">This service is past. It is shown as it was planned and can only be read.</div>}
       {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
-      {!plan && !runUp.isError && <Planning id={service.id} />}
+      {planning && !runUp.isError && <Planning id={service.id} />}
       <Holds service={service.id} />
       {view.rows.flatMap((r) => r.dishes.flatMap((d) => d.faults.map((f) => <Bracket key={d.dish + f} what={`${d.name}: ${f}`} />)))}
       {plan && <Evening plan={plan} within={service.within || 900} />}

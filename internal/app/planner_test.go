@@ -1,0 +1,134 @@
+package app_test
+
+import (
+	"context"
+	"log/slog"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/app"
+	"jointime/internal/demo/demotest"
+	"jointime/internal/pgdev/pgtest"
+	"jointime/internal/store"
+
+	_ "time/tzdata"
+)
+
+func TestMain(m *testing.M) { pgtest.Main(m) }
+
+func now() time.Time { return demotest.Morning }
+
+// Who asked has gone; the plan is made and kept all the same, and told of.
+func TestAPlanIsKeptWhenNobodyWaitsForIt(t *testing.T) {
+	st := demotest.Unplanned(t)
+	a := app.New(st, now, 0)
+	news := a.Hub.Join()
+	defer news.Leave()
+	listening(t, st, a)
+	letGo := app.Hold(t)
+
+	_, r, err := a.RunUp(t.Context(), "supper")
+	require.NoError(t, err)
+	assert.True(t, r.Planning)
+	assert.Equal(t, "It is being planned.", r.RunUp.Message)
+	assert.Empty(t, r.RunUp.Bars)
+	letGo()
+	require.Eventually(t, func() bool {
+		<-news.Wake
+		planned := news.Planned()
+		return len(planned) == 1 && planned[0] == "supper"
+	}, demotest.Patience, time.Millisecond, "it is told that the plan is there")
+	_, r, err = a.RunUp(t.Context(), "supper")
+	require.NoError(t, err)
+	assert.False(t, r.Planning, "the kept one")
+	assert.True(t, r.Found)
+}
+
+// An asker whose request has ended does not end the planning, and gets its own error; who
+// asks after it waits for the same plan.
+func TestAnAskerWhoLeavesEndsNothing(t *testing.T) {
+	a := app.New(demotest.Unplanned(t), now, demotest.Patience)
+	letGo := app.Hold(t)
+	ctx, leave := context.WithCancel(t.Context())
+	gone := make(chan error, 1)
+	go func() {
+		_, _, err := a.RunUp(ctx, "supper")
+		gone <- err
+	}()
+	require.Eventually(t, func() bool { return a.Progress("supper").Planning }, demotest.Patience, time.Millisecond)
+	leave()
+	require.ErrorIs(t, <-gone, context.Canceled)
+	assert.True(t, a.Progress("supper").Planning, "it goes on")
+
+	soon, cancel := context.WithTimeout(t.Context(), time.Millisecond)
+	defer cancel()
+	_, _, err := a.Settled(soon, "supper")
+	require.ErrorIs(t, err, app.ErrNoTime, "not that the database does not answer")
+	letGo()
+	_, r, err := a.Settled(t.Context(), "supper")
+	require.NoError(t, err)
+	assert.True(t, r.Found)
+}
+
+// While a service is planned anew, the plan before the last change is what there is.
+func TestThePlanBeforeTheLastChangeIsShownMeanwhile(t *testing.T) {
+	st := demotest.Store(t)
+	a := app.New(st, now, 0)
+	b, err := a.Book(t.Context())
+	require.NoError(t, err)
+	svc := b.Services["supper"]
+	_, before, err := a.RunUp(t.Context(), svc.ID)
+	require.NoError(t, err)
+	require.False(t, before.Planning)
+	letGo := app.Hold(t)
+	svc.Courses[0].Hour = "20:20"
+	_, err = st.Save(t.Context(), store.Write{Kind: store.Service, ID: svc.ID, Base: b.Version(store.Service, svc.ID), Body: svc.Said(), Who: "Chef", Person: "chef"})
+	require.NoError(t, err)
+
+	_, r, err := a.RunUp(t.Context(), svc.ID)
+	require.NoError(t, err)
+	assert.True(t, r.Planning)
+	assert.Equal(t, "It is being planned anew: this is the plan before the last change.", r.RunUp.Message)
+	assert.Equal(t, before.RunUp.Bars, r.RunUp.Bars)
+	x, err := a.Stocked(t.Context(), svc.ID)
+	require.NoError(t, err, "the mise never fails for want of a plan")
+	assert.True(t, x.Planning)
+	letGo()
+	_, r, err = a.Settled(t.Context(), svc.ID)
+	require.NoError(t, err)
+	assert.NotEqual(t, before.RunUp.Bars, r.RunUp.Bars)
+	x, err = a.Stocked(t.Context(), svc.ID)
+	require.NoError(t, err)
+	assert.False(t, x.Planning, "what was worked out without it was not kept")
+}
+
+// A fault of ours in the planning is the error of that plan, and the server goes on.
+func TestAPanicInThePlanningIsItsError(t *testing.T) {
+	st := demotest.Store(t)
+	a := app.New(st, now, demotest.Patience)
+	p, _, err := a.RunUp(t.Context(), "supper")
+	require.NoError(t, err)
+	app.Spoil(t) // every search panics from here on
+	p.In.Service.Within = 60
+	_, err = a.Once(t.Context(), p.In, demotest.Patience)
+	var fault *app.Panic
+	require.ErrorAs(t, err, &fault)
+	assert.Equal(t, "spoilt", fault.What)
+	assert.NotEmpty(t, fault.Stack)
+}
+
+// listening has the application hear of what is written.
+func listening(t *testing.T, st *store.Store, a *app.App) {
+	t.Helper()
+	ctx, stop := context.WithCancel(t.Context())
+	ready, done := make(chan bool, 100), make(chan bool)
+	go func() {
+		st.Listen(ctx, slog.New(slog.DiscardHandler), func(planned string) { a.Hub.Tell(planned); ready <- true })
+		close(done)
+	}()
+	<-ready
+	t.Cleanup(func() { stop(); <-done })
+}
