@@ -23,10 +23,7 @@ func (b *builder) course(c int) {
 			continue
 		}
 		for _, comp := range b.In.Book().Within(t.Dish) {
-			if _, made := b.strands[comp.ID]; !made {
-				b.strands[comp.ID] = b.expand(b.Lots[comp.ID])
-				b.feed(b.strands[comp.ID])
-			}
+			b.strand(comp.ID, map[string]bool{})
 		}
 		built := b.plates(t)
 		for _, part := range t.Dish.Parts {
@@ -48,6 +45,22 @@ func (b *builder) course(c int) {
 		}
 	}
 	b.tables(last)
+}
+
+// strand expands a component, unless it is there already: first those that go into it or
+// leave something over for it, in whatever order, dish or course they are served. On is
+// the way to it: what goes round in a circle is not followed.
+func (b *builder) strand(id string, on map[string]bool) {
+	lot := b.Lots[id]
+	if _, made := b.strands[id]; made || lot == nil || on[id] {
+		return
+	}
+	on[id] = true
+	for _, l := range lot.Component.Lines {
+		b.strand(l.Component, on)
+	}
+	b.strands[id] = b.expand(lot)
+	b.feed(b.strands[id])
 }
 
 // feed ties what goes into a component to the step that uses it: another

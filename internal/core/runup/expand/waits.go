@@ -72,9 +72,12 @@ func (b *builder) placeHeld(w recipe.Wait, from, to int) schedule.Use {
 // is kept meanwhile, and for how long.
 func (b *builder) takeOver(from, to []int) {
 	for _, i := range from {
-		for _, j := range b.sharing(i, to) {
-			l, buffer := b.waitLink(recipe.Wait{}, i, j)
-			b.link(l, work.Link{Reason: work.Input, Buffer: buffer})
+		for _, j := range to {
+			elsewhere := len(b.sharing(j, from)) == 0 // what other plates left over: all of it is waited for
+			if elsewhere || b.of.Work[i].Overlaps(b.of.Work[j].Scope) {
+				l, buffer := b.waitLink(recipe.Wait{}, i, j)
+				b.link(l, work.Link{Reason: work.Input, Buffer: buffer})
+			}
 		}
 	}
 }
