@@ -121,7 +121,7 @@ func writePrep(w io.Writer, x app.Stocked) error { return lists.WritePrep(w, x.S
 
 // tableOf sends a table of a service as a file.
 func (s base) tableOf(w http.ResponseWriter, r *http.Request, name string, write func(io.Writer, app.Stocked) error) {
-	id := chi.URLParam(r, "id")
+	id := pathID(r)
 	x, err := s.app.Stocked(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))

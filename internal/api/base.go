@@ -6,9 +6,11 @@ import (
 	"io/fs"
 	"log/slog"
 	"net/http"
+	"net/url"
 	"time"
 
 	"github.com/alexedwards/scs/v2"
+	"github.com/go-chi/chi/v5"
 
 	"jointime/internal/app"
 	"jointime/internal/core/recipe"
@@ -81,4 +83,13 @@ func (s base) dish(ctx context.Context, id string) (app.Book, recipe.Dish, error
 		return app.Book{}, recipe.Dish{}, s.fail(fmt.Errorf("dish %q: %w", id, store.ErrNotFound))
 	}
 	return b, d, nil
+}
+
+// pathID is the id in an address, with nothing escaped: an at sign may come as %40.
+func pathID(r *http.Request) string {
+	id := chi.URLParam(r, "id")
+	if plain, err := url.PathUnescape(id); err == nil {
+		return plain
+	}
+	return id
 }

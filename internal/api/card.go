@@ -21,7 +21,7 @@ func (s cards) files(r chi.Router) {
 
 // cardFile sends the build card of a dish, to hang on the wall.
 func (s cards) cardFile(w http.ResponseWriter, r *http.Request) {
-	id := chi.URLParam(r, "id")
+	id := pathID(r)
 	b, d, err := s.dish(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))

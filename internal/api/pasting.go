@@ -220,7 +220,7 @@ func (s pasting) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) 
 
 // recipeFile sends a dish as a schema.org Recipe.
 func (s pasting) recipeFile(w http.ResponseWriter, r *http.Request) {
-	b, d, err := s.dish(r.Context(), chi.URLParam(r, "id"))
+	b, d, err := s.dish(r.Context(), pathID(r))
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return

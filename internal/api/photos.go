@@ -85,7 +85,7 @@ func (s photos) putPhotoBack(ctx context.Context, in *dishInput) (*struct{}, err
 
 // photoFile sends the photograph of a dish.
 func (s photos) photoFile(w http.ResponseWriter, r *http.Request) {
-	jpeg, err := s.store.Picture(r.Context(), chi.URLParam(r, "id"))
+	jpeg, err := s.store.Picture(r.Context(), pathID(r))
 	if err != nil {
 		s.writeProblem(w, s.fail(err))
 		return
@@ -96,7 +96,7 @@ func (s photos) photoFile(w http.ResponseWriter, r *http.Request) {
 
 // takePhoto takes in the photograph of a dish: the body is the picture.
 func (s photos) takePhoto(w http.ResponseWriter, r *http.Request) {
-	if p := s.keepPhoto(r.Context(), chi.URLParam(r, "id"), r.Body); p != nil {
+	if p := s.keepPhoto(r.Context(), pathID(r), r.Body); p != nil {
 		s.writeProblem(w, p)
 		return
 	}

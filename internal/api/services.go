@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"maps"
 	"net/http"
+	"regexp"
 	"slices"
 	"strings"
 	"time"
@@ -229,15 +230,16 @@ func (s services) copyService(ctx context.Context, in *copyInput) (*savedOutput,
 
 // freeID makes an id for a service like another, on a day.
 func freeID(b app.Book, like, day string) string {
-	stem := strings.SplitN(like, "@", 2)[0] + "@" + day
-	id := stem
-	for n := 2; ; n++ {
-		if _, taken := b.Services[id]; !taken {
-			return id
-		}
-		id = fmt.Sprintf("%s-%d", stem, n)
+	taken := map[string]bool{}
+	for id := range b.Services {
+		taken[id] = true
 	}
+	stem := dated.ReplaceAllString(like, "")
+	return recipe.Slug(stem+" "+day, taken)
 }
+
+// dated is what a service's id has of its day; older ones have an at sign before it.
+var dated = regexp.MustCompile(`[@-]\d{4}-\d{2}-\d{2}(-\d+)?$`)
 
 // RunUpView is the run-up of a service.
 type RunUpView struct {
@@ -320,7 +322,7 @@ func (s services) planFile(w http.ResponseWriter, r *http.Request) {
 
 // file sends problem or plan as a file to keep.
 func (s services) file(w http.ResponseWriter, r *http.Request, name string, of func(app.Planned) any) {
-	id := chi.URLParam(r, "id")
+	id := pathID(r)
 	_, x, err := s.app.Settled(r.Context(), id)
 	if err != nil {
 		s.writeProblem(w, s.fail(err))

@@ -59,7 +59,7 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 // handOut sends a plan as a file of one of the open formats.
 func (s sheets) handOut(name, kind string, write func(w *bytes.Buffer, r *http.Request, p app.Scene, u report.RunUp) error) http.HandlerFunc {
 	return func(w http.ResponseWriter, r *http.Request) {
-		id := chi.URLParam(r, "id")
+		id := pathID(r)
 		p, x, err := s.app.Settled(r.Context(), id)
 		if err != nil {
 			s.writeProblem(w, s.fail(err))

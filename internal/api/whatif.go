@@ -165,7 +165,7 @@ func (s comparing) methodPlans(ctx context.Context, in demand.Input, c recipe.Co
 }
 
 func (s comparing) stopPlanning(w http.ResponseWriter, r *http.Request) {
-	if !s.app.Stop(chi.URLParam(r, "id")) {
+	if !s.app.Stop(pathID(r)) {
 		s.writeProblem(w, problem(http.StatusNotFound, "Nothing is being planned."))
 		return
 	}

@@ -184,7 +184,7 @@ func TestAPastServiceIsReadOnlyAndAsItWasPlanned(t *testing.T) {
 
 	a := c.send("POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-21"})
 	require.Equal(t, 200, a.status, string(a.body))
-	next := get[api.ServiceView](c, "/api/services/supper@2026-03-21")
+	next := get[api.ServiceView](c, "/api/services/supper-2026-03-21")
 	assert.False(t, next.ReadOnly)
 	assert.Equal(t, "Ling", next.Rows[0].Dishes[0].Needs[0].Make.Name, "the new one has the dishes of today")
 	p := c.send("POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-02"}).problem(t)
@@ -194,7 +194,7 @@ func TestAPastServiceIsReadOnlyAndAsItWasPlanned(t *testing.T) {
 func TestACopyCanBeRepeated(t *testing.T) {
 	h := newHouse(t)
 	c := h.cook("Chef")
-	for _, want := range []string{"supper@2026-03-21", "supper@2026-03-21", "supper@2026-03-21-2"} {
+	for _, want := range []string{"supper-2026-03-21", "supper-2026-03-21", "supper-2026-03-21-2"} {
 		key := "k1"
 		if strings.HasSuffix(want, "-2") {
 			key = "k2"

@@ -1,7 +1,7 @@
 // Changes made elsewhere, as the server tells them.
 import { useEffect, useState } from 'react'
 import { flush } from './outbox'
-import { client, ofPlans, ofTicks, reread } from './queries'
+import { client, ofKitchens, ofPlans, ofTicks, reread } from './queries'
 
 export type Change = { kind: string; id: string; version: number; who: string; what: string; at: string }
 
@@ -29,7 +29,7 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
     const stream = new EventSource('/api/events')
     stream.addEventListener('ready', () => {
       setJoined(true)
-      void reread()
+      void reread(ofKitchens) // nobody knows what was missed
       void flush()
     })
     stream.addEventListener('change', (event) => {

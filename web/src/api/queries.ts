@@ -89,6 +89,9 @@ export const ofTicks = (q: Query) => ['mise', 'amounts', 'labels'].includes(q.qu
 /** ofPlans are the queries that a plan of a service changes. */
 export const ofPlans = (id: string) => (q: Query) => ['run-up', 'mise', 'labels', 'sheets', 'amounts'].includes(q.queryKey[0] as string) && q.queryKey[1] === id
 
+/** ofKitchens are all that a kitchen changes: also how temperatures are written. */
+export const ofKitchens = (q: Query) => q.queryKey[0] !== 'session'
+
 const ofChanges = (q: Query) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'heats'
 
 /** reread drops what is running and reads again, so that no old answer wins. */
