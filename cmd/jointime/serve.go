@@ -34,6 +34,7 @@ const (
 type serveFlags struct {
 	port     int
 	listen   string
+	hosts    []string
 	database string
 	printer  string
 	verbose  bool
@@ -44,6 +45,10 @@ func parseServe(args []string, errs io.Writer) (f serveFlags, err error) {
 	flags.SetOutput(errs)
 	flags.IntVar(&f.port, "port", 0, "the port; 0: the first free one from 8741 on")
 	flags.StringVar(&f.listen, "listen", "127.0.0.1", "the address to listen on; other than loopback, tablets join with a code")
+	flags.Func("host", "a name by which tablets ask for this machine; may be given several times", func(h string) error {
+		f.hosts = append(f.hosts, h)
+		return nil
+	})
 	flags.StringVar(&f.database, "database", "", "address of a PostgreSQL; empty: one of its own")
 	flags.StringVar(&f.printer, "printer", "", "address of a label printer that takes SVG over HTTP; the demo has one of its own")
 	flags.BoolVar(&f.verbose, "verbose", false, "log every request")
@@ -153,7 +158,7 @@ func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags,
 		log.Warn("the screens are not built: run make build")
 		screens = nil
 	}
-	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Printer: f.printer})
+	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Hosts: f.hosts, Printer: f.printer})
 	h := &http.Server{Handler: server, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: 60 * time.Second,
 		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 32 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug)}
 	var running sync.WaitGroup

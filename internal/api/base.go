@@ -57,6 +57,7 @@ type Options struct {
 	Log      *slog.Logger
 	Screens  fs.FS            // the built front end; nil: none
 	Open     bool             // reached from elsewhere than this machine: tablets join with a code
+	Hosts    []string         // names by which it is asked, beside localhost and addresses
 	Now      func() time.Time // the clock; nil: the real one
 	PingEach time.Duration    // of the event stream; 0: 15 s
 	Within   time.Duration    // bounds every request but the event stream; 0: 20 s

@@ -7,6 +7,7 @@ import (
 	"net/http"
 	"path"
 	"runtime/debug"
+	"slices"
 	"strings"
 	"time"
 
@@ -54,21 +55,34 @@ func (s *Server) limited(next http.Handler) http.Handler {
 	})
 }
 
-// ownHost refuses names that other pages could give to this machine (DNS
-// rebinding) while only this machine is served.
+// ownHost refuses names that other pages could give to this machine (DNS rebinding): it
+// is asked by its loopback names, by an address in figures, which no page can take over,
+// where others are served too, or by a name that it was started with.
 func (s *Server) ownHost(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		host, _, err := net.SplitHostPort(r.Host)
-		if err != nil {
-			host = r.Host
-		}
-		ip := net.ParseIP(strings.Trim(host, "[]"))
-		if !s.Open && host != "localhost" && (ip == nil || !ip.IsLoopback()) {
-			s.writeProblem(w, problem(http.StatusMisdirectedRequest, "Only localhost is served here; start with --listen to serve tablets."))
+		host := hostOf(r.Host)
+		known := loopback(host) || s.Open && net.ParseIP(host) != nil || slices.ContainsFunc(s.Hosts, func(h string) bool { return strings.EqualFold(h, host) })
+		if !known {
+			s.writeProblem(w, problem(http.StatusMisdirectedRequest, "This is not served under that name. Start with --listen to serve tablets by this machine's address, and with --host for a name that it has."))
 			return
 		}
 		next.ServeHTTP(w, r)
 	})
+}
+
+// hostOf is an address without its port.
+func hostOf(address string) string {
+	host, _, err := net.SplitHostPort(address)
+	if err != nil {
+		host = address
+	}
+	return strings.Trim(host, "[]")
+}
+
+// loopback tells names and addresses by which a machine speaks of itself.
+func loopback(host string) bool {
+	ip := net.ParseIP(host)
+	return host == "localhost" || ip != nil && ip.IsLoopback()
 }
 
 func (s *Server) logged(next http.Handler) http.Handler {
@@ -98,14 +112,11 @@ func (s *Server) recovered(next http.Handler) http.Handler {
 	})
 }
 
-// local reports whether a request comes from this machine.
+// local reports whether a request comes from this machine: under one of its own names,
+// and not through something that passes on what comes from elsewhere.
 func local(r *http.Request) bool {
-	host, _, err := net.SplitHostPort(r.RemoteAddr)
-	if err != nil {
-		host = r.RemoteAddr
-	}
-	ip := net.ParseIP(host)
-	return ip != nil && ip.IsLoopback()
+	passedOn := r.Header.Get("Forwarded") != "" || r.Header.Get("X-Forwarded-For") != ""
+	return loopback(hostOf(r.RemoteAddr)) && loopback(hostOf(r.Host)) && !passedOn
 }
 
 // joined lets only this machine and tablets that have joined in. The way to

@@ -186,9 +186,13 @@ func TestHeadersAndOrigins(t *testing.T) {
 	assert.Equal(t, http.StatusMisdirectedRequest, c.do(r).status)
 }
 
-// from sends a request as if from another machine.
+// from sends a request as if from another machine, or from this one.
 func from(s *api.Server, address, method, path, body string, cookies []*http.Cookie) *httptest.ResponseRecorder {
-	r := httptest.NewRequest(method, "http://kitchen.invalid"+path, strings.NewReader(body))
+	host := "10.1.1.250" // the server's
+	if address == "127.0.0.1" {
+		host = "localhost"
+	}
+	r := httptest.NewRequest(method, "http://"+host+path, strings.NewReader(body))
 	r.RemoteAddr = address + ":4711"
 	r.Header.Set("Content-Type", "application/json")
 	for _, c := range cookies {
@@ -216,6 +220,36 @@ func TestATabletJoinsOnceWithTheCode(t *testing.T) {
 		from(s, "10.1.1.2", "POST", "/api/session/join", `{"code":"GUESS"}`, nil)
 	}
 	assert.Equal(t, 429, from(s, "10.1.1.2", "POST", "/api/session/join", `{"code":"ABCD2345"}`, nil).Code)
+}
+
+// Served to tablets too, it is asked by localhost, by addresses in figures, and by the
+// names that it was started with: a page under a foreign name that points at this machine
+// reads and writes nothing, and needs the code like anybody who is passed on.
+func TestAForeignNameIsRefusedInEveryMode(t *testing.T) {
+	st := newHouse(t).store
+	for _, open := range []bool{false, true} {
+		s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Open: open, Hosts: []string{"pass.kitchen.example"}})
+		ask := func(host, forwarded string) int {
+			r := httptest.NewRequest("GET", "/api/services", nil)
+			r.RemoteAddr, r.Host = "127.0.0.1:4000", host
+			if forwarded != "" {
+				r.Header.Set("X-Forwarded-For", forwarded)
+			}
+			w := httptest.NewRecorder()
+			s.ServeHTTP(w, r)
+			return w.Code
+		}
+		for host, want := range map[string]int{"localhost:8741": 200, "127.0.0.1:8741": 200, "[::1]:8741": 200, "evil.example": 421, "localhost.evil.example:8741": 421} {
+			assert.Equal(t, want, ask(host, ""), "%s, open %v", host, open)
+		}
+		if open {
+			assert.Equal(t, 401, ask("10.1.1.1:8741", ""), "by its address one joins with the code")
+			assert.Equal(t, 401, ask("Pass.Kitchen.example:8741", ""), "and by its name")
+			assert.Equal(t, 401, ask("localhost:8741", "10.1.1.9"), "and through another machine")
+		} else {
+			assert.Equal(t, 421, ask("10.1.1.1:8741", ""))
+		}
+	}
 }
 
 // A database that goes away and comes back: requests say so, nothing stored is
