@@ -61,7 +61,7 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 // knows nothing of kitchens.
 var may = map[string]string{
 	"fault": "", "heat": "", "limits": "", "reading": "units", "revise": "", "schedule": "", "units": "", "words": "",
-	"kitchen":           "fault limits units",
+	"kitchen":           "fault limits units words",
 	"plating":           "fault heat plating/raster units",
 	"plating/raster":    "",
 	"recipe":            "fault kitchen limits plating units words",

@@ -2,11 +2,11 @@ package keeping
 
 import (
 	"fmt"
-	"strings"
 
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Cautions are the published limits that a step comes under by what it does: food off
@@ -54,7 +54,7 @@ func (h House) notHotEnough(w recipe.Wait) (out []limits.Caution) {
 
 // saying is a limit in a sentence.
 func saying(l limits.Limit) string {
-	text := strings.ToUpper(l.What[:1]) + l.What[1:] + ": "
+	text := words.Upper(l.What) + ": "
 	switch {
 	case l.Kind == limits.Cool:
 		text += fmt.Sprintf("from %g to %g °C within %s", *l.From, *l.Celsius, units.FormatDuration(l.Within))

@@ -2,6 +2,7 @@ package kitchen
 
 import (
 	"fmt"
+	"jointime/internal/core/words"
 	"regexp"
 	"strconv"
 	"strings"
@@ -53,7 +54,7 @@ func FromLine(line string) (Equipment, error) {
 			return e, fmt.Errorf("%q: how many of what?", line)
 		}
 		e.Places, text = n, m[2]
-		e.Name = strings.ToUpper(m[2][:1]) + m[2][1:]
+		e.Name = words.Upper(m[2])
 	}
 	if m := placesAt.FindStringSubmatch(text); m != nil {
 		n, err := strconv.Atoi(m[1])

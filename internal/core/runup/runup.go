@@ -11,6 +11,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -209,12 +210,15 @@ func blame(works []work.Work, m work.Map, no *solve.Impossible) (key, why string
 
 // named puts names in place of the ids of resources.
 func named(reason string, m work.Map) string {
-	for _, x := range m.Resources {
+	all := slices.Clone(m.Resources)
+	slices.SortStableFunc(all, func(a, b work.Resource) int { return len(b.ID) - len(a.ID) }) // commis-2 before commis
+	var pairs []string
+	for _, x := range all {
 		if x.Cook != "" {
-			reason = strings.ReplaceAll(reason, x.ID, x.Name)
+			pairs = append(pairs, x.ID, x.Name)
 		} else {
-			reason = strings.ReplaceAll(reason, " "+x.ID+" ", " "+x.Name+" ")
+			pairs = append(pairs, " "+x.ID+" ", " "+x.Name+" ")
 		}
 	}
-	return reason
+	return strings.NewReplacer(pairs...).Replace(reason) // in one go: no name is taken for an id
 }

@@ -16,10 +16,11 @@ export function spoken(seconds: number): string {
   const s = Math.round(seconds)
   if (s < 60) return `${s} s`
   if (s < 600 && s % 60) return lasts(s)
-  if (s < 3600) return `${Math.round(s / 60)} min`
+  const minutes = Math.round(s / 60)
+  if (minutes < 60) return `${minutes} min`
   if (s >= 172800 && s % 86400 === 0) return `${s / 86400} d`
-  const h = Math.floor(s / 3600)
-  const m = Math.round((s % 3600) / 60)
+  const h = Math.floor(minutes / 60)
+  const m = minutes % 60
   return m ? `${h} h ${m}` : `${h} h`
 }
 

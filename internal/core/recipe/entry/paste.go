@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/reading"
+	"jointime/internal/core/words"
 )
 
 // Pasted is a text, taken apart into components with their lines, for a cook
@@ -132,7 +133,7 @@ func headingText(line string) string {
 	if text == "" {
 		return ""
 	}
-	return strings.ToUpper(text[:1]) + text[1:]
+	return words.Upper(text)
 }
 
 // titleOf tells the title of a dish: the first line that says anything, if it

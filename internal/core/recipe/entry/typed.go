@@ -191,7 +191,7 @@ func nameOf(l reading.StepLine, taken int) string {
 	if name == "" {
 		name = text
 	}
-	return clip(strings.ToLower(name[:1]) + name[1:])
+	return clip(words.Lower(name))
 }
 
 func clip(name string) string {
