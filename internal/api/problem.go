@@ -102,6 +102,10 @@ func (s base) fail(err error) *Problem {
 		s.Log.Debug("request was given up", "error", err)
 		return problem(http.StatusServiceUnavailable, "The request was given up.")
 	}
+	var panicked *app.Panic
+	if errors.As(err, &panicked) {
+		s.Log.Error("panic", "value", panicked.What, "stack", string(panicked.Stack))
+	}
 	s.Log.Error("request failed", "error", err)
 	if databaseGone(err) {
 		return problem(http.StatusServiceUnavailable, "The database does not answer. What you typed is kept here and can be sent again.")

@@ -73,7 +73,6 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
   const drawn = view === 'strands' || view === 'lanes' || view === 'list'
   return (
     <div className="run-up">
-      {planning && <Planning id={plan.service} />}
       <div className="page-head">
         <h1>Run-up</h1>
         <Summary plan={plan} readOnly={readOnly} />
@@ -94,7 +93,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
           </div>
         </div>
       </div>
-      {anew && <p className="quiet" role="status">Something has changed: this plan is being made anew.</p>}
+      {planning ? <Planning id={plan.service} /> : anew && <p className="quiet" role="status">Something has changed: this plan is being made anew.</p>}
       {changed.length > 0 && <Bracket what={`It was planned with what is no longer so: ${changed.join(', ')}.`} />}
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
