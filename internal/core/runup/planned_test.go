@@ -20,12 +20,33 @@ type planned struct {
 }
 
 // attempt plans a service, whatever comes of it.
-func attempt(in demand.Input) (planned, error) {
+func attempt(in demand.Input) (planned, error) { return attemptUntil(context.Background(), nil, in) }
+
+// attemptFirst plans a service and stops at the first plan, as "Stop and keep the best"
+// does: for what holds of every plan.
+func attemptFirst(in demand.Input) (planned, error) {
+	ctx, stop := context.WithCancel(context.Background())
+	defer stop()
+	return attemptUntil(ctx, func(runup.Result) { stop() }, in)
+}
+
+// attemptKept plans a service and stops at the first plan that keeps every strict limit.
+func attemptKept(in demand.Input) (planned, error) {
+	ctx, stop := context.WithCancel(context.Background())
+	defer stop()
+	return attemptUntil(ctx, func(r runup.Result) {
+		if r.Plan.Violation == 0 {
+			stop()
+		}
+	}, in)
+}
+
+func attemptUntil(ctx context.Context, found func(runup.Result), in demand.Input) (planned, error) {
 	s, err := runup.Prepare(in)
 	if err != nil {
 		return planned{}, err
 	}
-	r, err := s.Plan(context.Background(), nil)
+	r, err := s.Plan(ctx, found)
 	if err != nil {
 		return planned{}, err
 	}
