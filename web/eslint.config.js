@@ -17,6 +17,10 @@ export default ts.config(
   ...ts.configs.recommended,
   { plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
   {
+    files: ['src/screens/**'],
+    rules: { 'no-restricted-imports': ['error', { paths: [{ name: 'wouter', importNames: ['useLocation', 'useSearchParams'], message: 'use parts/address, which moves nobody who has left' }] }] },
+  },
+  {
     plugins: { 'import-x': importX },
     settings: { 'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts', '.tsx'] })] },
     rules: { 'import-x/no-cycle': 'error', 'import-x/no-restricted-paths': ['error', { zones }] },

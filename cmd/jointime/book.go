@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"time"
 
 	"jointime/internal/app"
 	"jointime/internal/formats/bookfile"
@@ -32,11 +33,11 @@ func exportCommand(ctx context.Context, args []string, _ io.Reader, out, errs io
 		return exitMalformed
 	}
 	return onBook(ctx, *database, errs, func(st *store.Store) error {
-		f, err := app.BookFile(ctx, st)
+		b, err := app.New(st, time.Now, 0).Book(ctx)
 		if err != nil {
 			return err
 		}
-		return bookfile.Write(out, f)
+		return bookfile.Write(out, b.File())
 	})
 }
 
@@ -54,7 +55,7 @@ func importCommand(ctx context.Context, args []string, in io.Reader, out, errs i
 		return exitMalformed
 	}
 	return onBook(ctx, *database, errs, func(st *store.Store) error {
-		items, err := app.ImportBook(ctx, st, file, *yes)
+		items, err := app.New(st, time.Now, 0).Import(ctx, store.Request{Who: "import", Person: "import"}, file, *yes)
 		if err != nil {
 			return err
 		}

@@ -64,13 +64,14 @@ type Options struct {
 	Printer  string           // address of the label printer; empty: there is none
 }
 
-// author is who writes; a name must have been given.
-func (s base) author(ctx context.Context) (who, person string, err error) {
-	who, person = s.sessions.GetString(ctx, "name"), s.sessions.GetString(ctx, "person")
-	if who == "" || person == "" {
-		return "", "", problem(http.StatusForbidden, "Say first who you are: a role, or initials.")
+// asked is who asks for a change, under which key; a name must have been given.
+func (s base) asked(ctx context.Context) (store.Request, error) {
+	q, _ := ctx.Value(requestKey{}).(store.Request)
+	q.Who, q.Person = s.sessions.GetString(ctx, "name"), s.sessions.GetString(ctx, "person")
+	if q.Who == "" || q.Person == "" {
+		return q, problem(http.StatusForbidden, "Say first who you are: a role, or initials.")
 	}
-	return who, person, nil
+	return q, nil
 }
 
 // dish is a dish in its book, or the problem that says why not.

@@ -9,9 +9,9 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
-	"jointime/internal/app"
 	"jointime/internal/core/fault"
 	"jointime/internal/formats/bookfile"
+	"jointime/internal/store"
 )
 
 // routes take a whole book in; it is taken out as a plain file.
@@ -39,7 +39,6 @@ func (s bookFiles) exportBook(w http.ResponseWriter, r *http.Request) {
 
 type importInput struct {
 	Apply   bool   `query:"apply" doc:"take it in; otherwise only say what that would change"`
-	Key     string `header:"Idempotency-Key" maxLength:"100"`
 	RawBody []byte `contentType:"application/json"`
 }
 
@@ -59,24 +58,16 @@ func (s bookFiles) importBook(ctx context.Context, in *importInput) (*importOutp
 		}
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body", Message: err.Error()})
 	}
-	b, err := s.app.Book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
+	var q store.Request
+	if in.Apply {
+		if q, err = s.asked(ctx); err != nil {
+			return nil, err
+		}
 	}
 	out := &importOutput{}
-	if out.Body.Items, err = bookfile.Changes(b.File(), file); err != nil {
+	if out.Body.Items, err = s.app.Import(ctx, q, file, in.Apply); err != nil {
 		return nil, s.fail(err)
 	}
-	if !in.Apply {
-		return out, nil
-	}
-	who, person, err := s.author(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if err := s.store.SaveAll(ctx, app.Taken(out.Body.Items, b, who, person, in.Key)); err != nil {
-		return nil, s.fail(err)
-	}
-	out.Body.Applied = true
+	out.Body.Applied = in.Apply
 	return out, nil
 }

@@ -80,7 +80,7 @@ type checkInput struct {
 }
 
 func (s checks) postCheck(ctx context.Context, in *checkInput) (*struct{}, error) {
-	who, person, err := s.author(ctx)
+	q, err := s.asked(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -91,7 +91,7 @@ func (s checks) postCheck(ctx context.Context, in *checkInput) (*struct{}, error
 	if !in.Body.Sent && reason == "" {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.reason", Message: "why is it sent back?"})
 	}
-	if err := s.store.AddPlateCheck(ctx, store.PlateCheck{ID: in.Body.ID, Dish: in.ID, Sent: in.Body.Sent, Reason: reason, Who: who, Person: person}); err != nil {
+	if err := s.store.AddPlateCheck(ctx, store.PlateCheck{ID: in.Body.ID, Dish: in.ID, Sent: in.Body.Sent, Reason: reason, Who: q.Who, Person: q.Person}); err != nil {
 		return nil, s.fail(err)
 	}
 	return nil, nil

@@ -61,11 +61,11 @@ func nextPlates(b app.Book, s base, dish string) (int, kitchen.Kitchen) {
 }
 
 func (s dishes) putDish(ctx context.Context, in *saveInput[recipe.Dish]) (*savedOutput, error) {
-	return put(s.base, ctx, store.Dish, in, in.Body.Value.ID, func(b app.Book) error { return in.Body.Value.Validate(b.Components) })
+	return put(s.base, ctx, store.Dish, in, in.Body.Value.ID)
 }
 
 func (s dishes) putComponent(ctx context.Context, in *saveInput[recipe.Component]) (*savedOutput, error) {
-	return put(s.base, ctx, store.Component, in, in.Body.Value.ID, func(b app.Book) error { return soundComponent(b, in.Body.Value) })
+	return put(s.base, ctx, store.Component, in, in.Body.Value.ID)
 }
 
 // RevisionLine is one revision in a history.

@@ -51,9 +51,14 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 		if err := s.sendSince(w, r, &place); err != nil {
 			return
 		}
-		for _, id := range news.Planned() {
-			if err := tell(w, place, change{Kind: "plan", ID: id, At: s.Now()}); err != nil {
-				return
+		for _, n := range news.News() {
+			for kind, id := range map[string]string{"plan": n.Planned, "pass": n.Pass} {
+				if id == "" {
+					continue
+				}
+				if err := tell(w, place, change{Kind: kind, ID: id, At: s.Now()}); err != nil {
+					return
+				}
 			}
 		}
 		if out.Flush() != nil {
@@ -71,27 +76,30 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 	}
 }
 
-// sendSince tells what was changed and what was ticked since a place.
+// sendSince tells all that was changed and ticked since a place.
 func (s live) sendSince(w http.ResponseWriter, r *http.Request, place *store.Place) error {
-	changes, err := s.store.Since(r.Context(), place.Revision)
-	if err != nil {
-		return err
-	}
-	for _, rev := range changes {
-		place.Revision = rev.Seq
-		if err := tell(w, *place, change{string(rev.Kind), rev.ID, rev.Version, rev.Who, rev.What, rev.At}); err != nil {
+	for more := true; more; {
+		changes, err := s.store.Since(r.Context(), place.Revision)
+		if err != nil {
 			return err
 		}
-	}
-	ticks, err := s.store.TicksSince(r.Context(), place.Tick)
-	if err != nil {
-		return err
-	}
-	for _, t := range ticks {
-		place.Tick = t.Seq
-		if err := tell(w, *place, change{"tick", t.Service, t.Seq, t.Who, t.Task, t.Received}); err != nil {
+		for _, rev := range changes {
+			place.Revision = rev.Seq
+			if err := tell(w, *place, change{string(rev.Kind), rev.ID, rev.Version, rev.Who, rev.What, rev.At}); err != nil {
+				return err
+			}
+		}
+		ticks, err := s.store.TicksSince(r.Context(), place.Tick)
+		if err != nil {
 			return err
 		}
+		for _, t := range ticks {
+			place.Tick = t.Seq
+			if err := tell(w, *place, change{"tick", t.Service, t.Seq, t.Who, t.Task, t.Received}); err != nil {
+				return err
+			}
+		}
+		more = len(changes) == store.AtOnce || len(ticks) == store.AtOnce
 	}
 	return nil
 }

@@ -8,7 +8,6 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"jointime/internal/app"
 	"jointime/internal/core/heat"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe/quantity"
@@ -52,7 +51,7 @@ func (s kitchens) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutpu
 }
 
 func (s kitchens) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
-	return put(s.base, ctx, store.Kitchen, in, in.Body.Value.ID, func(app.Book) error { return soundKitchen(in.Body.Value) })
+	return put(s.base, ctx, store.Kitchen, in, in.Body.Value.ID)
 }
 
 type heatsOutput struct {

@@ -73,26 +73,33 @@ type printOutput struct {
 	}
 }
 
-// printLabels sends labels one after the other; where the printer stops, the
-// answer says how many came out.
+// printLabels sends labels one after the other; where the printer stops, the answer says
+// how many came out. Asked again under the same key, it prints those that did not.
 func (s labels) printLabels(ctx context.Context, in *printInput) (*printOutput, error) {
+	q, err := s.asked(ctx)
+	if err != nil {
+		return nil, err
+	}
 	if s.Printer == "" {
 		return nil, problem(http.StatusConflict, "No label printer is set up. Print them on plain paper.")
-	}
-	if _, _, err := s.author(ctx); err != nil {
-		return nil, err
 	}
 	list, err := s.labels(ctx, in.ID, in.Body.Tasks)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &printOutput{}
-	for _, l := range list {
+	if _, err := s.store.Answered(ctx, q, &out.Body.Printed); err != nil {
+		return nil, s.fail(err)
+	}
+	for _, l := range list[min(out.Body.Printed, len(list)):] {
 		if err := send(ctx, s.Printer, l.SVG); err != nil {
 			s.Log.Warn("a label was not printed", "error", err)
 			return nil, problem(http.StatusBadGateway, fmt.Sprintf("The label printer stopped after %d of %d: %v. Send the rest again, or print on plain paper.", out.Body.Printed, len(list), err))
 		}
 		out.Body.Printed++
+		if err := s.store.Answer(ctx, q, out.Body.Printed); err != nil { // it is printed all the same
+			s.Log.Warn("a printed label was not noted", "error", err)
+		}
 	}
 	return out, nil
 }

@@ -95,7 +95,7 @@ func (s larder) putStock(ctx context.Context, in *saveInput[quantity.Stock]) (*s
 	if in.Body.Value.Counted.IsZero() {
 		in.Body.Value.Counted = s.Now()
 	}
-	return put(s.base, ctx, store.Stock, in, in.Body.Value.ID, func(b app.Book) error { return in.Body.Value.Validate(b.Recipes()) })
+	return put(s.base, ctx, store.Stock, in, in.Body.Value.ID)
 }
 
 // SupplierView is who brings things.
@@ -125,5 +125,5 @@ func (s larder) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutpu
 }
 
 func (s larder) putSupplier(ctx context.Context, in *saveInput[supply.Supplier]) (*savedOutput, error) {
-	return put(s.base, ctx, store.Supplier, in, in.Body.Value.ID, func(app.Book) error { return in.Body.Value.Validate() })
+	return put(s.base, ctx, store.Supplier, in, in.Body.Value.ID)
 }

@@ -1,7 +1,13 @@
 package api
 
 import (
+	"bytes"
 	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"errors"
+	"fmt"
+	"io"
 	"log/slog"
 	"net"
 	"net/http"
@@ -15,6 +21,7 @@ import (
 
 	"jointime/internal/formats/bookfile"
 	"jointime/internal/formats/photo"
+	"jointime/internal/store"
 )
 
 // policy needs no inline script and fetches nothing from elsewhere.
@@ -137,4 +144,44 @@ func (s *Server) joined(next http.Handler) http.Handler {
 type (
 	localKey   struct{}
 	addressKey struct{}
+	requestKey struct{}
 )
+
+// keyed notes the key of a request that changes something, with a digest of all that it
+// asks for: a repeat is known by both.
+func (s *Server) keyed(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		key := r.Header.Get("Idempotency-Key")
+		if key == "" || r.Method == http.MethodGet || r.Method == http.MethodHead {
+			next.ServeHTTP(w, r)
+			return
+		}
+		if len(key) > maxKey {
+			s.writeProblem(w, problem(http.StatusUnprocessableEntity, fmt.Sprintf("Idempotency-Key: is longer than %d characters", maxKey)))
+			return
+		}
+		body, err := io.ReadAll(r.Body)
+		if err != nil {
+			s.writeProblem(w, s.unread(err))
+			return
+		}
+		r.Body = io.NopCloser(bytes.NewReader(body))
+		sum := sha256.New()
+		fmt.Fprintf(sum, "%s %s\n", r.Method, r.URL.RequestURI())
+		sum.Write(body)
+		q := store.Request{Key: key, Digest: hex.EncodeToString(sum.Sum(nil))}
+		next.ServeHTTP(w, r.WithContext(context.WithValue(r.Context(), requestKey{}, q)))
+	})
+}
+
+// maxKey is the longest key of a request.
+const maxKey = 100
+
+// unread tells why the body of a request was not read.
+func (s base) unread(err error) *Problem {
+	var large *http.MaxBytesError
+	if errors.As(err, &large) {
+		return problem(http.StatusRequestEntityTooLarge, fmt.Sprintf("That is more than %d kB, the most that is read here.", large.Limit>>10))
+	}
+	return problem(http.StatusBadRequest, "What was sent did not arrive whole. Send it again.")
+}

@@ -66,7 +66,7 @@ type ticksOutput struct {
 // postTicks keeps what a tablet ticked off, be it now or hours ago: all of it,
 // or, where something is malformed, nothing.
 func (s prep) postTicks(ctx context.Context, in *ticksInput) (*ticksOutput, error) {
-	who, person, err := s.author(ctx)
+	q, err := s.asked(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -80,12 +80,14 @@ func (s prep) postTicks(ctx context.Context, in *ticksInput) (*ticksOutput, erro
 	var faults fault.List
 	rows := make([]store.Tick, len(in.Body.Ticks))
 	for i, t := range in.Body.Ticks {
-		faults.Under(fmt.Sprintf("ticks[%d]", i), t.Validate())
+		at := fmt.Sprintf("ticks[%d]", i)
+		faults.Under(at, t.Validate())
+		faults.Under(at, t.ValidateIn(b.Components))
 		amount, err := json.Marshal(t.Amount)
 		if err != nil {
 			return nil, s.fail(err)
 		}
-		rows[i] = store.Tick{ID: t.ID, Service: in.ID, Task: t.Task, Act: string(t.Act), Takes: t.Of, Amount: amount, Who: who, Person: person, At: t.At}
+		rows[i] = store.Tick{ID: t.ID, Service: in.ID, Task: t.Task, Act: string(t.Act), Takes: t.Of, Amount: amount, Who: q.Who, Person: q.Person, At: t.At}
 	}
 	if err := faults.Err(); err != nil {
 		return nil, s.fail(err)

@@ -149,7 +149,6 @@ func (s pasting) readPaste(_ context.Context, in *pasteInput) (*pastedOutput, er
 }
 
 type pastedInput struct {
-	Key  string `header:"Idempotency-Key" maxLength:"100"`
 	Body entry.Pasted
 }
 
@@ -163,44 +162,22 @@ func (s pasting) readAgain(_ context.Context, in *pastedInput) (*pastedOutput, e
 
 // keepPaste makes a dish with its components of a reviewed paste.
 func (s pasting) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, error) {
-	who, person, err := s.author(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.app.Book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if in.Key != "" { // a repeat answers what the first one made
-		if done, ok, err := s.store.Done(ctx, in.Key+"/0"); err != nil {
-			return nil, s.fail(err)
-		} else if ok {
-			return &savedOutput{SavedView{done.ID, done.Version}}, nil
-		}
-	}
 	for i, c := range in.Body.Components {
 		if strings.TrimSpace(c.Name) == "" {
 			in.Body.Components[i].Name = in.Body.Name
 		}
 	}
-	d, components, bought := entry.Keep(b.Recipes(), in.Body, b.AnyKitchen())
-	writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": typed in"}}
-	for _, c := range components {
-		if err := c.Validate(); err != nil {
-			return nil, s.fail(under("components", err))
+	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
+		d, components, bought := entry.Keep(b.Recipes(), in.Body, b.AnyKitchen())
+		writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": typed in"}}
+		for _, c := range components {
+			writes = append(writes, store.Write{Kind: store.Component, ID: c.ID, Body: c, What: c.Name + ": typed in"})
 		}
-		writes = append(writes, store.Write{Kind: store.Component, ID: c.ID, Body: c, What: c.Name + ": typed in"})
-	}
-	for _, i := range bought {
-		writes = append(writes, store.Write{Kind: store.Ingredient, ID: i.ID, Body: i, What: i.Name + ": new"})
-	}
-	for i := range writes {
-		writes[i].Who, writes[i].Person, writes[i].Key = who, person, in.Key
-	}
-	if err := s.store.SaveAll(ctx, writes); err != nil {
-		return nil, s.fail(err)
-	}
-	return &savedOutput{SavedView{d.ID, 1}}, nil
+		for _, i := range bought {
+			writes = append(writes, store.Write{Kind: store.Ingredient, ID: i.ID, Body: i, What: i.Name + ": new"})
+		}
+		return writes, nil
+	})
 }
 
 type fillInput struct {

@@ -60,24 +60,22 @@ func (s photos) aboutPhoto(ctx context.Context, in *dishInput) (*photoOutput, er
 }
 
 func (s photos) takeOffPhoto(ctx context.Context, in *dishInput) (*struct{}, error) {
-	who, person, err := s.author(ctx)
+	q, err := s.asked(ctx)
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.store.Picture(ctx, in.ID); err != nil {
-		return nil, s.fail(err)
-	}
-	if err := s.store.AddPhoto(ctx, store.Photo{Dish: in.ID, Who: who, Person: person}, nil); err != nil {
+	if err := s.store.AddPhoto(ctx, q, store.Photo{Dish: in.ID}, nil); err != nil {
 		return nil, s.fail(err)
 	}
 	return nil, nil
 }
 
 func (s photos) putPhotoBack(ctx context.Context, in *dishInput) (*struct{}, error) {
-	if _, _, err := s.author(ctx); err != nil {
+	q, err := s.asked(ctx)
+	if err != nil {
 		return nil, err
 	}
-	if err := s.store.PutPhotoBack(ctx, in.ID); err != nil {
+	if err := s.store.PutPhotoBack(ctx, q, in.ID); err != nil {
 		return nil, s.fail(err)
 	}
 	return nil, nil
@@ -104,7 +102,7 @@ func (s photos) takePhoto(w http.ResponseWriter, r *http.Request) {
 }
 
 func (s photos) keepPhoto(ctx context.Context, dish string, body io.Reader) *Problem {
-	who, person, err := s.author(ctx)
+	q, err := s.asked(ctx)
 	if err != nil {
 		return s.fail(err)
 	}
@@ -123,7 +121,7 @@ func (s photos) keepPhoto(ctx context.Context, dish string, body io.Reader) *Pro
 	if err != nil {
 		return problem(http.StatusUnprocessableEntity, "The photograph was not taken in: "+err.Error()+".")
 	}
-	if err := s.store.AddPhoto(ctx, store.Photo{Dish: dish, Width: clean.Width, Height: clean.Height, Who: who, Person: person}, clean.JPEG); err != nil {
+	if err := s.store.AddPhoto(ctx, q, store.Photo{Dish: dish, Width: clean.Width, Height: clean.Height}, clean.JPEG); err != nil {
 		return s.fail(err)
 	}
 	return nil

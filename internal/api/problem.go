@@ -92,6 +92,8 @@ func (s base) fail(err error) *Problem {
 		return problem(http.StatusNotFound, err.Error())
 	case errors.Is(err, app.ErrNoTime):
 		return problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
+	case errors.Is(err, app.ErrPast):
+		return problem(http.StatusForbidden, "This service is past and can only be read. Copy it to a new day.")
 	case errors.Is(err, store.ErrNothing):
 		return problem(http.StatusNotFound, "There is nothing of yours to take back on this screen.")
 	case errors.Is(err, store.ErrKeyTaken):
@@ -142,4 +144,15 @@ func (s base) writeProblem(w http.ResponseWriter, p *Problem) {
 	if err := json.NewEncoder(w).Encode(p); err != nil {
 		s.Log.Debug("answer not delivered", "error", err)
 	}
+}
+
+// under puts the fields of faults below a member of the body.
+func under(member string, err error) error {
+	var faults fault.List
+	if !errors.As(err, &faults) {
+		return err
+	}
+	var out fault.List
+	out.Under(member, faults)
+	return out
 }

@@ -6,6 +6,7 @@ package api
 import (
 	"context"
 	"net/http"
+	"strings"
 	"time"
 
 	"github.com/alexedwards/scs/postgresstore"
@@ -76,7 +77,7 @@ func (s *Server) routes() http.Handler {
 	})
 	r.Get("/api/health", s.health)
 	r.Group(func(r chi.Router) {
-		r.Use(s.sessions.LoadAndSave, s.joined)
+		r.Use(s.sessions.LoadAndSave, s.joined, s.keyed)
 		s.describe(r)
 	})
 	if s.Screens != nil {
@@ -101,6 +102,20 @@ func (s *Server) describe(r chi.Router) {
 		}
 		if x, is := subject.(interface{ files(chi.Router) }); is {
 			x.files(r)
+		}
+	}
+	s.keys()
+}
+
+// keys says of every operation that changes something that it takes a key.
+func (s *Server) keys() {
+	longest := maxKey
+	for _, at := range s.doc.Paths {
+		for _, o := range []*huma.Operation{at.Post, at.Put, at.Delete} {
+			if o != nil && !strings.HasPrefix(o.Path, "/api/read/") {
+				o.Parameters = append(o.Parameters, &huma.Param{Name: "Idempotency-Key", In: "header", Description: "a repeat with the same key does nothing, and is answered as the first time; another request under it is refused",
+					Schema: &huma.Schema{Type: huma.TypeString, MaxLength: &longest}})
+			}
 		}
 	}
 }

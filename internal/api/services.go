@@ -187,45 +187,41 @@ func (s services) getProgress(_ context.Context, in *serviceInput) (*progressOut
 
 func (s services) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
 	in.Body.Value = in.Body.Value.Said()
-	return put(s.base, ctx, store.Service, in, in.Body.Value.ID, func(b app.Book) error { return s.soundService(b, in.Body.Value) })
+	return put(s.base, ctx, store.Service, in, in.Body.Value.ID)
 }
 
 type copyInput struct {
 	ID   string `path:"id"`
-	Key  string `header:"Idempotency-Key" maxLength:"100"`
 	Body struct {
-		Day string `json:"day" doc:"like 2026-11-28"`
+		Day    string `json:"day" doc:"like 2026-11-28"`
+		Record bool   `json:"record,omitempty" doc:"the day is past: it is kept as a record"`
 	}
 }
 
 // copyService makes a service of another day like this one.
 func (s services) copyService(ctx context.Context, in *copyInput) (*savedOutput, error) {
-	who, person, err := s.author(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.app.Book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if in.Key != "" {
-		if done, ok, err := s.store.Done(ctx, in.Key); err != nil {
-			return nil, s.fail(err)
-		} else if ok {
-			return &savedOutput{SavedView{done.ID, done.Version}}, nil
+	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
+		next, known := b.Services[in.ID]
+		if !known {
+			return nil, fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound)
 		}
+		was := next.Day
+		next.Day = in.Body.Day
+		next.ID = freeID(b, in.ID, next.Day)
+		if err := s.ahead(b.Menus[next.Menu], next, b.Zone(next.Kitchen), in.Body.Record); err != nil {
+			return nil, err
+		}
+		return []store.Write{{Kind: store.Service, ID: next.ID, Body: next.Said(), What: "copied from " + was}}, nil
+	})
+}
+
+// ahead judges the day of a new service, which may be past only where it is said to be a
+// record.
+func (s base) ahead(menu recipe.Menu, svc service.Service, zone *time.Location, record bool) error {
+	if record {
+		return nil
 	}
-	old, known := b.Services[in.ID]
-	if !known {
-		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))
-	}
-	next := old
-	next.Day = in.Body.Day
-	if err := next.Validate(b.Menus[old.Menu], b.Zone(old.Kitchen), s.Now()); err != nil {
-		return nil, s.fail(err)
-	}
-	next.ID = freeID(b, old.ID, next.Day)
-	return s.save(ctx, store.Write{Kind: store.Service, ID: next.ID, Body: next.Said(), Who: who, Person: person, What: "copied from " + old.Day, Key: in.Key})
+	return svc.Validate(menu, zone, s.Now())
 }
 
 // freeID makes an id for a service like another, on a day.

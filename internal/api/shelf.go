@@ -8,7 +8,6 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"jointime/internal/app"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/contents"
 	"jointime/internal/core/recipe/search"
@@ -92,7 +91,7 @@ func (s shelf) listIngredients(ctx context.Context, _ *struct{}) (*ingredientsOu
 }
 
 func (s shelf) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredient]) (*savedOutput, error) {
-	return put(s.base, ctx, store.Ingredient, in, in.Body.Value.ID, func(app.Book) error { return in.Body.Value.Validate() })
+	return put(s.base, ctx, store.Ingredient, in, in.Body.Value.ID)
 }
 
 type refusedOutput struct {

@@ -265,7 +265,7 @@ func shelf(b *testing.B) *store.Store {
 	st := pgtest.Store(b)
 	var writes []store.Write
 	add := func(kind store.Kind, id string, body any) {
-		writes = append(writes, store.Write{Kind: kind, ID: id, Body: body, Who: "bench", Person: "bench"})
+		writes = append(writes, store.Write{Kind: kind, ID: id, Body: body})
 	}
 	for i := range 400 {
 		add(store.Ingredient, fmt.Sprint("i", i), recipe.Ingredient{ID: fmt.Sprint("i", i), Name: fmt.Sprintf("thing %c%c", 'a'+i%26, 'a'+i/26), Allergens: &[]string{}, Animal: "none"})
@@ -286,7 +286,8 @@ func shelf(b *testing.B) *store.Store {
 		}
 		add(store.Dish, dish.ID, dish)
 	}
-	require.NoError(b, st.SaveAll(context.Background(), writes))
+	_, err := st.Save(context.Background(), store.Request{Who: "bench", Person: "bench"}, writes...)
+	require.NoError(b, err)
 	return st
 }
 

@@ -24,7 +24,6 @@ func (s start) routes(api huma.API) {
 }
 
 type kitchenInput struct {
-	Key  string `header:"Idempotency-Key" maxLength:"100"`
 	Body struct {
 		Name  string   `json:"name" minLength:"1" maxLength:"120"`
 		Zone  string   `json:"zone,omitempty" doc:"IANA time zone; absent: UTC"`
@@ -38,23 +37,14 @@ type kitchenInput struct {
 
 // newKitchen sets a kitchen up from a few lines.
 func (s start) newKitchen(ctx context.Context, in *kitchenInput) (*savedOutput, error) {
-	who, person, err := s.author(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.app.Book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	ids := map[string]bool{}
-	for id := range b.Kitchens {
-		ids[id] = true
-	}
-	k, faults := kitchenFrom(in, ids)
-	if len(faults) > 0 {
-		return nil, s.fail(faults)
-	}
-	return s.save(ctx, store.Write{Kind: store.Kitchen, ID: k.ID, Body: k, Who: who, Person: person, What: k.Name + ": set up", Key: in.Key})
+	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
+		ids := map[string]bool{}
+		for id := range b.Kitchens {
+			ids[id] = true
+		}
+		k, faults := kitchenFrom(in, ids)
+		return []store.Write{{Kind: store.Kitchen, ID: k.ID, Body: k, What: k.Name + ": set up"}}, faults.Err()
+	})
 }
 
 func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.List) {
@@ -91,7 +81,6 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 }
 
 type newServiceInput struct {
-	Key  string `header:"Idempotency-Key" maxLength:"100"`
 	Body struct {
 		Name   string   `json:"name,omitempty" maxLength:"120"`
 		Dishes []string `json:"dishes" nullable:"false" minItems:"1" maxItems:"30" doc:"one course each, in order"`
@@ -99,45 +88,29 @@ type newServiceInput struct {
 		Hour   string   `json:"hour" doc:"of the first course"`
 		Apart  int64    `json:"apart,omitempty" minimum:"0" maximum:"14400" doc:"seconds between courses; 0: 25 min"`
 		Plates int      `json:"plates" minimum:"1" maximum:"10000"`
+		Record bool     `json:"record,omitempty" doc:"the day is past: it is kept as a record"`
 	}
 }
 
 // newService puts dishes on a menu of their own and serves it on a day.
 func (s start) newService(ctx context.Context, in *newServiceInput) (*savedOutput, error) {
-	who, person, err := s.author(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.app.Book(ctx)
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	if in.Key != "" {
-		if done, ok, err := s.store.Done(ctx, in.Key+"/0"); err != nil {
-			return nil, s.fail(err)
-		} else if ok {
-			return &savedOutput{SavedView{done.ID, done.Version}}, nil
+	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
+		k := b.AnyKitchen()
+		if k.ID == "" {
+			return nil, problem(http.StatusUnprocessableEntity, "There is no kitchen yet: say first what there is to cook with.")
 		}
-	}
-	k := b.AnyKitchen()
-	if k.ID == "" {
-		return nil, problem(http.StatusUnprocessableEntity, "There is no kitchen yet: say first what there is to cook with.")
-	}
-	menu, svc := menuOf(b, in, k)
-	if err := menu.Validate(b.Dishes); err != nil {
-		return nil, s.fail(err)
-	}
-	if err := svc.Validate(menu, b.Zone(k.ID), s.Now()); err != nil {
-		return nil, s.fail(err)
-	}
-	err = s.store.SaveAll(ctx, []store.Write{
-		{Kind: store.Service, ID: svc.ID, Body: svc, Who: who, Person: person, What: svc.Name + ": new", Key: in.Key},
-		{Kind: store.Menu, ID: menu.ID, Body: menu, Who: who, Person: person, What: menu.Name + ": new", Key: in.Key},
+		menu, svc := menuOf(b, in, k)
+		if err := menu.Validate(b.Dishes); err != nil {
+			return nil, err
+		}
+		if err := s.ahead(menu, svc, b.Zone(k.ID), in.Body.Record); err != nil {
+			return nil, err
+		}
+		return []store.Write{
+			{Kind: store.Service, ID: svc.ID, Body: svc, What: svc.Name + ": new"},
+			{Kind: store.Menu, ID: menu.ID, Body: menu, What: menu.Name + ": new"},
+		}, nil
 	})
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	return &savedOutput{SavedView{svc.ID, 1}}, nil
 }
 
 func menuOf(b app.Book, in *newServiceInput, k kitchen.Kitchen) (recipe.Menu, service.Service) {

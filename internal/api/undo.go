@@ -43,17 +43,14 @@ type postUndoInput struct {
 }
 
 func (s undo) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput, error) {
-	who, person, err := s.author(ctx)
+	q, err := s.asked(ctx)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.app.Book(ctx)
+	q.Screen = in.Body.Screen
+	rev, err := s.app.Undo(ctx, q, in.Body.Again, revise.Merge)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	rev, err := s.store.Undo(ctx, who, person, in.Body.Screen, in.Body.Again, revise.Merge, func(r store.Revision) error { return s.sound(b, r) })
-	if err != nil {
-		return nil, s.fail(err)
-	}
-	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
+	return saved([]store.Revision{rev}), nil
 }

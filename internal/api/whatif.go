@@ -11,6 +11,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
 
+	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
@@ -54,7 +55,7 @@ func (s comparing) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, 
 	}
 	next := p.In
 	if k := in.Body.Kitchen; k != nil {
-		if err := soundKitchen(*k); err != nil {
+		if err := app.JudgeKitchen(*k); err != nil {
 			return nil, s.fail(under("kitchen", err))
 		}
 		next.Kitchen = *k

@@ -259,7 +259,7 @@ func TestAStoredServiceOfANewerKindOfBookIsNotLost(t *testing.T) {
 	var svc service.Service
 	require.NoError(t, json.Unmarshal(doc.Body, &svc))
 	svc.Courses[0].Covers[0].Dish = "gone"
-	_, err = h.store.Save(context.Background(), store.Write{Kind: store.Service, ID: "supper", Base: doc.Version, Body: svc, Who: "import"})
+	_, err = h.store.Save(context.Background(), store.Request{Who: "import"}, store.Write{Kind: store.Service, ID: "supper", Base: doc.Version, Body: svc})
 	require.NoError(t, err)
 	c := h.cook("Chef")
 	assert.Equal(t, 200, c.send("GET", "/api/services/supper/runup", nil).status, "a dish that is gone leaves its course empty")

@@ -12,39 +12,49 @@ import (
 
 type saveInput[T any] struct {
 	ID     string `path:"id"`
-	Key    string `header:"Idempotency-Key" maxLength:"100" doc:"a repeat with the same key does nothing"`
 	Screen string `header:"Jointime-Screen" maxLength:"100" doc:"where it was done, for taking it back"`
 	Body   struct {
-		Version int64  `json:"version" minimum:"0" doc:"the version that it was made from"`
+		Version int64  `json:"version" minimum:"0" doc:"the version that it was made from; 0: it is new"`
 		What    string `json:"what,omitempty" maxLength:"200" doc:"in words, for the history"`
 		Value   T      `json:"value"`
 	}
 }
 
-// write makes a store.Write of what was sent.
-func write[T any](s base, ctx context.Context, kind store.Kind, in *saveInput[T]) (store.Write, error) {
-	who, person, err := s.author(ctx)
-	return store.Write{Kind: kind, ID: in.ID, Base: in.Body.Version, Body: in.Body.Value, Who: who, Person: person, Screen: in.Screen, What: in.Body.What, Key: in.Key}, err
-}
-
-// put stores a document over the version it was made from, once it was judged
-// among the others.
-func put[T any](s base, ctx context.Context, kind store.Kind, in *saveInput[T], id string, judge func(app.Book) error) (*savedOutput, error) {
-	w, err := write(s, ctx, kind, in)
-	if err != nil {
-		return nil, err
-	}
+// put stores a document over the version it was made from, once it was judged among the
+// others. After a lost race it offers what the two would be together.
+func put[T any](s base, ctx context.Context, kind store.Kind, in *saveInput[T], id string) (*savedOutput, error) {
 	if id != in.ID {
 		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
 	}
-	b, err := s.app.Book(ctx)
+	w := store.Write{Kind: kind, ID: in.ID, Base: in.Body.Version, Body: in.Body.Value, What: in.Body.What}
+	made, err := s.update(ctx, in.Screen, func(app.Book) ([]store.Write, error) { return []store.Write{w}, nil })
+	if err != nil {
+		p := s.fail(under("value", err))
+		if p.Status == http.StatusConflict {
+			p = s.offer(ctx, p, w)
+		}
+		return nil, p
+	}
+	return saved(made), nil
+}
+
+// update lets decide say what is to be written, in the name of who asks.
+func (s base) update(ctx context.Context, screen string, decide func(app.Book) ([]store.Write, error)) ([]store.Revision, error) {
+	q, err := s.asked(ctx)
+	if err != nil {
+		return nil, err
+	}
+	q.Screen = screen
+	return s.app.Update(ctx, q, decide)
+}
+
+// create writes new documents, of which the first is answered for.
+func (s base) create(ctx context.Context, decide func(app.Book) ([]store.Write, error)) (*savedOutput, error) {
+	made, err := s.update(ctx, "", decide)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	if err := judge(b); err != nil {
-		return nil, s.fail(under("value", err))
-	}
-	return s.save(ctx, w)
+	return saved(made), nil
 }
 
 // SavedView is what a write made.
@@ -55,18 +65,8 @@ type SavedView struct {
 
 type savedOutput struct{ Body SavedView }
 
-// save stores a write; after a lost race it offers what the two would be
-// together.
-func (s base) save(ctx context.Context, w store.Write) (*savedOutput, error) {
-	rev, err := s.store.Save(ctx, w)
-	if err != nil {
-		p := s.fail(err)
-		if p.Status == http.StatusConflict {
-			p = s.offer(ctx, p, w)
-		}
-		return nil, p
-	}
-	return &savedOutput{SavedView{rev.ID, rev.Version}}, nil
+func saved(made []store.Revision) *savedOutput {
+	return &savedOutput{SavedView{made[0].ID, made[0].Version}}
 }
 
 // offer adds to a lost race what the two changes would be together.

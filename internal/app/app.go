@@ -20,7 +20,7 @@ type App struct {
 // New makes an application. Who only looks waits so long for a plan, at the most, and gets
 // what there is after that.
 func New(st *store.Store, now func() time.Time, patience time.Duration) *App {
-	books := &Books{store: st}
+	books := newBooks(st, now)
 	planner := &Planner{store: st, books: books, now: now, jobs: newJobs(), patience: patience}
 	return &App{books, planner, &Prep{store: st, books: books, planner: planner, now: now}, newHub()}
 }

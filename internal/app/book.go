@@ -44,40 +44,61 @@ func (b Book) AnyKitchen() kitchen.Kitchen {
 }
 
 // ReadBook reads documents into their types.
-func ReadBook(docs []store.Document) (Book, error) {
-	b := Book{map[string]recipe.Ingredient{}, map[string]kitchen.Kitchen{}, map[string]recipe.Component{}, map[string]recipe.Dish{}, map[string]recipe.Menu{}, map[string]service.Service{}, map[string]supply.Supplier{}, map[string]quantity.Stock{}, map[string]int64{}}
+func ReadBook(docs []store.Document) (Book, error) { return Book{}.with(docs) }
+
+// with is the book with some documents in place of what it has under their ids. The book
+// itself stays as it is.
+func (b Book) with(docs []store.Document) (Book, error) {
+	b.Ingredients, b.Kitchens, b.Components, b.Dishes = copied(b.Ingredients), copied(b.Kitchens), copied(b.Components), copied(b.Dishes)
+	b.Menus, b.Services, b.Suppliers, b.Stock = copied(b.Menus), copied(b.Services), copied(b.Suppliers), copied(b.Stock)
+	b.versions = copied(b.versions)
+	menus := false
 	for _, d := range docs {
-		var err error
-		switch d.Kind {
-		case store.Ingredient:
-			err = read(b.Ingredients, d)
-		case store.Kitchen:
-			err = read(b.Kitchens, d)
-		case store.Component:
-			err = read(b.Components, d)
-		case store.Dish:
-			err = read(b.Dishes, d)
-		case store.Menu:
-			err = read(b.Menus, d)
-		case store.Service:
-			err = read(b.Services, d)
-		case store.Supplier:
-			err = read(b.Suppliers, d)
-		case store.Stock:
-			err = read(b.Stock, d)
-		}
-		if err != nil {
+		if err := b.put(d); err != nil {
 			return b, fmt.Errorf("read %s %q: %w", d.Kind, d.ID, err)
 		}
 		b.versions[string(d.Kind)+"/"+d.ID] = d.Version
+		menus = menus || d.Kind == store.Menu
 	}
 	for id, svc := range b.Services {
-		b.Services[id] = svc.Resolved(b.Menus[svc.Menu])
+		if menus || slices.ContainsFunc(docs, func(d store.Document) bool { return d.Kind == store.Service && d.ID == id }) {
+			b.Services[id] = svc.Resolved(b.Menus[svc.Menu])
+		}
 	}
 	return b, nil
 }
 
-func read[T any](m map[string]T, d store.Document) error {
+// copied is never nil.
+func copied[M ~map[K]V, K comparable, V any](m M) M {
+	if m == nil {
+		return M{}
+	}
+	return maps.Clone(m)
+}
+
+func (b Book) put(d store.Document) error {
+	switch d.Kind {
+	case store.Ingredient:
+		return parse(b.Ingredients, d)
+	case store.Kitchen:
+		return parse(b.Kitchens, d)
+	case store.Component:
+		return parse(b.Components, d)
+	case store.Dish:
+		return parse(b.Dishes, d)
+	case store.Menu:
+		return parse(b.Menus, d)
+	case store.Service:
+		return parse(b.Services, d)
+	case store.Supplier:
+		return parse(b.Suppliers, d)
+	case store.Stock:
+		return parse(b.Stock, d)
+	}
+	return nil
+}
+
+func parse[T any](m map[string]T, d store.Document) error {
 	var v T
 	if err := json.Unmarshal(d.Body, &v); err != nil {
 		return err

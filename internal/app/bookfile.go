@@ -31,39 +31,30 @@ func (b Book) File() bookfile.File {
 	return f
 }
 
-// BookFile reads the whole book of a database.
-func BookFile(ctx context.Context, st *store.Store) (bookfile.File, error) {
-	docs, err := st.All(ctx)
-	if err != nil {
-		return bookfile.File{}, err
+// Import says what a file would change in the book, and, where it is applied, takes it in.
+func (k *Books) Import(ctx context.Context, q store.Request, file bookfile.File, apply bool) (items []bookfile.Item, err error) {
+	if !apply {
+		b, err := k.Book(ctx)
+		if err != nil {
+			return nil, err
+		}
+		return bookfile.Changes(b.File(), file)
 	}
-	b, err := ReadBook(docs)
-	return b.File(), err
+	_, err = k.Update(ctx, q, func(b Book) ([]store.Write, error) {
+		items, err = bookfile.Changes(b.File(), file)
+		return taken(items, b), err
+	})
+	if err == nil && items == nil { // it was taken in before, under the same key
+		return k.Import(ctx, q, file, false)
+	}
+	return items, err
 }
 
-// ImportBook says what a file would change in the book of a database, and,
-// where it is applied, takes it in.
-func ImportBook(ctx context.Context, st *store.Store, file bookfile.File, apply bool) ([]bookfile.Item, error) {
-	docs, err := st.All(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, err := ReadBook(docs)
-	if err != nil {
-		return nil, err
-	}
-	items, err := bookfile.Changes(b.File(), file)
-	if err != nil || !apply {
-		return items, err
-	}
-	return items, st.SaveAll(ctx, Taken(items, b, "import", "import", ""))
-}
-
-// Taken are the writes that take the items of a file in which differ.
-func Taken(items []bookfile.Item, b Book, who, person, key string) (writes []store.Write) {
+// taken are the writes that take the items of a file in which differ.
+func taken(items []bookfile.Item, b Book) (writes []store.Write) {
 	for _, i := range items {
 		if i.What != "same" {
-			writes = append(writes, store.Write{Kind: store.Kind(i.Kind), ID: i.ID, Base: b.versions[i.Kind+"/"+i.ID], Body: i.Body, Who: who, Person: person, What: i.Name + ": taken in from a file", Key: key})
+			writes = append(writes, store.Write{Kind: store.Kind(i.Kind), ID: i.ID, Base: b.versions[i.Kind+"/"+i.ID], Body: i.Body, What: i.Name + ": taken in from a file"})
 		}
 	}
 	return writes

@@ -3,9 +3,11 @@ package app
 import (
 	"slices"
 	"sync"
+
+	"jointime/internal/store"
 )
 
-// Hub wakes the event streams when something was written, or a plan was kept.
+// Hub wakes the event streams when something was written.
 type Hub struct {
 	mu      sync.Mutex
 	streams map[*Stream]bool
@@ -15,21 +17,20 @@ type Hub struct {
 
 // Stream is one of them. Wake has something in it when there is news.
 type Stream struct {
-	Wake    chan struct{}
-	hub     *Hub
-	planned []string
+	Wake chan struct{}
+	hub  *Hub
+	news []store.News
 }
 
 func newHub() *Hub { return &Hub{streams: map[*Stream]bool{}, closed: make(chan struct{})} }
 
-// Tell wakes all; a stream that is busy is woken once afterwards. Planned is the id of a
-// service whose plan was kept; empty: something else was written.
-func (h *Hub) Tell(planned string) {
+// Tell wakes all; a stream that is busy is woken once afterwards.
+func (h *Hub) Tell(news store.News) {
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for s := range h.streams {
-		if planned != "" && !slices.Contains(s.planned, planned) {
-			s.planned = append(s.planned, planned)
+		if news != (store.News{}) && !slices.Contains(s.news, news) {
+			s.news = append(s.news, news)
 		}
 		select {
 		case s.Wake <- struct{}{}:
@@ -54,12 +55,13 @@ func (s *Stream) Leave() {
 	delete(s.hub.streams, s)
 }
 
-// Planned are the services of which plans were kept since it was asked last.
-func (s *Stream) Planned() []string {
+// News is what was told since it was asked last, but for documents and ticks, which the
+// store lists.
+func (s *Stream) News() []store.News {
 	s.hub.mu.Lock()
 	defer s.hub.mu.Unlock()
-	out := s.planned
-	s.planned = nil
+	out := s.news
+	s.news = nil
 	return out
 }
 

@@ -38,8 +38,8 @@ func TestAPlanIsKeptWhenNobodyWaitsForIt(t *testing.T) {
 	letGo()
 	require.Eventually(t, func() bool {
 		<-news.Wake
-		planned := news.Planned()
-		return len(planned) == 1 && planned[0] == "supper"
+		told := news.News()
+		return len(told) == 1 && told[0].Planned == "supper"
 	}, demotest.Patience, time.Millisecond, "it is told that the plan is there")
 	_, r, err = a.RunUp(t.Context(), "supper")
 	require.NoError(t, err)
@@ -85,7 +85,7 @@ func TestThePlanBeforeTheLastChangeIsShownMeanwhile(t *testing.T) {
 	require.False(t, before.Planning)
 	letGo := app.Hold(t)
 	svc.Courses[0].Hour = "20:20"
-	_, err = st.Save(t.Context(), store.Write{Kind: store.Service, ID: svc.ID, Base: b.Version(store.Service, svc.ID), Body: svc.Said(), Who: "Chef", Person: "chef"})
+	_, err = st.Save(t.Context(), store.Request{Who: "Chef", Person: "chef"}, store.Write{Kind: store.Service, ID: svc.ID, Base: b.Version(store.Service, svc.ID), Body: svc.Said()})
 	require.NoError(t, err)
 
 	_, r, err := a.RunUp(t.Context(), svc.ID)
@@ -126,7 +126,7 @@ func listening(t *testing.T, st *store.Store, a *app.App) {
 	ctx, stop := context.WithCancel(t.Context())
 	ready, done := make(chan bool, 100), make(chan bool)
 	go func() {
-		st.Listen(ctx, slog.New(slog.DiscardHandler), func(planned string) { a.Hub.Tell(planned); ready <- true })
+		st.Listen(ctx, slog.New(slog.DiscardHandler), func(n store.News) { a.Hub.Tell(n); ready <- true })
 		close(done)
 	}()
 	<-ready

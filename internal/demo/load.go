@@ -18,52 +18,36 @@ func LoadInto(ctx context.Context, st *store.Store, now time.Time) error {
 		return err
 	}
 	b := Load(now)
-	save := func(kind store.Kind, id string, body any) error {
-		_, err := st.Save(ctx, store.Write{Kind: kind, ID: id, Body: body, Who: "demo", Person: "demo", What: "the demo"})
-		if err != nil {
-			return fmt.Errorf("load the demo: %w", err)
-		}
-		return nil
+	var writes []store.Write
+	put := func(kind store.Kind, id string, body any) {
+		writes = append(writes, store.Write{Kind: kind, ID: id, Body: body, What: "the demo"})
 	}
 	for _, k := range []kitchen.Kitchen{b.Kitchen, b.House} {
-		if err := save(store.Kitchen, k.ID, k); err != nil {
-			return err
-		}
+		put(store.Kitchen, k.ID, k)
 	}
 	for _, i := range b.Ingredients {
-		if err := save(store.Ingredient, i.ID, i); err != nil {
-			return err
-		}
+		put(store.Ingredient, i.ID, i)
 	}
 	for _, c := range b.Components {
-		if err := save(store.Component, c.ID, c); err != nil {
-			return err
-		}
+		put(store.Component, c.ID, c)
 	}
 	for _, d := range b.Dishes {
-		if err := save(store.Dish, d.ID, d); err != nil {
-			return err
-		}
+		put(store.Dish, d.ID, d)
 	}
 	for _, v := range b.Suppliers {
-		if err := save(store.Supplier, v.ID, v); err != nil {
-			return err
-		}
+		put(store.Supplier, v.ID, v)
 	}
 	for _, v := range b.Stock {
-		if err := save(store.Stock, v.ID, v); err != nil {
-			return err
-		}
+		put(store.Stock, v.ID, v)
 	}
 	for _, m := range []recipe.Menu{b.Menu, b.Winter} {
-		if err := save(store.Menu, m.ID, m); err != nil {
-			return err
-		}
+		put(store.Menu, m.ID, m)
 	}
 	for _, s := range []service.Service{b.Service, lastWeek(b.Service), b.Supper} {
-		if err := save(store.Service, s.ID, s); err != nil {
-			return err
-		}
+		put(store.Service, s.ID, s)
+	}
+	if _, err := st.Save(ctx, store.Request{Who: "demo", Person: "demo"}, writes...); err != nil {
+		return fmt.Errorf("load the demo: %w", err)
 	}
 	return nil
 }

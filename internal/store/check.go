@@ -3,6 +3,8 @@ package store
 import (
 	"context"
 	"time"
+
+	"github.com/jmoiron/sqlx"
 )
 
 // PlateCheck is what was decided of one plate at the pass.
@@ -17,10 +19,38 @@ type PlateCheck struct {
 	At     time.Time `db:"at"`
 }
 
-// AddPlateCheck keeps a check; one with the same id is left as it is.
+// AddPlateCheck keeps a check. One that is sent again is there once; another one under
+// its id is ErrKeyTaken.
 func (s *Store) AddPlateCheck(ctx context.Context, c PlateCheck) error {
-	_, err := s.DB.ExecContext(ctx, `insert into plate_check (id, dish, sent, reason, who, person) values ($1, $2, $3, $4, $5, $6) on conflict (id) do nothing`, c.ID, c.Dish, c.Sent, c.Reason, c.Who, c.Person)
-	return wrap(err, "keep a check of %q", c.Dish)
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		added, err := insertOnce(ctx, tx, `insert into plate_check (id, dish, sent, reason, who, person) values ($1, $2, $3, $4, $5, $6) on conflict (id) do nothing`,
+			[]any{c.ID, c.Dish, c.Sent, c.Reason, c.Who, c.Person}, `select from plate_check where id = $1 and dish = $2 and sent = $3 and reason = $4`, 4)
+		if err != nil || !added {
+			return wrap(err, "keep a check of %q", c.Dish)
+		}
+		return tell(ctx, tx, pass+c.Dish)
+	})
+}
+
+// insertOnce adds a row under an id that a tablet made; false where it is there already.
+// Same, of the first so many arguments, finds one that says the same: another one is
+// ErrKeyTaken.
+func insertOnce(ctx context.Context, tx *sqlx.Tx, insert string, args []any, same string, first int) (added bool, err error) {
+	done, err := tx.ExecContext(ctx, insert, args...)
+	if err != nil {
+		return false, err
+	}
+	if n, _ := done.RowsAffected(); n > 0 { // PostgreSQL always tells
+		return true, nil
+	}
+	var is bool
+	if err := tx.GetContext(ctx, &is, `select exists (`+same+`)`, args[:first]...); err != nil {
+		return false, err
+	}
+	if !is {
+		return false, ErrKeyTaken
+	}
+	return false, nil
 }
 
 // PlateChecks lists the newest checks of a dish.

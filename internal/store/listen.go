@@ -7,16 +7,17 @@ import (
 	"time"
 
 	"github.com/jackc/pgx/v5"
+	"github.com/jmoiron/sqlx"
 )
 
 // Listen calls told whenever something was written, by whatever server, until
 // the context ends. It keeps a connection of its own, and makes a new one when
 // that is lost; told is then called too, for something may have been missed.
-func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func(planned string)) {
+func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func(News)) {
 	for wait := 100 * time.Millisecond; ctx.Err() == nil; wait = min(2*wait, 2*time.Second) {
-		err := s.listenOnce(ctx, func(planned string) {
+		err := s.listenOnce(ctx, func(news News) {
 			wait = 100 * time.Millisecond
-			told(planned)
+			told(news)
 		})
 		if ctx.Err() != nil {
 			return
@@ -29,7 +30,7 @@ func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func(planned 
 	}
 }
 
-func (s *Store) listenOnce(ctx context.Context, told func(planned string)) error {
+func (s *Store) listenOnce(ctx context.Context, told func(News)) error {
 	conn, err := pgx.Connect(ctx, s.URL)
 	if err != nil {
 		return err
@@ -38,16 +39,42 @@ func (s *Store) listenOnce(ctx context.Context, told func(planned string)) error
 	if _, err := conn.Exec(ctx, "listen jointime"); err != nil {
 		return err
 	}
-	told("") // for what was missed meanwhile
+	told(News{}) // for what was missed meanwhile
 	for {
 		news, err := conn.WaitForNotification(ctx)
 		if err != nil {
 			return err
 		}
-		service, is := strings.CutPrefix(news.Payload, planned)
-		if !is {
-			service = ""
-		}
-		told(service)
+		told(newsOf(news.Payload))
 	}
+}
+
+// News is what was written. An empty one is a document or a tick, or what was missed
+// while nobody listened: who wants to know reads what there is.
+type News struct {
+	Planned string // the service whose plan was kept
+	Pass    string // the dish of which a photograph or a check was kept
+	Out     string // the tablet that was put out
+}
+
+// What begins a notification of something other than a document; its id follows.
+const (
+	planned = "planned "
+	pass    = "pass "
+	out     = "out "
+)
+
+func newsOf(payload string) (n News) {
+	for prefix, into := range map[string]*string{planned: &n.Planned, pass: &n.Pass, out: &n.Out} {
+		if id, is := strings.CutPrefix(payload, prefix); is {
+			*into = id
+		}
+	}
+	return n
+}
+
+// tell tells all servers, once what was written is there.
+func tell(ctx context.Context, db sqlx.ExecerContext, what string) error {
+	_, err := db.ExecContext(ctx, `select pg_notify('jointime', $1::text)`, what)
+	return wrap(err, "tell of a change")
 }

@@ -76,19 +76,21 @@ func TestAKitchensOwnTimeOutOfControlIsKeptAsItsOwnLimits(t *testing.T) {
 func TestSeveralChangesAreStoredTogetherOrNotAtAll(t *testing.T) {
 	ctx := context.Background()
 	s := pgtest.Store(t)
-	write := func(id string, base int64) store.Write {
-		return store.Write{Kind: store.Component, ID: id, Base: base, Body: doc{Name: id}, Who: "chef", Person: "p", Key: "k"}
-	}
-	require.NoError(t, s.SaveAll(ctx, []store.Write{write("a", 0), write("b", 0)}))
-	require.NoError(t, s.SaveAll(ctx, []store.Write{write("a", 0), write("b", 0)}), "a repeat does nothing")
+	write := func(id string) store.Write { return store.Write{Kind: store.Component, ID: id, Body: doc{Name: id}} }
+	asked := store.Request{Who: "chef", Person: "p", Key: "k"}
+	first, err := s.Save(ctx, asked, write("a"), write("b"))
+	require.NoError(t, err)
+	again, err := s.Save(ctx, asked, write("a"), write("b"))
+	require.NoError(t, err, "a repeat does nothing")
+	assert.Equal(t, first, again)
 	seq, err := s.LastSeq(ctx)
 	require.NoError(t, err)
 	assert.Equal(t, int64(2), seq)
-	c, taken := write("c", 0), write("a", 0)
-	c.Key, taken.Key = "", ""
 	var lost *store.Conflict
-	require.ErrorAs(t, s.SaveAll(ctx, []store.Write{c, taken}), &lost)
+	_, err = s.Save(ctx, store.Request{}, write("c"), write("a"))
+	require.ErrorAs(t, err, &lost)
 	_, err = s.Get(ctx, store.Component, "c")
 	require.ErrorIs(t, err, store.ErrNotFound, "none of them is stored")
-	require.Error(t, s.SaveAll(ctx, []store.Write{{Kind: store.Component, ID: "x", Body: func() {}}}))
+	_, err = s.Save(ctx, store.Request{}, store.Write{Kind: store.Component, ID: "x", Body: func() {}})
+	require.Error(t, err)
 }

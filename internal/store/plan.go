@@ -56,14 +56,10 @@ func (s *Store) SavePlan(ctx context.Context, p ServicePlan) (taken bool, err er
 		if err := pointTo(ctx, tx, p); err != nil {
 			return err
 		}
-		_, err = tx.ExecContext(ctx, `select pg_notify('jointime', $1)`, planned+p.Service)
-		return err
+		return tell(ctx, tx, planned+p.Service)
 	})
 	return taken, wrap(err, "keep the plan of %q", p.Service)
 }
-
-// planned begins the notification of a plan that was kept; the service follows.
-const planned = "planned "
 
 // PointTo notes that a service has a plan that is kept already.
 func (s *Store) PointTo(ctx context.Context, p ServicePlan) error {

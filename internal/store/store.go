@@ -19,8 +19,10 @@ var migrations embed.FS
 
 // Store is a database of one or several kitchens.
 type Store struct {
-	DB  *sqlx.DB
-	URL string
+	Reader
+	DB      *sqlx.DB
+	URL     string
+	writing chan struct{} // full while one of ours writes
 }
 
 // Open connects to the database at url and brings its tables up to date.
@@ -35,7 +37,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		db.Close()
 		return nil, err
 	}
-	return &Store{DB: db, URL: url}, nil
+	return &Store{Reader: Reader{db}, DB: db, URL: url, writing: make(chan struct{}, 1)}, nil
 }
 
 // provider knows the steps from any version of the tables to any other.

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"log/slog"
 	"sync"
 	"testing"
@@ -31,9 +32,14 @@ type entry struct {
 
 func save(t *testing.T, s *store.Store, base int64, person string, body doc) store.Revision {
 	t.Helper()
-	rev, err := s.Save(context.Background(), store.Write{Kind: store.Component, ID: "hake", Base: base, Body: body, Who: person, Person: person, Screen: "dish", What: "change"})
+	made, err := s.Save(context.Background(), on(person), store.Write{Kind: store.Component, ID: "hake", Base: base, Body: body, What: "change"})
 	require.NoError(t, err)
-	return rev
+	return made[0]
+}
+
+// on is a request of a person on the screen of a dish.
+func on(person string) store.Request {
+	return store.Request{Who: person, Person: person, Screen: "dish"}
 }
 
 func now(t *testing.T, s *store.Store) (d doc, version int64) {
@@ -61,7 +67,7 @@ func TestALostRaceSaysWhatIsThereNow(t *testing.T) {
 	s := pgtest.Store(t)
 	save(t, s, 0, "chef", doc{Name: "one"})
 	save(t, s, 1, "chef", doc{Name: "two"})
-	_, err := s.Save(context.Background(), store.Write{Kind: store.Component, ID: "hake", Base: 1, Body: doc{Name: "three"}, Who: "commis"})
+	_, err := s.Save(context.Background(), on("commis"), store.Write{Kind: store.Component, ID: "hake", Base: 1, Body: doc{Name: "three"}})
 	var lost *store.Conflict
 	require.True(t, errors.As(err, &lost))
 	assert.Equal(t, int64(2), lost.Now.Version)
@@ -77,7 +83,7 @@ func TestOfManyAtOnceOneWins(t *testing.T) {
 	won := make(chan bool, 20)
 	for range 20 {
 		wg.Go(func() {
-			_, err := s.Save(context.Background(), store.Write{Kind: store.Component, ID: "hake", Base: 1, Body: doc{Name: "mine"}, Who: "x"})
+			_, err := s.Save(context.Background(), on("x"), store.Write{Kind: store.Component, ID: "hake", Base: 1, Body: doc{Name: "mine"}})
 			won <- err == nil
 		})
 	}
@@ -94,18 +100,77 @@ func TestOfManyAtOnceOneWins(t *testing.T) {
 
 func TestARepeatedWriteDoesNothing(t *testing.T) {
 	s := pgtest.Store(t)
-	w := store.Write{Kind: store.Dish, ID: "d", Body: doc{Name: "one"}, Who: "chef", Key: "k1"}
-	first, err := s.Save(context.Background(), w)
+	ctx := context.Background()
+	w := store.Write{Kind: store.Dish, ID: "d", Body: doc{Name: "one"}}
+	asked := store.Request{Who: "chef", Key: "k1", Digest: "one"}
+	first, err := s.Save(ctx, asked, w)
 	require.NoError(t, err)
-	again, err := s.Save(context.Background(), w)
+	again, err := s.Update(ctx, asked, func(store.Reader) ([]store.Write, error) {
+		t.Error("nothing is decided anew")
+		return nil, nil
+	})
 	require.NoError(t, err)
-	assert.Equal(t, first.Seq, again.Seq)
-	w.Body = doc{Name: "other"}
-	_, err = s.Save(context.Background(), w)
+	assert.Equal(t, first, again)
+	asked.Digest = "other"
+	_, err = s.Save(ctx, asked, w)
 	assert.ErrorIs(t, err, store.ErrKeyTaken)
 }
 
-func always(store.Revision) error { return nil }
+// What a write is decided from stays as it is until it is written.
+func TestNobodyWritesBetweenDecidingAndWriting(t *testing.T) {
+	s := pgtest.Store(t)
+	other, err := store.Open(t.Context(), s.URL)
+	require.NoError(t, err)
+	defer other.Close()
+	var wg sync.WaitGroup
+	for _, st := range []*store.Store{s, other} {
+		for range 10 {
+			wg.Go(func() {
+				_, err := st.Update(t.Context(), on("x"), func(r store.Reader) ([]store.Write, error) {
+					seq, err := r.LastSeq(t.Context())
+					return []store.Write{{Kind: store.Component, ID: fmt.Sprint(seq), Body: doc{}}}, err
+				})
+				assert.NoError(t, err)
+			})
+		}
+	}
+	wg.Wait()
+	list, err := s.All(t.Context())
+	require.NoError(t, err)
+	assert.Len(t, list, 20, "each saw what the one before it wrote")
+}
+
+func TestAPlateCheckIsThereOnceAndAnotherOneIsRefused(t *testing.T) {
+	s := pgtest.Store(t)
+	c := store.PlateCheck{ID: "check-1", Dish: "hake", Sent: true, Who: "chef"}
+	require.NoError(t, s.AddPlateCheck(t.Context(), c))
+	require.NoError(t, s.AddPlateCheck(t.Context(), c))
+	c.Sent = false
+	require.ErrorIs(t, s.AddPlateCheck(t.Context(), c), store.ErrKeyTaken)
+	list, err := s.PlateChecks(t.Context(), "hake")
+	require.NoError(t, err)
+	assert.Len(t, list, 1)
+}
+
+func TestAPhotographIsTakenOffAndPutBack(t *testing.T) {
+	s := pgtest.Store(t)
+	ctx := t.Context()
+	require.ErrorIs(t, s.AddPhoto(ctx, on("chef"), store.Photo{Dish: "hake"}, nil), store.ErrNotFound, "there is none")
+	require.NoError(t, s.AddPhoto(ctx, on("chef"), store.Photo{Dish: "hake", Width: 4}, []byte("jpeg")))
+	require.NoError(t, s.AddPhoto(ctx, on("chef"), store.Photo{Dish: "hake"}, nil))
+	require.ErrorIs(t, s.AddPhoto(ctx, on("chef"), store.Photo{Dish: "hake"}, nil), store.ErrNotFound, "it is taken off already")
+	require.NoError(t, s.PutPhotoBack(ctx, on("commis"), "hake"))
+	require.NoError(t, s.PutPhotoBack(ctx, on("commis"), "hake"))
+	p, err := s.Photo(ctx, "hake")
+	require.NoError(t, err)
+	assert.Equal(t, 4, p.Width)
+	assert.Equal(t, "commis", p.Who)
+	jpeg, err := s.Picture(ctx, "hake")
+	require.NoError(t, err)
+	assert.Equal(t, "jpeg", string(jpeg))
+}
+
+func always(store.Reader, store.Revision) error { return nil }
 
 func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	s := pgtest.Store(t)
@@ -114,7 +179,7 @@ func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	save(t, s, 1, "chef", doc{Steps: []entry{{"sear", 2}, {"roast", 1}}})
 	save(t, s, 2, "commis", doc{Steps: []entry{{"sear", 2}, {"roast", 9}}})
 
-	_, err := s.Undo(ctx, "chef", "chef", "dish", false, revise.Merge, always)
+	_, err := s.Undo(ctx, on("chef"), false, revise.Merge, always)
 	require.NoError(t, err)
 	d, _ := now(t, s)
 	assert.Equal(t, []entry{{"sear", 1}, {"roast", 9}}, d.Steps)
@@ -124,7 +189,7 @@ func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	assert.Empty(t, back)
 	assert.Equal(t, "change", again)
 
-	_, err = s.Undo(ctx, "chef", "chef", "dish", true, revise.Merge, always)
+	_, err = s.Undo(ctx, on("chef"), true, revise.Merge, always)
 	require.NoError(t, err)
 	d, _ = now(t, s)
 	assert.Equal(t, []entry{{"sear", 2}, {"roast", 9}}, d.Steps)
@@ -135,7 +200,7 @@ func TestUndoRefusesWhatSomebodyElseChangedSince(t *testing.T) {
 	save(t, s, 0, "chef", doc{Steps: []entry{{"sear", 1}}})
 	save(t, s, 1, "chef", doc{Steps: []entry{{"sear", 2}}})
 	save(t, s, 2, "commis", doc{Steps: []entry{{"sear", 3}}})
-	_, err := s.Undo(context.Background(), "chef", "chef", "dish", false, revise.Merge, always)
+	_, err := s.Undo(context.Background(), on("chef"), false, revise.Merge, always)
 	var clash *store.Clash
 	require.True(t, errors.As(err, &clash), "got %v", err)
 	assert.Equal(t, []string{"steps[sear]"}, clash.Places)
@@ -148,7 +213,7 @@ func TestUndoThatIsNotAllowedChangesNothing(t *testing.T) {
 	save(t, s, 0, "chef", doc{Name: "one"})
 	save(t, s, 1, "chef", doc{Name: "two"})
 	no := errors.New("no")
-	_, err := s.Undo(context.Background(), "chef", "chef", "dish", false, revise.Merge, func(store.Revision) error { return no })
+	_, err := s.Undo(context.Background(), on("chef"), false, revise.Merge, func(store.Reader, store.Revision) error { return no })
 	assert.ErrorIs(t, err, no)
 	_, version := now(t, s)
 	assert.Equal(t, int64(2), version)
@@ -158,7 +223,7 @@ func TestSomebodyElsesChangeCannotBeTakenBack(t *testing.T) {
 	s := pgtest.Store(t)
 	save(t, s, 0, "chef", doc{Name: "one"})
 	save(t, s, 1, "chef", doc{Name: "two"})
-	_, err := s.Undo(context.Background(), "commis", "commis", "dish", false, revise.Merge, always)
+	_, err := s.Undo(context.Background(), on("commis"), false, revise.Merge, always)
 	assert.ErrorIs(t, err, store.ErrNothing)
 }
 
@@ -166,15 +231,24 @@ func TestChangesAreTold(t *testing.T) {
 	s := pgtest.Store(t)
 	ctx, cancel := context.WithCancel(context.Background())
 	defer cancel()
-	told := make(chan bool, 10)
-	go s.Listen(ctx, slog.New(slog.DiscardHandler), func(string) { told <- true })
+	told := make(chan store.News, 10)
+	go s.Listen(ctx, slog.New(slog.DiscardHandler), func(n store.News) { told <- n })
 	<-told // it listens
-	save(t, s, 0, "chef", doc{Name: "one"})
-	select {
-	case <-told:
-	case <-time.After(2 * time.Minute):
-		t.Fatal("nothing was told")
+	hears := func(want store.News) {
+		t.Helper()
+		select {
+		case n := <-told:
+			assert.Equal(t, want, n)
+		case <-time.After(2 * time.Minute):
+			t.Fatal("nothing was told")
+		}
 	}
+	save(t, s, 0, "chef", doc{Name: "one"})
+	hears(store.News{})
+	require.NoError(t, s.AddPlateCheck(ctx, store.PlateCheck{ID: "check-1", Dish: "hake", Sent: true}))
+	hears(store.News{Pass: "hake"})
+	require.NoError(t, s.AddPhoto(ctx, on("chef"), store.Photo{Dish: "quince"}, []byte("jpeg")))
+	hears(store.News{Pass: "quince"})
 }
 
 func TestJoiningIsRateLimited(t *testing.T) {

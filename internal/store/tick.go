@@ -24,8 +24,8 @@ type Tick struct {
 	Received time.Time       `db:"received"`
 }
 
-// AddTicks adds ticks: all of them, or none. One whose id is there already is
-// left as it is. The result is how many were new.
+// AddTicks adds ticks: all of them, or none. One that is sent again is there once;
+// another one under its id is ErrKeyTaken. The result is how many were new.
 func (s *Store) AddTicks(ctx context.Context, ticks []Tick) (added int64, err error) {
 	err = s.inTx(ctx, func(tx *sqlx.Tx) error {
 		// Told in the order of their places: nobody who reads what is new can
@@ -34,19 +34,20 @@ func (s *Store) AddTicks(ctx context.Context, ticks []Tick) (added int64, err er
 			return wrap(err, "wait for the others' ticks")
 		}
 		for _, t := range ticks {
-			r, err := tx.ExecContext(ctx, `insert into tick (id, service, task, act, takes, amount, who, person, at) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
-				on conflict (id) do nothing`, t.ID, t.Service, t.Task, t.Act, t.Takes, string(t.Amount), t.Who, t.Person, t.At)
+			new, err := insertOnce(ctx, tx, `insert into tick (id, service, task, act, takes, amount, who, person, at) values ($1, $2, $3, $4, $5, $6, $7, $8, $9) on conflict (id) do nothing`,
+				[]any{t.ID, t.Service, t.Task, t.Act, t.Takes, string(t.Amount), t.Who, t.Person, t.At},
+				`select from tick where id = $1 and service = $2 and task = $3 and act = $4 and takes = $5 and amount = $6::jsonb`, 6)
 			if err != nil {
 				return wrap(err, "keep tick %q", t.ID)
 			}
-			n, _ := r.RowsAffected() // PostgreSQL always tells
-			added += n
+			if new {
+				added++
+			}
 		}
 		if added == 0 {
 			return nil
 		}
-		_, err := tx.ExecContext(ctx, `select pg_notify('jointime', 'tick')`)
-		return wrap(err, "tell of ticks")
+		return tell(ctx, tx, "tick")
 	})
 	return added, err
 }
@@ -59,7 +60,7 @@ func (s *Store) Ticks(ctx context.Context, service string) (list []Tick, err err
 
 // TicksSince lists ticks after a place in their sequence, oldest first.
 func (s *Store) TicksSince(ctx context.Context, seq int64) (list []Tick, err error) {
-	err = s.DB.SelectContext(ctx, &list, `select * from tick where seq > $1 order by seq limit 1000`, seq)
+	err = s.DB.SelectContext(ctx, &list, `select * from tick where seq > $1 order by seq limit $2`, seq, AtOnce)
 	return list, wrap(err, "read ticks since %d", seq)
 }
 

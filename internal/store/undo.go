@@ -27,13 +27,11 @@ type Clash struct {
 // Undo takes back the newest change that a person made on a screen and that
 // still stands; again true does the newest taken-back one again. What others
 // changed elsewhere in the document stays. Allow may refuse what would come of
-// it.
-func (s *Store) Undo(ctx context.Context, who, person, screen string, again bool, join Joiner, allow func(Revision) error) (rev Revision, err error) {
-	err = s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if err := oneAfterAnother(ctx, tx); err != nil {
-			return err
-		}
-		last, err := lastOwn(ctx, tx, person, screen, again)
+// it, seeing what there is.
+func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, allow func(Reader, Revision) error) (rev Revision, err error) {
+	var place int64
+	err = s.once(ctx, q, &place, func(tx *sqlx.Tx) error {
+		last, err := lastOwn(ctx, tx, q.Person, q.Screen, again)
 		if err != nil {
 			return err
 		}
@@ -42,19 +40,27 @@ func (s *Store) Undo(ctx context.Context, who, person, screen string, again bool
 			return err
 		}
 		now := rev.Version
-		rev.Version, rev.Who, rev.Person, rev.Screen = now+1, who, person, screen
+		rev.Version, rev.Who, rev.Person, rev.Screen = now+1, q.Who, q.Person, q.Screen
 		rev.Act, rev.What, rev.Reverts = "undo", "took back: "+last.What, &last.Seq
 		if again {
 			rev.Act, rev.What = "redo", "did again: "+original(last.What)
 		}
-		if err := allow(rev); err != nil {
+		if err := allow(Reader{tx}, rev); err != nil {
 			return err
 		}
 		if err := put(ctx, tx, &rev, now); err != nil {
 			return err
 		}
+		place = rev.Seq
 		return markReverted(ctx, tx, last, again)
 	})
+	if err != nil || rev.Seq > 0 {
+		return rev, err
+	}
+	list, err := s.revisions(ctx, []int64{place})
+	if err == nil && len(list) > 0 {
+		rev = list[0]
+	}
 	return rev, err
 }
 

@@ -3,9 +3,11 @@ package mise
 import (
 	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 )
 
@@ -44,6 +46,33 @@ func (t Tick) Validate() error {
 	}
 	if t.At.IsZero() || t.At.Year() < 2000 || t.At.Year() > 2200 {
 		l.Add("at", "%s is no time of this kitchen", t.At.Format(time.RFC3339))
+	}
+	return l.Err()
+}
+
+// ValidateIn finds a tick of something that the book does not have, and an amount in a unit
+// that cannot be added to what is made. A task that is no longer on the sheet is none of
+// the two.
+func (t Tick) ValidateIn(components map[string]recipe.Component) error {
+	var l fault.List
+	var of *recipe.Component
+	for part := range strings.SplitSeq(t.Task, "/") {
+		if c, known := components[base(part)]; known && of == nil {
+			of = &c
+		}
+	}
+	switch {
+	case t.Act == Undone:
+	case of == nil:
+		l.Add("task", "there is nothing %q to be ticked", t.Task)
+	case t.Act == DidMake && of.Yield.Unit.Known():
+		through := units.Through{}
+		if of.Density != nil {
+			through.Density = *of.Density
+		}
+		if _, _, err := t.Amount.Basic(units.Metric).As(of.Yield.Basic(units.Metric).Unit, through); err != nil {
+			l.Add("amount", "%s is made in %s: %v", of.Name, of.Yield.Unit, err)
+		}
 	}
 	return l.Err()
 }

@@ -1304,6 +1304,8 @@ export interface components {
         CopyInputBody: {
             /** @description like 2026-11-28 */
             day: string;
+            /** @description the day is past: it is kept as a record */
+            record?: boolean;
         };
         Cost: {
             dish: string;
@@ -2468,6 +2470,8 @@ export interface components {
             name?: string;
             /** Format: int64 */
             plates: number;
+            /** @description the day is past: it is kept as a record */
+            record?: boolean;
         };
         Offer: {
             /**
@@ -2996,7 +3000,7 @@ export interface components {
             value: components["schemas"]["Component"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -3006,7 +3010,7 @@ export interface components {
             value: components["schemas"]["Dish"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -3016,7 +3020,7 @@ export interface components {
             value: components["schemas"]["Ingredient"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -3026,7 +3030,7 @@ export interface components {
             value: components["schemas"]["Kitchen"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -3036,7 +3040,7 @@ export interface components {
             value: components["schemas"]["Service"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -3046,7 +3050,7 @@ export interface components {
             value: components["schemas"]["Stock"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -3056,7 +3060,7 @@ export interface components {
             value: components["schemas"]["Supplier"];
             /**
              * Format: int64
-             * @description the version that it was made from
+             * @description the version that it was made from; 0: it is new
              */
             version: number;
             /** @description in words, for the history */
@@ -4155,6 +4159,7 @@ export interface operations {
                 apply?: boolean;
             };
             header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
                 "Idempotency-Key"?: string;
             };
             path?: never;
@@ -4225,10 +4230,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -4294,6 +4299,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
                 "Idempotency-Key"?: string;
             };
             path?: never;
@@ -4360,10 +4366,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -4430,7 +4436,10 @@ export interface operations {
     "post-api-dishes-by-id-checks": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -4494,7 +4503,10 @@ export interface operations {
     "delete-api-dishes-by-id-photo": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -4523,7 +4535,10 @@ export interface operations {
     "post-api-dishes-by-id-photo-back": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -4622,7 +4637,10 @@ export interface operations {
     "post-api-dishes-by-id-plate": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -4780,10 +4798,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -4880,6 +4898,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
                 "Idempotency-Key"?: string;
             };
             path?: never;
@@ -4915,10 +4934,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -4983,9 +5002,7 @@ export interface operations {
     "post-api-read-again": {
         parameters: {
             query?: never;
-            header?: {
-                "Idempotency-Key"?: string;
-            };
+            header?: never;
             path?: never;
             cookie?: never;
         };
@@ -5247,7 +5264,10 @@ export interface operations {
     "post-api-reduce": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5310,6 +5330,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
                 "Idempotency-Key"?: string;
             };
             path?: never;
@@ -5376,10 +5397,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -5478,6 +5499,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
                 "Idempotency-Key"?: string;
             };
             path: {
@@ -5548,7 +5570,10 @@ export interface operations {
     "post-api-services-by-id-labels": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -5738,7 +5763,10 @@ export interface operations {
     "post-api-services-by-id-ticks": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -5773,7 +5801,10 @@ export interface operations {
     "post-api-services-by-id-what-if": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -5837,7 +5868,10 @@ export interface operations {
     "put-api-session": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5870,7 +5904,10 @@ export interface operations {
     "post-api-session-join": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5933,10 +5970,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -6002,10 +6039,10 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description a repeat with the same key does nothing */
-                "Idempotency-Key"?: string;
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: string;
@@ -6072,7 +6109,10 @@ export interface operations {
     "post-api-undo": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };

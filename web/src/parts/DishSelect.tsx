@@ -1,10 +1,10 @@
 // The title of a screen about one dish, and the way to another.
-import { useLocation } from 'wouter'
 import { useDishes } from '../api/queries'
+import { useGo } from './address'
 
 export function DishSelect({ id, name, screen, open }: { id: string; name: string; screen: string; open?: () => void }) {
   const dishes = useDishes()
-  const [, go] = useLocation()
+  const go = useGo()
   return (
     <div className="d-flex gap-3 align-items-baseline">
       <h1>

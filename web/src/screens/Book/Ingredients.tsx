@@ -1,12 +1,13 @@
 // What is bought: what is in it, when it can be had, what to look for when it
 // comes; and, when a delivery is sent back, what falls and what stands in.
 import { useState } from 'react'
-import { Link, useSearchParams } from 'wouter'
+import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { Rows } from '../../parts/Rows'
+import { useAddress } from '../../parts/address'
 import { toIngredient, toWords } from './ingredientForm'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useForm } from '../../parts/form'
@@ -16,7 +17,7 @@ type Item = Schemas['IngredientView']
 
 export function Ingredients() {
   const book = useIngredients()
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const [words, setWords] = useState('')
   if (book.isPending) return <Waiting what="the ingredients" />
   if (book.isError) return <Failed error={book.error} again={() => void book.refetch()} />

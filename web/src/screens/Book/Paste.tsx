@@ -1,11 +1,11 @@
 // A dish as it was written, pasted at once and reviewed line by line: left
 // what it says, right what was understood. Nothing is kept before one says so.
 import { useState } from 'react'
-import { useLocation } from 'wouter'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
+import { useGo } from '../../parts/address'
 import { useDraft } from '../../parts/draft'
 import { Said } from '../../parts/Said'
 import { useAsked } from '../../parts/asked'
@@ -30,7 +30,7 @@ Crushed potato:
 …`
 
 export function Paste() {
-  const [, go] = useLocation()
+  const go = useGo()
   const desk = useDesk()
   const held = useDraft<Held, number>('paste', { text: '' }, 0)
   const [key] = useState(writeKey)

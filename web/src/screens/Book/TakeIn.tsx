@@ -1,9 +1,9 @@
 // A whole book, from a file: what it would change is shown before anything is.
 import { useState } from 'react'
-import { useLocation } from 'wouter'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
+import { useGo } from '../../parts/address'
 
 type Item = Schemas['Item']
 
@@ -11,7 +11,7 @@ const send = (text: string, apply: boolean, key = '') =>
   ask(api.POST('/api/book/import', { params: { query: { apply }, header: key ? { 'Idempotency-Key': key } : {} }, body: text, bodySerializer: (b: unknown) => b as string, headers: { 'Content-Type': 'application/json' } } as never)) as Promise<{ items: Item[]; applied: boolean }>
 
 export function TakeIn() {
-  const [, go] = useLocation()
+  const go = useGo()
   const [text, setText] = useState('')
   const [items, setItems] = useState<Item[]>()
   const [wrong, setWrong] = useState('')

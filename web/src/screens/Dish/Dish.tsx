@@ -1,10 +1,10 @@
 // Dish: what it is made of, which steps, and what is still open.
-import { useSearchParams } from 'wouter'
 import { Button } from 'react-bootstrap'
 import { useDish } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { DishSelect } from '../../parts/DishSelect'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { useAddress } from '../../parts/address'
 import { lasts, spoken } from '../../parts/words'
 import { useDraft } from '../../parts/draft'
 import { AddComponent } from './AddComponent'
@@ -37,7 +37,7 @@ export function Dish({ id }: { id: string }) {
 const sides = ['before the plate', 'gaps', 'what is in it', 'methods', 'boiled down', 'history'] as const
 
 function Sheet({ view }: { view: View }) {
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const [component, step] = (params.get('step') ?? '').split('/')
   const part = view.components.find((c) => c.component.id === component)
   const open = part?.made.methods.flatMap((m) => m.steps).find((s) => s.id === step)

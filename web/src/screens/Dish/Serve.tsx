@@ -1,10 +1,10 @@
 // From a dish to a first run-up: a day, an hour, so many plates.
 import { useEffect, useState } from 'react'
-import { useLocation } from 'wouter'
 import { Button, Form, Modal } from 'react-bootstrap'
 import { api, ask, writeKey } from '../../api/client'
 import { reread } from '../../api/queries'
 import { Wrong } from '../../parts/EditorActions'
+import { useGo } from '../../parts/address'
 import { useForm } from '../../parts/form'
 import type { View } from './types'
 
@@ -23,7 +23,7 @@ export function Serve({ view }: { view: View }) {
 }
 
 function ServeForm({ view, close }: { view: View; close: () => void }) {
-  const [, go] = useLocation()
+  const go = useGo()
   const [key] = useState(writeKey)
   const [made, setMade] = useState('')
   const form = useForm(

@@ -1,6 +1,6 @@
 // Menu: what is served when, and to how many.
 import { useState } from 'react'
-import { Link, useLocation } from 'wouter'
+import { Link } from 'wouter'
 import { Button, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
 import { api, ask, writeKey, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
@@ -8,6 +8,7 @@ import { TakeBack, useDesk } from '../../parts/Desk'
 import { Holds } from '../../parts/Holds'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
+import { useGo } from '../../parts/address'
 import { clock, day, lasts } from '../../parts/words'
 import { AcrossMenu } from './AcrossMenu'
 
@@ -217,7 +218,7 @@ function nextWeek(day: string): string {
 function Copy({ view }: { view: View }) {
   const [date, setDate] = useState(() => nextWeek(view.service.day))
   const desk = useDesk()
-  const [, go] = useLocation()
+  const go = useGo()
   const copy = async () => {
     try {
       const made = await ask(api.POST('/api/services/{id}/copy', { params: { path: { id: view.service.id }, header: { 'Idempotency-Key': writeKey() } }, body: { day: date } }))

@@ -1,12 +1,12 @@
 // Mise: what is prepared today, in which section, how much of it, in which
 // order; ticked off on any tablet, with or without a connection.
 import { useState } from 'react'
-import { useSearchParams } from 'wouter'
 import { Button } from 'react-bootstrap'
 import { drop, useOutbox } from '../../api/outbox'
 import { useMise } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+import { useAddress } from '../../parts/address'
 import { clock, day } from '../../parts/words'
 import { Labels } from './Labels'
 import { axisOf, labelsOf } from './strip'
@@ -24,7 +24,7 @@ export function Mise({ id }: { id: string }) {
 // Sheet is cut down to a day and a section by the address, so that a tablet
 // opens where it was.
 function Sheet({ view }: { view: View }) {
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const [labels, setLabels] = useState<string[]>()
   const outbox = useOutbox().filter((h) => h.service === view.service.id)
   const { sheet } = view

@@ -1,9 +1,10 @@
 // Order: what must be bought by when, from whom; what is there already; what is
 // made for it, what is left over on the way, and who could use that. Every
 // figure opens as a line of sums.
-import { Link, useSearchParams } from 'wouter'
+import { Link } from 'wouter'
 import { useAmounts } from '../../api/queries'
 import type { Schemas } from '../../api/client'
+import { useAddress } from '../../parts/address'
 import { money, round } from '../../parts/amounts'
 import { Opens } from '../../parts/Opens'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
@@ -21,7 +22,7 @@ const sides: [string, string][] = [['', 'to order'], ['made', 'made and left ove
 
 export function Order({ id }: { id: string }) {
   const amounts = useAmounts(id)
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const side = params.get('side') ?? ''
   if (amounts.isPending) return <Waiting what="the amounts" />
   if (amounts.isError) return <Failed error={amounts.error} again={() => void amounts.refetch()} />

@@ -1,10 +1,11 @@
 // Plate: how it is built, in order, drawn to scale.
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react'
-import { Link, useSearchParams } from 'wouter'
+import { Link } from 'wouter'
 import { Button } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDish } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
+import { useAddress } from '../../parts/address'
 import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useSettled } from '../../parts/settled'
@@ -37,7 +38,7 @@ export function Plate({ id }: { id: string }) {
 }
 
 function Sheet({ view }: { view: View }) {
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const desk = useDesk()
   const { dish } = view
   const picked = params.get('placing') ?? ''

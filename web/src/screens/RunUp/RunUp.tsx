@@ -1,12 +1,12 @@
 // Run-up: who does what when, and why each step is at its minute.
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
-import { useSearchParams } from 'wouter'
 import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { TakeBack } from '../../parts/Desk'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
+import { useAddress } from '../../parts/address'
 import { day } from '../../parts/words'
 import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
@@ -37,7 +37,7 @@ export function RunUp({ id }: { id: string }) {
 }
 
 function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan; planning: boolean; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const view = params.get('view') ?? 'strands'
   const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
   const wide = Number(params.get('wide')) || 1

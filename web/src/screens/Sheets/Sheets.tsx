@@ -2,8 +2,8 @@
 // before, and to the room; on the tablet, on paper, and as files.
 import { useQuery } from '@tanstack/react-query'
 import { Fragment } from 'react'
-import { useSearchParams } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
+import { useAddress } from '../../parts/address'
 import { useHeat } from '../../parts/heat'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
@@ -21,7 +21,7 @@ export function Sheets({ id }: { id: string }) {
 }
 
 function Sheet({ view }: { view: View }) {
-  const [params, setParams] = useSearchParams()
+  const [params, setParams] = useAddress()
   const pick = params.get('for') ?? 'all'
   const choices: [string, string][] = [['all', 'Fire list'], ['before', 'Days before'], ['room', 'The room'], ...view.cooks.map((c): [string, string] => [`cook:${c.id}`, c.name]), ...view.sections.map((s): [string, string] => [`section:${s.id}`, `${s.name} section`])]
   const name = choices.find(([key]) => key === pick)?.[1] ?? ''

@@ -1,16 +1,16 @@
 // The first screen of a kitchen that nobody has described yet: a few lines.
 import { useState } from 'react'
-import { useLocation } from 'wouter'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask, writeKey } from '../../api/client'
 import { reread } from '../../api/queries'
+import { useGo } from '../../parts/address'
 import { useForm } from '../../parts/form'
 import { Wrong } from '../../parts/EditorActions'
 
 const usual = { name: 'Our kitchen', cooks: 'Head chef\nCommis', lines: '4 burners\noven, 2 shelves\nfridge, 20 shelves\nblender\nresting rack, 4 places', from: '10:00', to: '23:30', pass: '4' }
 
 export function Start() {
-  const [, go] = useLocation()
+  const go = useGo()
   const [key] = useState(writeKey)
   const form = useForm(
     'kitchen', usual, 0,

@@ -1,0 +1,173 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"github.com/jmoiron/sqlx"
+)
+
+// Request says who asks for a change, and under which key.
+type Request struct {
+	Who    string
+	Person string
+	Screen string
+	Key    string // a repeat with the same key does nothing, and answers as the first did; empty: none
+	Digest string // of what is asked for: something else under the same key is refused
+}
+
+// Write is a document as it is to be.
+type Write struct {
+	Kind Kind
+	ID   string
+	Base int64 // the version it was made from; 0: it is new
+	Body any
+	What string // in words, for the history
+}
+
+// ErrKeyTaken says that the key of a request was used for another one before.
+var ErrKeyTaken = errors.New("this write key was used for another write")
+
+// Update lets decide see what there is and say what is to be written: all of it, or none
+// where anything fails. Nobody writes between the two. A version that has moved on gives
+// *Conflict; a repeat gives the revisions that the first one made.
+func (s *Store) Update(ctx context.Context, q Request, decide func(Reader) ([]Write, error)) (made []Revision, err error) {
+	var places []int64
+	err = s.once(ctx, q, &places, func(tx *sqlx.Tx) error {
+		writes, err := decide(Reader{tx})
+		if err != nil {
+			return err
+		}
+		for _, w := range writes {
+			rev, err := w.revision(q)
+			if err != nil {
+				return err
+			}
+			if err := put(ctx, tx, &rev, w.Base); err != nil {
+				return err
+			}
+			made, places = append(made, rev), append(places, rev.Seq)
+		}
+		return nil
+	})
+	if err == nil && len(made) < len(places) {
+		return s.revisions(ctx, places)
+	}
+	return made, err
+}
+
+// Save stores documents over the versions that they were made from.
+func (s *Store) Save(ctx context.Context, q Request, writes ...Write) ([]Revision, error) {
+	return s.Update(ctx, q, func(Reader) ([]Write, error) { return writes, nil })
+}
+
+func (w Write) revision(q Request) (Revision, error) {
+	body, err := json.Marshal(w.Body)
+	if err != nil {
+		return Revision{}, fmt.Errorf("save %s %q: %w", w.Kind, w.ID, err)
+	}
+	return Revision{Kind: w.Kind, ID: w.ID, Version: w.Base + 1, Body: body, Who: q.Who, Person: q.Person, Screen: q.Screen, What: w.What, Act: "edit"}, nil
+}
+
+func (s *Store) revisions(ctx context.Context, places []int64) (list []Revision, err error) {
+	err = s.DB.SelectContext(ctx, &list, `select * from revision where seq = any($1) order by array_position($1, seq)`, places)
+	return list, wrap(err, "read what a request made")
+}
+
+// once does a request while nobody else writes, in a transaction that is undone where it
+// fails. Of one that was done before under the same key it only reads the answer.
+func (s *Store) once(ctx context.Context, q Request, answer any, do func(*sqlx.Tx) error) error {
+	select { // one connection of ours waits for other servers; the rest are free to read
+	case s.writing <- struct{}{}:
+		defer func() { <-s.writing }()
+	case <-ctx.Done():
+		return ctx.Err()
+	}
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		// one after the other, so that the order of seq is the order of commits, and who
+		// catches up misses none
+		if _, err := tx.ExecContext(ctx, `select pg_advisory_xact_lock(7041)`); err != nil {
+			return wrap(err, "wait for other writes")
+		}
+		if done, err := q.answered(ctx, tx, answer); done || err != nil {
+			return err
+		}
+		if err := do(tx); err != nil {
+			return err
+		}
+		return q.note(ctx, tx, answer)
+	})
+}
+
+// answered reads what a request was answered before; false where it is new.
+func (q Request) answered(ctx context.Context, db sqlx.QueryerContext, answer any) (bool, error) {
+	if q.Key == "" {
+		return false, nil
+	}
+	var digest string
+	var text []byte
+	err := db.QueryRowxContext(ctx, `select digest, answer from request where key = $1`, q.Key).Scan(&digest, &text)
+	switch {
+	case errors.Is(err, sql.ErrNoRows):
+		return false, nil
+	case err != nil:
+		return false, wrap(err, "look for a repeated request")
+	case digest != q.Digest:
+		return false, ErrKeyTaken
+	}
+	return true, wrap(json.Unmarshal(text, answer), "read the answer to %q", q.Key)
+}
+
+func (q Request) note(ctx context.Context, db sqlx.ExecerContext, answer any) error {
+	if q.Key == "" {
+		return nil
+	}
+	text, err := json.Marshal(answer)
+	if err != nil {
+		return err
+	}
+	_, err = db.ExecContext(ctx, `insert into request (key, digest, answer) values ($1, $2, $3)
+		on conflict (key) do update set answer = excluded.answer`, q.Key, q.Digest, string(text))
+	return wrap(err, "note a request")
+}
+
+// Answered reads what a request that writes no document was answered before; false where
+// it is new.
+func (s *Store) Answered(ctx context.Context, q Request, answer any) (bool, error) {
+	return q.answered(ctx, s.DB, answer)
+}
+
+// Answer notes what such a request was answered, or how far it has come.
+func (s *Store) Answer(ctx context.Context, q Request, answer any) error {
+	return q.note(ctx, s.DB, answer)
+}
+
+// put stores a revision over the version it was made from, and tells it.
+func put(ctx context.Context, tx *sqlx.Tx, rev *Revision, base int64) error {
+	var now Revision
+	err := tx.GetContext(ctx, &now, `select * from revision where kind = $1 and id = $2 order by version desc limit 1`, rev.Kind, rev.ID)
+	switch {
+	case errors.Is(err, sql.ErrNoRows) && base == 0:
+	case errors.Is(err, sql.ErrNoRows):
+		return fmt.Errorf("%s %q: %w", rev.Kind, rev.ID, ErrNotFound)
+	case err != nil:
+		return wrap(err, "read %s %q", rev.Kind, rev.ID)
+	case now.Version != base:
+		return &Conflict{Now: now}
+	}
+	err = tx.GetContext(ctx, rev, `insert into revision (kind, id, version, body, who, person, screen, what, act, reverts)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning *`,
+		rev.Kind, rev.ID, rev.Version, string(rev.Body), rev.Who, rev.Person, rev.Screen, rev.What, rev.Act, rev.Reverts)
+	if err != nil {
+		return wrap(err, "keep a revision of %s %q", rev.Kind, rev.ID)
+	}
+	_, err = tx.ExecContext(ctx, `insert into thing (kind, id, version, body) values ($1, $2, $3, $4)
+		on conflict (kind, id) do update set version = excluded.version, body = excluded.body`, rev.Kind, rev.ID, rev.Version, string(rev.Body))
+	if err != nil {
+		return wrap(err, "save %s %q", rev.Kind, rev.ID)
+	}
+	return tell(ctx, tx, fmt.Sprint(rev.Seq))
+}
