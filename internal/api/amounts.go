@@ -9,9 +9,6 @@ import (
 	"strings"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/app"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/recipe/supply"
@@ -19,13 +16,10 @@ import (
 	"jointime/internal/formats/lists"
 )
 
-func (s amounts) files(r chi.Router) {
-	r.Get("/api/services/{id}/order.csv", s.orderFile)
-}
-
 // routes tell what a service needs.
-func (s amounts) routes(api huma.API) {
-	huma.Get(api, "/api/services/{id}/amounts", s.amounts)
+func (s amounts) routes(at *registry) {
+	at.file(http.MethodGet, "/api/services/{id}/order.csv", "order-csv", "The order of a service as a table", "text/csv", s.orderFile)
+	operation(at, http.MethodGet, "/api/services/{id}/amounts", "get-amounts", "What a service makes, buys and has left over", s.amounts)
 }
 
 // AmountsView is what a service needs, from its covers back to what is bought.

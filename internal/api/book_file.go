@@ -7,7 +7,6 @@ import (
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/formats/bookfile"
@@ -15,10 +14,11 @@ import (
 )
 
 // routes take a whole book in; it is taken out as a plain file.
-func (s bookFiles) files(r chi.Router) { r.Get("/api/book/export.json", s.exportBook) }
-
-func (s bookFiles) routes(api huma.API) {
-	huma.Register(api, huma.Operation{OperationID: "import-book", Method: http.MethodPost, Path: "/api/book/import", MaxBodyBytes: bookfile.MaxSize, SkipValidateBody: true}, s.importBook)
+func (s bookFiles) routes(at *registry) {
+	at.file(http.MethodGet, "/api/book/export.json", "export-book", "The whole book as a file", "application/json", s.exportBook)
+	operation(at, http.MethodPost, "/api/book/import", "import-book", "Say what a book file would change, or take it in", s.importBook, func(o *huma.Operation) {
+		o.MaxBodyBytes, o.SkipValidateBody = bookfile.MaxSize, true
+	})
 }
 
 func (s bookFiles) exportBook(w http.ResponseWriter, r *http.Request) {

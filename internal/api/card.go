@@ -8,15 +8,13 @@ import (
 	"net/http"
 	"strings"
 
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/core/recipe/contents"
 	"jointime/internal/formats/platecard"
 	"jointime/internal/store"
 )
 
-func (s cards) files(r chi.Router) {
-	r.Get("/api/dishes/{id}/card.svg", s.cardFile)
+func (s cards) routes(at *registry) {
+	at.file(http.MethodGet, "/api/dishes/{id}/card.svg", "card-svg", "The build card of a dish as a picture", "image/svg+xml", s.cardFile)
 }
 
 // cardFile sends the build card of a dish, to hang on the wall.

@@ -14,9 +14,9 @@ import (
 )
 
 // routes keep what is decided of plates at the pass.
-func (s checks) routes(api huma.API) {
-	huma.Get(api, "/api/dishes/{id}/checks", s.listChecks)
-	huma.Post(api, "/api/dishes/{id}/checks", s.postCheck)
+func (s checks) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/dishes/{id}/checks", "list-checks", "What was decided of plates of a dish at the pass", s.listChecks)
+	operation(at, http.MethodPost, "/api/dishes/{id}/checks", "add-check", "Note a plate that was sent, or sent back and why", s.postCheck)
 }
 
 // CheckView is one plate, sent or sent back.

@@ -2,10 +2,9 @@ package api
 
 import (
 	"context"
+	"net/http"
 	"slices"
 	"strings"
-
-	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
@@ -13,12 +12,12 @@ import (
 	"jointime/internal/store"
 )
 
-func (s dishes) routes(api huma.API) {
-	huma.Get(api, "/api/dishes", s.listDishes)
-	huma.Get(api, "/api/dishes/{id}", s.getDish)
-	huma.Put(api, "/api/dishes/{id}", s.putDish)
-	huma.Put(api, "/api/components/{id}", s.putComponent)
-	huma.Get(api, "/api/history/{kind}/{id}", s.history)
+func (s dishes) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/dishes", "list-dishes", "All dishes, by name", s.listDishes)
+	operation(at, http.MethodGet, "/api/dishes/{id}", "get-dish", "A dish with its components, gaps and working times", s.getDish)
+	operation(at, http.MethodPut, "/api/dishes/{id}", "put-dish", "Save a dish over the version that it was made from", s.putDish)
+	operation(at, http.MethodPut, "/api/components/{id}", "put-component", "Save a component over the version that it was made from", s.putComponent)
+	operation(at, http.MethodGet, "/api/history/{kind}/{id}", "get-history", "The revisions of a document, newest first", s.history)
 }
 
 // DishName is a dish in the list.

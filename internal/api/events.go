@@ -6,13 +6,11 @@ import (
 	"net/http"
 	"time"
 
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/store"
 )
 
-func (s live) files(r chi.Router) {
-	r.Get("/api/events", s.events)
+func (s live) routes(at *registry) {
+	at.file(http.MethodGet, "/api/events", "events", "Changes as they are made, as server-sent events; Last-Event-ID says from where on", "text/event-stream", s.events)
 }
 
 // change is what a stream tells: what changed, to which version, by whom.

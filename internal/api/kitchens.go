@@ -3,10 +3,9 @@ package api
 import (
 	"cmp"
 	"context"
+	"net/http"
 	"slices"
 	"strconv"
-
-	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/core/heat"
 	"jointime/internal/core/kitchen"
@@ -17,11 +16,11 @@ import (
 
 // routes tell what there is to cook with and how a kitchen likes to read
 // figures, and reckon with its heat.
-func (s kitchens) routes(api huma.API) {
-	huma.Get(api, "/api/kitchens", s.listKitchens)
-	huma.Put(api, "/api/kitchens/{id}", s.putKitchen)
-	huma.Get(api, "/api/heats", s.heats)
-	huma.Post(api, "/api/reduce", s.reduce)
+func (s kitchens) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/kitchens", "list-kitchens", "All kitchens", s.listKitchens)
+	operation(at, http.MethodPut, "/api/kitchens/{id}", "put-kitchen", "Save a kitchen over the version that it was made from", s.putKitchen)
+	operation(at, http.MethodGet, "/api/heats", "list-heats", "Temperatures as the kitchen writes them", s.heats)
+	operation(at, http.MethodPost, "/api/reduce", "reduce", "How long a liquid takes to boil down", s.reduce)
 }
 
 // KitchenView is a kitchen.

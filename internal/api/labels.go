@@ -8,16 +8,14 @@ import (
 	"strings"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-
 	"jointime/internal/core/mise"
 	"jointime/internal/formats/label"
 )
 
 // routes draw labels and send them to the printer.
-func (s labels) routes(api huma.API) {
-	huma.Get(api, "/api/services/{id}/labels", s.getLabels)
-	huma.Post(api, "/api/services/{id}/labels", s.printLabels)
+func (s labels) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/services/{id}/labels", "list-labels", "Labels for what is made ready", s.getLabels)
+	operation(at, http.MethodPost, "/api/services/{id}/labels", "print-labels", "Send labels to the printer", s.printLabels)
 }
 
 // LabelView is a label and its drawing.
@@ -81,7 +79,7 @@ func (s labels) printLabels(ctx context.Context, in *printInput) (*printOutput, 
 		return nil, err
 	}
 	if s.Printer == "" {
-		return nil, problem(http.StatusConflict, "No label printer is set up. Print them on plain paper.")
+		return nil, problem(noPrinter, "No label printer is set up. Print them on plain paper.")
 	}
 	list, err := s.labels(ctx, in.ID, in.Body.Tasks)
 	if err != nil {
@@ -94,7 +92,7 @@ func (s labels) printLabels(ctx context.Context, in *printInput) (*printOutput, 
 	for _, l := range list[min(out.Body.Printed, len(list)):] {
 		if err := send(ctx, s.Printer, l.SVG); err != nil {
 			s.Log.Warn("a label was not printed", "error", err)
-			return nil, problem(http.StatusBadGateway, fmt.Sprintf("The label printer stopped after %d of %d: %v. Send the rest again, or print on plain paper.", out.Body.Printed, len(list), err))
+			return nil, problem(printerStop, fmt.Sprintf("The label printer stopped after %d of %d: %v. Send the rest again, or print on plain paper.", out.Body.Printed, len(list), err))
 		}
 		out.Body.Printed++
 		if err := s.store.Answer(ctx, q, out.Body.Printed); err != nil { // it is printed all the same

@@ -3,9 +3,8 @@ package api
 import (
 	"cmp"
 	"context"
+	"net/http"
 	"slices"
-
-	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/app"
 	"jointime/internal/core/recipe/quantity"
@@ -14,11 +13,11 @@ import (
 )
 
 // routes keep what is there, and who brings it.
-func (s larder) routes(api huma.API) {
-	huma.Get(api, "/api/stock", s.listStock)
-	huma.Put(api, "/api/stock/{id}", s.putStock)
-	huma.Get(api, "/api/suppliers", s.listSuppliers)
-	huma.Put(api, "/api/suppliers/{id}", s.putSupplier)
+func (s larder) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/stock", "list-stock", "What is in stock", s.listStock)
+	operation(at, http.MethodPut, "/api/stock/{id}", "put-stock", "Save an entry of the stock", s.putStock)
+	operation(at, http.MethodGet, "/api/suppliers", "list-suppliers", "All suppliers", s.listSuppliers)
+	operation(at, http.MethodPut, "/api/suppliers/{id}", "put-supplier", "Save a supplier", s.putSupplier)
 }
 
 // StockView is so much of something that is there.

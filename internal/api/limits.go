@@ -2,15 +2,14 @@ package api
 
 import (
 	"context"
-
-	"github.com/danielgtaylor/huma/v2"
+	"net/http"
 
 	"jointime/internal/core/limits"
 )
 
 // routes tell of the published limits that a kitchen can choose from.
-func (s limitLists) routes(api huma.API) {
-	huma.Get(api, "/api/limits", s.listLimits)
+func (s limitLists) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/limits", "list-limits", "Published limits, with their sources", s.listLimits)
 }
 
 type limitsOutput struct {

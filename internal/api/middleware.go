@@ -70,7 +70,7 @@ func (s *Server) ownHost(next http.Handler) http.Handler {
 		host := hostOf(r.Host)
 		known := loopback(host) || s.Open && net.ParseIP(host) != nil || slices.ContainsFunc(s.Hosts, func(h string) bool { return strings.EqualFold(h, host) })
 		if !known {
-			s.writeProblem(w, problem(http.StatusMisdirectedRequest, "This is not served under that name. Start with --listen to serve tablets by this machine's address, and with --host for a name that it has."))
+			s.writeProblem(w, problem(foreignName, "This is not served under that name. Start with --listen to serve tablets by this machine's address, and with --host for a name that it has."))
 			return
 		}
 		next.ServeHTTP(w, r)
@@ -112,7 +112,7 @@ func (s *Server) recovered(next http.Handler) http.Handler {
 		defer func() {
 			if v := recover(); v != nil {
 				s.Log.Error("panic", "value", v, "stack", string(debug.Stack()))
-				s.writeProblem(w, problem(http.StatusInternalServerError, "Something went wrong here. Nothing stored was lost."))
+				s.writeProblem(w, problem(ours, "Something went wrong here. Nothing stored was lost."))
 			}
 		}()
 		next.ServeHTTP(w, r)
@@ -132,7 +132,7 @@ func (s *Server) joined(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		open := r.URL.Path == "/api/session" || r.URL.Path == "/api/session/join"
 		if s.Open && !open && !local(r) && !s.sessions.GetBool(r.Context(), "joined") {
-			s.writeProblem(w, problem(http.StatusUnauthorized, "This tablet has not joined. Type the code that the start printed."))
+			s.writeProblem(w, problem(notJoined, "This tablet has not joined. Type the code that the start printed."))
 			return
 		}
 		ctx := context.WithValue(r.Context(), localKey{}, local(r))
@@ -157,7 +157,7 @@ func (s *Server) keyed(next http.Handler) http.Handler {
 			return
 		}
 		if len(key) > maxKey {
-			s.writeProblem(w, problem(http.StatusUnprocessableEntity, fmt.Sprintf("Idempotency-Key: is longer than %d characters", maxKey)))
+			s.writeProblem(w, problem(isMalformed, fmt.Sprintf("Idempotency-Key: is longer than %d characters", maxKey)))
 			return
 		}
 		body, err := io.ReadAll(r.Body)
@@ -181,7 +181,7 @@ const maxKey = 100
 func (s base) unread(err error) *Problem {
 	var large *http.MaxBytesError
 	if errors.As(err, &large) {
-		return problem(http.StatusRequestEntityTooLarge, fmt.Sprintf("That is more than %d kB, the most that is read here.", large.Limit>>10))
+		return problem(tooLarge, fmt.Sprintf("That is more than %d kB, the most that is read here.", large.Limit>>10))
 	}
-	return problem(http.StatusBadRequest, "What was sent did not arrive whole. Send it again.")
+	return problem(notWhole, "What was sent did not arrive whole. Send it again.")
 }

@@ -7,9 +7,6 @@ import (
 	"net/http"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
@@ -18,14 +15,11 @@ import (
 	"jointime/internal/store"
 )
 
-func (s prep) files(r chi.Router) {
-	r.Get("/api/services/{id}/mise.csv", s.miseFile)
-}
-
 // routes tell what is to be made ready, and take what is ticked off.
-func (s prep) routes(api huma.API) {
-	huma.Get(api, "/api/services/{id}/mise", s.getMise)
-	huma.Post(api, "/api/services/{id}/ticks", s.postTicks)
+func (s prep) routes(at *registry) {
+	at.file(http.MethodGet, "/api/services/{id}/mise.csv", "mise-csv", "The prep list of a service as a table", "text/csv", s.miseFile)
+	operation(at, http.MethodGet, "/api/services/{id}/mise", "get-mise", "What is to be made ready for a service", s.getMise)
+	operation(at, http.MethodPost, "/api/services/{id}/ticks", "add-ticks", "Tick off what was made", s.postTicks)
 }
 
 // MiseView is what a service has ready before it begins.

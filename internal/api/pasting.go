@@ -6,7 +6,6 @@ import (
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
 
 	"jointime/internal/app"
 	"jointime/internal/core/reading"
@@ -16,17 +15,14 @@ import (
 	"jointime/internal/store"
 )
 
-func (s pasting) files(r chi.Router) {
-	r.Get("/api/dishes/{id}/recipe.jsonld", s.recipeFile)
-}
-
 // routes understand lines and whole texts, and keep what was reviewed.
-func (s pasting) routes(api huma.API) {
-	huma.Get(api, "/api/read/line", s.readLine)
-	huma.Post(api, "/api/read/paste", s.readPaste)
-	huma.Post(api, "/api/read/again", s.readAgain)
-	huma.Post(api, "/api/read/fill", s.fillGap)
-	huma.Post(api, "/api/dishes", s.keepPaste)
+func (s pasting) routes(at *registry) {
+	at.file(http.MethodGet, "/api/dishes/{id}/recipe.jsonld", "recipe-jsonld", "A dish as a schema.org Recipe", "application/ld+json", s.recipeFile)
+	operation(at, http.MethodGet, "/api/read/line", "read-line", "Understand a typed line", s.readLine)
+	operation(at, http.MethodPost, "/api/read/paste", "read-paste", "Understand a pasted recipe", s.readPaste)
+	operation(at, http.MethodPost, "/api/read/again", "read-again", "Read the lines of a review again", s.readAgain)
+	operation(at, http.MethodPost, "/api/read/fill", "fill-gap", "Fill a gap of a step with the default of the kitchen", s.fillGap)
+	operation(at, http.MethodPost, "/api/dishes", "add-dish", "Make a dish with its components of a reviewed paste", s.keepPaste, creates("/api/dishes/"))
 }
 
 type lineInput struct {

@@ -9,26 +9,20 @@ import (
 	"strings"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/formats/photo"
 	"jointime/internal/store"
 )
-
-func (s photos) files(r chi.Router) {
-	r.Get(photoPath, s.photoFile)
-	r.Put(photoPath, s.takePhoto)
-}
 
 // photoPath is where the photograph of a dish is, to be read and handed in.
 const photoPath = "/api/dishes/{id}/photo.jpg"
 
 // routes keep a photograph beside the drawing of a plate.
-func (s photos) routes(api huma.API) {
-	huma.Get(api, "/api/dishes/{id}/photo", s.aboutPhoto)
-	huma.Delete(api, "/api/dishes/{id}/photo", s.takeOffPhoto)
-	huma.Post(api, "/api/dishes/{id}/photo/back", s.putPhotoBack)
+func (s photos) routes(at *registry) {
+	at.file(http.MethodGet, photoPath, "photo-jpg", "The photograph of a plate", "image/jpeg", s.photoFile)
+	at.file(http.MethodPut, photoPath, "put-photo", "Hand a photograph of a plate in", "image/jpeg", s.takePhoto)
+	operation(at, http.MethodGet, "/api/dishes/{id}/photo", "get-photo", "About the photograph of a plate", s.aboutPhoto)
+	operation(at, http.MethodDelete, "/api/dishes/{id}/photo", "remove-photo", "Take the photograph of a plate off", s.takeOffPhoto)
+	operation(at, http.MethodPost, "/api/dishes/{id}/photo/back", "restore-photo", "Put the photograph that was taken off back", s.putPhotoBack)
 }
 
 // PhotoView tells of a photograph.
@@ -112,14 +106,14 @@ func (s photos) keepPhoto(ctx context.Context, dish string, body io.Reader) *Pro
 	data, err := io.ReadAll(body)
 	var large *http.MaxBytesError
 	if errors.As(err, &large) {
-		return problem(http.StatusUnprocessableEntity, "The photograph was not taken in: "+photo.ErrLarge.Error()+".")
+		return problem(isMalformed, "The photograph was not taken in: "+photo.ErrLarge.Error()+".")
 	}
 	if err != nil {
-		return problem(http.StatusBadRequest, "The photograph did not arrive whole. Send it again.")
+		return problem(notWhole, "The photograph did not arrive whole. Send it again.")
 	}
 	clean, err := photo.Clean(data)
 	if err != nil {
-		return problem(http.StatusUnprocessableEntity, "The photograph was not taken in: "+err.Error()+".")
+		return problem(isMalformed, "The photograph was not taken in: "+err.Error()+".")
 	}
 	if err := s.store.AddPhoto(ctx, q, store.Photo{Dish: dish, Width: clean.Width, Height: clean.Height}, clean.JPEG); err != nil {
 		return s.fail(err)

@@ -16,12 +16,12 @@ import (
 
 // routes compute plates, as they are and as they would be, and understand
 // what is said of them.
-func (s plates) routes(api huma.API) {
-	huma.Post(api, "/api/dishes/{id}/plate", s.plate)
-	huma.Get(api, "/api/dishes/{id}/placing", s.sayPlacing)
-	huma.Get(api, "/api/dishes/{id}/versions/{version}/plate", s.versionPlate)
-	huma.Get(api, "/api/dishes/{id}/place", s.readPlace)
-	huma.Get(api, "/api/services/{id}/across", s.acrossMenu)
+func (s plates) routes(at *registry) {
+	operation(at, http.MethodPost, "/api/dishes/{id}/plate", "compute-plate", "Compute a plate as it would be", s.plate)
+	operation(at, http.MethodGet, "/api/dishes/{id}/placing", "describe-placing", "A placing in words", s.sayPlacing)
+	operation(at, http.MethodGet, "/api/dishes/{id}/versions/{version}/plate", "get-version-plate", "The plate of a version beside that of its dish", s.versionPlate)
+	operation(at, http.MethodGet, "/api/dishes/{id}/place", "read-place", "Understand a typed place on a plate", s.readPlace)
+	operation(at, http.MethodGet, "/api/services/{id}/across", "list-plates", "The plates of a menu side by side", s.acrossMenu)
 }
 
 type plateInput struct {

@@ -5,9 +5,11 @@ import (
 	"database/sql/driver"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"io"
 	"net"
 	"net/http"
+	"reflect"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -42,14 +44,79 @@ func (p *Problem) GetStatus() int { return p.Status }
 // ContentType is that of RFC 9457.
 func (p *Problem) ContentType(string) string { return "application/problem+json" }
 
-func problem(status int, detail string) *Problem {
-	return &Problem{Title: http.StatusText(status), Status: status, Detail: detail}
+// kind is a kind of fault: its type is /problems/ and its name.
+type kind struct {
+	name   string
+	status int
+	title  string
 }
+
+// The kinds of faults.
+var (
+	noAddress    = kind{"no-such-address", http.StatusNotFound, "There is nothing at this address"}
+	noMethod     = kind{"no-such-method", http.StatusMethodNotAllowed, "This address does not take that method"}
+	foreignName  = kind{"foreign-name", http.StatusMisdirectedRequest, "It is not served under that name"}
+	notJoined    = kind{"not-joined", http.StatusUnauthorized, "This tablet has not joined"}
+	wrongCode    = kind{"wrong-code", http.StatusForbidden, "That is not the code"}
+	manyTries    = kind{"too-many-tries", http.StatusTooManyRequests, "Too many wrong codes"}
+	noName       = kind{"no-name", http.StatusForbidden, "Nobody has said who is here"}
+	notFound     = kind{"not-found", http.StatusNotFound, "There is no such thing"}
+	isMalformed  = kind{"malformed", http.StatusUnprocessableEntity, "Something in it is malformed"}
+	notWhole     = kind{"not-whole", http.StatusBadRequest, "It did not arrive whole"}
+	tooLarge     = kind{"too-large", http.StatusRequestEntityTooLarge, "It is too large"}
+	keyReused    = kind{"key-reused", http.StatusUnprocessableEntity, "This key was used for another request"}
+	editConflict = kind{"edit-conflict", http.StatusConflict, "It was changed in the meantime"}
+	undoConflict = kind{"undo-conflict", http.StatusConflict, "Somebody else has changed the same since"}
+	noUndo       = kind{"nothing-to-undo", http.StatusNotFound, "There is nothing to take back"}
+	isPast       = kind{"past", http.StatusForbidden, "It is past and can only be read"}
+	noPlan       = kind{"no-plan", http.StatusNotFound, "There is no plan"}
+	notPlanning  = kind{"not-planning", http.StatusNotFound, "Nothing is being planned"}
+	noTime       = kind{"no-plan-in-time", http.StatusServiceUnavailable, "No plan was found in time"}
+	tookTooLong  = kind{"took-too-long", http.StatusServiceUnavailable, "It took too long"}
+	givenUp      = kind{"given-up", http.StatusServiceUnavailable, "The request was given up"}
+	noPrinter    = kind{"no-printer", http.StatusConflict, "No label printer is set up"}
+	printerStop  = kind{"printer-stopped", http.StatusBadGateway, "The label printer stopped"}
+	noDatabase   = kind{"no-database", http.StatusServiceUnavailable, "The database does not answer"}
+	diskFull     = kind{"disk-full", http.StatusInsufficientStorage, "The disk is full"}
+	ours         = kind{"internal", http.StatusInternalServerError, "Something went wrong here"}
+)
+
+var kinds = []kind{noAddress, noMethod, foreignName, notJoined, wrongCode, manyTries, noName, notFound, isMalformed, notWhole, tooLarge, keyReused, editConflict, undoConflict, noUndo, isPast, noPlan, notPlanning, noTime, tookTooLong, givenUp, noPrinter, printerStop, noDatabase, diskFull, ours}
+
+// listKinds lists them for the document.
+func listKinds() string {
+	var out strings.Builder
+	for _, k := range kinds {
+		fmt.Fprintf(&out, "- /problems/%s (%d): %s\n", k.name, k.status, k.title)
+	}
+	return out.String()
+}
+
+func problem(k kind, detail string) *Problem {
+	return &Problem{Type: "/problems/" + k.name, Title: k.title, Status: k.status, Detail: detail}
+}
+
+// kindOf is that of a fault that only has a status: one that the framework found.
+func kindOf(status int) kind {
+	switch {
+	case status >= 500:
+		return ours
+	case status == http.StatusUnprocessableEntity || status == http.StatusUnsupportedMediaType || status == http.StatusNotAcceptable:
+		return kind{isMalformed.name, status, isMalformed.title}
+	case status == http.StatusRequestEntityTooLarge:
+		return tooLarge
+	case status == http.StatusNotFound:
+		return notFound
+	}
+	return kind{notWhole.name, status, notWhole.title}
+}
+
+var problemType = reflect.TypeFor[Problem]()
 
 // newProblem is how huma makes its errors. What is ours to know stays here:
 // the cause of a 500 is in the log only.
 func newProblem(status int, detail string, errs ...error) huma.StatusError {
-	p := problem(status, detail)
+	p := problem(kindOf(status), detail)
 	if status >= 500 {
 		p.Detail = "Something went wrong here. Nothing stored was lost."
 		return p
@@ -81,45 +148,49 @@ func (s base) fail(err error) *Problem {
 	case errors.As(err, &faults):
 		return malformed(faults)
 	case errors.As(err, &clash):
-		p := problem(http.StatusConflict, clash.Now.Who+" has changed the same since: "+strings.Join(clash.Places, ", ")+". It was not taken back.")
+		p := problem(undoConflict, clash.Now.Who+" has changed the same since: "+strings.Join(clash.Places, ", ")+". It was not taken back.")
 		p.Conflicts, p.Current, p.Version, p.Who = clash.Places, clash.Now.Body, clash.Now.Version, clash.Now.Who
 		return p
 	case errors.As(err, &lost):
-		p := problem(http.StatusConflict, lost.Now.Who+" has changed this in the meantime.")
+		p := problem(editConflict, lost.Now.Who+" has changed this in the meantime.")
 		p.Current, p.Version, p.Who = lost.Now.Body, lost.Now.Version, lost.Now.Who
 		return p
 	case errors.Is(err, store.ErrNotFound):
-		return problem(http.StatusNotFound, err.Error())
+		return problem(notFound, err.Error())
 	case errors.Is(err, app.ErrNoTime):
-		return problem(http.StatusServiceUnavailable, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
+		return problem(noTime, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
 	case errors.Is(err, app.ErrPast):
-		return problem(http.StatusForbidden, "This service is past and can only be read. Copy it to a new day.")
+		return problem(isPast, "This service is past and can only be read. Copy it to a new day.")
 	case errors.Is(err, store.ErrNothing):
-		return problem(http.StatusNotFound, "There is nothing of yours to take back on this screen.")
+		return problem(noUndo, "There is nothing of yours to take back on this screen.")
 	case errors.Is(err, store.ErrKeyTaken):
-		return problem(http.StatusUnprocessableEntity, "This write key was used for another write.")
+		return problem(keyReused, "This write key was used for another write.")
 	case errors.Is(err, store.ErrTooManyTries):
-		return problem(http.StatusTooManyRequests, "Too many wrong codes from this tablet. Wait ten minutes.")
+		return problem(manyTries, "Too many wrong codes from this tablet. Wait ten minutes.")
 	case errors.Is(err, context.Canceled): // who asked has gone, and nobody reads this
 		s.Log.Debug("request was given up", "error", err)
-		return problem(http.StatusServiceUnavailable, "The request was given up.")
+		return problem(givenUp, "The request was given up.")
 	}
 	var panicked *app.Panic
 	if errors.As(err, &panicked) {
 		s.Log.Error("panic", "value", panicked.What, "stack", string(panicked.Stack))
 	}
 	s.Log.Error("request failed", "error", err)
+	var refused *pgconn.PgError
+	if errors.As(err, &refused) && strings.HasPrefix(refused.Code, "53") {
+		return problem(diskFull, "The database has no room left: "+refused.Message+". What you typed is kept here and can be sent again once there is.")
+	}
 	if databaseGone(err) {
-		return problem(http.StatusServiceUnavailable, "The database does not answer. What you typed is kept here and can be sent again.")
+		return problem(noDatabase, "The database does not answer. What you typed is kept here and can be sent again.")
 	}
 	if errors.Is(err, context.DeadlineExceeded) {
-		return problem(http.StatusServiceUnavailable, "This took longer than a request may take. What you typed is kept here and can be sent again.")
+		return problem(tookTooLong, "This took longer than a request may take. What you typed is kept here and can be sent again.")
 	}
-	return problem(http.StatusInternalServerError, "Something went wrong here. Nothing stored was lost.")
+	return problem(ours, "Something went wrong here. Nothing stored was lost.")
 }
 
 func malformed(faults fault.List) *Problem {
-	p := problem(http.StatusUnprocessableEntity, faults[0].Field+": "+faults[0].What)
+	p := problem(isMalformed, faults[0].Field+": "+faults[0].What)
 	for _, f := range faults {
 		p.Errors = append(p.Errors, &huma.ErrorDetail{Location: "body." + f.Field, Message: f.What})
 	}

@@ -13,11 +13,11 @@ import (
 )
 
 // routes understand what people type.
-func (s readings) routes(api huma.API) {
-	huma.Get(api, "/api/read/duration", s.readDuration)
-	huma.Get(api, "/api/read/amount", s.readAmount)
-	huma.Get(api, "/api/read/heat", s.readHeat)
-	huma.Post(api, "/api/read/ids", s.readIDs)
+func (s readings) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/read/duration", "read-duration", "Understand a typed length of time", s.readDuration)
+	operation(at, http.MethodGet, "/api/read/amount", "read-amount", "Understand a typed amount", s.readAmount)
+	operation(at, http.MethodGet, "/api/read/heat", "read-heat", "Understand a typed temperature", s.readHeat)
+	operation(at, http.MethodPost, "/api/read/ids", "make-ids", "Ids for names", s.readIDs)
 }
 
 type textInput struct {

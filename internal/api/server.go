@@ -6,13 +6,11 @@ package api
 import (
 	"context"
 	"net/http"
-	"strings"
 	"time"
 
 	"github.com/alexedwards/scs/postgresstore"
 	"github.com/alexedwards/scs/v2"
 	"github.com/danielgtaylor/huma/v2"
-	"github.com/danielgtaylor/huma/v2/adapters/humachi"
 	"github.com/go-chi/chi/v5"
 	"github.com/go-chi/chi/v5/middleware"
 
@@ -70,10 +68,10 @@ func (s *Server) routes() http.Handler {
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, s.logged, s.recovered, secured, s.ownHost, s.limited, http.NewCrossOriginProtection().Handler)
 	r.NotFound(func(w http.ResponseWriter, _ *http.Request) {
-		s.writeProblem(w, problem(http.StatusNotFound, "There is nothing at this address."))
+		s.writeProblem(w, problem(noAddress, "There is nothing at this address."))
 	})
 	r.MethodNotAllowed(func(w http.ResponseWriter, _ *http.Request) {
-		s.writeProblem(w, problem(http.StatusMethodNotAllowed, "This address does not take that method."))
+		s.writeProblem(w, problem(noMethod, "This address does not take that method."))
 	})
 	r.Get("/api/health", s.health)
 	r.Group(func(r chi.Router) {
@@ -84,44 +82,4 @@ func (s *Server) routes() http.Handler {
 		s.screens(r)
 	}
 	return r
-}
-
-// describe adds the operations that the OpenAPI document tells of, and the files and
-// streams that it does not.
-func (s *Server) describe(r chi.Router) {
-	huma.NewError = newProblem
-	c := huma.DefaultConfig("Jointime", "1")
-	c.CreateHooks = nil
-	c.DocsPath, c.SchemasPath = "", ""
-	c.OpenAPIPath = "/api/openapi"
-	api := humachi.New(r, c)
-	s.doc = api.OpenAPI()
-	for _, subject := range s.subjects() {
-		if x, is := subject.(interface{ routes(huma.API) }); is {
-			x.routes(api)
-		}
-		if x, is := subject.(interface{ files(chi.Router) }); is {
-			x.files(r)
-		}
-	}
-	s.keys()
-}
-
-// keys says of every operation that changes something that it takes a key.
-func (s *Server) keys() {
-	longest := maxKey
-	for _, at := range s.doc.Paths {
-		for _, o := range []*huma.Operation{at.Post, at.Put, at.Delete} {
-			if o != nil && !strings.HasPrefix(o.Path, "/api/read/") {
-				o.Parameters = append(o.Parameters, &huma.Param{Name: "Idempotency-Key", In: "header", Description: "a repeat with the same key does nothing, and is answered as the first time; another request under it is refused",
-					Schema: &huma.Schema{Type: huma.TypeString, MaxLength: &longest}})
-			}
-		}
-	}
-}
-
-// subjects in the order in which the document lists them.
-func (s *Server) subjects() []any {
-	b := s.base
-	return []any{sessions{b}, services{b}, sheets{b}, comparing{b}, limitLists{b}, dishes{b}, shelf{b}, readings{b}, pasting{b}, amounts{b}, larder{b}, prep{b}, labels{b}, kitchens{b}, plates{b}, checks{b}, photos{b}, bookFiles{b}, start{b}, undo{b}, cards{b}, live{b}}
 }

@@ -11,9 +11,6 @@ import (
 	"strings"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -24,18 +21,15 @@ import (
 	"jointime/internal/store"
 )
 
-func (s services) files(r chi.Router) {
-	r.Get("/api/services/{id}/problem.json", s.problemFile)
-	r.Get("/api/services/{id}/plan.json", s.planFile)
-}
-
-func (s services) routes(api huma.API) {
-	huma.Get(api, "/api/services", s.listServices)
-	huma.Get(api, "/api/services/{id}", s.getService)
-	huma.Put(api, "/api/services/{id}", s.putService)
-	huma.Post(api, "/api/services/{id}/copy", s.copyService)
-	huma.Get(api, "/api/services/{id}/runup", s.getRunUp)
-	huma.Get(api, "/api/services/{id}/progress", s.getProgress)
+func (s services) routes(at *registry) {
+	at.file(http.MethodGet, "/api/services/{id}/problem.json", "problem-json", "The planning problem of a service", "application/json", s.problemFile)
+	at.file(http.MethodGet, "/api/services/{id}/plan.json", "plan-json", "The plan of a service", "application/json", s.planFile)
+	operation(at, http.MethodGet, "/api/services", "list-services", "All services: the next one first, then later ones, then past ones", s.listServices)
+	operation(at, http.MethodGet, "/api/services/{id}", "get-service", "A service with what follows from its covers and hours", s.getService)
+	operation(at, http.MethodPut, "/api/services/{id}", "put-service", "Save a service over the version that it was made from", s.putService)
+	operation(at, http.MethodPost, "/api/services/{id}/copy", "copy-service", "Serve the same on another day", s.copyService, creates("/api/services/"))
+	operation(at, http.MethodGet, "/api/services/{id}/runup", "get-run-up", "The run-up of a service", s.getRunUp)
+	operation(at, http.MethodGet, "/api/services/{id}/progress", "get-progress", "How far the planning of a service is", s.getProgress)
 }
 
 // ServiceLine is a service in the list.
@@ -326,7 +320,7 @@ func (s services) file(w http.ResponseWriter, r *http.Request, name string, of f
 	}
 	v := of(x)
 	if v == nil {
-		s.writeProblem(w, problem(http.StatusNotFound, "There is no plan: "+x.RunUp.Message))
+		s.writeProblem(w, problem(noPlan, "There is no plan: "+x.RunUp.Message))
 		return
 	}
 	w.Header().Set("Content-Type", "application/json")

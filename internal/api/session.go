@@ -19,10 +19,10 @@ type SessionView struct {
 
 type sessionOutput struct{ Body SessionView }
 
-func (s sessions) routes(api huma.API) {
-	huma.Get(api, "/api/session", s.getSession)
-	huma.Put(api, "/api/session", s.putSession)
-	huma.Post(api, "/api/session/join", s.join)
+func (s sessions) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/session", "get-session", "Who is at this browser", s.getSession)
+	operation(at, http.MethodPut, "/api/session", "put-session", "Say who is at this browser", s.putSession)
+	operation(at, http.MethodPost, "/api/session/join", "join", "Join with the code that the start printed", s.join)
 }
 
 func (s sessions) session(ctx context.Context) *sessionOutput {
@@ -46,7 +46,7 @@ func (s sessions) putSession(ctx context.Context, in *nameInput) (*sessionOutput
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.name", Message: "a role or initials are wanted"})
 	}
 	if !s.session(ctx).Body.Joined {
-		return nil, problem(http.StatusUnauthorized, "This tablet has not joined. Type the code that the start printed.")
+		return nil, problem(notJoined, "This tablet has not joined. Type the code that the start printed.")
 	}
 	s.sessions.Put(ctx, "name", name)
 	if s.sessions.GetString(ctx, "person") == "" {
@@ -71,7 +71,7 @@ func (s sessions) join(ctx context.Context, in *joinInput) (*sessionOutput, erro
 	case err != nil:
 		return nil, s.fail(err)
 	case !ok:
-		return nil, problem(http.StatusForbidden, "That is not the code. The start has printed it.")
+		return nil, problem(wrongCode, "That is not the code. The start has printed it.")
 	}
 	if err := s.sessions.RenewToken(ctx); err != nil {
 		return nil, s.fail(err)

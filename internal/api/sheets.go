@@ -8,9 +8,6 @@ import (
 	"strings"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/room"
@@ -20,16 +17,13 @@ import (
 	"jointime/internal/formats/runupsvg"
 )
 
-func (s sheets) files(r chi.Router) {
-	r.Get("/api/services/{id}/fire.csv", s.handOut("fire.csv", "text/csv; charset=utf-8; header=present", fireFile))
-	r.Get("/api/services/{id}/run-up.svg", s.handOut("run-up.svg", "image/svg+xml; charset=utf-8", runUpFile))
-	r.Get("/api/services/{id}/calendar.ics", s.handOut("ics", "text/calendar; charset=utf-8", s.calendarFile))
-}
-
 // routes hand a plan out: what each cook and each section does when, what is
 // done before the day, and what the room must know.
-func (s sheets) routes(api huma.API) {
-	huma.Get(api, "/api/services/{id}/sheets", s.getSheets)
+func (s sheets) routes(at *registry) {
+	at.file(http.MethodGet, "/api/services/{id}/fire.csv", "fire-csv", "The fire list of a service as a table", "text/csv", s.handOut("fire.csv", "text/csv; charset=utf-8; header=present", fireFile))
+	at.file(http.MethodGet, "/api/services/{id}/run-up.svg", "run-up-svg", "The run-up of a service as a picture", "image/svg+xml", s.handOut("run-up.svg", "image/svg+xml; charset=utf-8", runUpFile))
+	at.file(http.MethodGet, "/api/services/{id}/calendar.ics", "calendar-ics", "The day of a service as a calendar", "text/calendar", s.handOut("ics", "text/calendar; charset=utf-8", s.calendarFile))
+	operation(at, http.MethodGet, "/api/services/{id}/sheets", "get-sheets", "The sheets of a service, for each cook, section and the room", s.getSheets)
 }
 
 // SheetsView is all that is handed out of a plan.
@@ -66,7 +60,7 @@ func (s sheets) handOut(name, kind string, write func(w *bytes.Buffer, r *http.R
 			return
 		}
 		if !x.Found {
-			s.writeProblem(w, problem(http.StatusNotFound, "There is no plan: "+x.RunUp.Message))
+			s.writeProblem(w, problem(noPlan, "There is no plan: "+x.RunUp.Message))
 			return
 		}
 		var b bytes.Buffer

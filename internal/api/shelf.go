@@ -3,10 +3,9 @@ package api
 import (
 	"context"
 	"fmt"
+	"net/http"
 	"slices"
 	"strings"
-
-	"github.com/danielgtaylor/huma/v2"
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/contents"
@@ -16,12 +15,12 @@ import (
 )
 
 // routes search the book, and know what is bought.
-func (s shelf) routes(api huma.API) {
-	huma.Get(api, "/api/book", s.search)
-	huma.Get(api, "/api/ingredients", s.listIngredients)
-	huma.Put(api, "/api/ingredients/{id}", s.putIngredient)
-	huma.Get(api, "/api/ingredients/{id}/refused", s.refused)
-	huma.Get(api, "/api/compare/{kind}/{id}", s.compare)
+func (s shelf) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/book", "search-book", "Search the book of dishes", s.search)
+	operation(at, http.MethodGet, "/api/ingredients", "list-ingredients", "All ingredients", s.listIngredients)
+	operation(at, http.MethodPut, "/api/ingredients/{id}", "put-ingredient", "Save an ingredient over the version that it was made from", s.putIngredient)
+	operation(at, http.MethodGet, "/api/ingredients/{id}/refused", "get-refused", "What a delivery that is sent back means", s.refused)
+	operation(at, http.MethodGet, "/api/compare/{kind}/{id}", "compare-revisions", "Two revisions of a document compared", s.compare)
 }
 
 type searchInput struct {

@@ -88,11 +88,12 @@ func TestAPasteIsReviewedKeptOnceAndPlanned(t *testing.T) {
 	require.NoError(t, json.Unmarshal(a.body, &answer))
 	first := chef.send("POST", "/api/dishes", answer.Pasted, "Idempotency-Key", "once")
 	again := chef.send("POST", "/api/dishes", answer.Pasted, "Idempotency-Key", "once")
-	require.Equal(t, 200, first.status, string(first.body))
+	require.Equal(t, 201, first.status, string(first.body))
+	assert.Equal(t, "/api/dishes/toast", first.header.Get("Location"))
 	assert.JSONEq(t, string(first.body), string(again.body), "a repeat makes no second dish")
 	assert.Equal(t, 7, get[found](chef, "/api/book").All)
 	made := chef.send("POST", "/api/services", map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "19:30", "plates": 2})
-	require.Equal(t, 200, made.status, string(made.body))
+	require.Equal(t, 201, made.status, string(made.body))
 	var saved api.SavedView
 	require.NoError(t, json.Unmarshal(made.body, &saved))
 	run := get[api.RunUpView](chef, "/api/services/"+saved.ID+"/runup")
@@ -143,7 +144,7 @@ func TestAKitchenIsSetUpInAFewLines(t *testing.T) {
 	chef := h.cook("Head chef")
 	body := map[string]any{"name": "Annexe", "cooks": []string{"Chef", ""}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners", "oven, 2 shelves", ""}}
 	a := chef.send("POST", "/api/kitchens", body)
-	require.Equal(t, 200, a.status, string(a.body))
+	require.Equal(t, 201, a.status, string(a.body))
 	d, err := h.store.Get(context.Background(), store.Kitchen, "annexe")
 	require.NoError(t, err)
 	assert.Contains(t, string(d.Body), `"burner"`)

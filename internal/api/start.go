@@ -7,8 +7,6 @@ import (
 	"strings"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-
 	"jointime/internal/app"
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
@@ -18,9 +16,9 @@ import (
 )
 
 // routes are the way from nothing to a first run-up.
-func (s start) routes(api huma.API) {
-	huma.Post(api, "/api/kitchens", s.newKitchen)
-	huma.Post(api, "/api/services", s.newService)
+func (s start) routes(at *registry) {
+	operation(at, http.MethodPost, "/api/kitchens", "add-kitchen", "Set a kitchen up from a few lines", s.newKitchen, creates("/api/kitchens/"))
+	operation(at, http.MethodPost, "/api/services", "add-service", "Serve dishes on a day", s.newService, creates("/api/services/"))
 }
 
 type kitchenInput struct {
@@ -97,7 +95,7 @@ func (s start) newService(ctx context.Context, in *newServiceInput) (*savedOutpu
 	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
 		k := b.AnyKitchen()
 		if k.ID == "" {
-			return nil, problem(http.StatusUnprocessableEntity, "There is no kitchen yet: say first what there is to cook with.")
+			return nil, problem(isMalformed, "There is no kitchen yet: say first what there is to cook with.")
 		}
 		menu, svc := menuOf(b, in, k)
 		if err := menu.Validate(b.Dishes); err != nil {

@@ -2,16 +2,15 @@ package api
 
 import (
 	"context"
-
-	"github.com/danielgtaylor/huma/v2"
+	"net/http"
 
 	"jointime/internal/core/revise"
 	"jointime/internal/store"
 )
 
-func (s undo) routes(api huma.API) {
-	huma.Get(api, "/api/undo", s.getUndo)
-	huma.Post(api, "/api/undo", s.postUndo)
+func (s undo) routes(at *registry) {
+	operation(at, http.MethodGet, "/api/undo", "get-undo", "What of one's own can be taken back on a screen", s.getUndo)
+	operation(at, http.MethodPost, "/api/undo", "undo", "Take one's last change on a screen back, or do it again", s.postUndo)
 }
 
 // UndoView says what of one's own can be taken back on a screen, and done

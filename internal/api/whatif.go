@@ -8,9 +8,6 @@ import (
 	"slices"
 	"time"
 
-	"github.com/danielgtaylor/huma/v2"
-	"github.com/go-chi/chi/v5"
-
 	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -19,15 +16,12 @@ import (
 	"jointime/internal/core/service"
 )
 
-func (s comparing) files(r chi.Router) {
-	r.Post("/api/services/{id}/stop", s.stopPlanning)
-}
-
 // routes plan a service as it would be with something changed, and keep
 // nothing.
-func (s comparing) routes(api huma.API) {
-	huma.Post(api, "/api/services/{id}/what-if", s.whatIf)
-	huma.Get(api, "/api/services/{id}/methods", s.compareMethods)
+func (s comparing) routes(at *registry) {
+	at.file(http.MethodPost, "/api/services/{id}/stop", "stop-planning", "Stop planning and keep the best plan so far", "", s.stopPlanning)
+	operation(at, http.MethodPost, "/api/services/{id}/what-if", "what-if", "Plan a service as it would be, and keep nothing", s.whatIf)
+	operation(at, http.MethodGet, "/api/services/{id}/methods", "compare-methods", "Plan a service with each method of its components", s.compareMethods)
 }
 
 type whatIfInput struct {
@@ -167,7 +161,7 @@ func (s comparing) methodPlans(ctx context.Context, in demand.Input, c recipe.Co
 
 func (s comparing) stopPlanning(w http.ResponseWriter, r *http.Request) {
 	if !s.app.Stop(pathID(r)) {
-		s.writeProblem(w, problem(http.StatusNotFound, "Nothing is being planned."))
+		s.writeProblem(w, problem(notPlanning, "Nothing is being planned."))
 		return
 	}
 	w.WriteHeader(http.StatusNoContent)

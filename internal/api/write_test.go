@@ -183,7 +183,7 @@ func TestAPastServiceIsReadOnlyAndAsItWasPlanned(t *testing.T) {
 	assert.Equal(t, 403, c.send("PUT", "/api/services/supper", edit(view.Version, view.Service)).status)
 
 	a := c.send("POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-21"})
-	require.Equal(t, 200, a.status, string(a.body))
+	require.Equal(t, 201, a.status, string(a.body))
 	next := get[api.ServiceView](c, "/api/services/supper-2026-03-21")
 	assert.False(t, next.ReadOnly)
 	assert.Equal(t, "Ling", next.Rows[0].Dishes[0].Needs[0].Make.Name, "the new one has the dishes of today")
@@ -200,7 +200,7 @@ func TestACopyCanBeRepeated(t *testing.T) {
 			key = "k2"
 		}
 		a := c.send("POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-21"}, "Idempotency-Key", key)
-		require.Equal(t, 200, a.status, string(a.body))
+		require.Equal(t, 201, a.status, string(a.body))
 		var saved api.SavedView
 		require.NoError(t, json.Unmarshal(a.body, &saved))
 		assert.Equal(t, want, saved.ID)

@@ -24,7 +24,7 @@ type saveInput[T any] struct {
 // others. After a lost race it offers what the two would be together.
 func put[T any](s base, ctx context.Context, kind store.Kind, in *saveInput[T], id string) (*savedOutput, error) {
 	if id != in.ID {
-		return nil, problem(http.StatusUnprocessableEntity, "value.id: must be the id of the address")
+		return nil, problem(isMalformed, "value.id: must be the id of the address")
 	}
 	w := store.Write{Kind: kind, ID: in.ID, Base: in.Body.Version, Body: in.Body.Value, What: in.Body.What}
 	made, err := s.update(ctx, in.Screen, func(app.Book) ([]store.Write, error) { return []store.Write{w}, nil })

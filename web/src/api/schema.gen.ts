@@ -11,8 +11,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API book */
-        get: operations["get-api-book"];
+        /** Search the book of dishes */
+        get: operations["search-book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/export.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole book as a file */
+        get: operations["export-book"];
         put?: never;
         post?: never;
         delete?: never;
@@ -30,6 +47,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Say what a book file would change, or take it in */
         post: operations["import-book"];
         delete?: never;
         options?: never;
@@ -44,8 +62,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API compare by kind by ID */
-        get: operations["get-api-compare-by-kind-by-id"];
+        /** Two revisions of a document compared */
+        get: operations["compare-revisions"];
         put?: never;
         post?: never;
         delete?: never;
@@ -62,8 +80,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Put API components by ID */
-        put: operations["put-api-components-by-id"];
+        /** Save a component over the version that it was made from */
+        put: operations["put-component"];
         post?: never;
         delete?: never;
         options?: never;
@@ -78,11 +96,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes */
-        get: operations["get-api-dishes"];
+        /** All dishes, by name */
+        get: operations["list-dishes"];
         put?: never;
-        /** Post API dishes */
-        post: operations["post-api-dishes"];
+        /** Make a dish with its components of a reviewed paste */
+        post: operations["add-dish"];
         delete?: never;
         options?: never;
         head?: never;
@@ -96,10 +114,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes by ID */
-        get: operations["get-api-dishes-by-id"];
-        /** Put API dishes by ID */
-        put: operations["put-api-dishes-by-id"];
+        /** A dish with its components, gaps and working times */
+        get: operations["get-dish"];
+        /** Save a dish over the version that it was made from */
+        put: operations["put-dish"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dishes/{id}/card.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The build card of a dish as a picture */
+        get: operations["card-svg"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -114,11 +149,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes by ID checks */
-        get: operations["get-api-dishes-by-id-checks"];
+        /** What was decided of plates of a dish at the pass */
+        get: operations["list-checks"];
         put?: never;
-        /** Post API dishes by ID checks */
-        post: operations["post-api-dishes-by-id-checks"];
+        /** Note a plate that was sent, or sent back and why */
+        post: operations["add-check"];
         delete?: never;
         options?: never;
         head?: never;
@@ -132,12 +167,30 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes by ID photo */
-        get: operations["get-api-dishes-by-id-photo"];
+        /** About the photograph of a plate */
+        get: operations["get-photo"];
         put?: never;
         post?: never;
-        /** Delete API dishes by ID photo */
-        delete: operations["delete-api-dishes-by-id-photo"];
+        /** Take the photograph of a plate off */
+        delete: operations["remove-photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dishes/{id}/photo.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The photograph of a plate */
+        get: operations["photo-jpg"];
+        /** Hand a photograph of a plate in */
+        put: operations["put-photo"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -152,8 +205,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API dishes by ID photo back */
-        post: operations["post-api-dishes-by-id-photo-back"];
+        /** Put the photograph that was taken off back */
+        post: operations["restore-photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -167,8 +220,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes by ID place */
-        get: operations["get-api-dishes-by-id-place"];
+        /** Understand a typed place on a plate */
+        get: operations["read-place"];
         put?: never;
         post?: never;
         delete?: never;
@@ -184,8 +237,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes by ID placing */
-        get: operations["get-api-dishes-by-id-placing"];
+        /** A placing in words */
+        get: operations["describe-placing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -203,8 +256,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API dishes by ID plate */
-        post: operations["post-api-dishes-by-id-plate"];
+        /** Compute a plate as it would be */
+        post: operations["compute-plate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dishes/{id}/recipe.jsonld": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A dish as a schema.org Recipe */
+        get: operations["recipe-jsonld"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -218,8 +288,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API dishes by ID versions by version plate */
-        get: operations["get-api-dishes-by-id-versions-by-version-plate"];
+        /** The plate of a version beside that of its dish */
+        get: operations["get-version-plate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Changes as they are made, as server-sent events; Last-Event-ID says from where on */
+        get: operations["events"];
         put?: never;
         post?: never;
         delete?: never;
@@ -235,8 +322,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API heats */
-        get: operations["get-api-heats"];
+        /** Temperatures as the kitchen writes them */
+        get: operations["list-heats"];
         put?: never;
         post?: never;
         delete?: never;
@@ -252,8 +339,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API history by kind by ID */
-        get: operations["get-api-history-by-kind-by-id"];
+        /** The revisions of a document, newest first */
+        get: operations["get-history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -269,8 +356,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API ingredients */
-        get: operations["get-api-ingredients"];
+        /** All ingredients */
+        get: operations["list-ingredients"];
         put?: never;
         post?: never;
         delete?: never;
@@ -287,8 +374,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Put API ingredients by ID */
-        put: operations["put-api-ingredients-by-id"];
+        /** Save an ingredient over the version that it was made from */
+        put: operations["put-ingredient"];
         post?: never;
         delete?: never;
         options?: never;
@@ -303,8 +390,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API ingredients by ID refused */
-        get: operations["get-api-ingredients-by-id-refused"];
+        /** What a delivery that is sent back means */
+        get: operations["get-refused"];
         put?: never;
         post?: never;
         delete?: never;
@@ -320,11 +407,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API kitchens */
-        get: operations["get-api-kitchens"];
+        /** All kitchens */
+        get: operations["list-kitchens"];
         put?: never;
-        /** Post API kitchens */
-        post: operations["post-api-kitchens"];
+        /** Set a kitchen up from a few lines */
+        post: operations["add-kitchen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -339,8 +426,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Put API kitchens by ID */
-        put: operations["put-api-kitchens-by-id"];
+        /** Save a kitchen over the version that it was made from */
+        put: operations["put-kitchen"];
         post?: never;
         delete?: never;
         options?: never;
@@ -355,8 +442,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API limits */
-        get: operations["get-api-limits"];
+        /** Published limits, with their sources */
+        get: operations["list-limits"];
         put?: never;
         post?: never;
         delete?: never;
@@ -374,8 +461,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API read again */
-        post: operations["post-api-read-again"];
+        /** Read the lines of a review again */
+        post: operations["read-again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -389,8 +476,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API read amount */
-        get: operations["get-api-read-amount"];
+        /** Understand a typed amount */
+        get: operations["read-amount"];
         put?: never;
         post?: never;
         delete?: never;
@@ -406,8 +493,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API read duration */
-        get: operations["get-api-read-duration"];
+        /** Understand a typed length of time */
+        get: operations["read-duration"];
         put?: never;
         post?: never;
         delete?: never;
@@ -425,8 +512,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API read fill */
-        post: operations["post-api-read-fill"];
+        /** Fill a gap of a step with the default of the kitchen */
+        post: operations["fill-gap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -440,8 +527,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API read heat */
-        get: operations["get-api-read-heat"];
+        /** Understand a typed temperature */
+        get: operations["read-heat"];
         put?: never;
         post?: never;
         delete?: never;
@@ -459,8 +546,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API read ids */
-        post: operations["post-api-read-ids"];
+        /** Ids for names */
+        post: operations["make-ids"];
         delete?: never;
         options?: never;
         head?: never;
@@ -474,8 +561,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API read line */
-        get: operations["get-api-read-line"];
+        /** Understand a typed line */
+        get: operations["read-line"];
         put?: never;
         post?: never;
         delete?: never;
@@ -493,8 +580,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API read paste */
-        post: operations["post-api-read-paste"];
+        /** Understand a pasted recipe */
+        post: operations["read-paste"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,8 +597,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API reduce */
-        post: operations["post-api-reduce"];
+        /** How long a liquid takes to boil down */
+        post: operations["reduce"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,11 +612,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services */
-        get: operations["get-api-services"];
+        /** All services: the next one first, then later ones, then past ones */
+        get: operations["list-services"];
         put?: never;
-        /** Post API services */
-        post: operations["post-api-services"];
+        /** Serve dishes on a day */
+        post: operations["add-service"];
         delete?: never;
         options?: never;
         head?: never;
@@ -543,10 +630,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID */
-        get: operations["get-api-services-by-id"];
-        /** Put API services by ID */
-        put: operations["put-api-services-by-id"];
+        /** A service with what follows from its covers and hours */
+        get: operations["get-service"];
+        /** Save a service over the version that it was made from */
+        put: operations["put-service"];
         post?: never;
         delete?: never;
         options?: never;
@@ -561,8 +648,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID across */
-        get: operations["get-api-services-by-id-across"];
+        /** The plates of a menu side by side */
+        get: operations["list-plates"];
         put?: never;
         post?: never;
         delete?: never;
@@ -578,8 +665,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID amounts */
-        get: operations["get-api-services-by-id-amounts"];
+        /** What a service makes, buys and has left over */
+        get: operations["get-amounts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The day of a service as a calendar */
+        get: operations["calendar-ics"];
         put?: never;
         post?: never;
         delete?: never;
@@ -597,8 +701,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API services by ID copy */
-        post: operations["post-api-services-by-id-copy"];
+        /** Serve the same on another day */
+        post: operations["copy-service"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/fire.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The fire list of a service as a table */
+        get: operations["fire-csv"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -612,11 +733,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID labels */
-        get: operations["get-api-services-by-id-labels"];
+        /** Labels for what is made ready */
+        get: operations["list-labels"];
         put?: never;
-        /** Post API services by ID labels */
-        post: operations["post-api-services-by-id-labels"];
+        /** Send labels to the printer */
+        post: operations["print-labels"];
         delete?: never;
         options?: never;
         head?: never;
@@ -630,8 +751,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID methods */
-        get: operations["get-api-services-by-id-methods"];
+        /** Plan a service with each method of its components */
+        get: operations["compare-methods"];
         put?: never;
         post?: never;
         delete?: never;
@@ -647,8 +768,76 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID mise */
-        get: operations["get-api-services-by-id-mise"];
+        /** What is to be made ready for a service */
+        get: operations["get-mise"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/mise.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The prep list of a service as a table */
+        get: operations["mise-csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/order.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The order of a service as a table */
+        get: operations["order-csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/plan.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan of a service */
+        get: operations["plan-json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/problem.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The planning problem of a service */
+        get: operations["problem-json"];
         put?: never;
         post?: never;
         delete?: never;
@@ -664,8 +853,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID progress */
-        get: operations["get-api-services-by-id-progress"];
+        /** How far the planning of a service is */
+        get: operations["get-progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/run-up.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The run-up of a service as a picture */
+        get: operations["run-up-svg"];
         put?: never;
         post?: never;
         delete?: never;
@@ -681,8 +887,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID runup */
-        get: operations["get-api-services-by-id-runup"];
+        /** The run-up of a service */
+        get: operations["get-run-up"];
         put?: never;
         post?: never;
         delete?: never;
@@ -698,10 +904,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API services by ID sheets */
-        get: operations["get-api-services-by-id-sheets"];
+        /** The sheets of a service, for each cook, section and the room */
+        get: operations["get-sheets"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop planning and keep the best plan so far */
+        post: operations["stop-planning"];
         delete?: never;
         options?: never;
         head?: never;
@@ -717,8 +940,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API services by ID ticks */
-        post: operations["post-api-services-by-id-ticks"];
+        /** Tick off what was made */
+        post: operations["add-ticks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -734,8 +957,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API services by ID what if */
-        post: operations["post-api-services-by-id-what-if"];
+        /** Plan a service as it would be, and keep nothing */
+        post: operations["what-if"];
         delete?: never;
         options?: never;
         head?: never;
@@ -749,10 +972,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API session */
-        get: operations["get-api-session"];
-        /** Put API session */
-        put: operations["put-api-session"];
+        /** Who is at this browser */
+        get: operations["get-session"];
+        /** Say who is at this browser */
+        put: operations["put-session"];
         post?: never;
         delete?: never;
         options?: never;
@@ -769,8 +992,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Post API session join */
-        post: operations["post-api-session-join"];
+        /** Join with the code that the start printed */
+        post: operations["join"];
         delete?: never;
         options?: never;
         head?: never;
@@ -784,8 +1007,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API stock */
-        get: operations["get-api-stock"];
+        /** What is in stock */
+        get: operations["list-stock"];
         put?: never;
         post?: never;
         delete?: never;
@@ -802,8 +1025,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Put API stock by ID */
-        put: operations["put-api-stock-by-id"];
+        /** Save an entry of the stock */
+        put: operations["put-stock"];
         post?: never;
         delete?: never;
         options?: never;
@@ -818,8 +1041,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API suppliers */
-        get: operations["get-api-suppliers"];
+        /** All suppliers */
+        get: operations["list-suppliers"];
         put?: never;
         post?: never;
         delete?: never;
@@ -836,8 +1059,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Put API suppliers by ID */
-        put: operations["put-api-suppliers-by-id"];
+        /** Save a supplier */
+        put: operations["put-supplier"];
         post?: never;
         delete?: never;
         options?: never;
@@ -852,11 +1075,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get API undo */
-        get: operations["get-api-undo"];
+        /** What of one's own can be taken back on a screen */
+        get: operations["get-undo"];
         put?: never;
-        /** Post API undo */
-        post: operations["post-api-undo"];
+        /** Take one's last change on a screen back, or do it again */
+        post: operations["undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4117,7 +4340,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    "get-api-book": {
+    "search-book": {
         parameters: {
             query?: {
                 words?: string;
@@ -4141,7 +4364,90 @@ export interface operations {
                     "application/json": components["schemas"]["SearchOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "export-book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4180,7 +4486,52 @@ export interface operations {
                     "application/json": components["schemas"]["ImportOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4191,7 +4542,7 @@ export interface operations {
             };
         };
     };
-    "get-api-compare-by-kind-by-id": {
+    "compare-revisions": {
         parameters: {
             query: {
                 from: number;
@@ -4215,7 +4566,43 @@ export interface operations {
                     "application/json": components["schemas"]["CompareOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4226,7 +4613,7 @@ export interface operations {
             };
         };
     };
-    "put-api-components-by-id": {
+    "put-component": {
         parameters: {
             query?: never;
             header?: {
@@ -4255,7 +4642,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4266,7 +4707,7 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes": {
+    "list-dishes": {
         parameters: {
             query?: never;
             header?: never;
@@ -4284,7 +4725,34 @@ export interface operations {
                     "application/json": components["schemas"]["DishesOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4295,7 +4763,7 @@ export interface operations {
             };
         };
     };
-    "post-api-dishes": {
+    "add-dish": {
         parameters: {
             query?: never;
             header?: {
@@ -4311,8 +4779,8 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4320,7 +4788,52 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4331,7 +4844,7 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes-by-id": {
+    "get-dish": {
         parameters: {
             query?: never;
             header?: never;
@@ -4351,7 +4864,43 @@ export interface operations {
                     "application/json": components["schemas"]["DishView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4362,7 +4911,7 @@ export interface operations {
             };
         };
     };
-    "put-api-dishes-by-id": {
+    "put-dish": {
         parameters: {
             query?: never;
             header?: {
@@ -4391,7 +4940,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4402,7 +5005,74 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes-by-id-checks": {
+    "card-svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-checks": {
         parameters: {
             query?: never;
             header?: never;
@@ -4422,7 +5092,43 @@ export interface operations {
                     "application/json": components["schemas"]["ChecksOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4433,7 +5139,7 @@ export interface operations {
             };
         };
     };
-    "post-api-dishes-by-id-checks": {
+    "add-check": {
         parameters: {
             query?: never;
             header?: {
@@ -4458,7 +5164,61 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4469,7 +5229,7 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes-by-id-photo": {
+    "get-photo": {
         parameters: {
             query?: never;
             header?: never;
@@ -4489,7 +5249,43 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4500,7 +5296,7 @@ export interface operations {
             };
         };
     };
-    "delete-api-dishes-by-id-photo": {
+    "remove-photo": {
         parameters: {
             query?: never;
             header?: {
@@ -4521,7 +5317,61 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4532,7 +5382,164 @@ export interface operations {
             };
         };
     };
-    "post-api-dishes-by-id-photo-back": {
+    "photo-jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put-photo": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "restore-photo": {
         parameters: {
             query?: never;
             header?: {
@@ -4553,7 +5560,61 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4564,7 +5625,7 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes-by-id-place": {
+    "read-place": {
         parameters: {
             query?: {
                 text?: string;
@@ -4588,7 +5649,43 @@ export interface operations {
                     "application/json": components["schemas"]["Place"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4599,7 +5696,7 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes-by-id-placing": {
+    "describe-placing": {
         parameters: {
             query?: {
                 text?: string;
@@ -4623,7 +5720,43 @@ export interface operations {
                     "application/json": components["schemas"]["Said"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4634,7 +5767,7 @@ export interface operations {
             };
         };
     };
-    "post-api-dishes-by-id-plate": {
+    "compute-plate": {
         parameters: {
             query?: never;
             header?: {
@@ -4661,7 +5794,61 @@ export interface operations {
                     "application/json": components["schemas"]["Computed"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4672,7 +5859,74 @@ export interface operations {
             };
         };
     };
-    "get-api-dishes-by-id-versions-by-version-plate": {
+    "recipe-jsonld": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/ld+json": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-version-plate": {
         parameters: {
             query?: never;
             header?: never;
@@ -4693,7 +5947,43 @@ export interface operations {
                     "application/json": components["schemas"]["VersionPlate"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4704,7 +5994,63 @@ export interface operations {
             };
         };
     };
-    "get-api-heats": {
+    events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-heats": {
         parameters: {
             query?: never;
             header?: never;
@@ -4722,7 +6068,34 @@ export interface operations {
                     "application/json": components["schemas"]["HeatsOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4733,7 +6106,7 @@ export interface operations {
             };
         };
     };
-    "get-api-history-by-kind-by-id": {
+    "get-history": {
         parameters: {
             query?: never;
             header?: never;
@@ -4754,7 +6127,43 @@ export interface operations {
                     "application/json": components["schemas"]["HistoryOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4765,7 +6174,7 @@ export interface operations {
             };
         };
     };
-    "get-api-ingredients": {
+    "list-ingredients": {
         parameters: {
             query?: never;
             header?: never;
@@ -4783,7 +6192,34 @@ export interface operations {
                     "application/json": components["schemas"]["IngredientsOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4794,7 +6230,7 @@ export interface operations {
             };
         };
     };
-    "put-api-ingredients-by-id": {
+    "put-ingredient": {
         parameters: {
             query?: never;
             header?: {
@@ -4823,7 +6259,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4834,7 +6324,7 @@ export interface operations {
             };
         };
     };
-    "get-api-ingredients-by-id-refused": {
+    "get-refused": {
         parameters: {
             query?: never;
             header?: never;
@@ -4854,7 +6344,43 @@ export interface operations {
                     "application/json": components["schemas"]["RefusedOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4865,7 +6391,7 @@ export interface operations {
             };
         };
     };
-    "get-api-kitchens": {
+    "list-kitchens": {
         parameters: {
             query?: never;
             header?: never;
@@ -4883,7 +6409,34 @@ export interface operations {
                     "application/json": components["schemas"]["KitchensOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4894,7 +6447,7 @@ export interface operations {
             };
         };
     };
-    "post-api-kitchens": {
+    "add-kitchen": {
         parameters: {
             query?: never;
             header?: {
@@ -4910,8 +6463,8 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4919,7 +6472,52 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4930,7 +6528,7 @@ export interface operations {
             };
         };
     };
-    "put-api-kitchens-by-id": {
+    "put-kitchen": {
         parameters: {
             query?: never;
             header?: {
@@ -4959,7 +6557,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4970,7 +6622,7 @@ export interface operations {
             };
         };
     };
-    "get-api-limits": {
+    "list-limits": {
         parameters: {
             query?: never;
             header?: never;
@@ -4988,7 +6640,34 @@ export interface operations {
                     "application/json": components["schemas"]["LimitsOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4999,7 +6678,7 @@ export interface operations {
             };
         };
     };
-    "post-api-read-again": {
+    "read-again": {
         parameters: {
             query?: never;
             header?: never;
@@ -5021,7 +6700,52 @@ export interface operations {
                     "application/json": components["schemas"]["PastedOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5032,7 +6756,7 @@ export interface operations {
             };
         };
     };
-    "get-api-read-amount": {
+    "read-amount": {
         parameters: {
             query?: {
                 text?: string;
@@ -5052,7 +6776,34 @@ export interface operations {
                     "application/json": components["schemas"]["AmountView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5063,7 +6814,7 @@ export interface operations {
             };
         };
     };
-    "get-api-read-duration": {
+    "read-duration": {
         parameters: {
             query?: {
                 text?: string;
@@ -5083,7 +6834,34 @@ export interface operations {
                     "application/json": components["schemas"]["DurationView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5094,7 +6872,7 @@ export interface operations {
             };
         };
     };
-    "post-api-read-fill": {
+    "fill-gap": {
         parameters: {
             query?: never;
             header?: never;
@@ -5116,7 +6894,52 @@ export interface operations {
                     "application/json": components["schemas"]["Step"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5127,7 +6950,7 @@ export interface operations {
             };
         };
     };
-    "get-api-read-heat": {
+    "read-heat": {
         parameters: {
             query?: {
                 text?: string;
@@ -5147,7 +6970,34 @@ export interface operations {
                     "application/json": components["schemas"]["Heat"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5158,7 +7008,7 @@ export interface operations {
             };
         };
     };
-    "post-api-read-ids": {
+    "make-ids": {
         parameters: {
             query?: never;
             header?: never;
@@ -5180,7 +7030,52 @@ export interface operations {
                     "application/json": components["schemas"]["IDsView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5191,7 +7086,7 @@ export interface operations {
             };
         };
     };
-    "get-api-read-line": {
+    "read-line": {
         parameters: {
             query?: {
                 text?: string;
@@ -5217,7 +7112,34 @@ export interface operations {
                     "application/json": components["schemas"]["LineReading"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5228,7 +7150,7 @@ export interface operations {
             };
         };
     };
-    "post-api-read-paste": {
+    "read-paste": {
         parameters: {
             query?: never;
             header?: never;
@@ -5250,7 +7172,52 @@ export interface operations {
                     "application/json": components["schemas"]["PastedOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5261,7 +7228,7 @@ export interface operations {
             };
         };
     };
-    "post-api-reduce": {
+    reduce: {
         parameters: {
             query?: never;
             header?: {
@@ -5286,7 +7253,52 @@ export interface operations {
                     "application/json": components["schemas"]["ReductionView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5297,7 +7309,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services": {
+    "list-services": {
         parameters: {
             query?: never;
             header?: never;
@@ -5315,7 +7327,34 @@ export interface operations {
                     "application/json": components["schemas"]["ServicesOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5326,7 +7365,7 @@ export interface operations {
             };
         };
     };
-    "post-api-services": {
+    "add-service": {
         parameters: {
             query?: never;
             header?: {
@@ -5342,8 +7381,8 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5351,7 +7390,52 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5362,7 +7446,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id": {
+    "get-service": {
         parameters: {
             query?: never;
             header?: never;
@@ -5382,7 +7466,43 @@ export interface operations {
                     "application/json": components["schemas"]["ServiceView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5393,7 +7513,7 @@ export interface operations {
             };
         };
     };
-    "put-api-services-by-id": {
+    "put-service": {
         parameters: {
             query?: never;
             header?: {
@@ -5422,7 +7542,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5433,7 +7607,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-across": {
+    "list-plates": {
         parameters: {
             query?: never;
             header?: never;
@@ -5453,7 +7627,43 @@ export interface operations {
                     "application/json": components["schemas"]["Across"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5464,7 +7674,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-amounts": {
+    "get-amounts": {
         parameters: {
             query?: never;
             header?: never;
@@ -5484,7 +7694,43 @@ export interface operations {
                     "application/json": components["schemas"]["AmountsView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5495,7 +7741,74 @@ export interface operations {
             };
         };
     };
-    "post-api-services-by-id-copy": {
+    "calendar-ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "copy-service": {
         parameters: {
             query?: never;
             header?: {
@@ -5513,8 +7826,8 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5522,7 +7835,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5533,7 +7900,74 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-labels": {
+    "fire-csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-labels": {
         parameters: {
             query?: {
                 /** @description absent: all */
@@ -5556,7 +7990,43 @@ export interface operations {
                     "application/json": components["schemas"]["LabelsOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5567,7 +8037,7 @@ export interface operations {
             };
         };
     };
-    "post-api-services-by-id-labels": {
+    "print-labels": {
         parameters: {
             query?: never;
             header?: {
@@ -5594,7 +8064,61 @@ export interface operations {
                     "application/json": components["schemas"]["PrintOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5605,7 +8129,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-methods": {
+    "compare-methods": {
         parameters: {
             query?: never;
             header?: never;
@@ -5625,7 +8149,43 @@ export interface operations {
                     "application/json": components["schemas"]["MethodsOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5636,7 +8196,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-mise": {
+    "get-mise": {
         parameters: {
             query?: never;
             header?: never;
@@ -5656,7 +8216,43 @@ export interface operations {
                     "application/json": components["schemas"]["MiseView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5667,7 +8263,275 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-progress": {
+    "mise-csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "order-csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "plan-json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "problem-json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-progress": {
         parameters: {
             query?: never;
             header?: never;
@@ -5687,7 +8551,43 @@ export interface operations {
                     "application/json": components["schemas"]["Progress"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5698,7 +8598,74 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-runup": {
+    "run-up-svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-run-up": {
         parameters: {
             query?: never;
             header?: never;
@@ -5718,7 +8685,43 @@ export interface operations {
                     "application/json": components["schemas"]["RunUpView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5729,7 +8732,7 @@ export interface operations {
             };
         };
     };
-    "get-api-services-by-id-sheets": {
+    "get-sheets": {
         parameters: {
             query?: never;
             header?: never;
@@ -5749,7 +8752,43 @@ export interface operations {
                     "application/json": components["schemas"]["SheetsView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5760,7 +8799,93 @@ export interface operations {
             };
         };
     };
-    "post-api-services-by-id-ticks": {
+    "stop-planning": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "add-ticks": {
         parameters: {
             query?: never;
             header?: {
@@ -5787,7 +8912,61 @@ export interface operations {
                     "application/json": components["schemas"]["TicksOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5798,7 +8977,7 @@ export interface operations {
             };
         };
     };
-    "post-api-services-by-id-what-if": {
+    "what-if": {
         parameters: {
             query?: never;
             header?: {
@@ -5825,7 +9004,61 @@ export interface operations {
                     "application/json": components["schemas"]["WhatIfView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5836,7 +9069,7 @@ export interface operations {
             };
         };
     };
-    "get-api-session": {
+    "get-session": {
         parameters: {
             query?: never;
             header?: never;
@@ -5854,7 +9087,34 @@ export interface operations {
                     "application/json": components["schemas"]["SessionView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5865,7 +9125,7 @@ export interface operations {
             };
         };
     };
-    "put-api-session": {
+    "put-session": {
         parameters: {
             query?: never;
             header?: {
@@ -5890,7 +9150,52 @@ export interface operations {
                     "application/json": components["schemas"]["SessionView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5901,7 +9206,7 @@ export interface operations {
             };
         };
     };
-    "post-api-session-join": {
+    join: {
         parameters: {
             query?: never;
             header?: {
@@ -5926,7 +9231,52 @@ export interface operations {
                     "application/json": components["schemas"]["SessionView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5937,7 +9287,7 @@ export interface operations {
             };
         };
     };
-    "get-api-stock": {
+    "list-stock": {
         parameters: {
             query?: never;
             header?: never;
@@ -5955,7 +9305,34 @@ export interface operations {
                     "application/json": components["schemas"]["StockOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5966,7 +9343,7 @@ export interface operations {
             };
         };
     };
-    "put-api-stock-by-id": {
+    "put-stock": {
         parameters: {
             query?: never;
             header?: {
@@ -5995,7 +9372,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6006,7 +9437,7 @@ export interface operations {
             };
         };
     };
-    "get-api-suppliers": {
+    "list-suppliers": {
         parameters: {
             query?: never;
             header?: never;
@@ -6024,7 +9455,34 @@ export interface operations {
                     "application/json": components["schemas"]["SuppliersOutputBody"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6035,7 +9493,7 @@ export interface operations {
             };
         };
     };
-    "put-api-suppliers-by-id": {
+    "put-supplier": {
         parameters: {
             query?: never;
             header?: {
@@ -6064,7 +9522,61 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6075,7 +9587,7 @@ export interface operations {
             };
         };
     };
-    "get-api-undo": {
+    "get-undo": {
         parameters: {
             query: {
                 screen: string;
@@ -6095,7 +9607,34 @@ export interface operations {
                     "application/json": components["schemas"]["UndoView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6106,7 +9645,7 @@ export interface operations {
             };
         };
     };
-    "post-api-undo": {
+    undo: {
         parameters: {
             query?: never;
             header?: {
@@ -6131,7 +9670,52 @@ export interface operations {
                     "application/json": components["schemas"]["SavedView"];
                 };
             };
-            /** @description Error */
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
             default: {
                 headers: {
                     [name: string]: unknown;
