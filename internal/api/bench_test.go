@@ -31,15 +31,19 @@ func benchmarkRequest(b *testing.B, st *store.Store, method, path string, body f
 	require.NoError(b, demo.LoadInto(context.Background(), st, now)) // does nothing where there is something
 	s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Now: func() time.Time { return now }})
 	var took []time.Duration
+	sent := 0
 	for b.Loop() {
 		r := httptest.NewRequest(method, "http://localhost"+path, bytes.NewReader(body(s)))
 		r.Header.Set("Content-Type", "application/json")
+		r.Header.Set("Accept-Encoding", "gzip")
 		w := httptest.NewRecorder()
 		start := time.Now()
 		s.ServeHTTP(w, r)
 		took = append(took, time.Since(start))
 		require.Equal(b, 200, w.Code)
+		sent = w.Body.Len()
 	}
+	b.ReportMetric(float64(sent)/1000, "kB-sent")
 	slices.Sort(took)
 	b.ReportMetric(float64(took[len(took)/2].Microseconds())/1000, "ms-median")
 	b.ReportMetric(float64(took[len(took)*95/100].Microseconds())/1000, "ms-p95")

@@ -10,8 +10,11 @@ import (
 )
 
 func (s live) routes(at *registry) {
-	at.file(http.MethodGet, "/api/events", "events", "Changes as they are made, as server-sent events; Last-Event-ID says from where on", "text/event-stream", s.events)
+	at.file(http.MethodGet, eventsPath, "events", "Changes as they are made, as server-sent events; Last-Event-ID says from where on", "text/event-stream", s.events)
 }
+
+// eventsPath is where changes are streamed.
+const eventsPath = "/api/events"
 
 // change is what a stream tells: what changed, to which version, by whom.
 type change struct {

@@ -5,20 +5,26 @@ import (
 	"context"
 	"crypto/sha256"
 	"encoding/hex"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
 	"log/slog"
+	"maps"
 	"net"
 	"net/http"
+	"net/url"
 	"path"
 	"runtime/debug"
 	"slices"
 	"strings"
 	"time"
+	"unicode"
+	"unicode/utf8"
 
 	"github.com/go-chi/chi/v5/middleware"
 
+	"jointime/internal/core/fault"
 	"jointime/internal/formats/bookfile"
 	"jointime/internal/formats/photo"
 	"jointime/internal/store"
@@ -36,7 +42,7 @@ func secured(next http.Handler) http.Handler {
 		h.Set("X-Frame-Options", "DENY")
 		h.Set("Cross-Origin-Opener-Policy", "same-origin")
 		if strings.HasPrefix(r.URL.Path, "/api/") {
-			h.Set("Cache-Control", "no-store")
+			h.Set("Cache-Control", "private, no-cache") // what a browser has, it asks for by its ETag
 		}
 		next.ServeHTTP(w, r)
 	})
@@ -53,7 +59,7 @@ func (s *Server) limited(next http.Handler) http.Handler {
 			most = photo.MaxSize
 		}
 		r.Body = http.MaxBytesReader(w, r.Body, most+1024)
-		if r.URL.Path != "/api/events" {
+		if r.URL.Path != eventsPath {
 			ctx, cancel := context.WithTimeout(r.Context(), s.Within)
 			defer cancel()
 			r = r.WithContext(ctx)
@@ -147,17 +153,17 @@ type (
 	requestKey struct{}
 )
 
-// keyed notes the key of a request that changes something, with a digest of all that it
-// asks for: a repeat is known by both.
-func (s *Server) keyed(next http.Handler) http.Handler {
+// received reads what is sent, and refuses what cannot be kept or would garble a label, a
+// calendar or a picture. Of a request that changes something under a key it notes a digest
+// of all that it asks for: a repeat is known by both.
+func (s *Server) received(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		key := r.Header.Get("Idempotency-Key")
-		if key == "" || r.Method == http.MethodGet || r.Method == http.MethodHead {
-			next.ServeHTTP(w, r)
+		if p := cleanAddress(r.URL); p != nil {
+			s.writeProblem(w, p)
 			return
 		}
-		if len(key) > maxKey {
-			s.writeProblem(w, problem(isMalformed, fmt.Sprintf("Idempotency-Key: is longer than %d characters", maxKey)))
+		if r.Method == http.MethodGet || r.Method == http.MethodHead {
+			next.ServeHTTP(w, r)
 			return
 		}
 		body, err := io.ReadAll(r.Body)
@@ -165,13 +171,75 @@ func (s *Server) keyed(next http.Handler) http.Handler {
 			s.writeProblem(w, s.unread(err))
 			return
 		}
+		if where, bad := controlIn(body); bad && !strings.HasPrefix(r.Header.Get("Content-Type"), "image/") && !strings.HasPrefix(r.URL.Path, "/api/read/") {
+			s.writeProblem(w, malformed(fault.List{{Field: where, What: "has a character in it that cannot be written: a control character, or half of a line's end"}}))
+			return
+		}
 		r.Body = io.NopCloser(bytes.NewReader(body))
-		sum := sha256.New()
-		fmt.Fprintf(sum, "%s %s\n", r.Method, r.URL.RequestURI())
-		sum.Write(body)
-		q := store.Request{Key: key, Digest: hex.EncodeToString(sum.Sum(nil))}
-		next.ServeHTTP(w, r.WithContext(context.WithValue(r.Context(), requestKey{}, q)))
+		key := r.Header.Get("Idempotency-Key")
+		switch {
+		case len(key) > maxKey:
+			s.writeProblem(w, problem(isMalformed, fmt.Sprintf("Idempotency-Key: is longer than %d characters", maxKey)))
+			return
+		case key != "":
+			sum := sha256.New()
+			fmt.Fprintf(sum, "%s %s\n", r.Method, r.URL.RequestURI())
+			sum.Write(body)
+			q := store.Request{Key: key, Digest: hex.EncodeToString(sum.Sum(nil))}
+			r = r.WithContext(context.WithValue(r.Context(), requestKey{}, q))
+		}
+		next.ServeHTTP(w, r)
 	})
+}
+
+// cleanAddress refuses an address that no document can have.
+func cleanAddress(at *url.URL) *Problem {
+	whole := at.Path
+	for name, values := range at.Query() {
+		whole += name + strings.Join(values, "")
+	}
+	if !utf8.ValidString(whole) || strings.ContainsFunc(strings.NewReplacer("\n", "", "\r", "", "\t", "").Replace(whole), unicode.IsControl) {
+		return problem(noAddress, "There is nothing at this address: it has a character in it that cannot be written.")
+	}
+	return nil
+}
+
+// controlIn finds the first text of a JSON value in which a control character stands,
+// other than the end of a line or a tab, and where that is.
+func controlIn(body []byte) (where string, bad bool) {
+	suspect := bytes.IndexByte(body, 0x7f) >= 0 || bytes.Contains(body, []byte(`\u00`)) || bytes.Contains(body, []byte(`\b`)) || bytes.Contains(body, []byte(`\f`)) || bytes.Contains(body, []byte(`\r`)) || bytes.IndexByte(body, 0xc2) >= 0 // of U+0080 to U+009F
+	if !suspect {
+		return "", false
+	}
+	var v any
+	if json.Unmarshal(body, &v) != nil {
+		return "", false // what is no JSON is refused where it is read
+	}
+	return controlAt("", v)
+}
+
+func controlAt(at string, v any) (string, bool) {
+	switch v := v.(type) {
+	case string:
+		return at, strings.ContainsFunc(v, func(r rune) bool { return unicode.IsControl(r) && r != '\n' && r != '\t' })
+	case []any:
+		for i, x := range v {
+			if where, bad := controlAt(fmt.Sprintf("%s[%d]", at, i), x); bad {
+				return where, true
+			}
+		}
+	case map[string]any:
+		for _, key := range slices.Sorted(maps.Keys(v)) {
+			name := strings.TrimPrefix(at+"."+key, ".")
+			if _, bad := controlAt(name, key); bad {
+				return at, true
+			}
+			if where, bad := controlAt(name, v[key]); bad {
+				return where, true
+			}
+		}
+	}
+	return "", false
 }
 
 // maxKey is the longest key of a request.

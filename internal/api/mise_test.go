@@ -14,6 +14,7 @@ import (
 	"jointime/internal/api"
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/service"
 )
 
 func ticks(list ...map[string]any) map[string]any { return map[string]any{"ticks": list} }
@@ -251,8 +252,13 @@ func TestMiseAndOrderAreKnownWithoutAPlan(t *testing.T) {
 
 func TestMorePlatesThanAnybodyServesAreRefused(t *testing.T) {
 	chef := newHouse(t).cook("Chef")
-	for _, n := range []string{"1000000000000", "-1", "2.5", "1e99"} {
+	for _, n := range []string{"1000000000000", "-1", "2.5", "1e99", "1001"} {
 		assert.Equal(t, 422, chef.plates(n).status, n)
 	}
+	view := get[api.ServiceView](chef, "/api/services/supper")
+	course := &view.Service.Courses[0]
+	course.Covers = []service.Covers{{Dish: course.Covers[0].Dish, Plates: 600}, {Dish: course.Covers[0].Dish, Plates: 401}}
+	p := chef.send("PUT", "/api/services/supper", edit(view.Version, view.Service)).problem(t)
+	assert.Equal(t, "value.courses[0].covers: 1001 plates: a course has 1000 at the most. Serve the rest as a second service", p.Detail)
 	assert.Len(t, get[api.MiseView](chef, "/api/services/supper/mise").Sheet.Days, 2, "nothing was lost")
 }

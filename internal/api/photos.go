@@ -111,7 +111,7 @@ func (s photos) keepPhoto(ctx context.Context, dish string, body io.Reader) *Pro
 	if err != nil {
 		return problem(notWhole, "The photograph did not arrive whole. Send it again.")
 	}
-	clean, err := photo.Clean(data)
+	clean, err := photo.Clean(ctx, data)
 	if err != nil {
 		return problem(isMalformed, "The photograph was not taken in: "+err.Error()+".")
 	}

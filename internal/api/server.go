@@ -66,7 +66,7 @@ func (s *Server) OpenAPI() ([]byte, error) { return s.doc.MarshalJSON() }
 
 func (s *Server) routes() http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, s.logged, s.recovered, secured, s.ownHost, s.limited, http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.RequestID, s.logged, s.recovered, secured, s.ownHost, s.limited, http.NewCrossOriginProtection().Handler, newSending().handler)
 	r.NotFound(func(w http.ResponseWriter, _ *http.Request) {
 		s.writeProblem(w, problem(noAddress, "There is nothing at this address."))
 	})
@@ -75,7 +75,7 @@ func (s *Server) routes() http.Handler {
 	})
 	r.Get("/api/health", s.health)
 	r.Group(func(r chi.Router) {
-		r.Use(s.sessions.LoadAndSave, s.joined, s.keyed)
+		r.Use(s.sessions.LoadAndSave, s.joined, s.received)
 		s.describe(r)
 	})
 	if s.Screens != nil {

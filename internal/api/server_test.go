@@ -178,7 +178,7 @@ func TestHeadersAndOrigins(t *testing.T) {
 	a := c.send("GET", "/api/services", nil)
 	assert.NotContains(t, a.header.Get("Content-Security-Policy"), "unsafe")
 	assert.Equal(t, "nosniff", a.header.Get("X-Content-Type-Options"))
-	assert.Equal(t, "no-store", a.header.Get("Cache-Control"))
+	assert.Equal(t, "private, no-cache", a.header.Get("Cache-Control"))
 	assert.Equal(t, 403, c.send("PUT", "/api/session", map[string]any{"name": "x"}, "Sec-Fetch-Site", "cross-site", "Origin", "http://evil.invalid").status)
 	r, err := http.NewRequest("GET", c.base+"/api/services", nil)
 	require.NoError(t, err)
@@ -300,8 +300,9 @@ func TestTheDescriptionOfTheAPIIsCurrent(t *testing.T) {
 }
 
 func BenchmarkRunUp(b *testing.B) {
-	st := pgtest.Store(b)
-	benchmarkPath(b, st, "/api/services/supper/runup")
+	for _, id := range []string{"supper", "winter-supper"} {
+		b.Run(id, func(b *testing.B) { benchmarkPath(b, demotest.Store(b), "/api/services/"+id+"/runup") })
+	}
 }
 
 func BenchmarkServicePage(b *testing.B) {

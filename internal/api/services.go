@@ -236,7 +236,6 @@ type RunUpView struct {
 	RunUp    report.RunUp `json:"runUp"`
 	ReadOnly bool         `json:"readOnly"`
 	Faults   []string     `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
-	Now      time.Time    `json:"now"`
 	Planning bool         `json:"planning,omitempty" doc:"a newer, or a better plan is being made; it is told when it is there"`
 	Changed  []string     `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
 }
@@ -248,7 +247,7 @@ func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Now: s.Now().In(p.In.Zone), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
+	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
 }
 
 // changed names what has another revision now than a past service was planned with.

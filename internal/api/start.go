@@ -85,7 +85,7 @@ type newServiceInput struct {
 		Day    string   `json:"day" doc:"like 2026-11-28"`
 		Hour   string   `json:"hour" doc:"of the first course"`
 		Apart  int64    `json:"apart,omitempty" minimum:"0" maximum:"14400" doc:"seconds between courses; 0: 25 min"`
-		Plates int      `json:"plates" minimum:"1" maximum:"10000"`
+		Plates int      `json:"plates" minimum:"1" maximum:"1000"`
 		Record bool     `json:"record,omitempty" doc:"the day is past: it is kept as a record"`
 	}
 }

@@ -36,6 +36,7 @@ type Planner struct {
 	books *Books
 	now   func() time.Time
 	jobs  *jobs
+	seen  seenRunUps
 
 	patience time.Duration // how long who only looks waits for a plan
 }
@@ -50,7 +51,11 @@ func (pl *Planner) Scene(ctx context.Context, id string) (Scene, error) {
 	if err != nil {
 		return Scene{}, err
 	}
-	p := Scene{Book: b}
+	return pl.sceneIn(ctx, b, id)
+}
+
+func (pl *Planner) sceneIn(ctx context.Context, b Book, id string) (p Scene, err error) {
+	p.Book = b
 	svc, known := b.Services[id]
 	if !known {
 		return p, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
@@ -136,13 +141,23 @@ func (pl *Planner) Settled(ctx context.Context, id string) (Scene, Planned, erro
 
 // runUp waits for a plan until soon ends.
 func (pl *Planner) runUp(ctx, soon context.Context, id string) (Scene, Planned, error) {
-	p, err := pl.Scene(ctx, id)
+	e, err := pl.books.in(ctx, pl.store.Reader)
+	if err != nil {
+		return Scene{}, Planned{}, err
+	}
+	if p, r, ok, err := pl.seenRunUp(ctx, e, id); ok || err != nil {
+		return p, r, err
+	}
+	p, err := pl.sceneIn(ctx, e.book, id)
 	if err != nil {
 		return p, Planned{}, err
 	}
 	if p.kept != nil {
 		r, err := readPlan(*p.kept)
-		return p, p.reported(r, p.kept.Message), err
+		if err != nil {
+			return p, Planned{}, err
+		}
+		return p, pl.note(e, id, p.kept.Plan, p, p.reported(r, p.kept.Message)), nil
 	}
 	x, err := runup.Prepare(p.In)
 	if err != nil {
@@ -152,7 +167,7 @@ func (pl *Planner) runUp(ctx, soon context.Context, id string) (Scene, Planned, 
 	if err != nil {
 		return p, Planned{}, err
 	}
-	if r, found, err := pl.keptPlan(ctx, id, p, x, key); err != nil || found {
+	if r, found, err := pl.keptPlan(ctx, e, id, p, x, key); err != nil || found {
 		return p, r, err
 	}
 	j := pl.jobs.start(id, key, x, func(ctx context.Context, r runup.Result, halted bool) error {
@@ -174,7 +189,7 @@ func (pl *Planner) runUp(ctx, soon context.Context, id string) (Scene, Planned, 
 	case j.err != nil:
 		return p, Planned{}, fmt.Errorf("plan service %s: %w", id, j.err)
 	}
-	r, found, err := pl.keptPlan(ctx, id, p, x, key)
+	r, found, err := pl.keptPlan(ctx, e, id, p, x, key)
 	if err == nil && !found {
 		err = fmt.Errorf("the plan %s was made and is not kept", key)
 	}
@@ -239,7 +254,7 @@ const cutShort = "Planning took too long and was ended: this is the best plan un
 
 // keptPlan is the plan that is kept under a key, in today's words; false where there is
 // none.
-func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Service, key string) (Planned, bool, error) {
+func (pl *Planner) keptPlan(ctx context.Context, e *edition, id string, p Scene, x runup.Service, key string) (Planned, bool, error) {
 	saved, found, err := pl.store.PlanFor(ctx, id, key)
 	if err != nil {
 		return Planned{}, false, err
@@ -255,7 +270,10 @@ func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Ser
 	if !ok {
 		return Planned{}, false, fmt.Errorf("the plan %s does not fit its problem", key)
 	}
-	return p.reported(r, saved.Message), true, pl.point(ctx, saved, p.Pins, r)
+	if err := pl.point(ctx, saved, p.Pins, r); err != nil {
+		return Planned{}, false, err
+	}
+	return pl.note(e, id, saved.Plan, p, p.reported(r, saved.Message)), true, nil
 }
 
 // point notes that a service has a kept plan, where that is not noted yet.

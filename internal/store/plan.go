@@ -79,6 +79,15 @@ func (s *Store) PlanFor(ctx context.Context, service, key string) (ServicePlan, 
 		from plan p left join service_plan s on s.plan = p.key and s.service = $1 where p.key = $2`, service, key)
 }
 
+// PlanMade is when the plan under a key was made; zero where there is none.
+func (s *Store) PlanMade(ctx context.Context, key string) (at time.Time, err error) {
+	err = s.DB.GetContext(ctx, &at, `select made_at from plan where key = $1`, key)
+	if errors.Is(err, sql.ErrNoRows) {
+		return time.Time{}, nil
+	}
+	return at, wrap(err, "look for a plan")
+}
+
 // LastPlan finds the newest plan of a service; false where there is none.
 func (s *Store) LastPlan(ctx context.Context, service string) (ServicePlan, bool, error) {
 	return s.onePlan(ctx, `select p.*, s.service, s.pins, s.map from service_plan s join plan p on p.key = s.plan where s.service = $1 order by s.at desc limit 1`, service)

@@ -45,7 +45,7 @@ type CourseHour struct {
 type Covers struct {
 	Dish    string `json:"dish"`
 	Version string `json:"version,omitempty" doc:"id of the version; absent: the dish itself"`
-	Plates  int    `json:"plates" minimum:"0" maximum:"100000"`
+	Plates  int    `json:"plates" minimum:"0" maximum:"1000"`
 }
 
 // Plates is how many plates of a dish are served, in all versions together.
@@ -176,13 +176,18 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 			continue
 		}
 		s.validateHour(at, c, zone, now, &l)
+		plates := 0
 		for k, n := range c.Covers {
-			if n.Plates < 0 || n.Plates > 100000 {
-				l.Add(fmt.Sprintf("%s.covers[%d].plates", at, k), "must be 0 to 100000")
+			if n.Plates < 0 {
+				l.Add(fmt.Sprintf("%s.covers[%d].plates", at, k), "must be 0 or more")
 			}
+			plates += max(0, n.Plates)
 			if !has(courses[c.Course].Dishes, n.Dish) {
 				l.Add(fmt.Sprintf("%s.covers[%d].dish", at, k), "%q is not in this course", n.Dish)
 			}
+		}
+		if plates > MostPlates {
+			l.Add(at+".covers", "%d plates: a course has %d at the most. Serve the rest as a second service", plates, MostPlates)
 		}
 	}
 	s.validateTables(courses, zone, now, &l)
@@ -193,6 +198,10 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 	}
 	return l.Err()
 }
+
+// MostPlates is how many a course may have: plans of more take more memory and time than
+// a kitchen's machine has to spare.
+const MostPlates = 1000
 
 // ValidateVersions finds plates of versions that their dishes do not have, and
 // plates that are said twice.

@@ -9,6 +9,7 @@ import (
 	"strconv"
 	"strings"
 	"time"
+	"unicode"
 
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe/quantity"
@@ -86,9 +87,16 @@ func write(w io.Writer, rows [][]string) error {
 	return out.Error()
 }
 
+// text marks what a spreadsheet would take for a formula, also after spaces and in full
+// width.
 func text(s string) string {
-	if s != "" && strings.ContainsAny(s[:1], "=+-@\t\r") {
-		return "'" + s
+	for _, r := range s {
+		switch {
+		case strings.ContainsRune("=+-@\t\r＝＋－＠", r):
+			return "'" + s
+		case !unicode.IsSpace(r):
+			return s
+		}
 	}
 	return s
 }

@@ -33,6 +33,17 @@ func TestTheOrderIsATableOfRFC4180(t *testing.T) {
 	assert.Equal(t, "hake, whole", rows[1][0])
 }
 
+// A name that a spreadsheet would take for a formula is marked as text.
+func TestAFormulaIsText(t *testing.T) {
+	for name, want := range map[string]string{"=1": "'=1", " =1": "' =1", "＝1": "'＝1", "＋1": "'＋1", "\u00a0@x": "'\u00a0@x", "-stock": "'-stock", "egg = 1": "egg = 1", "": "", "  ": "  "} {
+		var out strings.Builder
+		require.NoError(t, lists.WriteOrder(&out, []quantity.Buy{{Name: name, Amount: units.Amount{Quantity: 1, Unit: units.Gram}}}, time.UTC))
+		rows, err := csv.NewReader(strings.NewReader(out.String())).ReadAll()
+		require.NoError(t, err)
+		assert.Equal(t, want, rows[1][0])
+	}
+}
+
 func TestThePrepListIsATableToo(t *testing.T) {
 	at := time.Date(2026, 11, 27, 14, 0, 0, 0, time.UTC)
 	sheet := mise.Sheet{Days: []mise.DayList{{Day: "2026-11-27", Sections: []mise.SectionList{{Name: "sauce", Tasks: []mise.Task{

@@ -5,6 +5,7 @@ package photo
 
 import (
 	"bytes"
+	"context"
 	"errors"
 	"fmt"
 	"image"
@@ -19,6 +20,7 @@ import (
 const (
 	MaxSize   = 12 << 20 // bytes
 	maxPixels = 50_000_000
+	maxMemory = 100 << 20 // bytes that a picture takes while it is read
 	minSide   = 64
 	keptSide  = 1600 // pixels of the longer side, at the most
 	quality   = 85
@@ -28,6 +30,7 @@ const (
 var (
 	ErrKind  = errors.New("this is no JPEG or PNG picture")
 	ErrSmall = fmt.Errorf("the picture is smaller than %d pixels", minSide)
+	ErrWide  = fmt.Errorf("the picture takes more than %d MB of memory to read: save it smaller, or as a plain JPEG", maxMemory>>20)
 	ErrLarge = fmt.Errorf("the picture has more than %d million pixels or more than %d MB", maxPixels/1_000_000, MaxSize>>20)
 )
 
@@ -38,12 +41,21 @@ type Photo struct {
 	Width, Height int
 }
 
-// Clean makes a photograph of what was handed in.
-func Clean(data []byte) (Photo, error) {
+// room lets one picture at a time be read, so that many at once take no more memory.
+var room = make(chan struct{}, 1)
+
+// Clean makes a photograph of what was handed in. It waits for others that are being made.
+func Clean(ctx context.Context, data []byte) (Photo, error) {
 	if len(data) > MaxSize {
 		return Photo{}, ErrLarge
 	}
-	head, _, err := image.DecodeConfig(bytes.NewReader(data))
+	select {
+	case room <- struct{}{}:
+		defer func() { <-room }()
+	case <-ctx.Done():
+		return Photo{}, ctx.Err()
+	}
+	head, kind, err := image.DecodeConfig(bytes.NewReader(data))
 	switch {
 	case err != nil:
 		return Photo{}, ErrKind
@@ -51,6 +63,8 @@ func Clean(data []byte) (Photo, error) {
 		return Photo{}, ErrSmall
 	case head.Width > maxPixels/head.Height:
 		return Photo{}, ErrLarge
+	case head.Width*head.Height*taken(kind, head.ColorModel, data) > maxMemory*4:
+		return Photo{}, ErrWide
 	}
 	picture, _, err := image.Decode(bytes.NewReader(data))
 	if err != nil {
@@ -62,6 +76,30 @@ func Clean(data []byte) (Photo, error) {
 		return Photo{}, err
 	}
 	return Photo{out.Bytes(), small.Bounds().Dx(), small.Bounds().Dy()}, nil
+}
+
+// taken is how many quarters of a byte a pixel takes while a picture is read: as much as
+// its channels, and in a progressive JPEG all its coefficients beside them.
+func taken(kind string, of color.Model, data []byte) int {
+	if kind == "jpeg" {
+		channels := 12
+		if of == color.GrayModel {
+			channels = 4
+		}
+		if bytes.Contains(data, []byte{0xff, 0xc2}) { // the marker of a progressive frame
+			return 5 * channels
+		}
+		return channels
+	}
+	switch of {
+	case color.RGBA64Model, color.NRGBA64Model:
+		return 32
+	case color.Gray16Model:
+		return 8
+	case color.RGBAModel, color.NRGBAModel:
+		return 16
+	}
+	return 4
 }
 
 // scaled is the picture, no larger than what is kept, on white.

@@ -3205,8 +3205,6 @@ export interface components {
             changed: string[];
             /** @description of its dishes: objects that do not come out in time, versions that break their claim */
             faults: string[];
-            /** Format: date-time */
-            now: string;
             /** @description a newer, or a better plan is being made; it is told when it is there */
             planning?: boolean;
             readOnly: boolean;

@@ -1,0 +1,69 @@
+package api_test
+
+import (
+	"bytes"
+	"compress/gzip"
+	"io"
+	"net/http"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/api"
+)
+
+// What is read is sent compressed, and not at all to those who have it.
+func TestWhatIsReadIsSentOnce(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	at := "/api/services/supper/runup"
+	plain := chef.send("GET", at, nil, "Accept-Encoding", "identity")
+	zipped := chef.send("GET", at, nil, "Accept-Encoding", "gzip")
+	require.Equal(t, "gzip", zipped.header.Get("Content-Encoding"))
+	assert.Contains(t, zipped.header.Values("Vary"), "Accept-Encoding")
+	unzip, err := gzip.NewReader(bytes.NewReader(zipped.body))
+	require.NoError(t, err)
+	text, err := io.ReadAll(unzip)
+	require.NoError(t, err)
+	assert.Equal(t, string(plain.body), string(text))
+	assert.Less(t, len(zipped.body), len(plain.body)/5)
+
+	tag := zipped.header.Get("ETag")
+	require.NotEmpty(t, tag)
+	assert.Equal(t, tag, plain.header.Get("ETag"))
+	again := chef.send("GET", at, nil, "If-None-Match", tag)
+	assert.Equal(t, http.StatusNotModified, again.status)
+	assert.Empty(t, again.body)
+	doc, version := chef.component("hake")
+	doc["name"] = "Ling"
+	require.Equal(t, 200, chef.send("PUT", "/api/components/hake", edit(version, doc)).status)
+	changed := chef.send("GET", at, nil, "If-None-Match", tag)
+	assert.Equal(t, 200, changed.status)
+	assert.NotEqual(t, tag, changed.header.Get("ETag"))
+	assert.Empty(t, chef.send("GET", "/api/services/ghost", nil).header.Get("ETag"), "a fault is not kept")
+}
+
+// A text that PostgreSQL cannot keep, or that would garble a picture, a calendar or a
+// label, is refused with its field, and an address with one is none.
+func TestControlCharactersAreRefused(t *testing.T) {
+	chef := newHouse(t).cook("Head chef")
+	for name, text := range map[string]string{"nothing": "\x00", "escape": "\x1b[31m", "half a line's end": "a\rb", "delete": "\x7f", "C1": "\u0085"} {
+		doc, version := chef.component("hake")
+		doc["name"] = "Hake" + text
+		p := chef.send("PUT", "/api/components/hake", edit(version, doc)).problem(t)
+		assert.Equal(t, 422, p.Status, name)
+		assert.Contains(t, p.Detail, "value.name: has a character in it that cannot be written", name)
+		p = chef.send("PUT", "/api/session", map[string]any{"name": "chef" + text}).problem(t)
+		assert.Equal(t, 422, p.Status, name)
+		body := map[string]any{"name": "Annexe" + text, "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}
+		assert.Equal(t, 422, chef.send("POST", "/api/kitchens", body).problem(t).Status, name)
+	}
+	for _, at := range []string{"/api/dishes/hake%00", "/api/dishes/%ff", "/api/services/%1b"} {
+		assert.Equal(t, 404, chef.send("GET", at, nil).problem(t).Status, at)
+		assert.Equal(t, 404, chef.send("PUT", at, map[string]any{}).problem(t).Status, at)
+	}
+	assert.Equal(t, 404, chef.send("GET", "/api/book?words=%00", nil).problem(t).Status)
+	before := get[api.ServiceView](chef, "/api/services/supper")
+	before.Service.Name = "Supper\tfor\nfour"
+	assert.Equal(t, 200, chef.send("PUT", "/api/services/supper", edit(before.Version, before.Service)).status, "a tab and a new line are text")
+}
