@@ -6,6 +6,7 @@ import (
 	"flag"
 	"fmt"
 	"io"
+	"log/slog"
 	"os"
 	"time"
 
@@ -88,7 +89,7 @@ func bookFlags(name string, errs io.Writer) (*flag.FlagSet, *string) {
 func onBook(ctx context.Context, url string, errs io.Writer, do func(*store.Store) error) int {
 	err := func() (err error) {
 		if url == "" {
-			cluster, own, err := ownDatabase(ctx)
+			cluster, own, err := ownDatabase(ctx, slog.New(slog.NewTextHandler(errs, nil)))
 			if err != nil {
 				return err
 			}

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"cmp"
 	"context"
 	"crypto/rand"
 	"errors"
@@ -84,7 +85,7 @@ func serveUntilDone(ctx context.Context, f serveFlags, withDemo bool, out, errs 
 	}
 	defer l.Close()
 	if f.database == "" {
-		cluster, url, err := ownDatabase(ctx)
+		cluster, url, err := ownDatabase(ctx, log)
 		if err != nil {
 			return err
 		}
@@ -109,16 +110,16 @@ func serveUntilDone(ctx context.Context, f serveFlags, withDemo bool, out, errs 
 			return err
 		}
 	}
-	return serveOn(ctx, l, st, f, log, out)
+	return serveOn(ctx, l, st, f, withDemo, log, out)
 }
 
 // ownDatabase starts the checkout's own cluster.
-func ownDatabase(ctx context.Context) (*pgdev.Cluster, string, error) {
+func ownDatabase(ctx context.Context, log *slog.Logger) (*pgdev.Cluster, string, error) {
 	here, err := os.Getwd()
 	if err != nil {
 		return nil, "", err
 	}
-	cluster, err := pgdev.Start(ctx, pgdev.Options{Dir: pgdev.HomeFor(here)})
+	cluster, err := pgdev.Start(ctx, pgdev.Options{Dir: pgdev.HomeFor(here), Log: log})
 	if err != nil {
 		return nil, "", err
 	}
@@ -150,22 +151,23 @@ func listen(f serveFlags) (net.Listener, error) {
 	return nil, fmt.Errorf("ports %d to %d are all in use: %w", firstPort, firstPort+portsMore-1, err)
 }
 
-func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags, log *slog.Logger, out io.Writer) error {
+func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags, withDemo bool, log *slog.Logger, out io.Writer) error {
 	ip := net.ParseIP(f.listen)
 	open := f.listen != "localhost" && (ip == nil || !ip.IsLoopback())
+	codes := open || !withDemo // only the demo, on this machine alone, is there for whoever sits at it
 	screens, built := web.Screens()
 	if !built {
 		log.Warn("the screens are not built: run make build")
 		screens = nil
 	}
-	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Hosts: f.hosts, Printer: f.printer})
+	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Codes: codes, Hosts: f.hosts, Printer: f.printer})
 	h := &http.Server{Handler: server, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: 60 * time.Second,
 		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 32 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug)}
 	var running sync.WaitGroup
 	running.Go(func() { server.Run(ctx) })
 	done := make(chan error, 1)
 	go func() { done <- h.Serve(l) }()
-	if err := announce(ctx, l, st, open, f.printer, out); err != nil {
+	if err := announce(ctx, l, st, f.listen, codes, f.printer, out); err != nil {
 		return err
 	}
 	select {
@@ -183,22 +185,57 @@ func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags,
 	return nil
 }
 
-// announce prints the address, and, where tablets can join, the code.
-func announce(ctx context.Context, l net.Listener, st *store.Store, open bool, printer string, out io.Writer) error {
-	port := l.Addr().(*net.TCPAddr).Port
-	fmt.Fprintf(out, "\n  Jointime is at http://localhost:%d\n", port)
-	if open {
+// announce prints the addresses, and, where browsers join, the code.
+func announce(ctx context.Context, l net.Listener, st *store.Store, listen string, codes bool, printer string, out io.Writer) error {
+	at := addresses(l, listen)
+	fmt.Fprintf(out, "\n  Jointime is at %s\n", at[0])
+	for _, more := range at[1:] {
+		fmt.Fprintf(out, "  and, for tablets, at %s\n", more)
+	}
+	if codes {
 		code := rand.Text()[:8]
 		if err := st.SetJoinCode(ctx, code); err != nil {
 			return err
 		}
-		fmt.Fprintf(out, "  Tablets open this machine's address with port %d and join with the code %s\n", port, code)
+		fmt.Fprintf(out, "  Each browser joins once, with the code %s\n", code)
 	}
 	if printer != "" {
 		fmt.Fprintf(out, "  Labels are printed at %s\n", printer)
 	}
 	fmt.Fprint(out, "  Ctrl-C stops it.\n\n")
 	return nil
+}
+
+// addresses are those at which it answers: where it listens everywhere, by localhost and by
+// the addresses of this machine.
+func addresses(l net.Listener, listen string) (out []string) {
+	port := strconv.Itoa(l.Addr().(*net.TCPAddr).Port)
+	ip := net.ParseIP(listen)
+	switch {
+	case ip == nil || ip.Equal(net.IPv4(127, 0, 0, 1)) || ip.Equal(net.IPv6loopback):
+		return []string{"http://" + net.JoinHostPort(cmp.Or(nameOnly(listen, ip), "localhost"), port)}
+	case !ip.IsUnspecified():
+		return []string{"http://" + net.JoinHostPort(listen, port)}
+	}
+	out = []string{"http://localhost:" + port}
+	own, err := net.InterfaceAddrs()
+	if err != nil {
+		return out
+	}
+	for _, a := range own {
+		if n, is := a.(*net.IPNet); is && n.IP.IsGlobalUnicast() && (n.IP.To4() != nil || ip.To4() == nil) {
+			out = append(out, "http://"+net.JoinHostPort(n.IP.String(), port))
+		}
+	}
+	return out
+}
+
+// nameOnly is what is listened on, where that is a name.
+func nameOnly(listen string, ip net.IP) string {
+	if ip != nil {
+		return ""
+	}
+	return listen
 }
 
 // openAPICommand prints the description of the API.

@@ -50,13 +50,15 @@ type (
 	undo       struct{ base }
 	cards      struct{ base }
 	live       struct{ base }
+	tablets    struct{ base }
 )
 
 // Options say how the server is reached and what it shows.
 type Options struct {
 	Log      *slog.Logger
 	Screens  fs.FS            // the built front end; nil: none
-	Open     bool             // reached from elsewhere than this machine: tablets join with a code
+	Open     bool             // reached from elsewhere than this machine, by its address
+	Codes    bool             // every browser joins with a code; false: this machine needs none, and others cannot join
 	Hosts    []string         // names by which it is asked, beside localhost and addresses
 	Now      func() time.Time // the clock; nil: the real one
 	PingEach time.Duration    // of the event stream; 0: 15 s

@@ -73,7 +73,7 @@ func (s *Server) describe(r chi.Router) {
 		"Every document has a version. A write says from which version it was made; where that is no longer the newest, the answer is 409 with the document as it is now. A request that changes something may carry an Idempotency-Key: a repeat does nothing, and is answered as the first time.\n\n" +
 		"Faults are application/problem+json (RFC 9457); their types are:\n\n" + listKinds()
 	c.Servers = []*huma.Server{{URL: "/"}}
-	c.Components.SecuritySchemes = map[string]*huma.SecurityScheme{"tablet": {Type: "apiKey", In: "cookie", Name: s.sessions.Cookie.Name, Description: "given to a tablet that has joined; on loopback it is not needed"}}
+	c.Components.SecuritySchemes = map[string]*huma.SecurityScheme{"tablet": {Type: "apiKey", In: "cookie", Name: s.sessions.Cookie.Name, Description: "given to a browser that has joined; the demo, on loopback, needs none"}}
 	c.Security = []map[string][]string{{"tablet": {}}}
 	c.CreateHooks = nil
 	c.DocsPath, c.SchemasPath = "", ""
@@ -141,5 +141,5 @@ type subject struct {
 func (s *Server) subjects() []subject {
 	b := s.base
 	return []subject{{"session", sessions{b}}, {"services", services{b}}, {"services", sheets{b}}, {"services", comparing{b}}, {"kitchens", limitLists{b}}, {"dishes", dishes{b}}, {"book", shelf{b}}, {"reading", readings{b}}, {"reading", pasting{b}},
-		{"services", amounts{b}}, {"larder", larder{b}}, {"mise", prep{b}}, {"mise", labels{b}}, {"kitchens", kitchens{b}}, {"plates", plates{b}}, {"plates", checks{b}}, {"plates", photos{b}}, {"book", bookFiles{b}}, {"services", start{b}}, {"undo", undo{b}}, {"plates", cards{b}}, {"session", live{b}}}
+		{"services", amounts{b}}, {"larder", larder{b}}, {"mise", prep{b}}, {"mise", labels{b}}, {"kitchens", kitchens{b}}, {"plates", plates{b}}, {"plates", checks{b}}, {"plates", photos{b}}, {"book", bookFiles{b}}, {"services", start{b}}, {"undo", undo{b}}, {"plates", cards{b}}, {"session", live{b}}, {"session", tablets{b}}}
 }

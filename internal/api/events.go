@@ -1,6 +1,7 @@
 package api
 
 import (
+	"context"
 	"encoding/json"
 	"fmt"
 	"net/http"
@@ -53,6 +54,9 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 			return
 		}
 		for _, n := range news.News() {
+			if n.Out != "" && n.Out == s.sessions.GetString(r.Context(), "tablet") {
+				return
+			}
 			for kind, id := range map[string]string{"plan": n.Planned, "pass": n.Pass} {
 				if id == "" {
 					continue
@@ -72,9 +76,22 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 			return
 		case <-news.Wake:
 		case <-ping.C:
+			if s.leftSince(r.Context()) {
+				return
+			}
 			fmt.Fprint(w, ": still here\n\n")
 		}
 	}
+}
+
+// leftSince says that the browser of a stream was put out, should it not have been told.
+func (s live) leftSince(ctx context.Context) bool {
+	token := s.sessions.Token(ctx)
+	if token == "" {
+		return false // it needs no session
+	}
+	_, found, err := s.sessions.Store.Find(token)
+	return err == nil && !found
 }
 
 // sendSince tells all that was changed and ticked since a place.

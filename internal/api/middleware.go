@@ -132,23 +132,32 @@ func local(r *http.Request) bool {
 	return loopback(hostOf(r.RemoteAddr)) && loopback(hostOf(r.Host)) && !passedOn
 }
 
-// joined lets only this machine and tablets that have joined in. The way to
+// joined lets in who has joined; where no codes are asked for, this machine. The way to
 // join is open to all.
 func (s *Server) joined(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		open := r.URL.Path == "/api/session" || r.URL.Path == "/api/session/join"
-		if s.Open && !open && !local(r) && !s.sessions.GetBool(r.Context(), "joined") {
-			s.writeProblem(w, problem(notJoined, "This tablet has not joined. Type the code that the start printed."))
+		trusted := !s.Codes && local(r)
+		open := r.URL.Path == "/api/session" || r.URL.Path == "/api/session/join" || !strings.HasPrefix(r.URL.Path, "/api/")
+		if !trusted && !open && !s.sessions.GetBool(r.Context(), "joined") {
+			s.writeProblem(w, problem(notJoined, s.howToJoin()))
 			return
 		}
-		ctx := context.WithValue(r.Context(), localKey{}, local(r))
+		s.seen(r.Context())
+		ctx := context.WithValue(r.Context(), trustedKey{}, trusted)
 		ctx = context.WithValue(ctx, addressKey{}, r.RemoteAddr)
 		next.ServeHTTP(w, r.WithContext(ctx))
 	})
 }
 
+func (s base) howToJoin() string {
+	if s.Codes {
+		return "This tablet has not joined. Type the code that the start printed."
+	}
+	return "This is served to the machine that it runs on alone. Start with serve and --listen to let tablets join."
+}
+
 type (
-	localKey   struct{}
+	trustedKey struct{}
 	addressKey struct{}
 	requestKey struct{}
 )
@@ -249,7 +258,7 @@ const maxKey = 100
 func (s base) unread(err error) *Problem {
 	var large *http.MaxBytesError
 	if errors.As(err, &large) {
-		return problem(tooLarge, fmt.Sprintf("That is more than %d kB, the most that is read here.", large.Limit>>10))
+		return problem(tooLarge, fmt.Sprintf("That is more than %d MB, the most that is read here.", large.Limit>>20))
 	}
 	return problem(notWhole, "What was sent did not arrive whole. Send it again.")
 }

@@ -177,7 +177,7 @@ func TestAPhotographStandsBesideThePlate(t *testing.T) {
 	assert.Equal(t, 422, a.status)
 	assert.Contains(t, string(a.body), "no JPEG or PNG")
 	a = chef.send("PUT", file, make([]byte, photo.MaxSize+5000))
-	assert.Equal(t, 422, a.status)
+	assert.Equal(t, 413, a.status)
 	assert.Contains(t, string(a.body), "12 MB")
 	assert.Equal(t, 204, chef.send("DELETE", at, nil).status)
 	assert.True(t, get[api.PhotoView](chef, at).TakenOff)

@@ -205,7 +205,7 @@ func from(s *api.Server, address, method, path, body string, cookies []*http.Coo
 
 func TestATabletJoinsOnceWithTheCode(t *testing.T) {
 	h := newHouse(t)
-	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Open: true})
+	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Open: true, Codes: true})
 	require.NoError(t, h.store.SetJoinCode(context.Background(), "ABCD2345"))
 	assert.Equal(t, 401, from(s, "10.1.1.1", "GET", "/api/services", "", nil).Code)
 	assert.Equal(t, 401, from(s, "10.1.1.1", "PUT", "/api/session", `{"name":"x"}`, nil).Code)
@@ -215,7 +215,7 @@ func TestATabletJoinsOnceWithTheCode(t *testing.T) {
 	cookies := w.Result().Cookies()
 	assert.True(t, cookies[0].HttpOnly)
 	assert.Equal(t, 200, from(s, "10.1.1.1", "GET", "/api/services", "", cookies).Code)
-	assert.Equal(t, 200, from(s, "127.0.0.1", "GET", "/api/services", "", nil).Code, "this machine needs no code")
+	assert.Equal(t, 401, from(s, "127.0.0.1", "GET", "/api/services", "", nil).Code, "this machine needs it too")
 	for range 8 {
 		from(s, "10.1.1.2", "POST", "/api/session/join", `{"code":"GUESS"}`, nil)
 	}
@@ -228,7 +228,7 @@ func TestATabletJoinsOnceWithTheCode(t *testing.T) {
 func TestAForeignNameIsRefusedInEveryMode(t *testing.T) {
 	st := newHouse(t).store
 	for _, open := range []bool{false, true} {
-		s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Open: open, Hosts: []string{"pass.kitchen.example"}})
+		s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Open: open, Codes: open, Hosts: []string{"pass.kitchen.example"}})
 		ask := func(host, forwarded string) int {
 			r := httptest.NewRequest("GET", "/api/services", nil)
 			r.RemoteAddr, r.Host = "127.0.0.1:4000", host
@@ -239,7 +239,8 @@ func TestAForeignNameIsRefusedInEveryMode(t *testing.T) {
 			s.ServeHTTP(w, r)
 			return w.Code
 		}
-		for host, want := range map[string]int{"localhost:8741": 200, "127.0.0.1:8741": 200, "[::1]:8741": 200, "evil.example": 421, "localhost.evil.example:8741": 421} {
+		here := map[bool]int{false: 200, true: 401}[open]
+		for host, want := range map[string]int{"localhost:8741": here, "127.0.0.1:8741": here, "[::1]:8741": here, "evil.example": 421, "localhost.evil.example:8741": 421} {
 			assert.Equal(t, want, ask(host, ""), "%s, open %v", host, open)
 		}
 		if open {
@@ -248,6 +249,7 @@ func TestAForeignNameIsRefusedInEveryMode(t *testing.T) {
 			assert.Equal(t, 401, ask("localhost:8741", "10.1.1.9"), "and through another machine")
 		} else {
 			assert.Equal(t, 421, ask("10.1.1.1:8741", ""))
+			assert.Equal(t, 401, ask("localhost:8741", "10.1.1.9"), "and not through another machine")
 		}
 	}
 }

@@ -26,8 +26,8 @@ func (s sessions) routes(at *registry) {
 }
 
 func (s sessions) session(ctx context.Context) *sessionOutput {
-	here, _ := ctx.Value(localKey{}).(bool)
-	return &sessionOutput{SessionView{Name: s.sessions.GetString(ctx, "name"), Joined: !s.Open || here || s.sessions.GetBool(ctx, "joined")}}
+	trusted, _ := ctx.Value(trustedKey{}).(bool)
+	return &sessionOutput{SessionView{Name: s.sessions.GetString(ctx, "name"), Joined: trusted || s.sessions.GetBool(ctx, "joined")}}
 }
 
 func (s sessions) getSession(ctx context.Context, _ *struct{}) (*sessionOutput, error) {
@@ -46,7 +46,7 @@ func (s sessions) putSession(ctx context.Context, in *nameInput) (*sessionOutput
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.name", Message: "a role or initials are wanted"})
 	}
 	if !s.session(ctx).Body.Joined {
-		return nil, problem(notJoined, "This tablet has not joined. Type the code that the start printed.")
+		return nil, problem(notJoined, s.howToJoin())
 	}
 	s.sessions.Put(ctx, "name", name)
 	if s.sessions.GetString(ctx, "person") == "" {
@@ -77,5 +77,7 @@ func (s sessions) join(ctx context.Context, in *joinInput) (*sessionOutput, erro
 		return nil, s.fail(err)
 	}
 	s.sessions.Put(ctx, "joined", true)
+	s.sessions.Put(ctx, "since", s.Now().Unix())
+	s.seen(ctx)
 	return s.session(ctx), nil
 }

@@ -5,8 +5,11 @@ import (
 	"net"
 	"os"
 	"path/filepath"
+	"strconv"
 	"strings"
+	"syscall"
 	"testing"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/stretchr/testify/assert"
@@ -77,6 +80,37 @@ func TestAClusterIsPrivateAndKeepsItsDataAndItsPort(t *testing.T) {
 	assert.Equal(t, url, again)
 	assert.Equal(t, "0", query(t, again, "select count(*)::text from a"))
 	require.NoError(t, c.Stop())
+}
+
+// A server that is killed is started again, under its address, with its data.
+func TestAKilledServerIsStartedAgain(t *testing.T) {
+	dir := folder(t)
+	c, err := pgdev.Start(t.Context(), pgdev.Options{Dir: dir}) // with durability: what was answered is there after a kill
+	require.NoError(t, err)
+	defer func() { require.NoError(t, c.Stop()) }()
+	url, err := c.Ensure(t.Context(), "jointime")
+	require.NoError(t, err)
+	makeTable(t, url)
+	for range 2 {
+		text, err := os.ReadFile(filepath.Join(dir, "data", "postmaster.pid"))
+		require.NoError(t, err)
+		pid, err := strconv.Atoi(strings.SplitN(string(text), "\n", 2)[0])
+		require.NoError(t, err)
+		require.NoError(t, syscall.Kill(pid, syscall.SIGKILL))
+		require.Eventually(t, func() bool {
+			ctx, cancel := context.WithTimeout(t.Context(), 10*time.Second)
+			defer cancel()
+			conn, err := pgx.Connect(ctx, url)
+			if err != nil {
+				return false
+			}
+			defer conn.Close(ctx)
+			var now int
+			err = conn.QueryRow(ctx, "select pg_backend_pid()").Scan(&now)
+			return err == nil
+		}, 2*time.Minute, 20*time.Millisecond)
+		assert.Equal(t, "0", query(t, url, "select count(*)::text from a"))
+	}
 }
 
 func TestAPortTakenMeanwhileIsAvoided(t *testing.T) {

@@ -58,3 +58,6 @@ func (s *Store) TryJoin(ctx context.Context, code, address string) (ok bool, err
 	})
 	return ok, err
 }
+
+// TellOut tells all servers that a tablet was put out.
+func (s *Store) TellOut(ctx context.Context, tablet string) error { return tell(ctx, s.DB, out+tablet) }

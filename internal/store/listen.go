@@ -12,17 +12,26 @@ import (
 
 // Listen calls told whenever something was written, by whatever server, until
 // the context ends. It keeps a connection of its own, and makes a new one when
-// that is lost; told is then called too, for something may have been missed.
+// that is lost; told is then called too, for something may have been missed. A loss is
+// logged once, and its end.
 func (s *Store) Listen(ctx context.Context, log *slog.Logger, told func(News)) {
+	lost := time.Time{}
 	for wait := 100 * time.Millisecond; ctx.Err() == nil; wait = min(2*wait, 2*time.Second) {
 		err := s.listenOnce(ctx, func(news News) {
+			if !lost.IsZero() {
+				log.Info("the database tells of changes again", "after", time.Since(lost).Round(time.Second))
+				lost = time.Time{}
+			}
 			wait = 100 * time.Millisecond
 			told(news)
 		})
 		if ctx.Err() != nil {
 			return
 		}
-		log.Warn("no news from the database", "error", err, "again_in", wait)
+		if lost.IsZero() {
+			log.Warn("no news from the database; trying again until there are", "error", err)
+			lost = time.Now()
+		}
 		select {
 		case <-ctx.Done():
 		case <-time.After(wait):
