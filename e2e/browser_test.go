@@ -57,6 +57,7 @@ type house struct {
 	server  *httptest.Server
 	now     *atomic.Pointer[time.Time]
 	printer string
+	codes   bool // browsers join with a code
 }
 
 // set turns the clock of the server.
@@ -109,7 +110,7 @@ func (h *house) begin() {
 func (h *house) serve() {
 	screens, built := web.Screens()
 	require.True(h, built, "the screens are not built: make web")
-	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer, Within: demotest.Patience})
+	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer, Codes: h.codes, Within: demotest.Patience})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { server.Run(ctx); close(done) }()

@@ -66,7 +66,7 @@ var printed = regexp.MustCompile(`http://localhost:(\d+)`)
 
 func (p *atHome) start() {
 	p.Helper()
-	p.cmd = exec.Command(p.bin, "serve", "--database", p.database, "--port", strconv.Itoa(p.port))
+	p.cmd = exec.Command(p.bin, "demo", "--database", p.database, "--port", strconv.Itoa(p.port))
 	p.cmd.Stderr = os.Stderr
 	out, err := p.cmd.StdoutPipe()
 	require.NoError(p, err)

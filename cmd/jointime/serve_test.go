@@ -4,8 +4,10 @@ import (
 	"bufio"
 	"context"
 	"io"
+	"jointime/internal/pgdev/pgtest"
 	"net"
 	"net/http"
+	"net/http/cookiejar"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -139,6 +141,60 @@ func TestTheDemoStartsStopsAndSurvivesAKill(t *testing.T) {
 	assert.Equal(t, day, third.body(t, "/api/services"), "a kill loses nothing")
 	require.NoError(t, third.stop(t, syscall.SIGTERM))
 	assert.Eventually(t, func() bool { return servers(dir) == 0 }, 2*time.Minute, 50*time.Millisecond)
+}
+
+// What is served asks every browser for the code, also on this machine, once.
+func TestWhatIsServedAsksForTheCode(t *testing.T) {
+	ctx, stop := context.WithCancel(t.Context())
+	read, write := io.Pipe()
+	ended := make(chan error, 1)
+	url := pgtest.Store(t).URL
+	go func() {
+		ended <- serveUntilDone(ctx, serveFlags{listen: "127.0.0.1", database: url}, false, write, io.Discard)
+		write.Close()
+	}()
+	defer func() { stop(); go io.Copy(io.Discard, read); require.NoError(t, <-ended) }() //nolint:errcheck // nothing more is read
+	var at, code string
+	for lines := bufio.NewScanner(read); code == "" && lines.Scan(); {
+		if m := address.FindStringSubmatch(lines.Text()); m != nil {
+			at = "http://localhost:" + m[1]
+		}
+		if _, c, is := strings.Cut(lines.Text(), "with the code "); is {
+			code = c
+		}
+	}
+	jar, err := cookiejar.New(nil)
+	require.NoError(t, err)
+	browser := &http.Client{Jar: jar}
+	status := func(method, path, body string) int {
+		r, err := http.NewRequest(method, at+path, strings.NewReader(body))
+		require.NoError(t, err)
+		r.Header.Set("Content-Type", "application/json")
+		resp, err := browser.Do(r)
+		require.NoError(t, err)
+		resp.Body.Close()
+		return resp.StatusCode
+	}
+	assert.Equal(t, 401, status("GET", "/api/services", ""))
+	assert.Equal(t, 200, status("POST", "/api/session/join", `{"code": "`+code+`"}`))
+	assert.Equal(t, 200, status("GET", "/api/services", ""))
+}
+
+// The address that is printed is one that answers.
+func TestTheAddressesThatArePrintedAnswer(t *testing.T) {
+	for _, listens := range []string{"127.0.0.1", "127.0.0.2", "localhost", "::1", "0.0.0.0"} {
+		l, err := listen(serveFlags{listen: listens})
+		if err != nil && listens == "::1" {
+			continue // this machine has none
+		}
+		require.NoError(t, err, listens)
+		for _, at := range addresses(l, listens) {
+			conn, err := net.Dial("tcp", strings.TrimPrefix(at, "http://"))
+			require.NoError(t, err, "%s: %s", listens, at)
+			conn.Close()
+		}
+		l.Close()
+	}
 }
 
 func TestAPortInUseIsNamedOrAvoided(t *testing.T) {

@@ -31,6 +31,7 @@ type tabletsOutput struct {
 	Body struct {
 		Tablets []TabletView `json:"tablets" nullable:"false"`
 		Codes   bool         `json:"codes" doc:"browsers join with a code"`
+		Now     time.Time    `json:"now"`
 	}
 }
 
@@ -57,7 +58,7 @@ func (s base) when(ctx context.Context, name string) time.Time {
 
 func (s tablets) listTablets(ctx context.Context, _ *struct{}) (*tabletsOutput, error) {
 	out := &tabletsOutput{}
-	out.Body.Tablets, out.Body.Codes = []TabletView{}, s.Codes
+	out.Body.Tablets, out.Body.Codes, out.Body.Now = []TabletView{}, s.Codes, s.Now()
 	own := s.sessions.GetString(ctx, "tablet")
 	err := s.sessions.Iterate(ctx, func(ctx context.Context) error {
 		if id := s.sessions.GetString(ctx, "tablet"); id != "" {

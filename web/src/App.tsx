@@ -1,5 +1,5 @@
 import { lazy } from 'react'
-import { Redirect, Route, Switch, useLocation, useParams } from 'wouter'
+import { Redirect, useLocation } from 'wouter'
 import { useDishes, useServices } from './api/queries'
 import { DeskProvider } from './parts/Desk'
 import { Frame } from './parts/Frame'
@@ -21,29 +21,28 @@ const Plate = lazy(() => import('./screens/Plate/Plate').then((m) => ({ default:
 const RunUp = lazy(() => import('./screens/RunUp/RunUp').then((m) => ({ default: m.RunUp })))
 const Service = lazy(() => import('./screens/Service/Service').then((m) => ({ default: m.Service })))
 const Sheets = lazy(() => import('./screens/Sheets/Sheets').then((m) => ({ default: m.Sheets })))
+const Tablets = lazy(() => import('./screens/Tablets/Tablets').then((m) => ({ default: m.Tablets })))
 const FirstStart = lazy(() => import('./screens/Start/Start').then((m) => ({ default: m.Start })))
 
-const places = [...['menu', 'service', 'sheets', 'run-up', 'order', 'mise'].map((s) => `/${s}/:service`), ...['dish', 'plate', 'card'].map((s) => `/${s}/:dish`), '/kitchen', '/book', '/book/:part']
+// What stands after the first part of an address.
+const ofService = ['menu', 'service', 'sheets', 'run-up', 'order', 'mise']
+const ofDish = ['dish', 'plate', 'card']
+const alone = ['kitchen', 'tablets', 'book']
 
 export function App() {
   return (
     <DeskProvider>
-      <Gate>
-        {(name) => (
-          <Switch>
-            {places.map((path) => (
-              <Route key={path} path={path}>
-                <Screen name={name} />
-              </Route>
-            ))}
-            <Route>
-              <Start name={name} />
-            </Route>
-          </Switch>
-        )}
-      </Gate>
+      <Gate>{(name) => <Here name={name} />}</Gate>
     </DeskProvider>
   )
+}
+
+// Here is one frame for all screens: it stays, and its stream with it, while one goes from
+// screen to screen.
+function Here({ name }: { name: string }) {
+  const [screen, of] = useLocation()[0].split('/').slice(1).map(whole)
+  if (of ? [...ofService, ...ofDish, 'book'].includes(screen) : alone.includes(screen)) return <Screen name={name} screen={screen} of={of ?? ''} />
+  return <Start name={name} />
 }
 
 // whole undoes what an address escapes; the router leaves %40 and its like.
@@ -55,10 +54,9 @@ function whole(part: string): string {
   }
 }
 
-function Screen({ name }: { name: string }) {
-  const params = useParams<Record<string, string>>()
-  const [service, dish, part] = ['service', 'dish', 'part'].map((k) => whole(params[k] ?? ''))
-  const screen = useLocation()[0].split('/')[1]
+function Screen({ name, screen, of }: { name: string; screen: string; of: string }) {
+  const service = ofService.includes(screen) ? of : ''
+  const dish = ofDish.includes(screen) ? of : ''
   return (
     <Frame name={name} place={{ screen, service, dish }}>
       {screen === 'menu' && <Menu key={service} id={service} />}
@@ -68,9 +66,10 @@ function Screen({ name }: { name: string }) {
       {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'mise' && <Mise key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
-      {screen === 'book' && (part === 'new' ? <Paste /> : part === 'ingredients' ? <Ingredients /> : part === 'import' ? <TakeIn /> : <Book />)}
+      {screen === 'book' && (of === 'new' ? <Paste /> : of === 'ingredients' ? <Ingredients /> : of === 'import' ? <TakeIn /> : <Book />)}
       {screen === 'card' && <Card key={dish} id={dish} />}
       {screen === 'kitchen' && <Kitchen />}
+      {screen === 'tablets' && <Tablets />}
       {screen === 'plate' && <Plate key={dish} id={dish} />}
     </Frame>
   )

@@ -1,7 +1,7 @@
 // Changes made elsewhere, as the server tells them.
 import { useEffect, useState } from 'react'
 import { flush } from './outbox'
-import { client, ofKitchens, ofPlans, ofTicks, reread } from './queries'
+import { askWhoIsHere, ofAll, ofChange, reread } from './queries'
 
 export type Change = { kind: string; id: string; version: number; who: string; what: string; at: string }
 
@@ -19,30 +19,32 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
     if (!active || !shown) return
     let again = 0
     let pending = 0
-    const soon = new Set<'ticked' | 'changed'>()
+    const soon = new Map<string, Change>() // by what they change, each once
     // What many change at once is read again once.
     const news = () => {
       pending = 0
-      void (soon.has('changed') ? reread() : reread(ofTicks))
+      const changed = [...soon.values()].map((c) => ofChange(c.kind, c.id))
       soon.clear()
+      void reread((q) => changed.some((ours) => ours(q)))
     }
     const stream = new EventSource('/api/events')
     stream.addEventListener('ready', () => {
       setJoined(true)
-      void reread(ofKitchens) // nobody knows what was missed
+      void reread(ofAll) // nobody knows what was missed
       void flush()
     })
     stream.addEventListener('change', (event) => {
-      const change = JSON.parse((event as MessageEvent<string>).data) as Change
-      if (change.kind === 'plan') return void reread(ofPlans(change.id))
+      const change = read((event as MessageEvent<string>).data)
+      if (!change) return void reread(ofAll)
       setLast(change)
-      if (change.kind === 'kitchen') void client.invalidateQueries({ queryKey: ['heats'] })
-      soon.add(change.kind === 'tick' ? 'ticked' : 'changed')
+      soon.set(`${change.kind} ${change.id}`, change)
       pending ||= window.setTimeout(news, change.kind === 'tick' ? 250 : 50)
     })
     stream.onerror = () => {
       setJoined(false)
-      if (stream.readyState === EventSource.CLOSED) again = window.setTimeout(() => setRound((n) => n + 1), 1500)
+      if (stream.readyState !== EventSource.CLOSED) return // it begins again by itself
+      void askWhoIsHere()
+      again = window.setTimeout(() => setRound((n) => n + 1), 1500)
     }
     const leave = () => stream.close()
     window.addEventListener('pagehide', leave)
@@ -54,6 +56,16 @@ export function useLive(active: boolean): { joined: boolean; last?: Change } {
     }
   }, [active, shown, round])
   return { joined, last }
+}
+
+// read reads what is told; nothing where it is not understood.
+function read(text: string): Change | undefined {
+  try {
+    const change = JSON.parse(text) as Partial<Change>
+    return typeof change.kind === 'string' && typeof change.id === 'string' ? (change as Change) : undefined
+  } catch {
+    return undefined
+  }
 }
 
 // useShown says whether the page is to be seen.

@@ -1,5 +1,6 @@
+import { renderHook } from '@testing-library/react'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { drop, flush, reload, tick } from './outbox'
+import { drop, flush, reload, tick, useTrouble } from './outbox'
 
 type Sent = { ticks: { id: string; task: string }[] }
 const answer = (status: number, body: unknown) => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': status < 300 ? 'application/json' : 'application/problem+json' } })
@@ -91,4 +92,31 @@ it('waits while the kitchen does not know who is there, or the database is gone'
     expect(waiting().every((h) => !h.refused)).toBe(true)
   }
   expect(waiting()).toHaveLength(2)
+})
+
+it('says why the server does not take what waits, and sends the other services’ ticks all the same', async () => {
+  const trouble = renderHook(() => useTrouble())
+  reply = (body) => Promise.resolve(body.ticks[0].task === 'gravy' ? answer(403, { title: '', detail: 'Say first who you are.', status: 403 }) : answer(200, { added: 1 }))
+  made('gravy')
+  tick('lunch', { task: 'soup', act: 'made', amount: { quantity: 1, unit: 'l' } })
+  await flush()
+  await flush()
+  expect(waiting().map((h) => h.tick.task)).toEqual(['gravy'])
+  trouble.rerender()
+  expect(trouble.result.current).toBe('Say first who you are.')
+  reply = () => Promise.resolve(answer(200, { added: 1 }))
+  await flush()
+  trouble.rerender()
+  expect(trouble.result.current).toBeUndefined()
+})
+
+it('loses nothing that another tab has put into it meanwhile', async () => {
+  reply = () => Promise.reject(new TypeError('offline'))
+  made('gravy')
+  await flush()
+  const other = { service: 'supper', tick: { id: 'from-the-other-tab', task: 'hake', act: 'made', amount: { quantity: 1, unit: 'g' }, at: '2026-11-28T12:00:00Z' } }
+  window.localStorage.setItem('outbox', JSON.stringify([...waiting(), other])) // and no event has come yet
+  made('quince')
+  expect(waiting().map((h) => h.tick.task)).toEqual(['gravy', 'hake', 'quince'])
+  await flush()
 })

@@ -1,10 +1,14 @@
 // What the screens read. Each is read again when the server tells of a change.
-import { QueryClient, useQuery } from '@tanstack/react-query'
+import { QueryCache, QueryClient, useQuery } from '@tanstack/react-query'
 import { api, ask, Refused, type Schemas } from './client'
 
 export const client = new QueryClient({
+  queryCache: new QueryCache({ onError: (error) => error instanceof Refused && error.problem.status === 401 && void askWhoIsHere() }),
   defaultOptions: { queries: { staleTime: 30_000, retry: (n, error) => !(error instanceof Refused && error.problem.status < 500) && n < 3, retryDelay: 800 } },
 })
+
+/** askWhoIsHere asks again who is at this browser: it may have been put out. */
+export const askWhoIsHere = () => client.invalidateQueries({ queryKey: ['session'] })
 
 export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => ask(api.GET('/api/session')) })
 
@@ -33,6 +37,8 @@ export const useLabels = (id: string, tasks: string[]) =>
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => ask(api.GET('/api/stock')) })
 
 export const useSuppliers = () => useQuery({ queryKey: ['suppliers'], queryFn: () => ask(api.GET('/api/suppliers')) })
+
+export const useTablets = () => useQuery({ queryKey: ['tablets'], queryFn: () => ask(api.GET('/api/tablets')), refetchInterval: 60_000 })
 
 export const useKitchens = () => useQuery({ queryKey: ['kitchens'], queryFn: () => ask(api.GET('/api/kitchens')) })
 
@@ -89,13 +95,33 @@ export const ofTicks = (q: Query) => ['mise', 'amounts', 'labels'].includes(q.qu
 /** ofPlans are the queries that a plan of a service changes. */
 export const ofPlans = (id: string) => (q: Query) => ['run-up', 'mise', 'labels', 'sheets', 'amounts'].includes(q.queryKey[0] as string) && q.queryKey[1] === id
 
-/** ofKitchens are all that a kitchen changes: also how temperatures are written. */
-export const ofKitchens = (q: Query) => q.queryKey[0] !== 'session'
+/** ofAll are all but who one is: for when nobody knows what was missed. */
+export const ofAll = (q: Query) => q.queryKey[0] !== 'session'
 
-const ofChanges = (q: Query) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'heats'
+const named = (...names: string[]) => (q: Query) => names.includes(q.queryKey[0] as string)
+const but = (...names: string[]) => (q: Query) => ofAll(q) && !named(...names)(q)
+const apart = ['heats', 'tablets', 'progress', 'checks', 'photo']
+const food = but(...apart, 'stock', 'suppliers', 'kitchens')
+
+// What a change of a document changes. What is not listed is read again as a whole.
+const changedBy: Record<string, (id: string) => (q: Query) => boolean> = {
+  tick: () => ofTicks,
+  plan: ofPlans,
+  pass: (dish) => (q) => named('checks', 'photo')(q) && q.queryKey[1] === dish,
+  service: (id) => (q) => named('services', 'dishes', 'dish', 'refused', 'undo')(q) || q.queryKey[1] === id,
+  stock: () => named('stock', 'amounts', 'mise', 'labels', 'dish', 'undo'),
+  supplier: () => named('suppliers', 'amounts', 'ingredients', 'undo'),
+  ingredient: () => food,
+  component: () => food,
+  dish: () => food,
+  menu: () => food,
+}
+
+/** ofChange are the queries that a change of something changes. */
+export const ofChange = (kind: string, id: string): ((q: Query) => boolean) => changedBy[kind]?.(id) ?? ofAll
 
 /** reread drops what is running and reads again, so that no old answer wins. */
-export async function reread(ours: (q: Query) => boolean = ofChanges) {
+export async function reread(ours: (q: Query) => boolean = but('heats')) {
   await client.cancelQueries({ predicate: ours })
   await client.invalidateQueries({ predicate: ours })
 }

@@ -1,7 +1,7 @@
 // Writing: every write carries the version it was made from, a key that makes
 // a repeat harmless, and the screen, for taking it back there.
 import { api, ask, Refused, writeKey, type Problem, type Schemas } from './client'
-import { ofKitchens, reread } from './queries'
+import { ofAll, reread } from './queries'
 
 export type Kind = 'ingredient' | 'component' | 'dish' | 'service' | 'stock' | 'supplier' | 'kitchen'
 
@@ -58,14 +58,14 @@ export async function save(edit: Edit): Promise<number> {
   }
   try {
     const saved = await twice(edit, key)
-    await (edit.kind === 'kitchen' ? reread(ofKitchens) : reread())
+    await (edit.kind === 'kitchen' ? reread(ofAll) : reread())
     return saved.version
   } catch (error) {
     if (!(error instanceof Refused) || error.problem.status !== 409) throw error
     const { merged, version, conflicts } = error.problem
     if (!merged || version === undefined || conflicts?.length) throw new Clash(error.problem, edit)
     const joined = await twice({ ...edit, version, value: merged as Values[Kind] }, writeKey())
-    await (edit.kind === 'kitchen' ? reread(ofKitchens) : reread())
+    await (edit.kind === 'kitchen' ? reread(ofAll) : reread())
     return joined.version
   }
 }

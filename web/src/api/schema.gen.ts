@@ -3976,6 +3976,8 @@ export interface components {
         TabletsOutputBody: {
             /** @description browsers join with a code */
             codes: boolean;
+            /** Format: date-time */
+            now: string;
             tablets: components["schemas"]["TabletView"][];
         };
         TakeOut: {

@@ -6,6 +6,7 @@ import { api, ask, Refused } from '../api/client'
 import { reread, useUndoable } from '../api/queries'
 import { Clash, save, type Edit } from '../api/save'
 import { Loaded } from './Loaded'
+import { useOnce } from './once'
 
 type Desk = { hand: (edit: Edit) => Promise<boolean>; say: (text: string) => void }
 
@@ -74,16 +75,17 @@ export function DeskProvider({ children }: { children: ReactNode }) {
 export function TakeBack({ screen, hides = false }: { screen: string; hides?: boolean }) {
   const undoable = useUndoable(screen)
   const desk = useDesk()
+  const once = useOnce()
   const act = useCallback(
     async (again: boolean) => {
       try {
-        await ask(api.POST('/api/undo', { body: { screen, again } }))
+        await once({ screen, again }, (key) => ask(api.POST('/api/undo', { params: { header: { 'Idempotency-Key': key } }, body: { screen, again } })))
         await reread()
       } catch (error) {
         desk.say(error instanceof Error ? error.message : 'It was not taken back.')
       }
     },
-    [screen, desk],
+    [screen, desk, once],
   )
   const { back = '', again = '' } = undoable.data ?? {}
   useEffect(() => {

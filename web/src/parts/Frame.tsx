@@ -1,9 +1,10 @@
 // What stands round every screen: where one is, which service, who, and whether
 // changes arrive.
-import { lazy, useEffect, useState, type ReactNode } from 'react'
+import { lazy, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Link, useLocation } from 'wouter'
 import { useLive } from '../api/live'
 import { useDishes, useServices } from '../api/queries'
+import { keysOn } from './keysOn'
 import { Loaded } from './Loaded'
 import { day } from './words'
 
@@ -34,7 +35,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+      if (!keysOn() || typing || event.ctrlKey || event.metaKey || event.altKey) return
       const at = ['m', 's', 'd', 'o', 'i', 'r', 'h', 'p', 'b', 'k'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (at >= 0 && !links[at][1].endsWith('/')) go(links[at][1]) // known by now
@@ -42,8 +43,15 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   })
+  const screen = links.find(([, to]) => to.split('/')[1] === place.screen)?.[0] ?? { card: 'Build card', tablets: 'Tablets' }[place.screen]
+  const of = place.dish ? dishes.data?.dishes.find((d) => d.id === place.dish)?.name : services.data?.services.find((s) => s.id === place.service)?.name
+  useEffect(() => void (document.title = [screen, of, 'Jointime'].filter(Boolean).join(' · ')), [screen, of])
+  const main = useFocusOnArrival()
   return (
     <>
+      <a className="skip" href="#screen">
+        To the screen
+      </a>
       <header className="frame-bar">
         <span className="brand">Jointime</span>
         <nav className="d-flex" aria-label="Screens">
@@ -76,13 +84,15 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
               </>
             )}
           </span>
-          <span>{name}</span>
+          <Link to="/tablets" className="who" aria-label={`${name}: tablets`}>
+            {name}
+          </Link>
           <button onClick={() => setHelp(true)} aria-label="Keys">
             ?
           </button>
         </div>
       </header>
-      <main className="page">
+      <main className="page" id="screen" tabIndex={-1} ref={main} aria-label={screen}>
         <Loaded key={place.screen} what="the screen">
           {children}
         </Loaded>
@@ -94,4 +104,19 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
       )}
     </>
   )
+}
+
+// useFocusOnArrival moves the focus to a screen that one has come to, so that the keys and
+// what is read aloud begin there; not when the page is opened, and not where the screen has
+// a field of its own in focus already.
+function useFocusOnArrival() {
+  const main = useRef<HTMLElement>(null)
+  const [path] = useLocation()
+  const was = useRef(path)
+  useEffect(() => {
+    if (was.current === path) return
+    was.current = path
+    if (!main.current?.contains(document.activeElement)) main.current?.focus({ preventScroll: true })
+  }, [path])
+  return main
 }

@@ -1,5 +1,6 @@
 // The keys, listed.
-import { Button, Modal } from 'react-bootstrap'
+import { Button, FormCheck, Modal } from 'react-bootstrap'
+import { turnKeys, useKeysOn } from './keysOn'
 
 const keys = [
   ['m s d o i r h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Sheets, Plate, Book, Kitchen'],
@@ -13,6 +14,7 @@ const keys = [
 ]
 
 export function Keys({ close }: { close: () => void }) {
+  const on = useKeysOn()
   return (
     <Modal show onHide={close} aria-labelledby="keys-title">
       <Modal.Header>
@@ -33,6 +35,7 @@ export function Keys({ close }: { close: () => void }) {
             ))}
           </tbody>
         </table>
+        <FormCheck type="switch" id="keys-on" className="mt-3" label="single letters go to screens" checked={on} onChange={(e) => turnKeys(e.target.checked)} />
       </Modal.Body>
       <Modal.Footer>
         <Button onClick={close}>Close</Button>

@@ -51,3 +51,15 @@ export function local(moment: string, later: number): string {
 
 /** wall is the hour of that. */
 export const wall = (moment: string, later: number): string => local(moment, later).slice(11, 16)
+
+/** ago writes how long a moment is past: now, 7 min ago, 3 h ago; from two days on, its day. */
+export function ago(moment: string, now: number): string {
+  const s = (now - Date.parse(moment)) / 1000
+  if (s < 90) return 'now'
+  if (s < 3600) return `${Math.round(s / 60)} min ago`
+  if (s < 172_800) return `${Math.round(s / 3600)} h ago`
+  return day(moment.slice(0, 10), true)
+}
+
+/** isPast says that a day, as a date field gives it, is over here. */
+export const isPast = (iso: string, now = new Date()) => iso !== '' && iso < new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10)

@@ -2,11 +2,12 @@
 // what it says, right what was understood. Nothing is kept before one says so.
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
+import { api, ask, Refused, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { useGo } from '../../parts/address'
 import { useDraft } from '../../parts/draft'
+import { useOnce } from '../../parts/once'
 import { Said } from '../../parts/Said'
 import { useAsked } from '../../parts/asked'
 
@@ -33,7 +34,7 @@ export function Paste() {
   const go = useGo()
   const desk = useDesk()
   const held = useDraft<Held, number>('paste', { text: '' }, 0)
-  const [key] = useState(writeKey)
+  const once = useOnce()
   const { text } = held.value
   const set = held.set
   const heard = useAsked(text.trim() && !held.value.pasted ? text : undefined, (text) => ask(api.POST('/api/read/paste', { body: { text } })), 250)
@@ -43,7 +44,7 @@ export function Paste() {
   const keep = async () => {
     if (!pasted) return
     try {
-      const made = await ask(api.POST('/api/dishes', { params: { header: { 'Idempotency-Key': key } }, body: pasted }))
+      const made = await once(pasted, (key) => ask(api.POST('/api/dishes', { params: { header: { 'Idempotency-Key': key } }, body: pasted })))
       held.drop()
       await reread()
       go(`/dish/${made.id}`)

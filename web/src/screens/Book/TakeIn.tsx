@@ -1,9 +1,10 @@
 // A whole book, from a file: what it would change is shown before anything is.
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { api, ask, Refused, writeKey, type Schemas } from '../../api/client'
+import { api, ask, Refused, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
 import { useGo } from '../../parts/address'
+import { useOnce } from '../../parts/once'
 
 type Item = Schemas['Item']
 
@@ -15,7 +16,7 @@ export function TakeIn() {
   const [text, setText] = useState('')
   const [items, setItems] = useState<Item[]>()
   const [wrong, setWrong] = useState('')
-  const [key] = useState(writeKey)
+  const once = useOnce()
   const tell = (error: unknown) => setWrong(error instanceof Refused ? error.message : 'The server cannot be reached. Nothing was changed.')
   const look = async (file?: File) => {
     if (!file) return
@@ -31,7 +32,7 @@ export function TakeIn() {
   }
   const take = async () => {
     try {
-      await send(text, true, key)
+      await once(text, (key) => send(text, true, key))
       await reread()
       go('/book')
     } catch (error) {

@@ -3,11 +3,13 @@
 // with the reason.
 import { useEffect, useState } from 'react'
 import { Link } from 'wouter'
-import { api, ask, writeKey, type Schemas } from '../../api/client'
+import { api, ask, type Schemas } from '../../api/client'
 import { useDish, usePhoto } from '../../api/queries'
 import { amount } from '../../parts/amounts'
+import { useOnce } from '../../parts/once'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { useDesk } from '../../parts/Desk'
+import { pressable } from '../../parts/pressed'
 import { Drawing } from '../../parts/plate/Drawing'
 import { standing } from '../../parts/plate/standing'
 import { Patterns } from '../../parts/plate/Side'
@@ -28,6 +30,7 @@ function Sheet({ view }: { view: View }) {
   const go = (to: number) => setAt(Math.min(last, Math.max(0, to)))
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
+      if (pressable(e.target) && e.key === ' ') return // it presses what has the focus
       if (e.key === 'ArrowRight' || e.key === ' ') go(at + 1)
       else if (e.key === 'ArrowLeft') go(at - 1)
       else return
@@ -41,7 +44,9 @@ function Sheet({ view }: { view: View }) {
     <div className="build-card">
       <Patterns />
       <div className="build-head">
-        <Link to={`/plate/${view.dish.id}`}>{view.dish.name}</Link>
+        <h1>
+          <Link to={`/plate/${view.dish.id}`}>{view.dish.name}</Link>
+        </h1>
         <span className="quiet">{at === 0 ? 'before the first plate' : at === last ? 'at the pass' : `${at} of ${placings.length}`}</span>
       </div>
       {at === 0 && <RollCall view={view} />}
@@ -122,11 +127,12 @@ function Check({ view, again }: { view: View; again: () => void }) {
   const desk = useDesk()
   const [back, setBack] = useState(false)
   const [busy, setBusy] = useState(false)
-  const [id] = useState(writeKey)
+  const once = useOnce()
   const decide = async (sent: boolean, reason?: string) => {
     setBusy(true)
     try {
-      await ask(api.POST('/api/dishes/{id}/checks', { params: { path: { id: view.dish.id } }, body: { id, sent, ...(reason ? { reason } : {}) } }).then((a) => ({ ...a, data: a.data ?? {} })))
+      const what = { sent, ...(reason ? { reason } : {}) }
+      await once(what, (id) => ask(api.POST('/api/dishes/{id}/checks', { params: { path: { id: view.dish.id } }, body: { id, ...what } }).then((a) => ({ ...a, data: a.data ?? {} }))))
       again()
     } catch (error) {
       desk.say(error instanceof Error ? error.message : 'It was not kept.')

@@ -29,12 +29,12 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
   return (
     <section aria-label={component.name}>
       <div className="component-head">
-        <h3>
+        <h2>
           <button className="name-button" onClick={() => show('component', { of: component.id })} title="what it makes, keeps, leaves over">
             {component.name}
           </button>
           {part.into && <span className="quiet"> into {part.into}</span>}
-        </h3>
+        </h2>
         <span className="small quiet">
           {component.methods.length > 1 && (
             <button className="plain-button me-3" onClick={() => show('methods')}>

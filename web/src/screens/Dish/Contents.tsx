@@ -22,7 +22,7 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
       <table className="contents">
         <thead>
           <tr>
-            <th></th>
+            <td />
             {view.versions.map((v) => (
               <th key={v.id} scope="col">
                 {v.id ? (

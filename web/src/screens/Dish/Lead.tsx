@@ -1,5 +1,6 @@
 // How long before the plate each part begins, when nothing else is in the way.
 import type { Schemas } from '../../api/client'
+import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
 
 type View = Schemas['DishView']
@@ -77,7 +78,7 @@ function Strand({ component, y, right, pick }: { component: View['components'][n
         const a = x(s.from)
         const b = Math.max(x(s.to), a + 4)
         return (
-          <g key={s.step} className="bar" role="button" tabIndex={0} aria-label={`${lead.name}, ${s.name}`} onClick={() => pick(component.component.id, s.step)} onKeyDown={(e) => e.key === 'Enter' && pick(component.component.id, s.step)}>
+          <g key={s.step} className="bar" aria-label={`${lead.name}, ${s.name}`} {...asButton(() => pick(component.component.id, s.step))}>
             <rect className="halo" x={a - 3} y={cy - 14} width={b - a + 6} height={28} fill="transparent" rx="3" />
             <rect x={a} y={cy - 11} width={b - a} height={22} rx="3" fill={s.hands ? '#14202b' : '#ffffff'} stroke="#14202b" strokeWidth="2" />
             {s.most !== undefined && s.to > nearest && <path d={`M${b + 3} ${cy - 9}h4v18h-4`} fill="none" stroke="#a3261b" strokeWidth="2" />}

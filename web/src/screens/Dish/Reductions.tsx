@@ -35,7 +35,7 @@ function Chain({ part }: { part: Part }) {
   const most = Math.max(...stages.flatMap((s) => [s.in.quantity, s.out.quantity]), 1)
   return (
     <section aria-label={`${part.component.name}, boiled down`} className="mb-4">
-      <h3>{part.component.name}</h3>
+      <h2 className="h3">{part.component.name}</h2>
       <div className="d-flex flex-wrap gap-3 align-items-end my-2">
         <Form.Group controlId={`out-${part.component.id}`}>
           <Form.Label className="quiet">so much is to come out</Form.Label>

@@ -1,12 +1,14 @@
 // From a dish to a first run-up: a day, an hour, so many plates.
 import { useEffect, useState } from 'react'
 import { Button, Form, Modal } from 'react-bootstrap'
-import { api, ask, writeKey } from '../../api/client'
+import { api, ask } from '../../api/client'
 import { reread } from '../../api/queries'
 import { Wrong } from '../../parts/EditorActions'
 import { useGo } from '../../parts/address'
 import { useForm } from '../../parts/form'
 import type { View } from './types'
+import { useOnce } from '../../parts/once'
+import { isPast } from '../../parts/words'
 
 const soon = () => new Date(Date.now() + 24 * 3600 * 1000).toISOString().slice(0, 10)
 
@@ -24,18 +26,19 @@ export function Serve({ view }: { view: View }) {
 
 function ServeForm({ view, close }: { view: View; close: () => void }) {
   const go = useGo()
-  const [key] = useState(writeKey)
+  const once = useOnce()
   const [made, setMade] = useState('')
   const form = useForm(
-    `serve/${view.dish.id}`, { day: soon(), hour: '20:00', plates: '4' }, 0,
+    `serve/${view.dish.id}`, { day: soon(), hour: '20:00', plates: '4', record: false }, 0,
     async (f) => {
-      const service = await ask(api.POST('/api/services', { params: { header: { 'Idempotency-Key': key } }, body: { dishes: [view.dish.id], day: f.day, hour: f.hour, plates: Number(f.plates) || 0 } }))
+      const body = { dishes: [view.dish.id], day: f.day, hour: f.hour, plates: Number(f.plates) || 0, ...(isPast(f.day) && f.record ? { record: true } : {}) }
+      const service = await once(body, (key) => ask(api.POST('/api/services', { params: { header: { 'Idempotency-Key': key } }, body })))
       await reread()
       setMade(service.id)
       return true
     },
   )
-  const { day, hour, plates } = form.value
+  const { day, hour, plates, record } = form.value
   useEffect(() => {
     if (made) go(`/run-up/${made}`)
   }, [made, go])
@@ -51,6 +54,7 @@ function ServeForm({ view, close }: { view: View; close: () => void }) {
           <Form.Group controlId="serve-day">
             <Form.Label>on</Form.Label>
             <Form.Control type="date" value={day} onChange={(e) => form.set({ day: e.target.value })} />
+            {isPast(day) && <Form.Check id="serve-record" className="mt-2" label="That day is past: keep it as a record" checked={record} onChange={(e) => form.set({ record: e.target.checked })} />}
           </Form.Group>
           <Form.Group controlId="serve-hour">
             <Form.Label>the first plate leaves at</Form.Label>

@@ -20,7 +20,7 @@ export function Effect({ kitchen, changed, read }: { kitchen: string; changed: b
     if (k) effect.mutate(k)
   }
   return (
-    <section className="effect-of" aria-label="What it would do">
+    <section className="effect-of" aria-label={`What it would do to ${next.name}, ${day(next.day)}`}>
       <div>
         <b>
           {next.name}, {day(next.day)}

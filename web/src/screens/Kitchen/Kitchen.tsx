@@ -69,7 +69,7 @@ function Editor({ view }: { view: View }) {
     </Form.Group>
   )
   return (
-    <Form className="editor kitchen" onSubmit={form.submit} aria-label="The kitchen">
+    <Form className="editor kitchen" onSubmit={form.submit} aria-label={view.kitchen.name}>
       <Effect kitchen={view.kitchen.id} changed={form.typed} read={read} />
       <div className="fields">
         {text('name', 'name')}

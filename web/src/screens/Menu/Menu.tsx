@@ -1,15 +1,16 @@
 // Menu: what is served when, and to how many.
 import { useState } from 'react'
 import { Link } from 'wouter'
-import { Button, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
-import { api, ask, writeKey, type Schemas } from '../../api/client'
+import { Button, FormCheck, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
+import { api, ask, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
 import { TakeBack, useDesk } from '../../parts/Desk'
 import { Holds } from '../../parts/Holds'
+import { useOnce } from '../../parts/once'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { useGo } from '../../parts/address'
-import { clock, day, lasts } from '../../parts/words'
+import { clock, day, isPast, lasts } from '../../parts/words'
 import { AcrossMenu } from './AcrossMenu'
 
 type View = Schemas['ServiceView']
@@ -219,9 +220,12 @@ function Copy({ view }: { view: View }) {
   const [date, setDate] = useState(() => nextWeek(view.service.day))
   const desk = useDesk()
   const go = useGo()
+  const once = useOnce()
+  const [record, setRecord] = useState(false)
   const copy = async () => {
     try {
-      const made = await ask(api.POST('/api/services/{id}/copy', { params: { path: { id: view.service.id }, header: { 'Idempotency-Key': writeKey() } }, body: { day: date } }))
+      const body = { day: date, ...(isPast(date) && record ? { record } : {}) }
+      const made = await once(body, (key) => ask(api.POST('/api/services/{id}/copy', { params: { path: { id: view.service.id }, header: { 'Idempotency-Key': key } }, body })))
       await reread()
       go(`/menu/${made.id}`)
     } catch (error) {
@@ -239,6 +243,7 @@ function Copy({ view }: { view: View }) {
       <FormGroup controlId="copy-day">
         <FormLabel className="quiet">the same on another day</FormLabel>
         <FormControl type="date" value={date} onChange={(e) => setDate(e.target.value)} />
+        {isPast(date) && <FormCheck id="copy-record" className="mt-2" label="That day is past: keep it as a record" checked={record} onChange={(e) => setRecord(e.target.checked)} />}
       </FormGroup>
       <Button type="submit" variant="outline-dark" disabled={!date}>
         Copy

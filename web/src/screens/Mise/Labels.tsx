@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask } from '../../api/client'
 import { useLabels } from '../../api/queries'
+import { useOnce } from '../../parts/once'
 import { Bracket, Failed, Waiting } from '../../parts/States'
 
 export function Labels({ service, tasks, close }: { service: string; tasks: string[]; close: () => void }) {
@@ -11,6 +12,7 @@ export function Labels({ service, tasks, close }: { service: string; tasks: stri
   const [said, setSaid] = useState('')
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
+  const once = useOnce()
   if (labels.isPending) return <Waiting what="the labels" />
   if (labels.isError) return <Failed error={labels.error} again={() => void labels.refetch()} />
   const chosen = labels.data.labels.filter((l) => !left.includes(l.label.task))
@@ -19,7 +21,8 @@ export function Labels({ service, tasks, close }: { service: string; tasks: stri
     setWrong('')
     setSaid('')
     try {
-      const { printed } = await ask(api.POST('/api/services/{id}/labels', { params: { path: { id: service } }, body: { tasks: chosen.map((l) => l.label.task) } }))
+      const tasks = chosen.map((l) => l.label.task)
+      const { printed } = await once(tasks, (key) => ask(api.POST('/api/services/{id}/labels', { params: { path: { id: service }, header: { 'Idempotency-Key': key } }, body: { tasks } })))
       setSaid(printed === 1 ? 'One label is printed.' : `${printed} labels are printed.`)
     } catch (error) {
       setWrong(error instanceof Error ? error.message : 'They were not printed.')

@@ -2,7 +2,7 @@
 // order; ticked off on any tablet, with or without a connection.
 import { useState } from 'react'
 import { Button } from 'react-bootstrap'
-import { drop, useOutbox } from '../../api/outbox'
+import { drop, useOutbox, useTrouble } from '../../api/outbox'
 import { useMise } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
@@ -130,9 +130,11 @@ function Choices({ label, value, choose, options }: ChoicesProps) {
 // Outbox says what this tablet has ticked and the server does not have yet.
 function Outbox({ held }: { held: ReturnType<typeof useOutbox> }) {
   const waits = held.filter((h) => !h.refused).length
+  const trouble = useTrouble()
   return (
     <>
-      {waits > 0 && (
+      {waits > 0 && trouble && <Bracket what={`${waits === 1 ? 'One tick is' : `${waits} ticks are`} not with the server yet: ${trouble}`} />}
+      {waits > 0 && !trouble && (
         <p className="understood" role="status">
           {waits === 1 ? 'One tick waits' : `${waits} ticks wait`} on this tablet until the server answers. Nothing is lost.
         </p>

@@ -114,7 +114,7 @@ function ToOrder({ view }: { view: View }) {
 // loudest thing.
 function OneOrder({ order, lines, currency }: { order: View['orders'][number]; lines: Buy[]; currency: string }) {
   return (
-    <section className="one-order" aria-label={order.name}>
+    <section className="one-order" aria-label={`${order.name}, by ${day(order.orderBy.slice(0, 10), true)} ${clock(order.orderBy, false)}`}>
       <div className="one-order-head">
         <h2>{order.name}</h2>
         <span className="by">

@@ -2,6 +2,7 @@
 // booking would show.
 import { memo, useMemo, useState } from 'react'
 import { useHeat } from '../../parts/heat'
+import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
@@ -127,7 +128,7 @@ function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan
   const words = [block.setting !== undefined ? `${component} ${heat(block.setting)}` : `${component} ${block.label}`, component, block.label].find((t) => t.length * 7 < w - 10) ?? ''
   const ink = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" role="button" tabIndex={0} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', waiting' : ''}`} opacity={pale ? 0.35 : 1} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
+    <g className="bar" {...asButton(pick)} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', waiting' : ''}`} opacity={pale ? 0.35 : 1}>
       <rect className="halo" x={a - 2} y={y - 2} width={w + 4} height={h + 4} fill="transparent" rx="3" />
       <rect x={a} y={y} width={w} height={h} rx="3" fill={solid ? ink : '#ffffff'} stroke={solid ? '#f3f5f4' : ink} strokeWidth={block.hold || solid ? 1 : 2} strokeDasharray={block.hold ? '5 3' : undefined} />
       {words && (

@@ -1,5 +1,6 @@
 // The strands of each dish on a folded axis, meeting at the pass.
 import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react'
+import { asButton } from '../../parts/pressed'
 import { clock } from '../../parts/words'
 import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
@@ -72,7 +73,7 @@ const Ground = memo(function Ground({ axis, bottom, unfold }: { axis: Axis; bott
   return (
     <g>
       {axis.folds.map((f, i) => (
-        <g key={f.from} className="fold" role="button" tabIndex={0} aria-label={`${f.label}, ${axis.folds.length > 1 ? 'unfold' : 'fold again'}`} onClick={() => unfold(f.from)} onKeyDown={(e) => e.key === 'Enter' && unfold(f.from)}>
+        <g key={f.from} className="fold" aria-label={`${f.label}, ${axis.folds.length > 1 ? 'unfold' : 'fold again'}`} {...asButton(() => unfold(f.from))}>
           <rect x={f.left} y={top} width={f.right - f.left} height={bottom - top} fill={i % 2 ? '#ffffff' : '#e9edee'} />
           <text x={(f.left + f.right) / 2} y={top - 10} textAnchor="middle" fontSize="14" fontWeight="600" style={{ fill: '#3f4f5a' }}>
             {f.right - f.left < f.label.length * 7.6 ? f.label.split('–')[0] : f.label}
@@ -145,7 +146,7 @@ function BarMark({ bar, y, axis, label, pale, picked, pick, first }: { bar: Bar;
   const b = Math.max(axis.x(bar.to), a + 5)
   const color = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" role="button" opacity={pale ? 0.3 : undefined} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`} onClick={pick} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && pick()}>
+    <g className="bar" opacity={pale ? 0.3 : undefined} {...asButton(pick)} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`}>
       <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
       {bar.fixed && <path d={`M${a} ${y - half - 8}v5M${a - 4} ${y - half - 8}h8`} className="kept" />}

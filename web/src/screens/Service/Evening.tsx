@@ -2,6 +2,7 @@
 // at which it leaves, with the tables that it is for.
 import { useState } from 'react'
 import type { Plan } from './shared'
+import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
 import { clock, lasts } from '../../parts/words'
 
@@ -71,7 +72,7 @@ function Wave({ x, y, sent, open, set }: { x: number; y: number; sent: Sent; ope
   const tables = sent.tables.map((t) => t.replace(/^Table /, '')).join(' ')
   return (
     <>
-    <g className="bar" role="button" tabIndex={0} aria-pressed={open} aria-label={`${plates} plates, wave ${sent.wave}, ${sent.tables.join(' and ')}, ${clock(sent.leaves)}`} onClick={() => set(!open)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && set(!open)}>
+    <g className="bar" {...asButton(() => set(!open))} aria-pressed={open} aria-label={`${plates} plates, wave ${sent.wave}, ${sent.tables.join(' and ')}, ${clock(sent.leaves)}`}>
       <circle className="halo" cx={x} cy={y} r="17" fill="transparent" />
       <circle cx={x} cy={y} r="13" fill={open ? '#1554b8' : '#ffffff'} stroke={open ? '#1554b8' : '#14202b'} strokeWidth="2" />
       <text x={x} y={y + 5} fontSize="14" fontWeight="700" textAnchor="middle" style={{ fill: open ? '#ffffff' : '#14202b' }}>

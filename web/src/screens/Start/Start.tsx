@@ -1,21 +1,22 @@
 // The first screen of a kitchen that nobody has described yet: a few lines.
-import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
-import { api, ask, writeKey } from '../../api/client'
+import { api, ask } from '../../api/client'
 import { reread } from '../../api/queries'
 import { useGo } from '../../parts/address'
 import { useForm } from '../../parts/form'
 import { Wrong } from '../../parts/EditorActions'
+import { useOnce } from '../../parts/once'
 
 const usual = { name: 'Our kitchen', cooks: 'Head chef\nCommis', lines: '4 burners\noven, 2 shelves\nfridge, 20 shelves\nblender\nresting rack, 4 places', from: '10:00', to: '23:30', pass: '4' }
 
 export function Start() {
   const go = useGo()
-  const [key] = useState(writeKey)
+  const once = useOnce()
   const form = useForm(
     'kitchen', usual, 0,
     async (f) => {
-      await ask(api.POST('/api/kitchens', { params: { header: { 'Idempotency-Key': key } }, body: { name: f.name, zone: Intl.DateTimeFormat().resolvedOptions().timeZone, cooks: f.cooks.split('\n'), lines: f.lines.split('\n'), from: f.from, to: f.to, pass: Number(f.pass) || 0 } }))
+      const body = { name: f.name, zone: Intl.DateTimeFormat().resolvedOptions().timeZone, cooks: f.cooks.split('\n'), lines: f.lines.split('\n'), from: f.from, to: f.to, pass: Number(f.pass) || 0 }
+      await once(body, (key) => ask(api.POST('/api/kitchens', { params: { header: { 'Idempotency-Key': key } }, body })))
       await reread()
       return true
     },
