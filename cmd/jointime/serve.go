@@ -1,7 +1,6 @@
 package main
 
 import (
-	"cmp"
 	"context"
 	"crypto/rand"
 	"errors"
@@ -212,9 +211,9 @@ func addresses(l net.Listener, listen string) (out []string) {
 	port := strconv.Itoa(l.Addr().(*net.TCPAddr).Port)
 	ip := net.ParseIP(listen)
 	switch {
-	case ip == nil || ip.Equal(net.IPv4(127, 0, 0, 1)) || ip.Equal(net.IPv6loopback):
-		return []string{"http://" + net.JoinHostPort(cmp.Or(nameOnly(listen, ip), "localhost"), port)}
-	case !ip.IsUnspecified():
+	case ip.Equal(net.IPv4(127, 0, 0, 1)):
+		return []string{"http://localhost:" + port}
+	case ip == nil || !ip.IsUnspecified():
 		return []string{"http://" + net.JoinHostPort(listen, port)}
 	}
 	out = []string{"http://localhost:" + port}
@@ -228,14 +227,6 @@ func addresses(l net.Listener, listen string) (out []string) {
 		}
 	}
 	return out
-}
-
-// nameOnly is what is listened on, where that is a name.
-func nameOnly(listen string, ip net.IP) string {
-	if ip != nil {
-		return ""
-	}
-	return listen
 }
 
 // openAPICommand prints the description of the API.
