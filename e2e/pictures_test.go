@@ -80,6 +80,13 @@ var views = []struct {
 	{"room.png", "/sheets/winter-supper?for=room", "seated, with cutlery", func(chef *tablet) {
 		js[bool](chef, `(document.querySelectorAll('.room-course')[2].scrollIntoView(), true)`)
 	}},
+	{"tablets.png", "/tablets", "last here", func(chef *tablet) {
+		for _, who := range []string{"Fish cook", "Pastry", "Commis"} {
+			chef.blank().named(who)
+		}
+		chef.load("/tablets")
+		chef.see("Pastry")
+	}},
 	{"plate.png", "/plate/roast-hake", "Build", nil},
 	{"plate-ways.png", "/plate/roast-hake?beside=broth-first", "in the other", nil},
 	{"build-card.png", "/card/roast-hake", "before the first plate", func(chef *tablet) {

@@ -35,6 +35,7 @@ func benchmarkRequest(b *testing.B, st *store.Store, method, path string, body f
 	for b.Loop() {
 		r := httptest.NewRequest(method, "http://localhost"+path, bytes.NewReader(body(s)))
 		r.Header.Set("Content-Type", "application/json")
+		r.RemoteAddr = "127.0.0.1:4711"
 		r.Header.Set("Accept-Encoding", "gzip")
 		w := httptest.NewRecorder()
 		start := time.Now()

@@ -1,10 +1,8 @@
 package api
 
 import (
-	"cmp"
 	"context"
 	"net/http"
-	"slices"
 	"strings"
 	"time"
 
@@ -33,40 +31,51 @@ type Reason struct {
 	Times  int    `json:"times"`
 }
 
+type checksInput struct {
+	ID string `path:"id"`
+	Page
+}
+
 type checksOutput struct {
 	Body struct {
-		Checks  []CheckView `json:"checks" nullable:"false" doc:"newest first, twenty at the most"`
-		Sent    int         `json:"sent"`
-		Back    int         `json:"back"`
-		Reasons []Reason    `json:"reasons" nullable:"false" doc:"the most frequent first"`
+		Checks  []CheckView `json:"checks" nullable:"false" doc:"newest first"`
+		Next    string      `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
+		Sent    int         `json:"sent" doc:"of all"`
+		Back    int         `json:"back" doc:"of all"`
+		Reasons []Reason    `json:"reasons" nullable:"false" doc:"of all, the most frequent first"`
 	}
 }
 
-func (s checks) listChecks(ctx context.Context, in *dishInput) (*checksOutput, error) {
-	list, err := s.store.PlateChecks(ctx, in.ID)
+func (s checks) listChecks(ctx context.Context, in *checksInput) (*checksOutput, error) {
+	before, err := in.from()
+	if err != nil {
+		return nil, err
+	}
+	list, err := s.store.PlateChecks(ctx, in.ID, before, in.Limit+1)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	tally, err := s.store.TallyChecks(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &checksOutput{}
 	out.Body.Checks, out.Body.Reasons = []CheckView{}, []Reason{}
-	times := map[string]int{}
-	for i, c := range list {
-		if i < 20 {
-			out.Body.Checks = append(out.Body.Checks, CheckView{c.Sent, c.Reason, c.Who, c.At})
-		}
-		if c.Sent {
-			out.Body.Sent++
-		} else {
-			out.Body.Back++
-			times[c.Reason]++
-		}
+	if len(list) > in.Limit {
+		list = list[:in.Limit]
+		out.Body.Next = next(list[in.Limit-1].Seq)
 	}
-	for reason, n := range times {
-		out.Body.Reasons = append(out.Body.Reasons, Reason{reason, n})
+	for _, c := range list {
+		out.Body.Checks = append(out.Body.Checks, CheckView{c.Sent, c.Reason, c.Who, c.At})
 	}
-	slices.SortFunc(out.Body.Reasons, func(a, b Reason) int {
-		return cmp.Or(cmp.Compare(b.Times, a.Times), strings.Compare(a.Reason, b.Reason))
-	})
+	for _, t := range tally {
+		if t.Sent {
+			out.Body.Sent = t.Times
+			continue
+		}
+		out.Body.Back += t.Times
+		out.Body.Reasons = append(out.Body.Reasons, Reason{t.Reason, t.Times})
+	}
 	return out, nil
 }
 

@@ -78,20 +78,30 @@ type RevisionLine struct {
 type historyInput struct {
 	Kind string `path:"kind" enum:"ingredient,component,dish,service,menu,kitchen"`
 	ID   string `path:"id"`
+	Page
 }
 
 type historyOutput struct {
 	Body struct {
 		Revisions []RevisionLine `json:"revisions" nullable:"false" doc:"newest first"`
+		Next      string         `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
 	}
 }
 
 func (s dishes) history(ctx context.Context, in *historyInput) (*historyOutput, error) {
-	list, err := s.store.History(ctx, store.Kind(in.Kind), in.ID)
+	before, err := in.from()
+	if err != nil {
+		return nil, err
+	}
+	list, err := s.store.History(ctx, store.Kind(in.Kind), in.ID, before, in.Limit+1)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	out := &historyOutput{}
+	if len(list) > in.Limit {
+		list = list[:in.Limit]
+		out.Body.Next = next(list[in.Limit-1].Version)
+	}
 	out.Body.Revisions = []RevisionLine{}
 	for _, r := range list {
 		out.Body.Revisions = append(out.Body.Revisions, RevisionLine{r.Version, r.Who, r.At.Format("2006-01-02T15:04:05Z07:00"), r.What})

@@ -42,13 +42,20 @@ type ServiceLine struct {
 	Kitchen string `json:"kitchen" doc:"id of the one that it is planned in"`
 }
 
+type servicesInput struct{ Page }
+
 type servicesOutput struct {
 	Body struct {
 		Services []ServiceLine `json:"services" nullable:"false" doc:"the next one first, then later ones, then past ones"`
+		Next     string        `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
 	}
 }
 
-func (s services) listServices(ctx context.Context, _ *struct{}) (*servicesOutput, error) {
+func (s services) listServices(ctx context.Context, in *servicesInput) (*servicesOutput, error) {
+	from, err := in.from()
+	if err != nil {
+		return nil, err
+	}
 	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
@@ -69,6 +76,11 @@ func (s services) listServices(ctx context.Context, _ *struct{}) (*servicesOutpu
 		}
 		return strings.Compare(a.Day+a.ID, b.Day+b.ID)
 	})
+	rest := out.Body.Services[min(from, int64(len(out.Body.Services))):]
+	if len(rest) > in.Limit {
+		rest, out.Body.Next = rest[:in.Limit], next(from+int64(in.Limit))
+	}
+	out.Body.Services = rest
 	return out, nil
 }
 

@@ -52,6 +52,7 @@ func (s sessions) putSession(ctx context.Context, in *nameInput) (*sessionOutput
 	if s.sessions.GetString(ctx, "person") == "" {
 		s.sessions.Put(ctx, "person", rand.Text())
 	}
+	s.seen(ctx)
 	return s.session(ctx), nil
 }
 

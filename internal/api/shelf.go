@@ -28,11 +28,14 @@ type searchInput struct {
 	Without string `query:"without" maxLength:"200" doc:"allergens by id, gluten, alcohol, meat, animal; with commas between"`
 	Month   int    `query:"month" minimum:"0" maximum:"12"`
 	Within  int64  `query:"within" minimum:"0" maximum:"5184000"`
+	Page
 }
 
 type searchOutput struct {
 	Body struct {
 		Entries   []search.Entry    `json:"entries" nullable:"false"`
+		Found     int               `json:"found" doc:"how many dishes are like that"`
+		Next      string            `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
 		All       int               `json:"all" doc:"how many dishes there are"`
 		Allergens []recipe.Allergen `json:"allergens" nullable:"false" doc:"those that can be asked for"`
 	}
@@ -43,14 +46,22 @@ func (s shelf) search(ctx context.Context, in *searchInput) (*searchOutput, erro
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	q := search.Query{Words: in.Words, Month: in.Month, Within: in.Within}
+	from, err := in.from()
+	if err != nil {
+		return nil, err
+	}
+	q := search.Query{Words: in.Words, Month: in.Month, Within: in.Within, Skip: int(from), Most: in.Limit}
 	for _, what := range strings.Split(in.Without, ",") {
 		if what = strings.TrimSpace(what); what != "" {
 			q.Without = append(q.Without, what)
 		}
 	}
 	out := &searchOutput{}
-	out.Body.Entries, out.Body.All, out.Body.Allergens = shelf.Search(q), len(shelf.Search(search.Query{})), recipe.Allergens
+	out.Body.Entries, out.Body.Found = shelf.Search(q)
+	out.Body.All, out.Body.Allergens = shelf.Size(), recipe.Allergens
+	if to := q.Skip + len(out.Body.Entries); to < out.Body.Found {
+		out.Body.Next = next(int64(to))
+	}
 	return out, nil
 }
 

@@ -4,8 +4,11 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"log/slog"
+	"net/http"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -260,8 +263,9 @@ func TestAConditionChosenOnTheDayChangesThePlan(t *testing.T) {
 	assert.Equal(t, int64(4590), braise())
 }
 
-// shelf fills a database with a book of 600 components and 3,000 lines.
-func shelf(b *testing.B) *store.Store {
+// shelf fills a database with a book of so many components, of five lines each, a quarter as many dishes,
+// and 400 ingredients.
+func shelf(b *testing.B, components int) *store.Store {
 	b.Helper()
 	st := pgtest.Store(b)
 	var writes []store.Write
@@ -272,7 +276,7 @@ func shelf(b *testing.B) *store.Store {
 		add(store.Ingredient, fmt.Sprint("i", i), recipe.Ingredient{ID: fmt.Sprint("i", i), Name: fmt.Sprintf("thing %c%c", 'a'+i%26, 'a'+i/26), Allergens: &[]string{}, Animal: "none"})
 	}
 	amount := units.Amount{Quantity: 100, Unit: units.Gram}
-	for c := range 600 {
+	for c := range components {
 		k := recipe.Component{ID: fmt.Sprint("c", c), Name: fmt.Sprintf("component %c%c", 'a'+c%26, 'a'+c/26), Yield: amount, Methods: recipe.OneWay(recipe.Step{ID: "s", Name: "simmer", Time: &recipe.Time{Usual: 600, Slow: 600, Quick: 600, Per: recipe.Once}, Equipment: []recipe.Needed{}, Hands: recipe.Hands{Work: recipe.AllHands}})}
 		for l := range 5 {
 			i := (c*7 + l) % 400
@@ -280,7 +284,7 @@ func shelf(b *testing.B) *store.Store {
 		}
 		add(store.Component, k.ID, k)
 	}
-	for d := range 150 {
+	for d := range components / 4 {
 		dish := recipe.Dish{ID: fmt.Sprint("d", d), Name: fmt.Sprint("dish ", d)}
 		for c := range 4 {
 			dish.Parts = append(dish.Parts, recipe.Part{Component: fmt.Sprint("c", 4*d+c), Portion: &amount})
@@ -294,4 +298,37 @@ func shelf(b *testing.B) *store.Store {
 
 // BenchmarkSearch is a search from the request to the answer, the book read
 // from the database when somebody has written.
-func BenchmarkSearch(b *testing.B) { benchmarkPath(b, shelf(b), "/api/book?words=thing+ab") }
+func BenchmarkSearch(b *testing.B) { benchmarkPath(b, shelf(b, 600), "/api/book?words=thing+ab") }
+
+// BenchmarkReadAfterWrite is what the next reader waits after somebody has written into a
+// book of 3,000 components: one who opens a dish, and one who searches.
+func BenchmarkReadAfterWrite(b *testing.B) {
+	st := shelf(b, 3000)
+	d, err := st.Get(context.Background(), store.Dish, "d7")
+	require.NoError(b, err)
+	write := func(http.Handler) []byte {
+		made, err := st.Save(context.Background(), store.Request{Who: "bench"}, store.Write{Kind: store.Dish, ID: "d7", Base: d.Version, Body: d.Body})
+		require.NoError(b, err)
+		d.Version = made[0].Version
+		return nil
+	}
+	for _, path := range []string{"/api/dishes/d3", "/api/book?words=thing+ab"} {
+		b.Run(path, func(b *testing.B) { benchmarkRequest(b, st, "GET", path, write) })
+	}
+}
+
+// BenchmarkImport takes a whole book of 3,000 components in, 3 MB.
+func BenchmarkImport(b *testing.B) {
+	s := api.New(shelf(b, 3000), api.Options{Log: slog.New(slog.DiscardHandler)})
+	out := from(s, "127.0.0.1", "GET", "/api/book/export.json", "", nil)
+	require.Equal(b, 200, out.Code)
+	for b.Loop() {
+		b.StopTimer()
+		empty := api.New(pgtest.Store(b), api.Options{Log: slog.New(slog.DiscardHandler), Within: time.Minute})
+		w := from(empty, "127.0.0.1", "PUT", "/api/session", `{"name":"x"}`, nil)
+		b.StartTimer()
+		w = from(empty, "127.0.0.1", "POST", "/api/book/import?apply=true", out.Body.String(), w.Result().Cookies())
+		require.Equal(b, 200, w.Code)
+	}
+	b.ReportMetric(float64(out.Body.Len())/1e6, "MB")
+}

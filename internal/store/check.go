@@ -53,8 +53,23 @@ func insertOnce(ctx context.Context, tx *sqlx.Tx, insert string, args []any, sam
 	return false, nil
 }
 
-// PlateChecks lists the newest checks of a dish.
-func (s *Store) PlateChecks(ctx context.Context, dish string) (list []PlateCheck, err error) {
-	err = s.DB.SelectContext(ctx, &list, `select * from plate_check where dish = $1 order by seq desc limit 500`, dish)
+// PlateChecks lists the checks of a dish, newest first: those before a place in their
+// sequence, 0 for the newest, and so many at the most.
+func (s *Store) PlateChecks(ctx context.Context, dish string, before int64, most int) (list []PlateCheck, err error) {
+	err = s.DB.SelectContext(ctx, &list, `select * from plate_check where dish = $1 and ($2 = 0 or seq < $2) order by seq desc limit $3`, dish, before, most)
 	return list, wrap(err, "read the checks of %q", dish)
+}
+
+// CheckTally is how many plates of a dish were sent, or sent back for a reason.
+type CheckTally struct {
+	Sent   bool   `db:"sent"`
+	Reason string `db:"reason"`
+	Times  int    `db:"times"`
+}
+
+// TallyChecks counts all checks of a dish, those sent back first, by how often.
+func (s *Store) TallyChecks(ctx context.Context, dish string) (list []CheckTally, err error) {
+	err = s.DB.SelectContext(ctx, &list, `select sent, case when sent then '' else reason end as reason, count(*) as times
+		from plate_check where dish = $1 group by 1, 2 order by sent, times desc, reason`, dish)
+	return list, wrap(err, "count the checks of %q", dish)
 }

@@ -98,9 +98,10 @@ func (s *Store) Pinned(ctx context.Context, pins map[string]int64) (list []Docum
 	return list, wrap(err, "read pinned revisions")
 }
 
-// History lists the revisions of a thing, newest first.
-func (s *Store) History(ctx context.Context, kind Kind, id string) (list []Revision, err error) {
-	err = s.DB.SelectContext(ctx, &list, `select * from revision where kind = $1 and id = $2 order by version desc limit 200`, kind, id)
+// History lists the revisions of a thing, newest first: those before a version, 0 for the
+// newest, and so many at the most.
+func (s *Store) History(ctx context.Context, kind Kind, id string, before int64, most int) (list []Revision, err error) {
+	err = s.DB.SelectContext(ctx, &list, `select * from revision where kind = $1 and id = $2 and ($3 = 0 or version < $3) order by version desc limit $4`, kind, id, before, most)
 	return list, wrap(err, "read the history of %s %q", kind, id)
 }
 

@@ -54,10 +54,13 @@ func TestSaveKeepsEveryRevision(t *testing.T) {
 	s := pgtest.Store(t)
 	save(t, s, 0, "chef", doc{Name: "one"})
 	save(t, s, 1, "commis", doc{Name: "two"})
-	list, err := s.History(context.Background(), store.Component, "hake")
+	list, err := s.History(context.Background(), store.Component, "hake", 0, 10)
 	require.NoError(t, err)
 	require.Len(t, list, 2)
 	assert.Equal(t, "commis", list[0].Who)
+	list, err = s.History(context.Background(), store.Component, "hake", 2, 10)
+	require.NoError(t, err)
+	require.Len(t, list, 1, "those before the second")
 	first, err := s.At(context.Background(), store.Component, "hake", 1)
 	require.NoError(t, err)
 	assert.JSONEq(t, `{"name":"one","steps":null}`, string(first.Body))
@@ -147,9 +150,15 @@ func TestAPlateCheckIsThereOnceAndAnotherOneIsRefused(t *testing.T) {
 	require.NoError(t, s.AddPlateCheck(t.Context(), c))
 	c.Sent = false
 	require.ErrorIs(t, s.AddPlateCheck(t.Context(), c), store.ErrKeyTaken)
-	list, err := s.PlateChecks(t.Context(), "hake")
+	list, err := s.PlateChecks(t.Context(), "hake", 0, 10)
 	require.NoError(t, err)
 	assert.Len(t, list, 1)
+	for i, reason := range []string{"cold", "rim smeared", "cold"} {
+		require.NoError(t, s.AddPlateCheck(t.Context(), store.PlateCheck{ID: fmt.Sprint("back-", i), Dish: "hake", Reason: reason}))
+	}
+	tally, err := s.TallyChecks(t.Context(), "hake")
+	require.NoError(t, err)
+	assert.Equal(t, []store.CheckTally{{Reason: "cold", Times: 2}, {Reason: "rim smeared", Times: 1}, {Sent: true, Times: 1}}, tally)
 }
 
 func TestAPhotographIsTakenOffAndPutBack(t *testing.T) {

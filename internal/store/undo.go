@@ -48,9 +48,11 @@ func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, al
 		if err := allow(Reader{tx}, rev); err != nil {
 			return err
 		}
-		if err := put(ctx, tx, &rev, now); err != nil {
+		written := []Revision{rev}
+		if err := put(ctx, tx, written); err != nil {
 			return err
 		}
+		rev = written[0]
 		place = rev.Seq
 		return markReverted(ctx, tx, last, again)
 	})

@@ -41,15 +41,17 @@ func (s *Store) Update(ctx context.Context, q Request, decide func(Reader) ([]Wr
 		if err != nil {
 			return err
 		}
-		for _, w := range writes {
-			rev, err := w.revision(q)
-			if err != nil {
+		made = make([]Revision, len(writes))
+		for i, w := range writes {
+			if made[i], err = w.revision(q); err != nil {
 				return err
 			}
-			if err := put(ctx, tx, &rev, w.Base); err != nil {
-				return err
-			}
-			made, places = append(made, rev), append(places, rev.Seq)
+		}
+		if err := put(ctx, tx, made); err != nil {
+			return err
+		}
+		for _, rev := range made {
+			places = append(places, rev.Seq)
 		}
 		return nil
 	})
@@ -145,29 +147,102 @@ func (s *Store) Answer(ctx context.Context, q Request, answer any) error {
 	return q.note(ctx, s.DB, answer)
 }
 
-// put stores a revision over the version it was made from, and tells it.
-func put(ctx context.Context, tx *sqlx.Tx, rev *Revision, base int64) error {
-	var now Revision
-	err := tx.GetContext(ctx, &now, `select * from revision where kind = $1 and id = $2 order by version desc limit 1`, rev.Kind, rev.ID)
-	switch {
-	case errors.Is(err, sql.ErrNoRows) && base == 0:
-	case errors.Is(err, sql.ErrNoRows):
-		return fmt.Errorf("%s %q: %w", rev.Kind, rev.ID, ErrNotFound)
-	case err != nil:
-		return wrap(err, "read %s %q", rev.Kind, rev.ID)
-	case now.Version != base:
-		return &Conflict{Now: now}
+// put stores revisions, each over the version before it, which must be the newest there
+// is, and tells of them. Each gets its place and its moment.
+func put(ctx context.Context, tx *sqlx.Tx, list []Revision) error {
+	if err := newest(ctx, tx, list); err != nil {
+		return err
 	}
-	err = tx.GetContext(ctx, rev, `insert into revision (kind, id, version, body, who, person, screen, what, act, reverts)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning *`,
-		rev.Kind, rev.ID, rev.Version, string(rev.Body), rev.Who, rev.Person, rev.Screen, rev.What, rev.Act, rev.Reverts)
+	text, err := json.Marshal(rowsOf(list))
 	if err != nil {
-		return wrap(err, "keep a revision of %s %q", rev.Kind, rev.ID)
+		return err
 	}
-	_, err = tx.ExecContext(ctx, `insert into thing (kind, id, version, body) values ($1, $2, $3, $4)
-		on conflict (kind, id) do update set version = excluded.version, body = excluded.body`, rev.Kind, rev.ID, rev.Version, string(rev.Body))
+	rows, err := tx.QueryxContext(ctx, `insert into revision (kind, id, version, body, who, person, screen, what, act, reverts)
+		select kind, id, version, body, who, person, screen, what, act, reverts
+		from jsonb_to_recordset($1::jsonb) as r (n int, kind text, id text, version bigint, body jsonb, who text, person text, screen text, what text, act text, reverts bigint)
+		order by n returning seq, at, body, id`, string(text))
 	if err != nil {
-		return wrap(err, "save %s %q", rev.Kind, rev.ID)
+		return wrap(err, "keep revisions")
 	}
-	return tell(ctx, tx, fmt.Sprint(rev.Seq))
+	defer rows.Close()
+	for i := 0; rows.Next(); i++ {
+		var id string
+		if err := rows.Scan(&list[i].Seq, &list[i].At, &list[i].Body, &id); err != nil {
+			return wrap(err, "keep revisions")
+		}
+		if id != list[i].ID { // they come as they were put in, or nothing is kept
+			return fmt.Errorf("keep revisions: %q came back for %q", id, list[i].ID)
+		}
+	}
+	if err := rows.Err(); err != nil {
+		return wrap(err, "keep revisions")
+	}
+	_, err = tx.ExecContext(ctx, `insert into thing (kind, id, version, body)
+		select distinct on (kind, id) kind, id, version, body from jsonb_to_recordset($1::jsonb) as r (kind text, id text, version bigint, body jsonb)
+		order by kind, id, version desc
+		on conflict (kind, id) do update set version = excluded.version, body = excluded.body`, string(text))
+	if err != nil {
+		return wrap(err, "save documents")
+	}
+	if len(list) == 0 {
+		return nil
+	}
+	return tell(ctx, tx, fmt.Sprint(list[len(list)-1].Seq))
+}
+
+// newest finds a revision whose document has moved on, or is not there.
+func newest(ctx context.Context, tx *sqlx.Tx, list []Revision) error {
+	kinds, ids := make([]string, len(list)), make([]string, len(list))
+	for i, rev := range list {
+		kinds[i], ids[i] = string(rev.Kind), rev.ID
+	}
+	var now []Document
+	err := tx.SelectContext(ctx, &now, `select kind, id, version, 'null'::jsonb as body from thing where (kind, id) in (select * from unnest($1::text[], $2::text[]))`, kinds, ids)
+	if err != nil {
+		return wrap(err, "read versions")
+	}
+	version := map[string]int64{}
+	for _, d := range now {
+		version[string(d.Kind)+"/"+d.ID] = d.Version
+	}
+	for _, rev := range list {
+		is := version[string(rev.Kind)+"/"+rev.ID]
+		switch {
+		case is == rev.Version-1:
+			version[string(rev.Kind)+"/"+rev.ID]++ // another one of the same is over this one
+		case is == 0:
+			return fmt.Errorf("%s %q: %w", rev.Kind, rev.ID, ErrNotFound)
+		default:
+			lost := Conflict{}
+			err := tx.GetContext(ctx, &lost.Now, `select * from revision where kind = $1 and id = $2 order by version desc limit 1`, rev.Kind, rev.ID)
+			if err != nil {
+				return wrap(err, "read %s %q", rev.Kind, rev.ID)
+			}
+			return &lost
+		}
+	}
+	return nil
+}
+
+// row is a revision as the database takes it.
+type row struct {
+	N       int             `json:"n"`
+	Kind    Kind            `json:"kind"`
+	ID      string          `json:"id"`
+	Version int64           `json:"version"`
+	Body    json.RawMessage `json:"body"`
+	Who     string          `json:"who"`
+	Person  string          `json:"person"`
+	Screen  string          `json:"screen"`
+	What    string          `json:"what"`
+	Act     string          `json:"act"`
+	Reverts *int64          `json:"reverts"`
+}
+
+func rowsOf(list []Revision) []row {
+	out := make([]row, len(list))
+	for i, r := range list {
+		out[i] = row{i, r.Kind, r.ID, r.Version, r.Body, r.Who, r.Person, r.Screen, r.What, r.Act, r.Reverts}
+	}
+	return out
 }

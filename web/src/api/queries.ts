@@ -1,5 +1,5 @@
 // What the screens read. Each is read again when the server tells of a change.
-import { QueryCache, QueryClient, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, QueryCache, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { api, ask, Refused, type Schemas } from './client'
 
 export const client = new QueryClient({
@@ -12,7 +12,7 @@ export const askWhoIsHere = () => client.invalidateQueries({ queryKey: ['session
 
 export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => ask(api.GET('/api/session')) })
 
-export const useServices = () => useQuery({ queryKey: ['services'], queryFn: () => ask(api.GET('/api/services')) })
+export const useServices = () => useQuery({ queryKey: ['services'], queryFn: () => ask(api.GET('/api/services', { params: { query: { limit: 500 } } })) })
 
 export const useService = (id: string) =>
   useQuery({ queryKey: ['service', id], queryFn: () => ask(api.GET('/api/services/{id}', { params: { path: { id } } })), enabled: id !== '' })
@@ -58,12 +58,16 @@ export type Search = { words: string; without: string; month: number; within: nu
 
 /** useBook searches the book of dishes; the last answer stays until the next one is there. */
 export const useBook = (query: Search) =>
-  useQuery({ queryKey: ['book', query], queryFn: () => ask(api.GET('/api/book', { params: { query } })), placeholderData: (before) => before })
+  usePages(['book', query], (page) => ask(api.GET('/api/book', { params: { query: { ...query, ...page } } })))
 
 export const useIngredients = () => useQuery({ queryKey: ['ingredients'], queryFn: () => ask(api.GET('/api/ingredients')) })
 
 export const useRefused = (id: string) =>
   useQuery({ queryKey: ['refused', id], queryFn: () => ask(api.GET('/api/ingredients/{id}/refused', { params: { path: { id } } })), enabled: id !== '' })
+
+// usePages reads a long list a page at a time; the last answer stays until the next one is there.
+const usePages = <T extends { next?: string }>(queryKey: unknown[], read: (page: { next?: string }) => Promise<T>) =>
+  useInfiniteQuery({ queryKey, queryFn: ({ pageParam }) => read(pageParam ? { next: pageParam } : {}), initialPageParam: '', getNextPageParam: (last) => last.next, placeholderData: keepPreviousData })
 
 type Thing = 'component' | 'dish' | 'ingredient'
 
@@ -79,7 +83,7 @@ export const useWayPlate = ({ dish, version }: Schemas['DishView'], way: Schemas
   useQuery({ queryKey: ['way-plate', dish.id, version, way.id], queryFn: () => ask(api.POST('/api/dishes/{id}/plate', { params: { path: { id: dish.id } }, body: way.plate })) })
 
 export const useHistory = (kind: Thing, id: string) =>
-  useQuery({ queryKey: ['history', kind, id], queryFn: () => ask(api.GET('/api/history/{kind}/{id}', { params: { path: { kind, id } } })) })
+  usePages(['history', kind, id], (page) => ask(api.GET('/api/history/{kind}/{id}', { params: { path: { kind, id }, query: page } })))
 
 export const useCompare = (kind: Thing, id: string, from: number, to: number) =>
   useQuery({ queryKey: ['compare', kind, id, from, to], queryFn: () => ask(api.GET('/api/compare/{kind}/{id}', { params: { path: { kind, id }, query: { from, to } } })), enabled: from > 0 && to > 0 && from !== to })

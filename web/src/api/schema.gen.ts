@@ -1421,13 +1421,21 @@ export interface components {
             who: string;
         };
         ChecksOutputBody: {
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description of all
+             */
             back: number;
-            /** @description newest first, twenty at the most */
+            /** @description newest first */
             checks: components["schemas"]["CheckView"][];
-            /** @description the most frequent first */
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
+            /** @description of all, the most frequent first */
             reasons: components["schemas"]["Reason"][];
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description of all
+             */
             sent: number;
         };
         Chosen: {
@@ -2094,6 +2102,8 @@ export interface components {
             for: number;
         };
         HistoryOutputBody: {
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
             /** @description newest first */
             revisions: components["schemas"]["RevisionLine"][];
         };
@@ -3361,6 +3371,13 @@ export interface components {
             /** @description those that can be asked for */
             allergens: components["schemas"]["Allergen"][];
             entries: components["schemas"]["Entry"][];
+            /**
+             * Format: int64
+             * @description how many dishes are like that
+             */
+            found: number;
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
         };
         Section: {
             id: string;
@@ -3477,6 +3494,8 @@ export interface components {
             version: number;
         };
         ServicesOutputBody: {
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
             /** @description the next one first, then later ones, then past ones */
             services: components["schemas"]["ServiceLine"][];
         };
@@ -4404,6 +4423,10 @@ export interface operations {
                 without?: string;
                 month?: number;
                 within?: number;
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
             };
             header?: never;
             path?: never;
@@ -5130,7 +5153,12 @@ export interface operations {
     };
     "list-checks": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6164,7 +6192,12 @@ export interface operations {
     };
     "get-history": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
+            };
             header?: never;
             path: {
                 kind: "ingredient" | "component" | "dish" | "service" | "menu" | "kitchen";
@@ -7367,7 +7400,12 @@ export interface operations {
     };
     "list-services": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;

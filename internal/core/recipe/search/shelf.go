@@ -5,6 +5,7 @@ import (
 	"maps"
 	"slices"
 	"strings"
+	"sync"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -13,11 +14,19 @@ import (
 )
 
 // Shelf is a book made ready to be searched: what is in every dish, how long
-// before the plate it begins, and every word by which it can be found.
+// before the plate it begins, and every word by which it can be found. What is open of a
+// dish is worked out when it is shown, once.
 type Shelf struct {
 	entries []Entry
 	words   []string // by entry: all names in it, in small letters
 	seasons [][12]bool
+	open    []func() open
+}
+
+// open is what is open of a dish.
+type open struct {
+	gaps, lesser int
+	faults       []string
 }
 
 // Entry is a dish in a search.
@@ -43,21 +52,14 @@ type Entry struct {
 // NewShelf makes a book ready. It takes time for every dish, once.
 func NewShelf(b recipe.Book, k kitchen.Kitchen) Shelf {
 	var s Shelf
-	known := b.Lexicon()
+	lexicon := sync.OnceValue(b.Lexicon)
 	for _, id := range slices.Sorted(maps.Keys(b.Dishes)) {
 		d := b.Dishes[id]
-		e := Entry{Dish: id, Name: d.Name, Components: []string{}, Allergens: []string{}, Versions: []string{}, Faults: review.Faults(b, d, k), contents: contents.In(b, d, k)}
+		e := Entry{Dish: id, Name: d.Name, Components: []string{}, Allergens: []string{}, Versions: []string{}, contents: contents.In(b, d, k)}
 		for _, f := range e.contents.Allergens {
 			e.Allergens = append(e.Allergens, f.Name)
 		}
 		e.Unknown, e.Vegetarian = len(e.contents.Unknown), e.contents.Vegetarian
-		for _, g := range review.GapsWith(b, d, k, known) {
-			if g.Lesser {
-				e.Lesser++
-			} else {
-				e.Gaps++
-			}
-		}
 		for _, v := range d.Versions {
 			e.Versions = append(e.Versions, v.Name)
 		}
@@ -78,9 +80,22 @@ func NewShelf(b recipe.Book, k kitchen.Kitchen) Shelf {
 			e.lower = append(e.lower, strings.ToLower(p))
 		}
 		s.entries, s.seasons = append(s.entries, e), append(s.seasons, season)
+		s.open = append(s.open, sync.OnceValue(func() open { return openOf(b, d, k, lexicon()) }))
 		s.words = append(s.words, strings.ToLower(strings.Join(e.places, "\n")+"\n"+strings.Join(e.Allergens, "\n")))
 	}
 	return s
+}
+
+func openOf(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexicon) (o open) {
+	o.faults = review.Faults(b, d, k)
+	for _, g := range review.GapsWith(b, d, k, known) {
+		if g.Lesser {
+			o.lesser++
+		} else {
+			o.gaps++
+		}
+	}
+	return o
 }
 
 // Query is what is looked for in a book. All of it must hold.
@@ -89,14 +104,20 @@ type Query struct {
 	Without []string `json:"without,omitempty" doc:"what it must surely be free of, as for a version"`
 	Month   int      `json:"month,omitempty" doc:"1 to 12: all that is in it can be had then"`
 	Within  int64    `json:"within,omitempty" doc:"seconds: it can be begun so late"`
+
+	Skip int `json:"-"` // so many of them
+	Most int `json:"-"` // so many at the most; 0: all
 }
 
+// Size is how many dishes there are.
+func (s Shelf) Size() int { return len(s.entries) }
+
 // Search lists the dishes that a query finds, those that bear the words in
-// their own name first.
-func (s Shelf) Search(q Query) []Entry {
+// their own name first, and counts them all.
+func (s Shelf) Search(q Query) (list []Entry, all int) {
 	type hit struct {
 		Entry
-		rank int
+		at, rank int
 	}
 	var hits []hit
 	words := strings.Fields(strings.ToLower(q.Words))
@@ -115,7 +136,7 @@ func (s Shelf) Search(q Query) []Entry {
 			}
 		}
 		if ok {
-			hits = append(hits, hit{e, rank})
+			hits = append(hits, hit{e, i, rank})
 		}
 	}
 	slices.SortStableFunc(hits, func(a, b hit) int {
@@ -124,11 +145,18 @@ func (s Shelf) Search(q Query) []Entry {
 		}
 		return strings.Compare(a.Name, b.Name)
 	})
-	out := make([]Entry, len(hits))
-	for i, h := range hits {
-		out[i] = h.Entry
+	all = len(hits)
+	hits = hits[min(q.Skip, all):]
+	if q.Most > 0 {
+		hits = hits[:min(q.Most, len(hits))]
 	}
-	return out
+	list = make([]Entry, len(hits))
+	for i, h := range hits {
+		o := s.open[h.at]()
+		h.Gaps, h.Lesser, h.Faults = o.gaps, o.lesser, o.faults
+		list[i] = h.Entry
+	}
+	return list, all
 }
 
 // begins tells whether a word of a text begins with w.

@@ -16,7 +16,7 @@ import (
 	"jointime/internal/core/recipe/search"
 )
 
-func found(entries []search.Entry) (out []string) {
+func found(entries []search.Entry, _ int) (out []string) {
 	for _, e := range entries {
 		out = append(out, e.Name)
 	}
@@ -51,8 +51,18 @@ func TestABookIsSearched(t *testing.T) {
 	} {
 		t.Run(name, func(t *testing.T) { assert.Equal(t, c.want, found(shelf.Search(c.query))) })
 	}
-	assert.Equal(t, "prawn in Broth", shelf.Search(search.Query{Words: "prawn"})[0].Because)
-	assert.Equal(t, "crustaceans from Sauce › Broth › prawn", shelf.Search(search.Query{Words: "crust"})[0].Because)
+	because := func(words string) string {
+		list, all := shelf.Search(search.Query{Words: words})
+		require.Len(t, list, all)
+		return list[0].Because
+	}
+	assert.Equal(t, "prawn in Broth", because("prawn"))
+	assert.Equal(t, "crustaceans from Sauce › Broth › prawn", because("crust"))
+	page, all := shelf.Search(search.Query{Skip: 1, Most: 1})
+	assert.Equal(t, []string{"Fish in sauce"}, found(page, all))
+	assert.Equal(t, 3, all)
+	page, _ = shelf.Search(search.Query{Skip: 9, Most: 1})
+	assert.Empty(t, page)
 }
 
 func TestARefusedDeliveryShowsWhatFallsAndWhatStandsIn(t *testing.T) {
@@ -84,7 +94,7 @@ func BenchmarkShelf(b *testing.B) {
 			var took []time.Duration
 			for b.Loop() {
 				start := time.Now()
-				if len(shelf.Search(search.Query{Words: "thing c comp", Without: []string{"milk"}})) == 0 {
+				if _, all := shelf.Search(search.Query{Words: "thing c comp", Without: []string{"milk"}}); all == 0 {
 					b.Fatal("nothing found")
 				}
 				took = append(took, time.Since(start))

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import { useBook, type Search } from '../../api/queries'
+import { More } from '../../parts/More'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { spoken } from '../../parts/words'
 
@@ -19,12 +20,14 @@ const leads: [number, string][] = [
 export function Book() {
   const [query, setQuery] = useState<Search>({ words: '', without: '', month: 0, within: 0 })
   const book = useBook(query)
+  const first = book.data?.pages[0]
+  const entries = book.data?.pages.flatMap((p) => p.entries)
   const set = (part: Partial<Search>) => setQuery({ ...query, ...part })
   return (
     <>
       <div className="page-head">
         <h1>Book</h1>
-        <span className="quiet">{book.data && `${book.data.entries.length} of ${book.data.all} ${book.data.all === 1 ? 'dish' : 'dishes'}`}</span>
+        <span className="quiet">{first && `${first.found} of ${first.all} ${first.all === 1 ? 'dish' : 'dishes'}`}</span>
         <div className="tools">
           <a className="btn btn-outline-dark btn-sm" href="/api/book/export.json">
             Save the book
@@ -50,7 +53,7 @@ export function Book() {
             </option>
           ))}
           <option value="meat">surely without fish and meat</option>
-          {(book.data?.allergens ?? []).map((a) => (
+          {(first?.allergens ?? []).map((a) => (
             <option key={a.id} value={a.id}>
               surely without {a.name}
             </option>
@@ -74,11 +77,11 @@ export function Book() {
       </div>
       {book.isPending && <Waiting what="the book" />}
       {book.isError && <Failed error={book.error} again={() => void book.refetch()} />}
-      {book.data?.entries.length === 0 && (
-        <Empty title={book.data.all ? 'Nothing in the book is like that' : 'The book is empty'}>{book.data.all ? 'Fewer words find more.' : 'Paste a dish as it was written, or type it line by line.'}</Empty>
+      {first?.found === 0 && (
+        <Empty title={first.all ? 'Nothing in the book is like that' : 'The book is empty'}>{first.all ? 'Fewer words find more.' : 'Paste a dish as it was written, or type it line by line.'}</Empty>
       )}
       <ul className="book">
-        {book.data?.entries.map((e) => (
+        {entries?.map((e) => (
           <li key={e.dish}>
             <Link to={`/dish/${e.dish}`}>
               <span className="name">{e.name}</span>
@@ -102,6 +105,7 @@ export function Book() {
           </li>
         ))}
       </ul>
+      <More of={book} />
     </>
   )
 }

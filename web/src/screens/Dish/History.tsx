@@ -1,6 +1,7 @@
 // Who changed what of a dish, when; and what two revisions differ in.
 import { useState } from 'react'
 import { useCompare, useHistory } from '../../api/queries'
+import { More } from '../../parts/More'
 import { Failed, Waiting } from '../../parts/States'
 import type { View } from './types'
 
@@ -28,14 +29,15 @@ export function History({ view }: { view: View }) {
 function Revisions({ kind, id }: { kind: 'dish' | 'component'; id: string }) {
   const history = useHistory(kind, id)
   const [picked, setPicked] = useState(0)
-  const newest = history.data?.revisions[0]?.version ?? 0
+  const revisions = history.data?.pages.flatMap((p) => p.revisions) ?? []
+  const newest = revisions[0]?.version ?? 0
   if (history.isPending) return <Waiting what="the history" />
   if (history.isError) return <Failed error={history.error} again={() => void history.refetch()} />
   return (
     <>
       <table className="fire">
         <tbody>
-          {history.data.revisions.map((r) => (
+          {revisions.map((r) => (
             <tr key={r.version} aria-current={r.version === picked}>
               <td className="clock">{r.version}</td>
               <td>{new Date(r.at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</td>
@@ -52,6 +54,7 @@ function Revisions({ kind, id }: { kind: 'dish' | 'component'; id: string }) {
           ))}
         </tbody>
       </table>
+      <More of={history} />
       {picked > 0 && <Differences kind={kind} id={id} from={picked} to={newest} />}
     </>
   )

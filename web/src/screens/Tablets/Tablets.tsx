@@ -25,13 +25,13 @@ export function Tablets() {
           <tr>
             <th>who</th>
             <th>last here</th>
-            <th>joined</th>
+            {codes && <th>joined</th>}
             <td />
           </tr>
         </thead>
         <tbody>
           {list.map((t) => (
-            <Line key={t.id} tablet={t} now={Date.parse(now)} />
+            <Line key={t.id} tablet={t} now={Date.parse(now)} codes={codes} />
           ))}
         </tbody>
       </table>
@@ -39,7 +39,7 @@ export function Tablets() {
   )
 }
 
-function Line({ tablet, now }: { tablet: Schemas['TabletView']; now: number }) {
+function Line({ tablet, now, codes }: { tablet: Schemas['TabletView']; now: number; codes: boolean }) {
   const desk = useDesk()
   const [sure, setSure] = useState(false)
   const once = useOnce()
@@ -58,7 +58,7 @@ function Line({ tablet, now }: { tablet: Schemas['TabletView']; now: number }) {
         {tablet.own && <span className="quiet"> · this one</span>}
       </td>
       <td>{ago(tablet.last, now)}</td>
-      <td className="quiet">{tablet.since ? ago(tablet.since, now) : 'needed no code'}</td>
+      {codes && <td className="quiet">{tablet.since ? ago(tablet.since, now) : ''}</td>}
       <td>
         {tablet.own ? (
           <Rename name={tablet.name} />
