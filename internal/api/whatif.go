@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"maps"
+	"math"
 	"net/http"
 	"reflect"
 	"slices"
@@ -33,11 +34,13 @@ type whatIfInput struct {
 	}
 }
 
-// WhatIfView is the plan as it is beside the plan as it would be.
+// WhatIfView is the plan as it is beside the plan as it would be, both searched for
+// equally long.
 type WhatIfView struct {
-	Service string         `json:"service"`
-	Now     report.Summary `json:"now"`
-	Then    report.Summary `json:"then"`
+	Service  string         `json:"service"`
+	Now      report.Summary `json:"now"`
+	Then     report.Summary `json:"then"`
+	Searched int64          `json:"searched,omitempty" doc:"seconds after which both searches were ended; absent: both were gone through to their end"`
 }
 
 type whatIfOutput struct{ Body WhatIfView }
@@ -66,19 +69,23 @@ func (s comparing) whatIf(ctx context.Context, in *whatIfInput) (*whatIfOutput, 
 	}
 	now := r.Summary(r.RunUp)
 	if asItIs(next, p.In) {
-		return &whatIfOutput{WhatIfView{in.ID, now, now}}, nil
+		return &whatIfOutput{WhatIfView{Service: in.ID, Now: now, Then: now}}, nil
 	}
-	then, err := s.app.Once(ctx, next, s.whatIfWithin())
+	then, was, cut, err := s.app.Beside(ctx, r, p.In, next, s.whatIfWithin())
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &whatIfOutput{WhatIfView{in.ID, now, then.Summary(then.RunUp)}}, nil
+	out := &whatIfOutput{WhatIfView{Service: in.ID, Now: was.Summary(was.RunUp), Then: then.Summary(then.RunUp)}}
+	if cut {
+		out.Body.Searched = int64(math.Ceil(s.whatIfWithin().Seconds()))
+	}
+	return out, nil
 }
 
-// whatIfWithin bounds the search for a plan that is only compared, to three fifths of
-// what a request may take: where strict limits cannot all be kept it goes on for many
-// times as long, and the best until then does.
-func (s comparing) whatIfWithin() time.Duration { return s.Within * 3 / 5 }
+// whatIfWithin bounds the search for a plan that is only compared, to two fifths of what a
+// request may take, for there may be two: where strict limits cannot all be kept it goes on
+// for many times as long, and the best until then does.
+func (s comparing) whatIfWithin() time.Duration { return s.Within * 2 / 5 }
 
 // asItIs tells whether nothing of what a service is planned from is otherwise.
 func asItIs(a, b demand.Input) bool {

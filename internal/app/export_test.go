@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"sync"
+	"sync/atomic"
 	"testing"
 
 	"jointime/internal/core/runup"
@@ -34,4 +35,18 @@ func Hold(t *testing.T) (letGo func()) {
 		return x.Plan(ctx, found)
 	})
 	return letGo
+}
+
+// Short has every search end at its first plan, as one does that takes too long, and counts
+// the searches.
+func Short(t *testing.T) (searches *atomic.Int64) {
+	t.Helper()
+	searches = new(atomic.Int64)
+	instead(t, func(x runup.Service, ctx context.Context, _ func(runup.Result)) (runup.Result, error) {
+		searches.Add(1)
+		ctx, stop := context.WithCancel(ctx)
+		defer stop()
+		return x.Plan(ctx, func(runup.Result) { stop() })
+	})
+	return searches
 }

@@ -191,3 +191,15 @@ func (pl *Planner) Once(ctx context.Context, in demand.Input, within time.Durati
 		return Planned{}, ctx.Err()
 	}
 }
+
+// Beside plans what a service would be, beside the plan that it has. Where the search has
+// to end before it is over, the plan that it has is compared as no longer a search finds
+// it, and cut is true: more time would better both.
+func (pl *Planner) Beside(ctx context.Context, has Planned, in, would demand.Input, within time.Duration) (then, now Planned, cut bool, err error) {
+	then, err = pl.Once(ctx, would, within)
+	if err != nil || !then.CutShort {
+		return then, has, false, err
+	}
+	now, err = pl.Once(ctx, in, within)
+	return then, now, true, err
+}

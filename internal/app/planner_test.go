@@ -105,6 +105,30 @@ func TestThePlanBeforeTheLastChangeIsShownMeanwhile(t *testing.T) {
 	assert.False(t, x.Planning, "what was worked out without it was not kept")
 }
 
+// A plan that is only compared, and whose search ended early, is held against one of as
+// short a search, not against the kept one, which had longer.
+func TestBothSidesOfAComparisonAreSearchedForAsLong(t *testing.T) {
+	a := app.New(demotest.Store(t), now, demotest.Patience)
+	p, kept, err := a.RunUp(t.Context(), "supper")
+	require.NoError(t, err)
+	would := p.In
+	would.Service.Within = 60
+	then, was, cut, err := a.Beside(t.Context(), kept, p.In, would, demotest.Patience)
+	require.NoError(t, err)
+	assert.False(t, cut)
+	assert.Equal(t, kept.Plan, was.Plan, "gone through to the end, it is held against the kept one")
+	assert.False(t, then.CutShort)
+
+	searches := app.Short(t)
+	then, was, cut, err = a.Beside(t.Context(), kept, p.In, would, demotest.Patience)
+	require.NoError(t, err)
+	assert.True(t, cut)
+	assert.Equal(t, int64(2), searches.Load(), "one for each side")
+	assert.True(t, then.CutShort)
+	assert.True(t, was.CutShort)
+	assert.GreaterOrEqual(t, was.Plan.Cost, kept.Plan.Cost, "the kept one had longer")
+}
+
 // A fault of ours in the planning is the error of that plan, and the server goes on.
 func TestAPanicInThePlanningIsItsError(t *testing.T) {
 	st := demotest.Store(t)

@@ -4385,6 +4385,11 @@ export interface components {
         };
         WhatIfView: {
             now: components["schemas"]["Summary"];
+            /**
+             * Format: int64
+             * @description seconds after which both searches were ended; absent: both were gone through to their end
+             */
+            searched?: number;
             service: string;
             then: components["schemas"]["Summary"];
         };

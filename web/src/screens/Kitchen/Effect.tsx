@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap'
 import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { useRunUp, useServices } from '../../api/queries'
+import { Searched } from '../../parts/Searched'
 import { Bracket, Failed } from '../../parts/States'
 import { day, lasts, spoken } from '../../parts/words'
 
@@ -33,6 +34,7 @@ export function Effect({ kitchen, changed, read }: { kitchen: string; changed: b
       <Fullest service={next.id} />
       {effect.isError && <Failed error={effect.error} again={() => void look()} />}
       {effect.data && <Beside now={effect.data.now} then={effect.data.then} />}
+      <Searched seconds={effect.data?.searched} />
     </section>
   )
 }

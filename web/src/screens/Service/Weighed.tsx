@@ -2,6 +2,7 @@
 // it would do to the plan.
 import { useQuery } from '@tanstack/react-query'
 import { api, ask, type Schemas } from '../../api/client'
+import { Searched } from '../../parts/Searched'
 import { Failed } from '../../parts/States'
 import { day, lasts, spoken } from '../../parts/words'
 import type { Change } from './Tables'
@@ -39,7 +40,7 @@ function Effect({ view, option, of }: { view: View; option: Option; of: string }
   })
   if (effect.isError) return <Failed error={effect.error} again={() => void effect.refetch()} />
   if (!effect.data) return <span className="effect quiet">drawing evenings…</span>
-  const { then } = effect.data
+  const { then, searched } = effect.data
   if (!then.planned) return <span className="effect">there is no plan: {then.stops[0]}</span>
   return (
     <span className="effect">
@@ -48,6 +49,7 @@ function Effect({ view, option, of }: { view: View; option: Option; of: string }
       {then.late > 30 && <b>, {spoken(then.late)} late</b>}
       {then.violation > 0 && <b>, a strict limit is passed by {spoken(then.violation)}</b>}
       {then.stops.length > 0 && <b>, {then.stops[0]}</b>}
+      <Searched seconds={searched} />
     </span>
   )
 }
