@@ -20,7 +20,7 @@ import (
 // time; the clock itself is looked for below.
 var allowed = map[string]bool{
 	"bytes": true, "cmp": true, "context": true, "crypto/sha256": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true, "io": true, "maps": true, "math": true, "math/bits": true, "math/rand/v2": true,
-	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "time": true, "unicode": true, "unicode/utf8": true,
+	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "sync": true, "time": true, "unicode": true, "unicode/utf8": true,
 	"golang.org/x/text/unicode/norm": true, // letters without their marks, for ids
 }
 
@@ -81,7 +81,7 @@ var may = map[string]string{
 	"runup/expand":    "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
 	"runup/report":    "limits runup/work schedule schedule/network schedule/reason units words",
 	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service",
-	"mise":            "fault kitchen recipe recipe/quantity recipe/contents runup/report units words",
+	"mise":            "fault keeping kitchen recipe recipe/quantity recipe/contents runup/report units words",
 	"room":            "kitchen plating recipe recipe/contents runup/report service units words",
 }
 

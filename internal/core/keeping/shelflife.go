@@ -23,3 +23,34 @@ func (h House) ShelfLife(c recipe.Component, w recipe.Wait) (best recipe.Keep, k
 	}
 	return best, known
 }
+
+// UseWithin is for how many seconds what a step leaves may be used, which a label says:
+// for as long as it may wait, and, after the last step, no longer than the component
+// keeps where it waits. Where nothing says how that is, it is taken to be chilled; where
+// it is in a place in which the book does not say how long it keeps, known is false unless
+// the wait has an end.
+func (h House) UseWithin(c recipe.Component, s recipe.Step) (seconds int64, known bool) {
+	steps := c.Steps()
+	last := len(steps) > 0 && steps[len(steps)-1].ID == s.ID
+	if s.Then.Most != nil && !last {
+		return *s.Then.Most, true
+	}
+	seconds, known = h.keeps(c, s.Then)
+	if s.Then.Most != nil && (!known || *s.Then.Most < seconds) {
+		return *s.Then.Most, true
+	}
+	return seconds, known
+}
+
+func (h House) keeps(c recipe.Component, w recipe.Wait) (seconds int64, known bool) {
+	where := places[h.Control(w)]
+	if w.Place == nil && wordControl(w.Reason) == "" {
+		where = "chilled"
+	}
+	for _, k := range c.Keeps {
+		if k.Place == where || w.Place == nil && len(c.Keeps) == 1 {
+			return k.For, true
+		}
+	}
+	return 0, false
+}

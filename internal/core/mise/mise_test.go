@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/keeping"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe"
@@ -240,6 +241,70 @@ func TestLateAndMissingIsOnTop(t *testing.T) {
 		what = append(what, s.What)
 	}
 	assert.Equal(t, []string{"Stock was wanted at 14:00 and is not ticked", "bones: 1 kg missing, and Market can bring it on Monday 07:00 at the earliest"}, what)
+}
+
+// The "use by" of a label is right for any equipment that holds hot, cold or frozen,
+// whatever its name, and no later than the run-up lets it wait.
+func TestUseByIsRightWhateverTheEquipmentIsCalled(t *testing.T) {
+	warm, cool := 70.0, 8.0
+	keeps := []recipe.Keep{{Place: "chilled", For: 3 * 86400}, {Place: "hot", For: 7200}, {Place: "frozen", For: 90 * 86400}}
+	oven := &kitchen.Heater{}
+	for name, c := range map[string]struct {
+		thing kitchen.Equipment
+		wait  recipe.Wait
+		want  int64
+	}{
+		"a fridge of another name":   {kitchen.Equipment{Kind: "walk-in", Keeps: "cold"}, recipe.Wait{}, 3 * 86400},
+		"a warm drawer":              {kitchen.Equipment{Kind: "warm drawer", Keeps: "hot"}, recipe.Wait{}, 7200},
+		"a hot cupboard":             {kitchen.Equipment{Kind: "hot cupboard", Keeps: "hot", Celsius: &warm}, recipe.Wait{}, 7200},
+		"a bain-marie":               {kitchen.Equipment{Kind: "bain-marie", Keeps: "hot"}, recipe.Wait{}, 7200},
+		"a freezer":                  {kitchen.Equipment{Kind: "freezer", Keeps: "frozen"}, recipe.Wait{}, 90 * 86400},
+		"a blast freezer":            {kitchen.Equipment{Kind: "blast freezer", Keeps: "frozen"}, recipe.Wait{}, 90 * 86400},
+		"an oven turned low":         {kitchen.Equipment{Kind: "oven", Heating: oven}, recipe.Wait{Place: &recipe.Needed{Setting: ptr(int64(75))}}, 7200},
+		"a shelf, as the room is":    {kitchen.Equipment{Kind: "shelf"}, recipe.Wait{}, 0},
+		"a cupboard not hot enough":  {kitchen.Equipment{Kind: "hot cupboard", Keeps: "hot", Celsius: ptr(50.0)}, recipe.Wait{}, 0},
+		"a fridge not cold enough":   {kitchen.Equipment{Kind: "fridge", Keeps: "cold", Celsius: &cool}, recipe.Wait{}, 0},
+		"no place, and words":        {kitchen.Equipment{}, recipe.Wait{Reason: "in the freezer"}, 90 * 86400},
+		"nothing said":               {kitchen.Equipment{}, recipe.Wait{}, 3 * 86400},
+		"a shorter wait than it may": {kitchen.Equipment{Kind: "hot cupboard", Keeps: "hot"}, recipe.Wait{Most: ptr(int64(5400))}, 5400},
+		"a longer wait than it may":  {kitchen.Equipment{Kind: "hot cupboard", Keeps: "hot"}, recipe.Wait{Most: ptr(int64(14400))}, 7200},
+	} {
+		t.Run(name, func(t *testing.T) {
+			in := scene()
+			c.thing.ID, c.thing.Places = "thing", 4
+			in.Kitchen.Equipment = append(in.Kitchen.Equipment, c.thing)
+			dressing := in.Book.Components["dressing"]
+			dressing.Keeps = keeps
+			if c.thing.Kind != "" {
+				place := recipe.Needed{}
+				if c.wait.Place != nil {
+					place = *c.wait.Place
+				}
+				place.Kind = c.thing.Kind
+				c.wait.Place = &place
+			}
+			dressing.Methods[0].Steps[0].Then = c.wait
+			in.Book.Components["dressing"] = dressing
+			in.Ticks = []mise.Tick{tick("aaaaaaaa", "dressing/chop the herbs", 200, "Sauce", 10)}
+			label := mise.Make(in).Labels([]string{"dressing/chop the herbs"})
+			if len(label) == 0 {
+				label = []mise.Label{{}} // what does not keep is no mise, and has no label
+			}
+			if c.want == 0 {
+				assert.Nil(t, label[0].UseBy)
+				return
+			}
+			require.NotNil(t, label[0].UseBy)
+			assert.Equal(t, time.Duration(c.want)*time.Second, label[0].UseBy.Sub(*label[0].Made))
+
+			house := keeping.House{Kitchen: in.Kitchen, Components: in.Book.Components, Ingredients: in.Book.Ingredients, Limits: in.Kitchen.Held()}
+			planned, known := house.ShelfLife(dressing, c.wait)
+			require.True(t, known)
+			if c.wait.Place != nil {
+				assert.LessOrEqual(t, c.want, planned.For, "the run-up lets it wait no longer than the label says, or as long")
+			}
+		})
+	}
 }
 
 func TestLabelsSayWhatIsKnownAndNoMore(t *testing.T) {

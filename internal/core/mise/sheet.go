@@ -9,6 +9,7 @@ package mise
 import (
 	"time"
 
+	"jointime/internal/core/keeping"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/quantity"
@@ -133,7 +134,8 @@ func Make(in Input) Sheet {
 }
 
 func newMaker(in Input) *maker {
-	m := &maker{Input: in, bars: map[string][]report.Bar{}, ticks: standing(in.Ticks), order: map[string]int{}}
+	house := keeping.House{Kitchen: in.Kitchen, Components: in.Book.Components, Ingredients: in.Book.Ingredients, Limits: in.Kitchen.Held()}
+	m := &maker{Input: in, house: house, bars: map[string][]report.Bar{}, ticks: standing(in.Ticks), order: map[string]int{}}
 	for _, b := range in.Plan.Bars {
 		m.bars[b.Component] = append(m.bars[b.Component], b)
 	}
@@ -146,6 +148,7 @@ func newMaker(in Input) *maker {
 
 type maker struct {
 	Input
+	house keeping.House
 	bars  map[string][]report.Bar    // by component
 	ticks map[string][]Tick          // that stand, by task
 	order map[string]int             // component → its place in the sums

@@ -110,10 +110,10 @@ func (m *maker) steps(t *Task, c recipe.Component) {
 		end := end.In(m.Zone)
 		t.End = &end
 	}
-	if wait, ok := keeping(c, last); ok {
-		t.KeepsFor = int64(wait / time.Second)
+	if within, ok := m.house.UseWithin(c, last); ok {
+		t.KeepsFor = within
 		if planned {
-			until := end.Add(wait).In(m.Zone)
+			until := end.Add(time.Duration(within) * time.Second).In(m.Zone)
 			t.Keeps = &until
 		}
 	}

@@ -36,29 +36,6 @@ func (m *maker) begins(component, step string) (start time.Time, planned bool) {
 	return start, planned
 }
 
-// keeping is how long what a step leaves keeps: by the wait after it, or by how
-// the component keeps where that wait is spent.
-func keeping(c recipe.Component, s recipe.Step) (time.Duration, bool) {
-	if s.Then.Most != nil {
-		return time.Duration(*s.Then.Most) * time.Second, true
-	}
-	place := "chilled"
-	if s.Then.Place != nil {
-		switch s.Then.Place.Kind {
-		case "freezer":
-			place = "frozen"
-		case "warm drawer":
-			place = "hot"
-		}
-	}
-	for _, k := range c.Keeps {
-		if k.Place == place || len(c.Keeps) == 1 {
-			return time.Duration(k.For) * time.Second, true
-		}
-	}
-	return 0, false
-}
-
 // wanted is when the next thing wants what a task leaves: its own next step,
 // the component that it goes into, or the plate.
 func (m *maker) wanted(c recipe.Component, to int, end time.Time) (first time.Time, ok bool) {
