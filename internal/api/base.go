@@ -89,9 +89,13 @@ func (s base) dish(ctx context.Context, id string) (app.Book, recipe.Dish, error
 	return b, d, nil
 }
 
-// pathID is the id in an address, with nothing escaped: an at sign may come as %40.
+// pathID is the id in an address, with nothing escaped: an at sign may come as %40. The
+// router gives it as it came, where it came in another way than is usual.
 func pathID(r *http.Request) string {
 	id := chi.URLParam(r, "id")
+	if r.URL.RawPath == "" {
+		return id
+	}
 	if plain, err := url.PathUnescape(id); err == nil {
 		return plain
 	}

@@ -58,9 +58,9 @@ func TestControlCharactersAreRefused(t *testing.T) {
 		body := map[string]any{"name": "Annexe" + text, "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}
 		assert.Equal(t, 422, chef.send("POST", "/api/kitchens", body).problem(t).Status, name)
 	}
-	for _, at := range []string{"/api/dishes/hake%00", "/api/dishes/%ff", "/api/services/%1b"} {
+	for _, at := range []string{"/api/dishes/%2500/photo.jpg", "/api/dishes/hake%00", "/api/dishes/%ff", "/api/services/%1b"} {
 		assert.Equal(t, 404, chef.send("GET", at, nil).problem(t).Status, at)
-		assert.Equal(t, 404, chef.send("PUT", at, map[string]any{}).problem(t).Status, at)
+		assert.Contains(t, []int{404, 422}, chef.send("PUT", at, map[string]any{}).problem(t).Status, at)
 	}
 	assert.Equal(t, 404, chef.send("GET", "/api/book?words=%00", nil).problem(t).Status)
 	before := get[api.ServiceView](chef, "/api/services/supper")
