@@ -86,13 +86,30 @@ func (x *sending) zip(digest [sha256.Size]byte, body []byte) []byte {
 	return out.Bytes()
 }
 
-// held is an answer that is not sent yet.
+// held is an answer that is not sent yet. The first status stands, as on the wire: where a
+// session cannot be kept, the fault is written first, and what the handler then writes as
+// well is dropped.
 type held struct {
-	header http.Header
-	status int
-	body   bytes.Buffer
+	header  http.Header
+	status  int
+	body    bytes.Buffer
+	decided bool
+	over    bool
 }
 
-func (h *held) Header() http.Header            { return h.header }
-func (h *held) WriteHeader(status int)         { h.status = status }
-func (h *held) Write(part []byte) (int, error) { return h.body.Write(part) }
+func (h *held) Header() http.Header { return h.header }
+
+func (h *held) WriteHeader(status int) {
+	h.over = h.over || h.decided
+	if !h.decided {
+		h.status, h.decided = status, true
+	}
+}
+
+func (h *held) Write(part []byte) (int, error) {
+	if h.over {
+		return len(part), nil
+	}
+	h.decided = true
+	return h.body.Write(part)
+}

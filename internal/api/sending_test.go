@@ -67,3 +67,13 @@ func TestControlCharactersAreRefused(t *testing.T) {
 	before.Service.Name = "Supper\tfor\nfour"
 	assert.Equal(t, 200, chef.send("PUT", "/api/services/supper", edit(before.Version, before.Service)).status, "a tab and a new line are text")
 }
+
+// A session that cannot be kept is the answer, and nothing else comes after it.
+func TestASessionThatCannotBeKeptIsTheAnswer(t *testing.T) {
+	chef := newHouse(t).stranger()
+	_, err := chef.store.DB.Exec(`drop table sessions`)
+	require.NoError(t, err)
+	a := chef.send("PUT", "/api/session", map[string]any{"name": "Chef"})
+	assert.Equal(t, 500, a.status)
+	assert.Equal(t, "/problems/internal", a.problem(t).Type)
+}
