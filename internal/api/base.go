@@ -63,6 +63,7 @@ type Options struct {
 	Now      func() time.Time // the clock; nil: the real one
 	PingEach time.Duration    // of the event stream; 0: 15 s
 	Within   time.Duration    // bounds every request but the event stream; 0: 20 s
+	Patience time.Duration    // how long who only looks waits for a plan that is being made; 0: 300 ms
 	Printer  string           // address of the label printer; empty: there is none
 }
 

@@ -71,7 +71,7 @@ func (h *house) set(now time.Time) {
 
 // serve starts one more server on the same database.
 func (h *house) serve() *httptest.Server {
-	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Within: demotest.Patience, Printer: h.printer, Screens: h.screens, Codes: h.codes})
+	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Within: demotest.Patience, Patience: demotest.Patience / 10, Printer: h.printer, Screens: h.screens, Codes: h.codes})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { s.Run(ctx); close(done) }()

@@ -39,7 +39,10 @@ func New(st *store.Store, o Options) *Server {
 	if o.Within == 0 {
 		o.Within = 20 * time.Second
 	}
-	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Within/10), sessions: scs.New()}}
+	if o.Patience == 0 {
+		o.Patience = 300 * time.Millisecond
+	}
+	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Patience), sessions: scs.New()}}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
 	s.sessions.Cookie.Name = "jointime"
 	s.sessions.Cookie.SameSite = http.SameSiteStrictMode
@@ -75,7 +78,7 @@ func (s *Server) routes() http.Handler {
 	})
 	r.Get("/api/health", s.health)
 	r.Group(func(r chi.Router) {
-		r.Use(s.sessions.LoadAndSave, s.joined, s.received)
+		r.Use(s.sessions.LoadAndSave, s.joined, s.received, (&sharing{base: s.base}).handler)
 		s.describe(r)
 	})
 	if s.Screens != nil {

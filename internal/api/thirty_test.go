@@ -5,6 +5,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"io"
 	"log/slog"
 	"net/http"
 	"net/http/cookiejar"
@@ -23,12 +24,14 @@ import (
 )
 
 // crowd are tablets that read what changed when they are told, as the screens do: the mise,
-// and the run-up, again while it is being planned.
+// and the run-up, again while it is being planned. They ask by ETag, as browsers do. Only
+// some of them look into what they get: the others have machines of their own for that.
 type crowd struct {
 	testing.TB
-	base    string
-	changed atomic.Int64 // when the covers were changed last, in nanoseconds
-	newest  atomic.Int64 // how often
+	base     string
+	planning atomic.Bool
+	changed  atomic.Int64 // when the covers were changed last, in nanoseconds
+	newest   atomic.Int64 // how often
 
 	mu     sync.Mutex
 	mise   []time.Duration
@@ -36,9 +39,19 @@ type crowd struct {
 	failed []string
 }
 
-func (c *crowd) read(client *http.Client, path string, into any) bool {
+func (c *crowd) read(client *tabletClient, path string, into any) bool {
 	began := time.Now()
-	resp, err := client.Get(c.base + path)
+	r, err := http.NewRequest(http.MethodGet, c.base+path, nil)
+	require.NoError(c, err)
+	if into == nil {
+		r.Header.Set("Accept-Encoding", "gzip") // and it stays as it is
+	}
+	r.Header.Set("If-None-Match", client.tags[path])
+	resp, err := client.Do(r)
+	if err == nil && into == nil {
+		_, err = io.Copy(io.Discard, resp.Body)
+		resp.Body.Close()
+	}
 	took := time.Since(began)
 	c.mu.Lock()
 	defer c.mu.Unlock()
@@ -47,22 +60,35 @@ func (c *crowd) read(client *http.Client, path string, into any) bool {
 		return false
 	}
 	defer resp.Body.Close()
-	if resp.StatusCode != http.StatusOK {
+	if resp.StatusCode != http.StatusOK && resp.StatusCode != http.StatusNotModified {
 		c.failed = append(c.failed, fmt.Sprint(path, ": ", resp.StatusCode))
 		return false
 	}
-	err = json.NewDecoder(resp.Body).Decode(into)
 	if strings.HasSuffix(path, "/mise") {
 		c.mise = append(c.mise, took)
 	}
-	return err == nil
+	if into == nil {
+		client.tags[path] = resp.Header.Get("ETag")
+		return true
+	}
+	return json.NewDecoder(resp.Body).Decode(into) == nil
+}
+
+// tabletClient is a browser with what it has kept.
+type tabletClient struct {
+	http.Client
+	tags map[string]string
+	into bool // it looks into what it gets
 }
 
 // look reads as a tablet does that was told of a change.
-func (c *crowd) look(client *http.Client) (planning bool) {
+func (c *crowd) look(client *tabletClient) (planning bool) {
 	number, at := c.newest.Load(), c.changed.Load()
-	var mise struct{ Sheet struct{ Open int } }
-	c.read(client, "/api/services/winter-supper/mise", &mise)
+	c.read(client, "/api/services/winter-supper/mise", nil)
+	if !client.into {
+		c.read(client, "/api/services/winter-supper/runup", nil)
+		return c.planning.Load()
+	}
 	var view struct {
 		Planning bool
 		RunUp    struct {
@@ -80,12 +106,13 @@ func (c *crowd) look(client *http.Client) (planning bool) {
 		}
 		c.mu.Unlock()
 	}
+	c.planning.Store(view.Planning)
 	return view.Planning
 }
 
 // tablet listens, and looks when it is told of something, and while a plan is made.
-func (c *crowd) tablet(ctx context.Context) {
-	client := &http.Client{Transport: &http.Transport{}}
+func (c *crowd) tablet(ctx context.Context, into bool) {
+	client := &tabletClient{http.Client{Transport: &http.Transport{}}, map[string]string{}, into}
 	r, err := http.NewRequestWithContext(ctx, http.MethodGet, c.base+"/api/events", nil)
 	require.NoError(c, err)
 	resp, err := client.Do(r)
@@ -132,12 +159,12 @@ func BenchmarkThirtyTablets(b *testing.B) {
 	for b.Loop() {
 		c := &crowd{TB: b, base: server.URL, fresh: map[int64]time.Duration{}}
 		var tablets sync.WaitGroup
-		for range 30 {
-			tablets.Go(func() { c.tablet(ctx) })
+		for k := range 30 {
+			tablets.Go(func() { c.tablet(ctx, k < 2) })
 		}
 		jar, err := cookiejar.New(nil)
 		require.NoError(b, err)
-		chef := &http.Client{Jar: jar}
+		chef := &tabletClient{Client: http.Client{Jar: jar}, into: true}
 		put := func(path string, body any) {
 			r, err := http.NewRequest(http.MethodPut, server.URL+path, strings.NewReader(jsonText(body)))
 			require.NoError(b, err)

@@ -3,6 +3,7 @@ package app
 import (
 	"slices"
 	"sync"
+	"sync/atomic"
 
 	"jointime/internal/store"
 )
@@ -13,6 +14,7 @@ type Hub struct {
 	streams map[*Stream]bool
 	closed  chan struct{}
 	once    sync.Once
+	told    atomic.Int64
 }
 
 // Stream is one of them. Wake has something in it when there is news.
@@ -26,6 +28,7 @@ func newHub() *Hub { return &Hub{streams: map[*Stream]bool{}, closed: make(chan 
 
 // Tell wakes all; a stream that is busy is woken once afterwards.
 func (h *Hub) Tell(news store.News) {
+	h.told.Add(1)
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for s := range h.streams {
@@ -38,6 +41,9 @@ func (h *Hub) Tell(news store.News) {
 		}
 	}
 }
+
+// Told is how often something was told.
+func (h *Hub) Told() int64 { return h.told.Load() }
 
 // Join begins a stream.
 func (h *Hub) Join() *Stream {

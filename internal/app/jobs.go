@@ -115,11 +115,11 @@ func (js *jobs) better(j *job, r runup.Result) {
 	j.view.Violation, j.view.Cost = r.Plan.Violation, r.Plan.Cost
 }
 
-// sofar is the best plan of a job; nil: it has none.
-func (js *jobs) sofar(j *job) *runup.Result {
+// sofar is the best plan of a job, and how many it has found; nil: it has none.
+func (js *jobs) sofar(j *job) (best *runup.Result, found int) {
 	js.mu.Lock()
 	defer js.mu.Unlock()
-	return j.best
+	return j.best, j.view.Found
 }
 
 // stop ends the making of a plan with the best found so far; false where none is
@@ -186,7 +186,7 @@ func (pl *Planner) Once(ctx context.Context, in demand.Input, within time.Durati
 			return Planned{}, got.Err
 		}
 		r := got.Val.(runup.Result)
-		return Planned{Result: r, RunUp: r.RunUp(in.Zone)}, nil
+		return Planned{Result: r, RunUp: r.RunUp(in.Zone), number: readSoFar.Add(1)}, nil
 	case <-ctx.Done():
 		return Planned{}, ctx.Err()
 	}

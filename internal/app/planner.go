@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"sync/atomic"
 	"time"
 
 	"jointime/internal/core/runup"
@@ -28,6 +29,8 @@ type Planned struct {
 	runup.Result
 	RunUp    report.RunUp
 	Planning bool // a newer, or a better one is being made
+
+	number int64 // of its reading: the same number is the same run-up
 }
 
 // Planner makes, keeps and reads the plans of services.
@@ -36,7 +39,7 @@ type Planner struct {
 	books *Books
 	now   func() time.Time
 	jobs  *jobs
-	seen  seenRunUps
+	read  readings
 
 	patience time.Duration // how long who only looks waits for a plan
 }
@@ -124,7 +127,12 @@ func (pl *Planner) pinsOf(ctx context.Context, p *Scene, id string) (pins map[st
 // the one before the last change, or none, and says that it is being planned. A service
 // that is past has the plan that it had: it is planned only where it never was.
 func (pl *Planner) RunUp(ctx context.Context, id string) (Scene, Planned, error) {
-	soon, cancel := context.WithTimeout(ctx, pl.patience)
+	return pl.runUpIn(ctx, id, pl.patience)
+}
+
+// runUpIn waits so long for a plan.
+func (pl *Planner) runUpIn(ctx context.Context, id string, patience time.Duration) (Scene, Planned, error) {
+	soon, cancel := context.WithTimeout(ctx, patience)
 	defer cancel()
 	return pl.runUp(ctx, soon, id)
 }
@@ -141,83 +149,30 @@ func (pl *Planner) Settled(ctx context.Context, id string) (Scene, Planned, erro
 
 // runUp waits for a plan until soon ends.
 func (pl *Planner) runUp(ctx, soon context.Context, id string) (Scene, Planned, error) {
-	e, err := pl.books.in(ctx, pl.store.Reader)
-	if err != nil {
-		return Scene{}, Planned{}, err
-	}
-	if p, r, ok, err := pl.seenRunUp(ctx, e, id); ok || err != nil {
-		return p, r, err
-	}
-	p, err := pl.sceneIn(ctx, e.book, id)
-	if err != nil {
-		return p, Planned{}, err
-	}
-	if p.kept != nil {
-		r, err := readPlan(*p.kept)
-		if err != nil {
-			return p, Planned{}, err
+	for last := ""; ; {
+		p, r, j, err := pl.look(ctx, id)
+		if err != nil || j == nil {
+			return p, r, err
 		}
-		return p, pl.note(e, id, p.kept.Plan, p, p.reported(r, p.kept.Message)), nil
-	}
-	x, err := runup.Prepare(p.In)
-	if err != nil {
-		return p, Planned{}, err
-	}
-	key, err := x.Key()
-	if err != nil {
-		return p, Planned{}, err
-	}
-	if r, found, err := pl.keptPlan(ctx, e, id, p, x, key); err != nil || found {
-		return p, r, err
-	}
-	j := pl.jobs.start(id, key, x, func(ctx context.Context, r runup.Result, halted bool) error {
-		_, err := pl.keepPlan(ctx, id, key, p.Pins, r, endedEarly(r, halted))
-		return err
-	})
-	select {
-	case <-j.done:
-	case <-soon.Done():
-		if ctx.Err() != nil {
-			return p, Planned{}, ctx.Err()
+		if j.key == last {
+			return p, Planned{}, fmt.Errorf("the plan %s was made and is not kept", last)
 		}
-		r, err := pl.meanwhile(ctx, id, p, x, j)
-		return p, r, err
-	}
-	switch {
-	case j.passed:
-		return pl.runUp(ctx, soon, id)
-	case j.err != nil:
-		return p, Planned{}, fmt.Errorf("plan service %s: %w", id, j.err)
-	}
-	r, found, err := pl.keptPlan(ctx, e, id, p, x, key)
-	if err == nil && !found {
-		err = fmt.Errorf("the plan %s was made and is not kept", key)
-	}
-	return p, r, err
-}
-
-// meanwhile is what there is while a plan is being made: the best so far, the one before
-// the last change, or none.
-func (pl *Planner) meanwhile(ctx context.Context, id string, p Scene, x runup.Service, j *job) (Planned, error) {
-	if r := pl.jobs.sofar(j); r != nil {
-		m := p.reported(*r, bettered)
-		m.Planning = true
-		return m, nil
-	}
-	kept, found, err := pl.store.LastPlan(ctx, id)
-	if err != nil {
-		return Planned{}, err
-	}
-	if found && kept.Plan.Plan != nil {
-		if r, err := readPlan(kept); err == nil { // one that cannot be read is no help here
-			m := p.reported(r, replanned)
-			m.Planning = true
-			return m, nil
+		select {
+		case <-j.done:
+		case <-soon.Done():
+			if ctx.Err() != nil {
+				return p, Planned{}, ctx.Err()
+			}
+			return pl.meanwhile(ctx, id, j)
+		}
+		switch {
+		case j.passed:
+		case j.err != nil:
+			return p, Planned{}, fmt.Errorf("plan service %s: %w", id, j.err)
+		default:
+			last = j.key
 		}
 	}
-	m := p.reported(x.Unplanned(beingPlanned), "")
-	m.Planning = true
-	return m, nil
 }
 
 const (
@@ -239,12 +194,15 @@ func endedEarly(r runup.Result, halted bool) string {
 
 // reported reads a plan. The message is told where there is one.
 func (p Scene) reported(r runup.Result, message string) Planned {
-	m := Planned{Result: r, RunUp: r.RunUp(p.In.Zone)}
+	m := Planned{Result: r, RunUp: r.RunUp(p.In.Zone), number: readSoFar.Add(1)}
 	if r.Found {
 		m.RunUp.Message = message
 	}
 	return m
 }
+
+// readSoFar numbers the run-ups that were read.
+var readSoFar atomic.Int64
 
 // haltedEarly is told of a plan whose making was stopped.
 const haltedEarly = "Planning was stopped: this is the best plan until then. A change of anything makes it anew."
@@ -252,28 +210,26 @@ const haltedEarly = "Planning was stopped: this is the best plan until then. A c
 // cutShort is told of a plan whose making took longer than planning may.
 const cutShort = "Planning took too long and was ended: this is the best plan until then. Fewer covers, or more hands and equipment, make it easier."
 
-// keptPlan is the plan that is kept under a key, in today's words; false where there is
-// none.
-func (pl *Planner) keptPlan(ctx context.Context, e *edition, id string, p Scene, x runup.Service, key string) (Planned, bool, error) {
+// keptPlan is the plan that is kept under a key, in today's words, with when it was made;
+// false where there is none.
+func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Service, key string) (Planned, time.Time, bool, error) {
 	saved, found, err := pl.store.PlanFor(ctx, id, key)
 	if err != nil {
-		return Planned{}, false, err
+		return Planned{}, time.Time{}, false, err
 	}
 	if !found {
-		return pl.planBefore(ctx, id, p, x, key)
+		r, found, err := pl.planBefore(ctx, id, p, x, key)
+		return r, time.Time{}, found, err
 	}
 	r, err := readPlan(saved)
 	if err != nil {
-		return Planned{}, false, err
+		return Planned{}, time.Time{}, false, err
 	}
 	r, ok := x.Again(r)
 	if !ok {
-		return Planned{}, false, fmt.Errorf("the plan %s does not fit its problem", key)
+		return Planned{}, time.Time{}, false, fmt.Errorf("the plan %s does not fit its problem", key)
 	}
-	if err := pl.point(ctx, saved, p.Pins, r); err != nil {
-		return Planned{}, false, err
-	}
-	return pl.note(e, id, saved.Plan, p, p.reported(r, saved.Message)), true, nil
+	return p.reported(r, saved.Message), saved.MadeAt, true, pl.point(ctx, saved, p.Pins, r)
 }
 
 // point notes that a service has a kept plan, where that is not noted yet.

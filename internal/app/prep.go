@@ -36,52 +36,57 @@ type Prep struct {
 }
 
 // keptSheets holds the newest working out of each service; it is good as long
-// as nothing was written or ticked, and for a minute of the clock.
+// as nothing was written or ticked, no other plan is there, and for a minute of the clock.
 type keptSheets struct {
-	sync.Mutex
+	mu sync.Mutex
 	of map[string]*keptSheet
 }
 
 type keptSheet struct {
-	sync.Mutex
+	busy chan struct{} // full while one works it out
 	key  string
 	made Stocked
 }
 
 func (k *keptSheets) find(service string) *keptSheet {
-	k.Lock()
-	defer k.Unlock()
-	if k.of == nil {
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	if k.of == nil || len(k.of) >= mostRead && k.of[service] == nil {
 		k.of = map[string]*keptSheet{}
 	}
 	if k.of[service] == nil {
-		k.of[service] = &keptSheet{}
+		k.of[service] = &keptSheet{busy: make(chan struct{}, 1)}
 	}
 	return k.of[service]
 }
 
-// Stocked works a service out once for all who ask at the same time.
+// Stocked works a service out once for all who ask at the same time. It does not wait for a
+// plan that is being made anew: until that is there, the hours are those of the one before.
 func (pr *Prep) Stocked(ctx context.Context, id string) (Stocked, error) {
-	b, err := pr.books.Book(ctx)
+	p, planned, there, err := pr.planner.atHand(ctx, id)
+	if err == nil && !there {
+		p, planned, err = pr.planner.RunUp(ctx, id)
+	}
 	if err != nil {
 		return Stocked{}, err
 	}
-	if _, known := b.Services[id]; !known {
-		return Stocked{}, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
-	}
 	kept := pr.sheets.find(id)
-	kept.Lock()
-	defer kept.Unlock()
+	select {
+	case kept.busy <- struct{}{}:
+		defer func() { <-kept.busy }()
+	case <-ctx.Done():
+		return Stocked{}, ctx.Err()
+	}
 	place, err := pr.store.Newest(ctx)
 	if err != nil {
 		return Stocked{}, err
 	}
-	key := fmt.Sprintf("%s %d", place, pr.now().Unix()/60)
+	key := fmt.Sprintf("%s %d %d %v", place, pr.now().Unix()/60, planned.number, planned.Planning)
 	if kept.key == key {
 		return kept.made, nil
 	}
-	made, err := pr.workOut(ctx, id)
-	if err == nil && !made.Planning { // the plan that is being made is asked for again
+	made, err := pr.workOut(ctx, id, p, planned)
+	if err == nil {
 		kept.key, kept.made = key, made
 	}
 	return made, err
@@ -89,11 +94,7 @@ func (pr *Prep) Stocked(ctx context.Context, id string) (Stocked, error) {
 
 // workOut makes the sums twice: without what was ticked, to know to what steps
 // the ticks belong, and with it.
-func (pr *Prep) workOut(ctx context.Context, id string) (x Stocked, err error) {
-	p, planned, err := pr.planner.RunUp(ctx, id)
-	if err != nil {
-		return x, err
-	}
+func (pr *Prep) workOut(ctx context.Context, id string, p Scene, planned Planned) (x Stocked, err error) {
 	ticks, err := pr.store.Ticks(ctx, id)
 	if err != nil {
 		return x, err
