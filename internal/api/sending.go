@@ -9,6 +9,7 @@ import (
 	"sync"
 
 	"github.com/klauspost/compress/gzip"
+	"golang.org/x/sync/singleflight"
 )
 
 // sending holds an answer until it is whole, and then sends as little of it as it can:
@@ -16,8 +17,9 @@ import (
 // text is compressed, once for all who read the same.
 type sending struct {
 	mu     sync.Mutex
-	zipped map[[sha256.Size]byte][]byte
+	zipped map[string][]byte // by ETag
 	size   int
+	now    singleflight.Group
 }
 
 // The most that is kept compressed, in bytes, and the least that is worth compressing.
@@ -26,7 +28,7 @@ const (
 	leastZipped = 1000
 )
 
-func newSending() *sending { return &sending{zipped: map[[sha256.Size]byte][]byte{}} }
+func newSending() *sending { return &sending{zipped: map[string][]byte{}} }
 
 func (x *sending) handler(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
@@ -36,9 +38,12 @@ func (x *sending) handler(next http.Handler) http.Handler {
 		}
 		held := &held{header: w.Header(), status: http.StatusOK}
 		next.ServeHTTP(held, r)
-		body, digest := held.body.Bytes(), sha256.Sum256(held.body.Bytes())
+		body, tag := held.body.Bytes(), w.Header().Get("ETag")
+		if tag == "" {
+			tag = tagOf(body)
+		}
+		w.Header().Del("ETag")
 		if held.status == http.StatusOK && r.Method == http.MethodGet {
-			tag := `W/"` + hex.EncodeToString(digest[:12]) + `"` // weak: it is the same, however it is sent
 			w.Header().Set("ETag", tag)
 			if r.Header.Get("If-None-Match") == tag {
 				w.Header().Del("Content-Type")
@@ -49,13 +54,19 @@ func (x *sending) handler(next http.Handler) http.Handler {
 		if text(w.Header().Get("Content-Type")) {
 			w.Header().Add("Vary", "Accept-Encoding")
 			if len(body) >= leastZipped && strings.Contains(r.Header.Get("Accept-Encoding"), "gzip") {
-				body = x.zip(digest, body)
+				body = x.zip(tag, body)
 				w.Header().Set("Content-Encoding", "gzip")
 			}
 		}
 		w.WriteHeader(held.status)
 		_, _ = w.Write(body) // nobody may be listening
 	})
+}
+
+// tagOf is the ETag of an answer: weak, for it is the same however it is sent.
+func tagOf(body []byte) string {
+	digest := sha256.Sum256(body)
+	return `W/"` + hex.EncodeToString(digest[:12]) + `"`
 }
 
 // text tells what compresses well.
@@ -65,25 +76,32 @@ func text(media string) bool {
 
 // zip compresses as well as it can be done: on the run-up of the winter supper that costs
 // 10 ms more than a middling level, once, and saves 5 of 62 kB for every tablet.
-func (x *sending) zip(digest [sha256.Size]byte, body []byte) []byte {
+func (x *sending) zip(tag string, body []byte) []byte {
 	x.mu.Lock()
-	have, known := x.zipped[digest]
+	have, known := x.zipped[tag]
 	x.mu.Unlock()
 	if known {
 		return have
 	}
-	var out bytes.Buffer
-	zip, _ := gzip.NewWriterLevel(&out, gzip.BestCompression) // there is such a level
-	_, _ = zip.Write(body)                                    // a buffer takes all
-	_ = zip.Close()
+	made, _, _ := x.now.Do(tag, func() (any, error) { // it has no error
+		var out bytes.Buffer
+		zip, _ := gzip.NewWriterLevel(&out, gzip.BestCompression) // there is such a level
+		_, _ = zip.Write(body)                                    // a buffer takes all
+		_ = zip.Close()
+		x.keep(tag, out.Bytes())
+		return out.Bytes(), nil
+	})
+	return made.([]byte)
+}
+
+func (x *sending) keep(tag string, zipped []byte) {
 	x.mu.Lock()
 	defer x.mu.Unlock()
-	if x.size += out.Len(); x.size > mostZipped {
+	if x.size += len(zipped); x.size > mostZipped {
 		clear(x.zipped)
-		x.size = out.Len()
+		x.size = len(zipped)
 	}
-	x.zipped[digest] = out.Bytes()
-	return out.Bytes()
+	x.zipped[tag] = zipped
 }
 
 // held is an answer that is not sent yet. The first status stands, as on the wire: where a

@@ -54,6 +54,7 @@ func (s *sharing) handler(next http.Handler) http.Handler {
 			made, _, _ := s.flights.Do(key, func() (any, error) { // it has no error of its own
 				out := &shareable{held: held{header: http.Header{}, status: http.StatusOK}, key: key, at: time.Now()}
 				next.ServeHTTP(&out.held, r)
+				out.header.Set("ETag", tagOf(out.body.Bytes()))
 				s.keep(at, out)
 				return out, nil
 			})
