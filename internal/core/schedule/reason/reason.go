@@ -42,7 +42,7 @@ type Room struct {
 	Stop    Stop
 }
 
-// Scene is a problem and its plan, made ready for questions.
+// Scene is a problem and its plan, made ready for questions, by one who asks at a time.
 type Scene struct {
 	p        schedule.Problem
 	plan     schedule.Plan
@@ -52,6 +52,7 @@ type Scene struct {
 	held     map[int][]string // link → resources
 	taken    map[string][]taking
 	targets  map[int][]schedule.Target
+	asked    [2][]*Room // Later and Earlier of each task, once it was asked for
 }
 
 type taking struct {
@@ -116,14 +117,29 @@ func (s *Scene) take(resource string, u schedule.Use, span schedule.Span, task, 
 }
 
 // Later is how much later task i could start.
-func (s *Scene) Later(i int) Room { return s.room(i, 1) }
+func (s *Scene) Later(i int) Room { return s.once(0, i, 1) }
 
 // Earlier is how much earlier task i could start.
-func (s *Scene) Earlier(i int) Room { return s.room(i, -1) }
+func (s *Scene) Earlier(i int) Room { return s.once(1, i, -1) }
+
+// once keeps what was found: the reasons of one task lead through many others.
+func (s *Scene) once(which, i int, way int64) Room {
+	if s.asked[which] == nil {
+		s.asked[which] = make([]*Room, len(s.p.Tasks))
+	}
+	if s.asked[which][i] == nil {
+		room := s.room(i, way)
+		s.asked[which][i] = &room
+	}
+	return *s.asked[which][i]
+}
 
 // room tries the moments at which a rule may begin to bind, nearest first.
 // Between two of them nothing changes, so a second beyond each is enough.
 func (s *Scene) room(i int, way int64) Room {
+	if stop := s.stops(i, way); stop.Rule != Nothing { // most tasks cannot move at all
+		return Room{0, stop}
+	}
 	for _, d := range s.moments(i, way) {
 		if stop := s.stops(i, way*(d+1)); stop.Rule != Nothing {
 			return Room{d, stop}
