@@ -88,7 +88,7 @@ var views = []struct {
 		chef.see("Pastry")
 	}},
 	{"plate.png", "/plate/roast-hake", "Build", nil},
-	{"plate-ways.png", "/plate/roast-hake?beside=broth-first", "in the other", nil},
+	{"", "/plate/roast-hake?beside=broth-first", "in the other", nil},
 	{"build-card.png", "/card/roast-hake", "before the first plate", func(chef *tablet) {
 		chef.size(1024, 768)
 		for _, then := range []string{"Build", "Next", "Next"} {

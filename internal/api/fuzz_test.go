@@ -25,7 +25,9 @@ type description struct {
 			Name, In string
 			Schema   schema
 		}
-		RequestBody *struct{ Content map[string]struct{ Schema schema } }
+		RequestBody *struct {
+			Content map[string]struct{ Schema schema }
+		}
 	}
 	Components struct{ Schemas map[string]schema }
 }

@@ -10,6 +10,7 @@ import (
 	"net/http"
 	"net/http/cookiejar"
 	"net/http/httptest"
+	"runtime"
 	"slices"
 	"strings"
 	"sync"
@@ -148,6 +149,7 @@ func (c *crowd) tablet(ctx context.Context, into bool) {
 // changed every two seconds for a minute: what a read of the mise takes, how soon a plan for
 // the newest covers is seen, and how many reads failed.
 func BenchmarkThirtyTablets(b *testing.B) {
+	runtime.GOMAXPROCS(runtime.NumCPU() + 1) // as the program does
 	now := demotest.Morning
 	st := demotest.Store(b)
 	s := api.New(st, api.Options{Log: slog.New(slog.DiscardHandler), Now: func() time.Time { return now }})

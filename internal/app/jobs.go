@@ -7,6 +7,7 @@ import (
 	"runtime"
 	"runtime/debug"
 	"sync"
+	"syscall"
 	"time"
 
 	"golang.org/x/sync/semaphore"
@@ -40,7 +41,7 @@ type job struct {
 }
 
 func newJobs() *jobs {
-	return &jobs{of: map[string]*job{}, room: semaphore.NewWeighted(int64(runtime.GOMAXPROCS(0)))}
+	return &jobs{of: map[string]*job{}, room: semaphore.NewWeighted(int64(runtime.NumCPU()))}
 }
 
 // longestPlanning bounds how long a plan is made for.
@@ -87,13 +88,32 @@ func (js *jobs) make(ctx context.Context, x runup.Service, found func(runup.Resu
 		return r, err
 	}
 	defer js.room.Release(1)
-	defer func() {
-		if what := recover(); what != nil {
-			err = &Panic{What: what, Stack: debug.Stack()}
-		}
+	done := make(chan struct{})
+	go func() {
+		defer close(done)
+		defer func() {
+			if what := recover(); what != nil {
+				err = &Panic{What: what, Stack: debug.Stack()}
+			}
+		}()
+		yield()
+		r, err = plan(x, ctx, found)
 	}()
-	return plan(x, ctx, found)
+	<-done
+	return r, err
 }
+
+// yield has the thread of a search give way to those that serve tablets. The thread ends
+// with its goroutine, for only root may raise its priority again. The program has one
+// processor more than the machine (cmd/jointime), so that a search takes none away from
+// who serves.
+func yield() {
+	runtime.LockOSThread()
+	_ = syscall.Setpriority(syscall.PRIO_PROCESS, syscall.Gettid(), searchNice) // where it may not, it is as it was
+}
+
+// searchNice is how nice a search is to others: 0 as usual, 19 the most.
+const searchNice = 10
 
 // plan is what makes one; tests put a fault in its place.
 var plan = runup.Service.Plan

@@ -32,7 +32,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		return nil, fmt.Errorf("connect to the database: %w", err)
 	}
 	db.SetMaxOpenConns(20)
-	db.SetMaxIdleConns(8)
+	db.SetMaxIdleConns(20) // a change has all tablets read at once, and beginning a connection costs more than a read
 	if err := migrate(ctx, db.DB); err != nil {
 		db.Close()
 		return nil, err
