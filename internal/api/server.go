@@ -6,6 +6,7 @@ package api
 import (
 	"context"
 	"net/http"
+	"sync"
 	"time"
 
 	"github.com/alexedwards/scs/postgresstore"
@@ -57,8 +58,27 @@ func New(st *store.Store, o Options) *Server {
 // Run tells open screens of changes until the context ends; then the event
 // streams end too.
 func (s *Server) Run(ctx context.Context) {
+	var tidying sync.WaitGroup
+	tidying.Go(func() { s.tidy(ctx) })
 	s.store.Listen(ctx, s.Log, s.app.Hub.Tell)
 	s.app.Hub.Close()
+	tidying.Wait()
+}
+
+// tidyEach is how often what nobody asks for any more is let go of.
+const tidyEach = time.Hour
+
+func (s *Server) tidy(ctx context.Context) {
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-time.After(tidyEach):
+		}
+		if err := s.store.Tidy(ctx); err != nil && ctx.Err() == nil {
+			s.Log.Warn("old plans and sessions were not let go of", "error", err)
+		}
+	}
 }
 
 // ServeHTTP answers one request.

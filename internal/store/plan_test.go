@@ -3,6 +3,7 @@ package store_test
 import (
 	"context"
 	"encoding/json"
+	"fmt"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -73,4 +74,36 @@ func TestAPlanBelongsToSeveralServices(t *testing.T) {
 	first, _, err = s.LastPlan(ctx, "friday")
 	require.NoError(t, err)
 	assert.Equal(t, "k", first.Key, "it has that one again")
+}
+
+// Old plans, answers, sessions and tries go; the newest plans of a service stay, and what
+// others of the same problem have.
+func TestTidyKeepsTheNewestPlans(t *testing.T) {
+	ctx := context.Background()
+	s := pgtest.Store(t)
+	for i := range 14 {
+		_, err := s.SavePlan(ctx, planOf("supper", fmt.Sprint("k", i), 0, 10))
+		require.NoError(t, err)
+	}
+	_, err := s.SavePlan(ctx, planOf("lunch", "k0", 0, 5))
+	require.NoError(t, err)
+	_, err = s.DB.Exec(`update plan set made_at = now() - interval '2 hours'`)
+	require.NoError(t, err)
+	_, err = s.DB.Exec(`insert into request (key, digest, answer, at) values ('old', '', '1', now() - interval '40 days'), ('new', '', '1', now());
+		insert into sessions (token, data, expiry) values ('old', '', now() - interval '1 day'), ('new', '', now() + interval '1 day');
+		insert into join_try (address, at) values ('a', now() - interval '2 days'), ('a', now())`)
+	require.NoError(t, err)
+	require.NoError(t, s.Tidy(ctx))
+	last, found, err := s.LastPlan(ctx, "supper")
+	require.NoError(t, err)
+	require.True(t, found)
+	assert.Equal(t, "k13", last.Key)
+	for table, want := range map[string]int{"plan": 11, "service_plan": 11, "request": 1, "sessions": 1, "join_try": 1} {
+		var n int
+		require.NoError(t, s.DB.Get(&n, `select count(*) from `+table))
+		assert.Equal(t, want, n, table)
+	}
+	_, found, err = s.PlanFor(ctx, "lunch", "k0")
+	require.NoError(t, err)
+	assert.True(t, found, "lunch has it still")
 }
