@@ -64,6 +64,7 @@ type Options struct {
 	PingEach time.Duration    // of the event stream; 0: 15 s
 	Within   time.Duration    // bounds every request but the event stream; 0: 20 s
 	Patience time.Duration    // how long who only looks waits for a plan that is being made; 0: 300 ms
+	Shared   time.Duration    // how long an answer about a service is given to others who ask the same; 0: 250 ms
 	Printer  string           // address of the label printer; empty: there is none
 }
 

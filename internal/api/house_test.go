@@ -36,6 +36,7 @@ type house struct {
 	printer string
 	screens fs.FS
 	codes   bool // browsers join with a code
+	shared  time.Duration
 }
 
 // newHouse is one in which the suppers are planned already.
@@ -71,7 +72,7 @@ func (h *house) set(now time.Time) {
 
 // serve starts one more server on the same database.
 func (h *house) serve() *httptest.Server {
-	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Within: demotest.Patience, Patience: demotest.Patience / 10, Printer: h.printer, Screens: h.screens, Codes: h.codes})
+	s := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Now: h.clock, PingEach: 50 * time.Millisecond, Within: demotest.Patience, Patience: demotest.Patience / 10, Printer: h.printer, Screens: h.screens, Codes: h.codes, Shared: max(1, h.shared)}) // tests change what is stored by hand
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { s.Run(ctx); close(done) }()

@@ -3,9 +3,11 @@ package api_test
 import (
 	"bytes"
 	"compress/gzip"
+	"fmt"
 	"io"
 	"net/http"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -76,4 +78,33 @@ func TestASessionThatCannotBeKeptIsTheAnswer(t *testing.T) {
 	a := chef.send("PUT", "/api/session", map[string]any{"name": "Chef"})
 	assert.Equal(t, 500, a.status)
 	assert.Equal(t, "/problems/internal", a.problem(t).Type)
+}
+
+// Those who read the same at the same time are answered once, and nobody is given what was
+// there before a write that was answered, a tick, or a minute.
+func TestASharedAnswerIsNeverOlderThanTheLastWrite(t *testing.T) {
+	h := newHouse(t)
+	h.shared = time.Hour
+	h.server = h.serve()
+	chef := h.cook("Chef")
+	at := "/api/services/supper/mise"
+	open := func() int { return get[api.MiseView](chef, at).Sheet.Open }
+	before := open()
+	_, err := h.store.DB.Exec(`update thing set body = jsonb_set(body, '{name}', '"By hand"') where kind = 'service' and id = 'supper'`)
+	require.NoError(t, err)
+	assert.Equal(t, "Small supper", get[api.MiseView](chef, at).Service.Name, "it was shared")
+	for i, task := range []string{"gravy/bones", "quince/poach"} {
+		require.Equal(t, 200, chef.send("POST", "/api/services/supper/ticks", ticks(made(fmt.Sprint("tick-000", i), task, 5000, map[string]string{"gravy/bones": "ml", "quince/poach": "g"}[task]))).status)
+		assert.Equal(t, before-1-i, open(), "the tick counts at once")
+	}
+	for n := range 5 {
+		view := get[api.ServiceView](chef, "/api/services/supper")
+		view.Service.Name = fmt.Sprint("Supper ", n)
+		require.Equal(t, 200, chef.send("PUT", "/api/services/supper", edit(view.Version, view.Service)).status)
+		assert.Equal(t, view.Service.Name, get[api.ServiceView](chef, "/api/services/supper").Service.Name)
+		assert.Equal(t, view.Service.Name, get[api.MiseView](chef, at).Service.Name)
+	}
+	other := h.stranger()
+	other.client.Jar = nil
+	assert.Equal(t, http.StatusOK, other.send("GET", at, nil).status, "this machine needs no name to read")
 }

@@ -40,6 +40,9 @@ func New(st *store.Store, o Options) *Server {
 	if o.Within == 0 {
 		o.Within = 20 * time.Second
 	}
+	if o.Shared == 0 {
+		o.Shared = 250 * time.Millisecond
+	}
 	if o.Patience == 0 {
 		o.Patience = 300 * time.Millisecond
 	}

@@ -22,16 +22,13 @@ type sharing struct {
 	last map[string]*shareable // by address
 }
 
-// shareable is an answer with the key that it is for.
+// shareable is an answer with the key that it is for. It is given to others for a moment
+// only: a plan that is being bettered changes without being told.
 type shareable struct {
 	held
 	key string
 	at  time.Time
 }
-
-// sharedFor is how long an answer is given to others: a plan that is being bettered changes
-// without being told.
-const sharedFor = 250 * time.Millisecond
 
 // mostShared bounds how many answers are kept.
 const mostShared = 16
@@ -73,7 +70,7 @@ func (s *sharing) handler(next http.Handler) http.Handler {
 func (s *sharing) fresh(at, key string) *shareable {
 	s.mu.Lock()
 	defer s.mu.Unlock()
-	if a := s.last[at]; a != nil && a.key == key && time.Since(a.at) < sharedFor {
+	if a := s.last[at]; a != nil && a.key == key && time.Since(a.at) < s.Shared {
 		return a
 	}
 	return nil
