@@ -36,38 +36,41 @@ type serverOn struct {
 	url           atomic.Value // string
 }
 
+// start runs it until it has printed its address: one that meets PostgreSQL dead at its
+// start ends with the error, and is started again, as a supervisor does.
 func (s *serverOn) start(t testing.TB) {
 	t.Helper()
-	cmd := exec.Command(s.bin, "demo", "--database", s.database)
-	out, err := cmd.StdoutPipe()
-	require.NoError(t, err)
-	require.NoError(t, cmd.Start())
-	at := make(chan string, 1)
-	go func() {
-		text := make([]byte, 0, 4096)
-		for buf := make([]byte, 512); ; {
-			n, err := out.Read(buf)
-			text = append(text, buf[:n]...)
-			if m := address.FindSubmatch(text); m != nil && bytes.Contains(text, []byte("Ctrl-C")) {
-				select {
-				case at <- "http://127.0.0.1:" + string(m[1]):
-				default:
-				}
-			}
-			if err != nil {
-				return
-			}
+	for end := time.Now().Add(5 * time.Minute); time.Now().Before(end); {
+		cmd := exec.Command(s.bin, "demo", "--database", s.database)
+		out, err := cmd.StdoutPipe()
+		require.NoError(t, err)
+		require.NoError(t, cmd.Start())
+		if url := printed(out); url != "" {
+			s.url.Store(url)
+			s.mu.Lock()
+			s.cmd = cmd
+			s.mu.Unlock()
+			go func() { _, _ = io.Copy(io.Discard, out) }() // until it is killed
+			return
 		}
-	}()
-	select {
-	case url := <-at:
-		s.url.Store(url)
-	case <-time.After(3 * time.Minute):
-		require.Fail(t, "it printed no address")
+		_ = cmd.Wait() // it ended with an error
 	}
-	s.mu.Lock()
-	s.cmd = cmd
-	s.mu.Unlock()
+	require.Fail(t, "it printed no address")
+}
+
+// printed is the address that a program tells once it serves; empty where it ended before.
+func printed(out io.Reader) string {
+	text := make([]byte, 0, 4096)
+	for buf := make([]byte, 512); ; {
+		n, err := out.Read(buf)
+		text = append(text, buf[:n]...)
+		if m := address.FindSubmatch(text); m != nil && bytes.Contains(text, []byte("Ctrl-C")) {
+			return "http://127.0.0.1:" + string(m[1])
+		}
+		if err != nil {
+			return ""
+		}
+	}
 }
 
 func (s *serverOn) kill() {
