@@ -34,13 +34,13 @@ type whatIfInput struct {
 	}
 }
 
-// WhatIfView is the plan as it is beside the plan as it would be, both searched for
-// equally long.
+// WhatIfView is the plan as it is beside the plan as it would be: both searched for from
+// the plan that is kept, equally long.
 type WhatIfView struct {
 	Service  string         `json:"service"`
 	Now      report.Summary `json:"now"`
 	Then     report.Summary `json:"then"`
-	Searched int64          `json:"searched,omitempty" doc:"seconds after which both searches were ended; absent: both were gone through to their end"`
+	Searched int64          `json:"searched,omitempty" doc:"seconds after which the searches were ended; absent: both were gone through to their end"`
 }
 
 type whatIfOutput struct{ Body WhatIfView }
@@ -120,7 +120,7 @@ type methodsOutput struct {
 // compareMethods plans a service with each method of every component that has
 // several.
 func (s comparing) compareMethods(ctx context.Context, in *serviceInput) (*methodsOutput, error) {
-	p, err := s.app.Scene(ctx, in.ID)
+	p, kept, err := s.app.Settled(ctx, in.ID)
 	if err != nil {
 		return nil, s.fail(err)
 	}
@@ -134,7 +134,7 @@ func (s comparing) compareMethods(ctx context.Context, in *serviceInput) (*metho
 				continue
 			}
 			seen[c.ID] = true
-			plans, err := s.methodPlans(ctx, p.In, p.In.Components[c.ID])
+			plans, err := s.methodPlans(ctx, p.In, kept, p.In.Components[c.ID])
 			if err != nil {
 				return nil, s.fail(err)
 			}
@@ -144,13 +144,13 @@ func (s comparing) compareMethods(ctx context.Context, in *serviceInput) (*metho
 	return out, nil
 }
 
-func (s comparing) methodPlans(ctx context.Context, in demand.Input, c recipe.Component) (MethodPlans, error) {
+func (s comparing) methodPlans(ctx context.Context, in demand.Input, kept app.Planned, c recipe.Component) (MethodPlans, error) {
 	out := MethodPlans{Component: c.ID, Name: c.Name, Chosen: c.Method().ID, Methods: []MethodPlan{}}
 	for _, m := range c.Methods {
 		next := in
 		next.Components = maps.Clone(in.Components)
 		next.Components[c.ID] = c.By(m.ID)
-		r, err := s.app.Once(ctx, next, s.whatIfWithin())
+		r, err := s.app.Once(ctx, next, kept, s.whatIfWithin())
 		if err != nil {
 			return out, err
 		}

@@ -59,12 +59,12 @@ func (js *jobs) start(id, key string, x runup.Service, keep func(context.Context
 		j.passed = true
 		j.cancel()
 	}
-	ctx, cancel := context.WithTimeout(context.Background(), longestPlanning)
+	ctx, cancel := context.WithCancel(context.Background())
 	j := &job{key: key, cancel: cancel, done: make(chan struct{}), view: Progress{Planning: true}, at: time.Now()}
 	js.of[id] = j
 	go func() {
 		defer cancel()
-		r, err := js.make(ctx, x, func(r runup.Result) { js.better(j, r) })
+		r, err := js.make(ctx, x, longestPlanning, func(r runup.Result) { js.better(j, r) })
 		js.mu.Lock()
 		halted, passed := j.halted, j.passed
 		js.mu.Unlock()
@@ -82,12 +82,15 @@ func (js *jobs) start(id, key string, x runup.Service, keep func(context.Context
 	return j
 }
 
-// make plans when there is room for it. A panic in the planning is its error.
-func (js *jobs) make(ctx context.Context, x runup.Service, found func(runup.Result)) (r runup.Result, err error) {
+// make plans when there is room for it, and from then on for so long at most. A panic in
+// the planning is its error.
+func (js *jobs) make(ctx context.Context, x runup.Service, within time.Duration, found func(runup.Result)) (r runup.Result, err error) {
 	if err := js.room.Acquire(ctx, 1); err != nil {
 		return r, err
 	}
 	defer js.room.Release(1)
+	ctx, cancel := context.WithTimeout(ctx, within)
+	defer cancel()
 	done := make(chan struct{})
 	go func() {
 		defer close(done)
@@ -180,10 +183,10 @@ func (pl *Planner) Progress(service string) (out Progress) {
 // being made, or there is none yet.
 func (pl *Planner) Stop(service string) bool { return pl.jobs.stop(service) }
 
-// Once plans what is only compared, and keeps nothing. Who asks for the same at the same
-// time gets the same plan. The search ends with the context, or when it has lasted as long
-// as it may; the best until then is what there is.
-func (pl *Planner) Once(ctx context.Context, in demand.Input, within time.Duration) (Planned, error) {
+// Once plans what is only compared, beginning from a plan that is kept, and keeps nothing.
+// Who asks for the same at the same time gets the same plan. The search ends with the
+// context, or when it has lasted as long as it may; the best until then is what there is.
+func (pl *Planner) Once(ctx context.Context, in demand.Input, from Planned, within time.Duration) (Planned, error) {
 	x, err := runup.Prepare(in)
 	if err != nil {
 		return Planned{}, err
@@ -192,10 +195,14 @@ func (pl *Planner) Once(ctx context.Context, in demand.Input, within time.Durati
 	if err != nil {
 		return Planned{}, err
 	}
+	if from.Found {
+		x = x.From(from.Plan)
+		key += fmt.Sprint(" from ", from.number)
+	}
 	made := pl.jobs.once.DoChan(key, func() (any, error) {
-		soon, cancel := context.WithTimeout(context.WithoutCancel(ctx), within)
+		waits, cancel := context.WithTimeout(context.WithoutCancel(ctx), 3*within) // for room, and then it plans
 		defer cancel()
-		return pl.jobs.make(soon, x, nil)
+		return pl.jobs.make(waits, x, within, nil)
 	})
 	select {
 	case got := <-made:
@@ -212,14 +219,13 @@ func (pl *Planner) Once(ctx context.Context, in demand.Input, within time.Durati
 	}
 }
 
-// Beside plans what a service would be, beside the plan that it has. Where the search has
-// to end before it is over, the plan that it has is compared as no longer a search finds
-// it, and cut is true: more time would better both.
+// Beside plans what a service would be, and what it is: both from the plan that it has,
+// for equally many rounds and equally long, so that a choice is not better only because
+// more was tried. Cut says that the searches had to end before they were over.
 func (pl *Planner) Beside(ctx context.Context, has Planned, in, would demand.Input, within time.Duration) (then, now Planned, cut bool, err error) {
-	then, err = pl.Once(ctx, would, within)
-	if err != nil || !then.CutShort {
+	if then, err = pl.Once(ctx, would, has, within); err != nil {
 		return then, has, false, err
 	}
-	now, err = pl.Once(ctx, in, within)
-	return then, now, true, err
+	now, err = pl.Once(ctx, in, has, within)
+	return then, now, then.CutShort || now.CutShort, err
 }

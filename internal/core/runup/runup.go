@@ -30,6 +30,7 @@ type Service struct {
 	problem schedule.Problem
 	of      work.Map
 	options Options
+	from    *schedule.Plan // with which the search begins
 }
 
 // Prepare expands a service, and searches for nothing. The error is for a service that
@@ -46,6 +47,13 @@ func Prepare(in demand.Input) (Service, error) {
 	}
 	s.options = usual(s.problem, in.Service.Calm)
 	return s, nil
+}
+
+// From is the service searched for from a plan of it, or of what it was like before a
+// change, instead of from nothing.
+func (s Service) From(p schedule.Plan) Service {
+	s.from = &p
+	return s
 }
 
 // Options are those with which the service is searched.
@@ -81,6 +89,8 @@ type Result struct {
 	Seed     uint64            // of the plan
 	Excluded expand.Exclusions // what had to be left out
 	CutShort bool              // the search was ended before it was over
+
+	from *schedule.Plan
 }
 
 // maxExcluded bounds how many steps may turn out impossible, one by one.
@@ -91,7 +101,7 @@ const maxExcluded = 500
 // be nil, while the search goes on; what it is handed is a result like the last one. A context that ends during the search gives the best
 // plan until then; one that ended before there was any is the error.
 func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
-	r := Result{Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
+	r := Result{from: s.from, Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
 	for range maxExcluded {
 		var no *solve.Impossible
 		switch err := r.search(ctx, r.telling(found)); {

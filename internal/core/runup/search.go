@@ -42,7 +42,7 @@ func (r *Result) search(ctx context.Context, found func(schedule.Plan)) error {
 	r.Seed = r.Options.Seed
 	others, stop := r.others(ctx)
 	defer stop()
-	plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: r.Options.Seed, Found: found})
+	plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: r.Options.Seed, Found: found, From: r.from})
 	if err != nil {
 		return err
 	}
@@ -59,7 +59,7 @@ func (r *Result) others(ctx context.Context) (plans []chan seeded, stop func()) 
 		out := make(chan seeded, 1)
 		plans = append(plans, out)
 		go func() {
-			plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed})
+			plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed, From: r.from})
 			out <- seeded{seed, plan, err == nil}
 		}()
 	}

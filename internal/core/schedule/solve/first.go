@@ -22,7 +22,7 @@ func (s *search) build(jitter int64, noise bool, ejections int) bool {
 		if s.urgency[all[k]]++; left == 0 || s.late() {
 			return false
 		}
-		out := s.eject(all[k])
+		out := s.eject(all[k], 2*s.m.tasks[all[k]].dur+1800)
 		s.bounds.all(s.now.placed, s.now.start, s.floors, s.caps)
 		s.order(out, jitter)
 		all = append(append([]int{all[k]}, out...), all[k+1:]...)
@@ -30,8 +30,9 @@ func (s *search) build(jitter int64, noise bool, ejections int) bool {
 }
 
 // eject lifts what is in the way of a task that found no place: its neighbours
-// by waits, and what has one of its resources about the time at which it is due.
-func (s *search) eject(i int) (out []int) {
+// by waits, and what has one of its resources no further from the time at which it is due
+// than reach, in seconds.
+func (s *search) eject(i int, reach int64) (out []int) {
 	lift := func(k int) {
 		if k != i && s.now.placed[k] {
 			s.now.lift(k)
@@ -42,7 +43,6 @@ func (s *search) eject(i int) (out []int) {
 		lift(s.m.links[e].from)
 		lift(s.m.links[e].to)
 	}
-	reach := 2*s.m.tasks[i].dur + 1800
 	for _, r := range s.m.touches(i) {
 		var owners []int
 		for _, t := range s.now.board.on[r].taken {

@@ -29,6 +29,9 @@ type Options struct {
 	// Found, if not nil, is given each plan that is better than the one before,
 	// the first among them, while the search goes on.
 	Found func(schedule.Plan)
+	// From, if not nil, is a plan of this problem or of one like it from which the search
+	// begins, where most of it still fits.
+	From *schedule.Plan
 }
 
 // Impossible says that no plan can exist, and why: it is proven, not guessed.
@@ -63,7 +66,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	}
 	s := newSearch(ctx, m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
 	s.found = o.Found
-	found := s.first(ctx)
+	found := (o.From != nil && s.from(*o.From)) || s.first(ctx)
 	if found {
 		s.pull(ctx)
 		s.settle(ctx)
