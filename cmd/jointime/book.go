@@ -45,7 +45,7 @@ func exportCommand(ctx context.Context, args []string, _ io.Reader, out, errs io
 // importCommand says what a file would change, and with --yes takes it in.
 func importCommand(ctx context.Context, args []string, in io.Reader, out, errs io.Writer) int {
 	flags, database := bookFlags("import", errs)
-	yes := flags.Bool("yes", false, "take it in")
+	yes := flags.Bool("yes", false, "import it")
 	if flags.Parse(args) != nil || flags.NArg() != 1 {
 		fmt.Fprint(errs, usage)
 		return exitMalformed
@@ -70,11 +70,11 @@ func importCommand(ctx context.Context, args []string, in io.Reader, out, errs i
 				fmt.Fprintf(out, "    %s: %s -> %s\n", d.Where, d.Was, d.Is)
 			}
 		}
-		word := "would be taken in; nothing was changed. Add --yes to do it."
+		word := "Nothing changed yet: add --yes to import."
 		if *yes {
-			word = "taken in."
+			word = "Imported."
 		}
-		fmt.Fprintf(out, "%d new, %d changed, %d the same: %s\n", count["new"], count["changed"], count["same"], word)
+		fmt.Fprintf(out, "%d new, %d changed, %d the same. %s\n", count["new"], count["changed"], count["same"], word)
 		return nil
 	})
 }

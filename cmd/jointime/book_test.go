@@ -34,18 +34,18 @@ func TestABookIsExportedAndImportedFromTheCommandLine(t *testing.T) {
 
 	said, _ := call(0, "import", "--database", st.URL, file)
 	assert.Contains(t, said, `changed component "Crushed turnip"`)
-	assert.Contains(t, said, "nothing was changed")
+	assert.Contains(t, said, "Nothing changed yet")
 	same, _ := call(0, "export", "--database", st.URL)
 	assert.Equal(t, book, same)
 
 	said, _ = call(0, "import", "--database", st.URL, "--yes", file)
-	assert.Contains(t, said, "taken in.")
+	assert.Contains(t, said, "Imported.")
 	now, _ := call(0, "export", "--database", st.URL)
 	assert.Contains(t, now, "Crushed turnip")
 
 	require.NoError(t, os.WriteFile(file, []byte(book[:len(book)/3]), 0o600))
 	_, errs := call(exitMalformed, "import", "--database", st.URL, file)
-	assert.Contains(t, errs, "ends in the middle")
+	assert.Contains(t, errs, "is cut off")
 	call(exitMalformed, "import")
 	_, errs = call(1, "export", "--database", "postgres://127.0.0.1:1/none")
 	assert.Contains(t, errs, "connect")

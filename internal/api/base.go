@@ -73,7 +73,7 @@ func (s base) asked(ctx context.Context) (store.Request, error) {
 	q, _ := ctx.Value(requestKey{}).(store.Request)
 	q.Who, q.Person = s.sessions.GetString(ctx, "name"), s.sessions.GetString(ctx, "person")
 	if q.Who == "" || q.Person == "" {
-		return q, problem(noName, "Say first who you are: a role, or initials.")
+		return q, problem(noName, "Enter your role or initials first.")
 	}
 	return q, nil
 }

@@ -37,7 +37,7 @@ func (s cards) cardFile(w http.ResponseWriter, r *http.Request) {
 		c.Cautions = append(c.Cautions, "contains "+strings.Join(names, ", "))
 	}
 	if len(contents.Unknown) > 0 {
-		c.Cautions = append(c.Cautions, "what is in it is not all known")
+		c.Cautions = append(c.Cautions, "allergens not all known")
 	}
 	if c.Photo, err = s.store.Picture(r.Context(), id); err != nil && !errors.Is(err, store.ErrNotFound) {
 		s.writeProblem(w, s.fail(err))

@@ -98,7 +98,7 @@ func (s checks) postCheck(ctx context.Context, in *checkInput) (*struct{}, error
 	}
 	reason := strings.TrimSpace(in.Body.Reason)
 	if !in.Body.Sent && reason == "" {
-		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.reason", Message: "why is it sent back?"})
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.reason", Message: "Why is it sent back?"})
 	}
 	if err := s.store.AddPlateCheck(ctx, store.PlateCheck{ID: in.Body.ID, Dish: in.ID, Sent: in.Body.Sent, Reason: reason, Who: q.Who, Person: q.Person}); err != nil {
 		return nil, s.fail(err)

@@ -71,7 +71,7 @@ func TestWhatWouldBeIsPlannedAndNotKept(t *testing.T) {
 	back.Zone = "Lantern/Quay"
 	refused := chef.send("POST", "/api/services/supper/what-if", map[string]any{"kitchen": back})
 	assert.Equal(t, 422, refused.status)
-	assert.Contains(t, string(refused.body), "no time zone")
+	assert.Contains(t, string(refused.body), "not a time zone")
 }
 
 func TestAPlanWithEachMethod(t *testing.T) {
@@ -110,7 +110,7 @@ func TestPlanningIsStoppedAndTheBestIsKept(t *testing.T) {
 	var v api.RunUpView
 	require.NoError(t, json.Unmarshal(got.body, &v))
 	assert.Len(t, v.RunUp.Bars, 333, "all that is to be done has its time")
-	assert.True(t, strings.HasPrefix(v.RunUp.Message, "Planning was stopped"), v.RunUp.Message)
+	assert.True(t, strings.HasPrefix(v.RunUp.Message, "Stopped: best plan so far"), v.RunUp.Message)
 	again := get[api.RunUpView](chef, "/api/services/winter-supper/runup")
 	assert.Equal(t, v.RunUp.Message, again.RunUp.Message, "it is kept as it is")
 	assert.Equal(t, v.RunUp.Bars, again.RunUp.Bars)

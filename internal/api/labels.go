@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"io"
 	"net/http"
@@ -79,7 +80,7 @@ func (s labels) printLabels(ctx context.Context, in *printInput) (*printOutput, 
 		return nil, err
 	}
 	if s.Printer == "" {
-		return nil, problem(noPrinter, "No label printer is set up. Print them on plain paper.")
+		return nil, problem(noPrinter, "No label printer set up. Print on paper.")
 	}
 	list, err := s.labels(ctx, in.ID, in.Body.Tasks)
 	if err != nil {
@@ -92,7 +93,7 @@ func (s labels) printLabels(ctx context.Context, in *printInput) (*printOutput, 
 	for _, l := range list[min(out.Body.Printed, len(list)):] {
 		if err := send(ctx, s.Printer, l.SVG); err != nil {
 			s.Log.Warn("a label was not printed", "error", err)
-			return nil, problem(printerStop, fmt.Sprintf("The label printer stopped after %d of %d: %v. Send the rest again, or print on plain paper.", out.Body.Printed, len(list), err))
+			return nil, problem(printerStop, fmt.Sprintf("Label printer stopped after %d of %d: %v. Print the rest again, or use paper.", out.Body.Printed, len(list), err))
 		}
 		out.Body.Printed++
 		if err := s.store.Answer(ctx, q, out.Body.Printed); err != nil { // it is printed all the same
@@ -115,12 +116,12 @@ func send(ctx context.Context, printer, svg string) error {
 	r.Header.Set("Content-Type", "image/svg+xml")
 	resp, err := http.DefaultClient.Do(r)
 	if err != nil {
-		return fmt.Errorf("it does not answer")
+		return errors.New("no answer")
 	}
 	defer resp.Body.Close()
 	if resp.StatusCode >= 300 {
 		why, _ := io.ReadAll(io.LimitReader(resp.Body, 200)) // only to be told
-		return fmt.Errorf("it says “%s”", strings.TrimSpace(string(why)))
+		return fmt.Errorf("“%s”", strings.TrimSpace(string(why)))
 	}
 	return nil
 }

@@ -45,14 +45,14 @@ func TestLabelsGoToThePrinterOrToPaper(t *testing.T) {
 	chef.base = h.server.URL
 	p := send("gravy/bones").problem(t)
 	assert.Equal(t, 502, p.Status)
-	assert.Contains(t, p.Detail, "stopped after 0 of 1: it says “out of paper”")
+	assert.Contains(t, p.Detail, "stopped after 0 of 1: “out of paper”")
 	stop()
-	assert.Contains(t, send("gravy/bones").problem(t).Detail, "it does not answer")
+	assert.Contains(t, send("gravy/bones").problem(t).Detail, "no answer")
 	h.printer = ""
 	other := h.serve()
 	chef.base = other.URL
 	require.Equal(t, 200, chef.send("PUT", "/api/session", map[string]any{"name": "Chef"}).status)
-	assert.Contains(t, send("gravy/bones").problem(t).Detail, "plain paper")
+	assert.Contains(t, send("gravy/bones").problem(t).Detail, "on paper")
 }
 
 func TestHeatsAndReductionsAreTold(t *testing.T) {

@@ -118,7 +118,7 @@ func (s *Server) recovered(next http.Handler) http.Handler {
 		defer func() {
 			if v := recover(); v != nil {
 				s.Log.Error("panic", "value", v, "stack", string(debug.Stack()))
-				s.writeProblem(w, problem(ours, "Something went wrong here. Nothing stored was lost."))
+				s.writeProblem(w, problem(ours, "Something went wrong. Nothing saved was lost."))
 			}
 		}()
 		next.ServeHTTP(w, r)
@@ -151,7 +151,7 @@ func (s *Server) joined(next http.Handler) http.Handler {
 
 func (s base) howToJoin() string {
 	if s.Codes {
-		return "This tablet has not joined. Type the code that the start printed."
+		return "This tablet has not joined. Type the code shown where Jointime was started."
 	}
 	return "This is served to the machine that it runs on alone. Start with serve and --listen to let tablets join."
 }
@@ -181,7 +181,7 @@ func (s *Server) received(next http.Handler) http.Handler {
 			return
 		}
 		if where, bad := controlIn(body); bad && !strings.HasPrefix(r.Header.Get("Content-Type"), "image/") && !strings.HasPrefix(r.URL.Path, "/api/read/") {
-			s.writeProblem(w, malformed(fault.List{{Field: where, What: "has a character in it that cannot be written: a control character, or half of a line's end"}}))
+			s.writeProblem(w, malformed(fault.List{{Field: where, What: "Has a character that cannot be written: a control character, or half a line end."}}))
 			return
 		}
 		r.Body = io.NopCloser(bytes.NewReader(body))
@@ -208,7 +208,7 @@ func cleanAddress(at *url.URL) *Problem {
 		whole += name + strings.Join(values, "")
 	}
 	if !utf8.ValidString(whole) || strings.ContainsFunc(strings.NewReplacer("\n", "", "\r", "", "\t", "").Replace(whole), unicode.IsControl) {
-		return problem(noAddress, "There is nothing at this address: it has a character in it that cannot be written.")
+		return problem(noAddress, "Page not found: its address has a character that cannot be written.")
 	}
 	return nil
 }
@@ -258,7 +258,7 @@ const maxKey = 100
 func (s base) unread(err error) *Problem {
 	var large *http.MaxBytesError
 	if errors.As(err, &large) {
-		return problem(tooLarge, fmt.Sprintf("That is more than %d MB, the most that is read here.", large.Limit>>20))
+		return problem(tooLarge, fmt.Sprintf("More than %d MB, the most that is read here.", large.Limit>>20))
 	}
-	return problem(notWhole, "What was sent did not arrive whole. Send it again.")
+	return problem(notWhole, "It did not arrive whole. Send it again.")
 }

@@ -125,7 +125,7 @@ func TestTheOrderGoesBySupplierInPacksAndInTime(t *testing.T) {
 	for _, b := range v.Exploded.Buy {
 		byName[b.Name] = b
 	}
-	assert.Equal(t, "2 × 1 kg = 2 kg, for 1.45 kg; 550 g over", byName["hake"].Purchase.Working)
+	assert.Equal(t, "2 × 1 kg = 2 kg: 1.45 kg needed, 550 g left over", byName["hake"].Purchase.Working)
 	assert.Equal(t, "43 g", byName["butter"].Still, "193 g, and 150 g are there")
 	assert.Nil(t, byName["salt"].Purchase, "there is enough of it")
 	assert.Zero(t, byName["water"].Missing.Quantity, "it comes from the tap")
@@ -174,7 +174,7 @@ func TestStockAndSuppliersAreKept(t *testing.T) {
 	assert.Equal(t, 422, chef.send("PUT", "/api/stock/y", edit(0, map[string]any{"id": "x", "kitchen": "k", "ingredient": "hake", "amount": map[string]any{"quantity": 1, "unit": "kg"}, "counted": "2026-03-10T00:00:00Z"})).status)
 	assert.Len(t, get[struct{ Suppliers []api.SupplierView }](chef, "/api/suppliers").Suppliers, 4)
 	s := map[string]any{"id": "new", "name": "New", "delivers": []int{9}, "at": "07:00", "before": 1, "by": "noon"}
-	assert.Contains(t, chef.send("PUT", "/api/suppliers/new", edit(0, s)).problem(t).Detail, "9 is no day of the week")
+	assert.Contains(t, chef.send("PUT", "/api/suppliers/new", edit(0, s)).problem(t).Detail, "“9” is not a weekday")
 	s["delivers"], s["by"] = []int{1}, "12:00"
 	assert.Equal(t, 200, chef.send("PUT", "/api/suppliers/new", edit(0, s)).status)
 }
@@ -239,7 +239,7 @@ func TestMiseAndOrderAreKnownWithoutAPlan(t *testing.T) {
 	require.Equal(t, 200, chef.plates("36").status)
 	for range 2 {
 		v := get[api.MiseView](chef, "/api/services/supper/mise")
-		require.Contains(t, v.Message, "no plan was found")
+		require.Contains(t, v.Message, "No plan found")
 		crown := task(t, v.Sheet, "crown/joint")
 		assert.Equal(t, "5.04 kg", crown.Figure)
 		assert.False(t, crown.Planned)
@@ -259,6 +259,6 @@ func TestMorePlatesThanAnybodyServesAreRefused(t *testing.T) {
 	course := &view.Service.Courses[0]
 	course.Covers = []service.Covers{{Dish: course.Covers[0].Dish, Plates: 600}, {Dish: course.Covers[0].Dish, Plates: 401}}
 	p := chef.send("PUT", "/api/services/supper", edit(view.Version, view.Service)).problem(t)
-	assert.Equal(t, "value.courses[0].covers: 1001 plates: a course has 1000 at the most. Serve the rest as a second service", p.Detail)
+	assert.Equal(t, "1001 plates: a course has 1000 at most. Serve the rest as a second service.", p.Detail)
 	assert.Len(t, get[api.MiseView](chef, "/api/services/supper/mise").Sheet.Days, 2, "nothing was lost")
 }

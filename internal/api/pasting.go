@@ -138,7 +138,7 @@ func (s pasting) readPaste(_ context.Context, in *pasteInput) (*pastedOutput, er
 		return out, nil
 	}
 	if n := strings.Count(in.Body.Text, "\n"); n > 2000 {
-		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.text", Message: "more than 2,000 lines: paste a dish at a time"})
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.text", Message: "Over 2,000 lines: paste one dish at a time."})
 	}
 	out.Body.Kind, out.Body.Pasted = "text", entry.Paste(in.Body.Text)
 	return out, nil
@@ -165,9 +165,9 @@ func (s pasting) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, 
 	}
 	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
 		d, components, bought := entry.Keep(b.Recipes(), in.Body, b.AnyKitchen())
-		writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": typed in"}}
+		writes := []store.Write{{Kind: store.Dish, ID: d.ID, Body: d, What: d.Name + ": added"}}
 		for _, c := range components {
-			writes = append(writes, store.Write{Kind: store.Component, ID: c.ID, Body: c, What: c.Name + ": typed in"})
+			writes = append(writes, store.Write{Kind: store.Component, ID: c.ID, Body: c, What: c.Name + ": added"})
 		}
 		for _, i := range bought {
 			writes = append(writes, store.Write{Kind: store.Ingredient, ID: i.ID, Body: i, What: i.Name + ": new"})

@@ -106,14 +106,14 @@ func (s photos) keepPhoto(ctx context.Context, dish string, body io.Reader) *Pro
 	data, err := io.ReadAll(body)
 	var large *http.MaxBytesError
 	if errors.As(err, &large) {
-		return problem(isMalformed, "The photograph was not taken in: "+photo.ErrLarge.Error()+".")
+		return problem(isMalformed, "Photo not saved: "+photo.ErrLarge.Error()+".")
 	}
 	if err != nil {
-		return problem(notWhole, "The photograph did not arrive whole. Send it again.")
+		return problem(notWhole, "The photo did not arrive whole. Send it again.")
 	}
 	clean, err := photo.Clean(ctx, data)
 	if err != nil {
-		return problem(isMalformed, "The photograph was not taken in: "+err.Error()+".")
+		return problem(isMalformed, "Photo not saved: "+err.Error()+".")
 	}
 	if err := s.store.AddPhoto(ctx, q, store.Photo{Dish: dish, Width: clean.Width, Height: clean.Height}, clean.JPEG); err != nil {
 		return s.fail(err)

@@ -175,7 +175,7 @@ func TestAPhotographStandsBesideThePlate(t *testing.T) {
 	assert.Equal(t, 404, chef.send("PUT", "/api/dishes/ghost/photo.jpg", picture.Bytes()).status)
 	a = chef.send("PUT", file, []byte("<svg onload='alert(1)'/>"))
 	assert.Equal(t, 422, a.status)
-	assert.Contains(t, string(a.body), "no JPEG or PNG")
+	assert.Contains(t, string(a.body), "not a JPEG or PNG")
 	a = chef.send("PUT", file, make([]byte, photo.MaxSize+5000))
 	assert.Equal(t, 413, a.status)
 	assert.Contains(t, string(a.body), "12 MB")

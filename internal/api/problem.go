@@ -10,6 +10,7 @@ import (
 	"net"
 	"net/http"
 	"reflect"
+	"regexp"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -17,6 +18,9 @@ import (
 
 	"jointime/internal/app"
 	"jointime/internal/core/fault"
+	"jointime/internal/core/revise"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/words"
 	"jointime/internal/store"
 )
 
@@ -33,6 +37,8 @@ type Problem struct {
 	Who       string              `json:"who,omitempty" doc:"409: who changed it"`
 	Conflicts []string            `json:"conflicts,omitempty" doc:"409: places that both changed; none: merged can be saved as it is"`
 	Merged    json.RawMessage     `json:"merged,omitempty" doc:"409: both changes joined; where both changed the same, with what was sent"`
+
+	Differences []revise.Difference `json:"differences,omitempty" doc:"409: what was sent against what is there now, where both changed the same"`
 }
 
 // Error is the detail.
@@ -53,22 +59,22 @@ type kind struct {
 
 // The kinds of faults.
 var (
-	noAddress    = kind{"no-such-address", http.StatusNotFound, "There is nothing at this address"}
+	noAddress    = kind{"no-such-address", http.StatusNotFound, "Page not found"}
 	noMethod     = kind{"no-such-method", http.StatusMethodNotAllowed, "This address does not take that method"}
 	foreignName  = kind{"foreign-name", http.StatusMisdirectedRequest, "It is not served under that name"}
 	notJoined    = kind{"not-joined", http.StatusUnauthorized, "This tablet has not joined"}
-	wrongCode    = kind{"wrong-code", http.StatusForbidden, "That is not the code"}
+	wrongCode    = kind{"wrong-code", http.StatusForbidden, "Wrong code"}
 	manyTries    = kind{"too-many-tries", http.StatusTooManyRequests, "Too many wrong codes"}
-	noName       = kind{"no-name", http.StatusForbidden, "Nobody has said who is here"}
-	notFound     = kind{"not-found", http.StatusNotFound, "There is no such thing"}
-	isMalformed  = kind{"malformed", http.StatusUnprocessableEntity, "Something in it is malformed"}
+	noName       = kind{"no-name", http.StatusForbidden, "No name yet"}
+	notFound     = kind{"not-found", http.StatusNotFound, "Not found"}
+	isMalformed  = kind{"malformed", http.StatusUnprocessableEntity, "Something is wrong in it"}
 	notWhole     = kind{"not-whole", http.StatusBadRequest, "It did not arrive whole"}
 	tooLarge     = kind{"too-large", http.StatusRequestEntityTooLarge, "It is too large"}
 	keyReused    = kind{"key-reused", http.StatusUnprocessableEntity, "This key was used for another request"}
-	editConflict = kind{"edit-conflict", http.StatusConflict, "It was changed in the meantime"}
-	undoConflict = kind{"undo-conflict", http.StatusConflict, "Somebody else has changed the same since"}
-	noUndo       = kind{"nothing-to-undo", http.StatusNotFound, "There is nothing to take back"}
-	isPast       = kind{"past", http.StatusForbidden, "It is past and can only be read"}
+	editConflict = kind{"edit-conflict", http.StatusConflict, "Changed meanwhile"}
+	undoConflict = kind{"undo-conflict", http.StatusConflict, "Changed by someone else since"}
+	noUndo       = kind{"nothing-to-undo", http.StatusNotFound, "Nothing to undo"}
+	isPast       = kind{"past", http.StatusForbidden, "Past: read only"}
 	noPlan       = kind{"no-plan", http.StatusNotFound, "There is no plan"}
 	notPlanning  = kind{"not-planning", http.StatusNotFound, "Nothing is being planned"}
 	noTime       = kind{"no-plan-in-time", http.StatusServiceUnavailable, "No plan was found in time"}
@@ -76,9 +82,9 @@ var (
 	givenUp      = kind{"given-up", http.StatusServiceUnavailable, "The request was given up"}
 	noPrinter    = kind{"no-printer", http.StatusConflict, "No label printer is set up"}
 	printerStop  = kind{"printer-stopped", http.StatusBadGateway, "The label printer stopped"}
-	noDatabase   = kind{"no-database", http.StatusServiceUnavailable, "The database does not answer"}
+	noDatabase   = kind{"no-database", http.StatusServiceUnavailable, "The server is not answering"}
 	diskFull     = kind{"disk-full", http.StatusInsufficientStorage, "The disk is full"}
-	ours         = kind{"internal", http.StatusInternalServerError, "Something went wrong here"}
+	ours         = kind{"internal", http.StatusInternalServerError, "Something went wrong"}
 )
 
 var kinds = []kind{noAddress, noMethod, foreignName, notJoined, wrongCode, manyTries, noName, notFound, isMalformed, notWhole, tooLarge, keyReused, editConflict, undoConflict, noUndo, isPast, noPlan, notPlanning, noTime, tookTooLong, givenUp, noPrinter, printerStop, noDatabase, diskFull, ours}
@@ -118,20 +124,20 @@ var problemType = reflect.TypeFor[Problem]()
 func newProblem(status int, detail string, errs ...error) huma.StatusError {
 	p := problem(kindOf(status), detail)
 	if status >= 500 {
-		p.Detail = "Something went wrong here. Nothing stored was lost."
+		p.Detail = "Something went wrong. Nothing saved was lost."
 		return p
 	}
 	for _, err := range errs {
 		var d *huma.ErrorDetail
 		switch {
 		case errors.As(err, &d):
-			p.Errors = append(p.Errors, d)
+			p.Errors = append(p.Errors, asTyped(d))
 		case err != nil:
 			p.Errors = append(p.Errors, &huma.ErrorDetail{Message: err.Error()})
 		}
 	}
 	if status == http.StatusUnprocessableEntity && len(p.Errors) > 0 {
-		p.Detail = strings.TrimPrefix(p.Errors[0].Location+": ", ": ") + p.Errors[0].Message
+		p.Detail = p.Errors[0].Message
 	}
 	return p
 }
@@ -148,23 +154,23 @@ func (s base) fail(err error) *Problem {
 	case errors.As(err, &faults):
 		return malformed(faults)
 	case errors.As(err, &clash):
-		p := problem(undoConflict, clash.Now.Who+" has changed the same since: "+strings.Join(clash.Places, ", ")+". It was not taken back.")
+		p := problem(undoConflict, "Not undone: "+clash.Now.Who+" has since changed "+strings.Join(revise.Labels(clash.Places, clash.Now.Body), ", ")+".")
 		p.Conflicts, p.Current, p.Version, p.Who = clash.Places, clash.Now.Body, clash.Now.Version, clash.Now.Who
 		return p
 	case errors.As(err, &lost):
-		p := problem(editConflict, lost.Now.Who+" has changed this in the meantime.")
+		p := problem(editConflict, lost.Now.Who+" has changed this meanwhile.")
 		p.Current, p.Version, p.Who = lost.Now.Body, lost.Now.Version, lost.Now.Who
 		return p
 	case errors.Is(err, store.ErrNotFound):
-		return problem(notFound, err.Error())
+		return problem(notFound, noSuch(err))
 	case errors.Is(err, app.ErrNoTime):
-		return problem(noTime, "No plan was found in the time that a request may take. Fewer covers, or more hands and equipment, make it easier.")
+		return problem(noTime, runup.NoPlanInTime)
 	case errors.Is(err, app.ErrPast):
-		return problem(isPast, "This service is past and can only be read. Copy it to a new day.")
+		return problem(isPast, "Past service: read only. Copy it to a new day.")
 	case errors.Is(err, store.ErrNothing):
-		return problem(noUndo, "There is nothing of yours to take back on this screen.")
+		return problem(noUndo, "Nothing of yours to undo here.")
 	case errors.Is(err, store.ErrKeyTaken):
-		return problem(keyReused, "This write key was used for another write.")
+		return problem(keyReused, "Already saved. Reload and try again.")
 	case errors.Is(err, store.ErrTooManyTries):
 		return problem(manyTries, "Too many wrong codes from this tablet. Wait ten minutes.")
 	case errors.Is(err, context.Canceled): // who asked has gone, and nobody reads this
@@ -178,23 +184,82 @@ func (s base) fail(err error) *Problem {
 	s.Log.Error("request failed", "error", err)
 	var refused *pgconn.PgError
 	if errors.As(err, &refused) && strings.HasPrefix(refused.Code, "53") {
-		return problem(diskFull, "The database has no room left: "+refused.Message+". What you typed is kept here and can be sent again once there is.")
+		return problem(diskFull, "The server’s disk is full: "+refused.Message+". What you typed is kept; free some space and try again.")
 	}
 	if databaseGone(err) {
-		return problem(noDatabase, "The database does not answer. What you typed is kept here and can be sent again.")
+		return problem(noDatabase, "The server is not answering. What you typed is kept; try again.")
 	}
 	if errors.Is(err, context.DeadlineExceeded) {
-		return problem(tookTooLong, "This took longer than a request may take. What you typed is kept here and can be sent again.")
+		return problem(tookTooLong, "This took too long. What you typed is kept; try again.")
 	}
-	return problem(ours, "Something went wrong here. Nothing stored was lost.")
+	return problem(ours, "Something went wrong. Nothing saved was lost.")
+}
+
+// found are what the framework says of a value that the API's own description does not allow,
+// and how it is told to whoever typed it.
+var found = []struct {
+	says *regexp.Regexp
+	tell string
+}{
+	{regexp.MustCompile(`^expected number >= (.+)$`), "must be $1 or more"},
+	{regexp.MustCompile(`^expected number <= (.+)$`), "must be $1 or less"},
+	{regexp.MustCompile(`^expected length >= .+$`), "must not be blank"},
+	{regexp.MustCompile(`^expected length <= (.+)$`), "must be $1 characters or fewer"},
+	{regexp.MustCompile(`^expected array length >= .+$`), "add at least one"},
+	{regexp.MustCompile(`^expected array length <= (.+)$`), "must be $1 or fewer"},
+	{regexp.MustCompile(`^expected (?:number|integer)$`), "is not a number"},
+	{regexp.MustCompile(`^expected value to be one of "(.*)"$`), "must be one of: $1"},
+	{regexp.MustCompile(`^expected required property (\S+) to be present$`), "$1 is missing"},
+}
+
+// asTyped says what the framework found as a form would: with the name of the field.
+func asTyped(d *huma.ErrorDetail) *huma.ErrorDetail {
+	if !strings.HasPrefix(d.Message, "expected ") {
+		return d
+	}
+	out := *d
+	for _, f := range found {
+		if f.says.MatchString(d.Message) {
+			out.Message = f.says.ReplaceAllString(d.Message, f.tell)
+			break
+		}
+	}
+	if where := fault.Label(d.Location, nil); where != "" {
+		out.Message = where + ": " + out.Message + "."
+	}
+	return &out
+}
+
+// bare is how a fault begins that does not say by itself of what it is.
+var bare = regexp.MustCompile(`^(“|Must |Has a |Up to |No such |Unknown|Less than|More than|Name |Kind |How |Add )`)
+
+// atField is a fault with the name of its field, where it does not name it by itself.
+func atField(f fault.Fault) string {
+	if !bare.MatchString(f.What) {
+		return f.What
+	}
+	if where := fault.Label(f.Field, nil); where != "" {
+		return where + ": " + words.Lower(f.What)
+	}
+	return f.What
 }
 
 func malformed(faults fault.List) *Problem {
-	p := problem(isMalformed, faults[0].Field+": "+faults[0].What)
+	p := problem(isMalformed, atField(faults[0]))
 	for _, f := range faults {
-		p.Errors = append(p.Errors, &huma.ErrorDetail{Location: "body." + f.Field, Message: f.What})
+		p.Errors = append(p.Errors, &huma.ErrorDetail{Location: "body." + f.Field, Message: atField(f)})
 	}
 	return p
+}
+
+// noSuch says that something is not there, by its kind where that is known.
+func noSuch(err error) string {
+	for _, kind := range []string{"service", "dish", "ingredient", "component", "menu", "kitchen", "supplier", "version", "photograph", "tablet"} {
+		if strings.HasPrefix(err.Error(), kind+" ") {
+			return "No such " + kind + ". It may have been deleted."
+		}
+	}
+	return "Not found. It may have been deleted."
 }
 
 // databaseGone tells a database that cannot be reached, or does not answer in time, from

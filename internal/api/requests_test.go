@@ -107,8 +107,8 @@ func TestATickThatCountsForNothingIsRefused(t *testing.T) {
 	send := func(task string, unit string) api.Problem {
 		return chef.send("POST", "/api/services/supper/ticks", ticks(made("tick-0001", task, 2, unit))).problem(t)
 	}
-	assert.Equal(t, "ticks[0].task: there is nothing \"ghost\" to be ticked", send("ghost", "ml").Detail)
-	assert.Contains(t, send("gravy/bones", "piece").Detail, "ticks[0].amount: Thyme gravy is made in ml")
+	assert.Equal(t, "Ticks, row 1: task: “ghost” is not on this list.", send("ghost", "ml").Detail)
+	assert.Contains(t, send("gravy/bones", "piece").Detail, "Thyme gravy is made in ml")
 }
 
 // An import and an undo are judged as any write is.
@@ -116,7 +116,7 @@ func TestImportAndUndoAreJudged(t *testing.T) {
 	h := newHouse(t)
 	chef := h.cook("Head chef")
 	p := chef.send("POST", "/api/book/import?apply=true", []byte(`{"format":"jointime book","version":1,"kitchens":[{"id":"moon","name":"Moon","zone":"Luna/Base","passWidth":4,"cooks":[],"equipment":[]}],"suppliers":[],"ingredients":[],"components":[],"dishes":[],"menus":[]}`)).problem(t)
-	assert.Contains(t, p.Detail, "is no time zone")
+	assert.Contains(t, p.Detail, "is not a time zone")
 	assert.Equal(t, "/problems/malformed", p.Type)
 
 	// a zone that was one when it was typed, and is none any more when it comes back
@@ -130,14 +130,14 @@ func TestImportAndUndoAreJudged(t *testing.T) {
 	kitchen["zone"] = "Europe/Dublin"
 	require.Equal(t, 200, chef.send("PUT", "/api/kitchens/"+url.PathEscape(id), edit(now.Version+1, kitchen), "Jointime-Screen", "kitchen").status)
 	p = chef.send("POST", "/api/undo", map[string]any{"screen": "kitchen"}).problem(t)
-	assert.Contains(t, p.Detail, "is no time zone", "what would be stored is no kitchen")
+	assert.Contains(t, p.Detail, "is not a time zone", "what would be stored is no kitchen")
 }
 
 // What is past can be entered as a record, and is read only from then on.
 func TestAServiceOfThePastIsEntered(t *testing.T) {
 	chef := newHouse(t).cook("Head chef")
 	body := map[string]any{"dishes": []string{"roast-hake"}, "day": "2025-06-01", "hour": "19:30", "plates": 6}
-	assert.Contains(t, chef.send("POST", "/api/services", body).problem(t).Detail, "already past")
+	assert.Contains(t, chef.send("POST", "/api/services", body).problem(t).Detail, "in the past")
 	body["record"] = true
 	a := chef.send("POST", "/api/services", body)
 	require.Equal(t, 201, a.status, string(a.body))

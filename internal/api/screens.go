@@ -20,7 +20,7 @@ func (s *Server) screens(r chi.Router) {
 		name := strings.TrimPrefix(path.Clean(r.URL.Path), "/")
 		info, err := fs.Stat(s.Screens, name)
 		if err != nil || info.IsDir() {
-			s.writeProblem(w, problem(noAddress, "There is nothing at this address."))
+			s.writeProblem(w, problem(noAddress, "Page not found."))
 			return
 		}
 		w.Header().Set("Cache-Control", "public, max-age=31536000, immutable")
@@ -31,7 +31,7 @@ func (s *Server) screens(r chi.Router) {
 	})
 	r.Get("/*", func(w http.ResponseWriter, r *http.Request) {
 		if strings.HasPrefix(r.URL.Path, "/api/") {
-			s.writeProblem(w, problem(noAddress, "There is nothing at this address."))
+			s.writeProblem(w, problem(noAddress, "Page not found."))
 			return
 		}
 		w.Header().Set("Cache-Control", "no-cache")

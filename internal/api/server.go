@@ -94,7 +94,7 @@ func (s *Server) routes() http.Handler {
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, s.logged, s.recovered, secured, s.ownHost, s.limited, http.NewCrossOriginProtection().Handler, newSending().handler)
 	r.NotFound(func(w http.ResponseWriter, _ *http.Request) {
-		s.writeProblem(w, problem(noAddress, "There is nothing at this address."))
+		s.writeProblem(w, problem(noAddress, "Page not found."))
 	})
 	r.MethodNotAllowed(func(w http.ResponseWriter, _ *http.Request) {
 		s.writeProblem(w, problem(noMethod, "This address does not take that method."))

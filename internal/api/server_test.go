@@ -167,8 +167,8 @@ func TestTypedTimesAreUnderstood(t *testing.T) {
 	h := newHouse(t)
 	c := h.stranger()
 	v := get[api.DurationView](c, "/api/read/duration?text=2%E2%80%932%C2%BD%20min")
-	assert.Equal(t, api.DurationView{Quick: 120, Usual: 135, Slow: 150, Text: "2 min–2:30"}, v)
-	assert.Contains(t, c.send("GET", "/api/read/duration?text=soon", nil).problem(t).Detail, "is no time")
+	assert.Equal(t, api.DurationView{Quick: 120, Usual: 135, Slow: 150, Text: "2–2½ min"}, v)
+	assert.Contains(t, c.send("GET", "/api/read/duration?text=soon", nil).problem(t).Detail, "is not a length of time")
 	assert.Equal(t, "½", get[api.AmountView](c, "/api/read/amount?text=%C2%BD").Text)
 }
 
@@ -279,7 +279,7 @@ func TestADatabaseThatGoesAwayAndComesBack(t *testing.T) {
 	require.NoError(t, cluster.Stop())
 	a := c.send("PUT", "/api/components/hake", edit(version+1, doc))
 	assert.Equal(t, 503, a.status, string(a.body))
-	assert.Contains(t, a.problem(t).Detail, "database does not answer")
+	assert.Contains(t, a.problem(t).Detail, "server is not answering")
 	assert.Equal(t, 503, c.send("GET", "/api/health", nil).status)
 
 	cluster, err = pgdev.Start(ctx, pgdev.Options{Dir: dir})

@@ -331,7 +331,7 @@ func (s services) file(w http.ResponseWriter, r *http.Request, name string, of f
 	}
 	v := of(x)
 	if v == nil {
-		s.writeProblem(w, problem(noPlan, "There is no plan: "+x.RunUp.Message))
+		s.writeProblem(w, problem(noPlan, "No plan: "+x.RunUp.Message))
 		return
 	}
 	w.Header().Set("Content-Type", "application/json")

@@ -43,7 +43,7 @@ type nameInput struct {
 func (s sessions) putSession(ctx context.Context, in *nameInput) (*sessionOutput, error) {
 	name := strings.TrimSpace(in.Body.Name)
 	if name == "" || strings.ContainsFunc(name, unicode.IsControl) {
-		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.name", Message: "a role or initials are wanted"})
+		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "body.name", Message: "Enter your role or initials."})
 	}
 	if !s.session(ctx).Body.Joined {
 		return nil, problem(notJoined, s.howToJoin())
@@ -72,7 +72,7 @@ func (s sessions) join(ctx context.Context, in *joinInput) (*sessionOutput, erro
 	case err != nil:
 		return nil, s.fail(err)
 	case !ok:
-		return nil, problem(wrongCode, "That is not the code. The start has printed it.")
+		return nil, problem(wrongCode, "Wrong code. It is shown where Jointime was started.")
 	}
 	if err := s.sessions.RenewToken(ctx); err != nil {
 		return nil, s.fail(err)

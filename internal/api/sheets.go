@@ -60,7 +60,7 @@ func (s sheets) handOut(name, kind string, write func(w *bytes.Buffer, r *http.R
 			return
 		}
 		if !x.Found {
-			s.writeProblem(w, problem(noPlan, "There is no plan: "+x.RunUp.Message))
+			s.writeProblem(w, problem(noPlan, "No plan: "+x.RunUp.Message))
 			return
 		}
 		var b bytes.Buffer

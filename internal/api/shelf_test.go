@@ -121,7 +121,7 @@ func TestBadLinesAndPastesAreToldAndNothingIsLost(t *testing.T) {
 	p := paste("{\"@type\":\"Recipe\",\n\"name\": }").problem(t)
 	assert.Contains(t, p.Detail, "line 2, column 9")
 	p = paste("<p>no recipe</p>").problem(t)
-	assert.Contains(t, p.Detail, "no schema.org Recipe")
+	assert.Contains(t, p.Detail, "No recipe found")
 	p = paste(strings.Repeat("1 egg\n", 3000)).problem(t)
 	assert.Contains(t, p.Detail, "2,000 lines")
 	assert.Equal(t, 413, paste(strings.Repeat("x", 2<<20)).status)
@@ -167,7 +167,7 @@ func TestTwoRevisionsAreComparedAndARecipeIsTakenOut(t *testing.T) {
 		Changes []struct{ Where, Was, Is string } `json:"changes"`
 	}](chef, fmt.Sprintf("/api/compare/component/swede?from=%d&to=%d", version, version+1))
 	require.Len(t, c.Changes, 1)
-	assert.Equal(t, "methods[method] steps[boil] name", c.Changes[0].Where)
+	assert.Equal(t, "House method: boil hard: name", c.Changes[0].Where)
 	assert.Equal(t, 404, chef.send("GET", "/api/compare/component/swede?from=1&to=99", nil).status)
 	a := chef.send("GET", "/api/dishes/roast-hake/recipe.jsonld", nil)
 	assert.Equal(t, "application/ld+json", a.header.Get("Content-Type"))
@@ -238,8 +238,8 @@ func TestTheWholeBookIsTakenOutAndIn(t *testing.T) {
 	assert.Equal(t, changed, string(other.send("GET", "/api/book/export.json", nil).body), "out and in again it is identical")
 
 	half := chef.send("POST", "/api/book/import", out.body[:len(out.body)/2]).problem(t)
-	assert.Contains(t, half.Detail, "ends in the middle")
-	assert.Contains(t, chef.send("POST", "/api/book/import", []byte(`{"format":"jointime book","version":2}`)).problem(t).Detail, "not a version that is known")
+	assert.Contains(t, half.Detail, "is cut off")
+	assert.Contains(t, chef.send("POST", "/api/book/import", []byte(`{"format":"jointime book","version":2}`)).problem(t).Detail, "is not supported")
 }
 
 // A condition that is chosen on the day changes the plan: small birds braise a

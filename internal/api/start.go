@@ -41,7 +41,7 @@ func (s start) newKitchen(ctx context.Context, in *kitchenInput) (*savedOutput, 
 			ids[id] = true
 		}
 		k, faults := kitchenFrom(in, ids)
-		return []store.Write{{Kind: store.Kitchen, ID: k.ID, Body: k, What: k.Name + ": set up"}}, faults.Err()
+		return []store.Write{{Kind: store.Kitchen, ID: k.ID, Body: k, What: k.Name + ": added"}}, faults.Err()
 	})
 }
 
@@ -52,7 +52,7 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 		k.Zone = "UTC"
 	}
 	if _, err := time.LoadLocation(k.Zone); err != nil {
-		faults.Add("zone", "%q is no time zone", k.Zone)
+		faults.Add("zone", "“%s” is not a time zone. Write Europe/Dublin.", k.Zone)
 	}
 	used := map[string]bool{}
 	for _, name := range in.Body.Cooks {
@@ -95,7 +95,7 @@ func (s start) newService(ctx context.Context, in *newServiceInput) (*savedOutpu
 	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
 		k := b.AnyKitchen()
 		if k.ID == "" {
-			return nil, problem(isMalformed, "There is no kitchen yet: say first what there is to cook with.")
+			return nil, problem(isMalformed, "Set up the kitchen first.")
 		}
 		menu, svc := menuOf(b, in, k)
 		if err := menu.Validate(b.Dishes); err != nil {

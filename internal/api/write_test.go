@@ -158,7 +158,7 @@ func TestAnHourThatIsPastIsRefused(t *testing.T) {
 	p := c.send("PUT", "/api/services/supper", edit(view.Version, view.Service)).problem(t)
 	assert.Equal(t, 422, p.Status)
 	assert.Equal(t, "body.value.courses[0].hour", p.Errors[0].Location)
-	assert.Contains(t, p.Errors[0].Message, "already past")
+	assert.Contains(t, p.Errors[0].Message, "in the past")
 }
 
 func TestAPastServiceIsReadOnlyAndAsItWasPlanned(t *testing.T) {
@@ -188,7 +188,7 @@ func TestAPastServiceIsReadOnlyAndAsItWasPlanned(t *testing.T) {
 	assert.False(t, next.ReadOnly)
 	assert.Equal(t, "Ling", next.Rows[0].Dishes[0].Needs[0].Make.Name, "the new one has the dishes of today")
 	p := c.send("POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-02"}).problem(t)
-	assert.Contains(t, p.Detail, "already past")
+	assert.Contains(t, p.Detail, "in the past")
 }
 
 func TestACopyCanBeRepeated(t *testing.T) {

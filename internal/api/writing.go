@@ -82,5 +82,8 @@ func (s base) offer(ctx context.Context, p *Problem, w store.Write) *Problem {
 	if p.Merged, p.Conflicts, err = revise.Merge(base.Body, mine, p.Current); err != nil {
 		p.Merged = nil
 	}
+	if all, err := revise.Differences(mine, p.Current); err == nil {
+		p.Differences = revise.At(all, p.Conflicts)
+	}
 	return p
 }

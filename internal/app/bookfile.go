@@ -54,7 +54,7 @@ func (k *Books) Import(ctx context.Context, q store.Request, file bookfile.File,
 func taken(items []bookfile.Item, b Book) (writes []store.Write) {
 	for _, i := range items {
 		if i.What != "same" {
-			writes = append(writes, store.Write{Kind: store.Kind(i.Kind), ID: i.ID, Base: b.versions[i.Kind+"/"+i.ID], Body: i.Body, What: i.Name + ": taken in from a file"})
+			writes = append(writes, store.Write{Kind: store.Kind(i.Kind), ID: i.ID, Base: b.versions[i.Kind+"/"+i.ID], Body: i.Body, What: i.Name + ": imported"})
 		}
 	}
 	return writes

@@ -66,7 +66,7 @@ func (b Book) judgeOne(next Book, d store.Document, now time.Time) error {
 // JudgeKitchen says what is wrong with a kitchen; whether a time zone is one, only the machine knows.
 func JudgeKitchen(k kitchen.Kitchen) error {
 	if _, err := time.LoadLocation(k.Zone); err != nil || k.Zone == "" {
-		return fault.List{{Field: "zone", What: fmt.Sprintf("%q is no time zone: write it like Europe/Dublin", k.Zone)}}
+		return fault.List{{Field: "zone", What: fmt.Sprintf("“%s” is not a time zone. Write Europe/Dublin.", k.Zone)}}
 	}
 	return k.Validate()
 }
@@ -76,10 +76,10 @@ func JudgeKitchen(k kitchen.Kitchen) error {
 func (b Book) judgeService(next Book, svc service.Service, now time.Time) error {
 	menu, hasMenu := next.Menus[svc.Menu]
 	if _, has := next.Kitchens[svc.Kitchen]; !has {
-		return fault.List{{Field: "kitchen", What: fmt.Sprintf("there is no kitchen %q", svc.Kitchen)}}
+		return fault.List{{Field: "kitchen", What: "No such kitchen."}}
 	}
 	if !hasMenu {
-		return fault.List{{Field: "menu", What: fmt.Sprintf("there is no menu %q", svc.Menu)}}
+		return fault.List{{Field: "menu", What: "No such menu."}}
 	}
 	zone := next.Zone(svc.Kitchen)
 	if old, known := b.Services[svc.ID]; known {

@@ -84,7 +84,7 @@ func (pl *Planner) planBefore(ctx context.Context, id string, p Scene, x runup.S
 }
 
 // bareWords is told of a past plan whose words cannot be had any more.
-const bareWords = "This plan was kept by an older version: its times are as they were, its steps have no other names than their ids."
+const bareWords = "Plan from an older version: times as planned, steps named by their ids."
 
 // excludedBefore are what an older plan had left out.
 func excludedBefore(blocked json.RawMessage) expand.Exclusions {

@@ -176,9 +176,9 @@ func (pl *Planner) runUp(ctx, soon context.Context, id string) (Scene, Planned, 
 }
 
 const (
-	bettered     = "This plan is still being made better."
-	replanned    = "It is being planned anew: this is the plan before the last change."
-	beingPlanned = "It is being planned."
+	bettered     = "Still improving this plan."
+	replanned    = "Planning again; this is the plan before the last change."
+	beingPlanned = "Planning …"
 )
 
 // endedEarly says why a plan is not what the whole search would have found; empty: it is.
@@ -205,10 +205,10 @@ func (p Scene) reported(r runup.Result, message string) Planned {
 var readSoFar atomic.Int64
 
 // haltedEarly is told of a plan whose making was stopped.
-const haltedEarly = "Planning was stopped: this is the best plan until then. A change of anything makes it anew."
+const haltedEarly = "Stopped: best plan so far. Any change plans again."
 
 // cutShort is told of a plan whose making took longer than planning may.
-const cutShort = "Planning took too long and was ended: this is the best plan until then. Fewer covers, or more hands and equipment, make it easier."
+const cutShort = "Planning took too long: best plan so far. Try fewer covers, or more cooks or equipment."
 
 // keptPlan is the plan that is kept under a key, in today's words, with when it was made;
 // false where there is none.

@@ -34,7 +34,7 @@ func TestAPlanIsKeptWhenNobodyWaitsForIt(t *testing.T) {
 	_, r, err := a.RunUp(t.Context(), "supper")
 	require.NoError(t, err)
 	assert.True(t, r.Planning)
-	assert.Equal(t, "It is being planned.", r.RunUp.Message)
+	assert.Equal(t, "Planning …", r.RunUp.Message)
 	assert.Empty(t, r.RunUp.Bars)
 	letGo()
 	require.Eventually(t, func() bool {
@@ -92,7 +92,7 @@ func TestThePlanBeforeTheLastChangeIsShownMeanwhile(t *testing.T) {
 	_, r, err := a.RunUp(t.Context(), svc.ID)
 	require.NoError(t, err)
 	assert.True(t, r.Planning)
-	assert.Equal(t, "It is being planned anew: this is the plan before the last change.", r.RunUp.Message)
+	assert.Equal(t, "Planning again; this is the plan before the last change.", r.RunUp.Message)
 	assert.Equal(t, before.RunUp.Bars, r.RunUp.Bars)
 	x, err := a.Stocked(t.Context(), svc.ID)
 	require.NoError(t, err, "the mise never fails for want of a plan")

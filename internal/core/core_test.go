@@ -60,9 +60,9 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 // (expand) and the way back (report) share the map and nothing else, and the planner
 // knows nothing of kitchens.
 var may = map[string]string{
-	"fault": "", "heat": "", "limits": "", "reading": "units", "revise": "", "schedule": "", "units": "", "words": "",
+	"fault": "", "heat": "", "limits": "fault units", "reading": "fault units words", "revise": "fault units", "schedule": "", "units": "fault", "words": "",
 	"kitchen":           "fault limits units words",
-	"plating":           "fault heat plating/raster units",
+	"plating":           "fault heat plating/raster units words",
 	"plating/raster":    "",
 	"recipe":            "fault kitchen limits plating units words",
 	"recipe/quantity":   "fault kitchen recipe units words",
@@ -72,7 +72,7 @@ var may = map[string]string{
 	"recipe/review":     "fault kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
 	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",
 	"recipe/recipetest": "plating recipe units",
-	"service":           "fault recipe recipe/quantity units",
+	"service":           "fault recipe recipe/quantity units words",
 	"keeping":           "kitchen limits recipe units words",
 	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",
 	"runup/runuptest": "kitchen plating recipe runup/demand service units",
@@ -80,7 +80,7 @@ var may = map[string]string{
 	"runup/demand":    "keeping kitchen limits plating recipe runup/work service words",
 	"runup/expand":    "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
 	"runup/report":    "limits runup/work schedule schedule/network schedule/reason units words",
-	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service",
+	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/network schedule/solve service units words",
 	"mise":            "fault keeping kitchen recipe recipe/quantity recipe/contents runup/report units words",
 	"room":            "kitchen plating recipe recipe/contents runup/report service units words",
 }

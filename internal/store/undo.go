@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"strings"
 
 	"github.com/jmoiron/sqlx"
 )
@@ -41,9 +42,9 @@ func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, al
 		}
 		now := rev.Version
 		rev.Version, rev.Who, rev.Person, rev.Screen = now+1, q.Who, q.Person, q.Screen
-		rev.Act, rev.What, rev.Reverts = "undo", "took back: "+last.What, &last.Seq
+		rev.Act, rev.What, rev.Reverts = "undo", "undone: "+last.What, &last.Seq
 		if again {
-			rev.Act, rev.What = "redo", "did again: "+original(last.What)
+			rev.Act, rev.What = "redo", "redone: "+original(last.What)
 		}
 		if err := allow(Reader{tx}, rev); err != nil {
 			return err
@@ -67,9 +68,8 @@ func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, al
 }
 
 func original(what string) string {
-	const prefix = "took back: "
-	if len(what) > len(prefix) && what[:len(prefix)] == prefix {
-		return what[len(prefix):]
+	for _, prefix := range []string{"undone: ", "took back: "} { // as older versions wrote it
+		what = strings.TrimPrefix(what, prefix)
 	}
 	return what
 }

@@ -53,3 +53,7 @@ func (l *List) Under(field string, err error) {
 		l.Add(field, "%v", err)
 	}
 }
+
+// Say is an error told in sentences to whoever typed what is wrong, with its way out; it may
+// wrap another one, as fmt.Errorf does.
+func Say(format string, args ...any) error { return fmt.Errorf(format, args...) }

@@ -43,23 +43,20 @@ func (h House) notHotEnough(w recipe.Wait) (out []limits.Caution) {
 		if !is || e.Celsius == nil || h.placeControl(e, nil) != "" {
 			continue
 		}
-		side := "under"
-		if kind == limits.Cold {
-			side = "over"
-		}
-		out = append(out, l.Caution(fmt.Sprintf("%s stands at %g °C, %s the published %g °C for what is %s: what is in it counts as out of control.", e.Name, *e.Celsius, side, *l.Celsius, l.What)))
+		out = append(out, l.Caution(fmt.Sprintf("%s is set at %g °C, limit %g °C (%s): its food counts as out of temperature control.", e.Name, *e.Celsius, *l.Celsius, l.What)))
 	}
 	return out
 }
 
 // saying is a limit in a sentence.
 func saying(l limits.Limit) string {
+	if l.Kind == limits.Reheat {
+		return fmt.Sprintf("Reheat to %g °C for %s within %s.", *l.Celsius, units.FormatDuration(l.For), units.FormatDuration(l.Within))
+	}
 	text := words.Upper(l.What) + ": "
 	switch {
 	case l.Kind == limits.Cool:
 		text += fmt.Sprintf("from %g to %g °C within %s", *l.From, *l.Celsius, units.FormatDuration(l.Within))
-	case l.Kind == limits.Reheat:
-		text += fmt.Sprintf("%g °C for %s, within %s", *l.Celsius, units.FormatDuration(l.For), units.FormatDuration(l.Within))
 	default:
 		text += fmt.Sprintf("%g °C or more", *l.Celsius)
 	}

@@ -114,12 +114,12 @@ func (h House) undercooked(c recipe.Component, step *recipe.Step, lasts int64) [
 	if ok || slices.ContainsFunc(step.Cautions, func(c limits.Caution) bool { return strings.Contains(c.Text, figure) }) {
 		return nil
 	}
-	text := fmt.Sprintf("Cooked to %g °C for %s; published for %s: %s", celsius, units.FormatDuration(lasts), l.What, figure)
+	text := fmt.Sprintf("Cooked to %g °C for %s; limit for %s: %s", celsius, units.FormatDuration(lasts), l.What, figure)
 	if l.For > 0 {
 		text += " for " + units.FormatDuration(l.For)
 	}
 	if need > 0 {
-		text += fmt.Sprintf(", or %s at this temperature", units.FormatDuration(need))
+		text += fmt.Sprintf(", or %s at %g °C", units.FormatDuration(need), celsius)
 	}
 	return []limits.Caution{l.Caution(text + ".")}
 }

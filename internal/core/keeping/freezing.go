@@ -93,17 +93,17 @@ func (h House) unfrozen(c recipe.Component, step *recipe.Step) []limits.Caution 
 	}
 	l, is, met := limits.ToFreeze(h.Limits, celsius)
 	published := func() string {
-		return fmt.Sprintf("published for %s: %g °C or colder for %s", l.What, *l.Celsius, units.FormatDuration(l.For))
+		return fmt.Sprintf("Limit: %s or colder for %s (%s)", units.SayCelsius(*l.Celsius), units.FormatDuration(l.For), l.What)
 	}
 	switch {
 	case !is:
 		return nil
 	case at < 0:
-		return []limits.Caution{l.Caution(fmt.Sprintf("Fish that is not cooked, and no step freezes it; %s. Some farmed fish and tuna are excepted.", published()))}
+		return []limits.Caution{l.Caution(fmt.Sprintf("Raw fish, not frozen in any step. %s. Some farmed fish and tuna are exempt.", published()))}
 	case !met:
-		return []limits.Caution{l.Caution(fmt.Sprintf("Frozen at %g °C; %s.", celsius, published()))}
+		return []limits.Caution{l.Caution(fmt.Sprintf("Frozen at %s. %s.", units.SayCelsius(celsius), published()))}
 	case step.Then.Most != nil && *step.Then.Most < l.For:
-		return []limits.Caution{l.Caution(fmt.Sprintf("Frozen for %s at most; %s.", units.FormatDuration(*step.Then.Most), published()))}
+		return []limits.Caution{l.Caution(fmt.Sprintf("Frozen for up to %s. %s.", units.FormatDuration(*step.Then.Most), published()))}
 	}
-	return []limits.Caution{l.Caution(fmt.Sprintf("Kept frozen for %s: %s.", units.FormatDuration(l.For), published()))}
+	return []limits.Caution{l.Caution(fmt.Sprintf("Hold frozen for %s. %s.", units.FormatDuration(l.For), published()))}
 }

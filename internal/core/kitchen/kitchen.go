@@ -3,6 +3,7 @@
 package kitchen
 
 import (
+	"cmp"
 	"fmt"
 	"strings"
 	"time"
@@ -122,12 +123,12 @@ func (k Kitchen) Validate() error {
 	seen := map[string]bool{}
 	once := func(field, id string) {
 		if id == "" || seen[id] {
-			l.Add(field, "must be there and occur once")
+			l.Add(field, "Name missing, or used twice.")
 		}
 		seen[id] = true
 	}
 	if k.PassWidth < 1 {
-		l.Add("passWidth", "must be 1 or more")
+		l.Add("passWidth", "Plates the pass holds: must be 1 or more.")
 	}
 	for i, c := range k.Cooks {
 		once(fmt.Sprintf("cooks[%d].id", i), c.ID)
@@ -136,16 +137,16 @@ func (k Kitchen) Validate() error {
 		}
 		validateAway(fmt.Sprintf("cooks[%d].away", i), c.Away, &l)
 		if strings.TrimSpace(c.Name) == "" {
-			l.Add(fmt.Sprintf("cooks[%d].name", i), "is missing")
+			l.Add(fmt.Sprintf("cooks[%d].name", i), "Name the cook.")
 		}
 	}
 	for i, e := range k.Equipment {
 		once(fmt.Sprintf("equipment[%d].id", i), e.ID)
 		if e.Kind == "" {
-			l.Add(fmt.Sprintf("equipment[%d].kind", i), "is missing")
+			l.Add(fmt.Sprintf("equipment[%d].kind", i), "%s: kind missing.", cmp.Or(e.Name, "Equipment"))
 		}
 		if e.Places < 1 {
-			l.Add(fmt.Sprintf("equipment[%d].places", i), "must be 1 or more")
+			l.Add(fmt.Sprintf("equipment[%d].places", i), "%s: places must be 1 or more.", cmp.Or(e.Name, "Equipment"))
 		}
 		validateAway(fmt.Sprintf("equipment[%d].away", i), e.Away, &l)
 	}
@@ -173,7 +174,7 @@ func validateAway(at string, list []Away, l *fault.List) {
 	for i, a := range list {
 		a.validate(fmt.Sprintf("%s[%d]", at, i), l)
 		if _, err := time.Parse(time.DateOnly, a.Day); a.Day != "" && err != nil {
-			l.Add(fmt.Sprintf("%s[%d].day", at, i), "%q is no day: write it like 2026-11-28", a.Day)
+			l.Add(fmt.Sprintf("%s[%d].day", at, i), "“%s” is not a date. Write 2026-11-28.", a.Day)
 		}
 	}
 }

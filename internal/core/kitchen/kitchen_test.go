@@ -22,7 +22,7 @@ func TestMalformedKitchensAreToldWithTheirField(t *testing.T) {
 		fields = append(fields, f.Field)
 	}
 	assert.Equal(t, []string{"passWidth", "cooks[0].shifts[0].to", "cooks[1].id", "cooks[1].away[0].day", "cooks[1].name", "equipment[0].kind", "equipment[0].places", "equipment[1].id"}, fields)
-	assert.Contains(t, faults.Error(), "passWidth: must be 1 or more\n")
+	assert.Contains(t, faults.Error(), "passWidth: Plates the pass holds: must be 1 or more.\n")
 }
 
 func TestThingsOfAKindStandInForOneAnother(t *testing.T) {

@@ -1,7 +1,7 @@
 package kitchen
 
 import (
-	"fmt"
+	"jointime/internal/core/fault"
 	"jointime/internal/core/words"
 	"regexp"
 	"strconv"
@@ -45,13 +45,13 @@ var (
 func FromLine(line string) (Equipment, error) {
 	text := strings.ToLower(strings.TrimSpace(line))
 	if text == "" {
-		return Equipment{}, fmt.Errorf("a thing of the kitchen is wanted, like 4 burners")
+		return Equipment{}, fault.Say("Name some equipment, like 4 burners.")
 	}
 	e := Equipment{Name: strings.TrimSpace(line), Places: 1}
 	if m := countAt.FindStringSubmatch(text); m != nil {
 		n, err := strconv.Atoi(m[1])
 		if err != nil || n < 1 || n > 1000 || m[2] == "" {
-			return e, fmt.Errorf("%q: how many of what?", line)
+			return e, fault.Say("“%s”: how many of what?", line)
 		}
 		e.Places, text = n, m[2]
 		e.Name = words.Upper(m[2])
@@ -59,7 +59,7 @@ func FromLine(line string) (Equipment, error) {
 	if m := placesAt.FindStringSubmatch(text); m != nil {
 		n, err := strconv.Atoi(m[1])
 		if err != nil || n < 1 || n > 1000 {
-			return e, fmt.Errorf("%q: how many places?", line)
+			return e, fault.Say("“%s”: how many shelves or places?", line)
 		}
 		e.Places *= n
 	}
@@ -71,7 +71,7 @@ func FromLine(line string) (Equipment, error) {
 		}
 	}
 	if len([]rune(e.Name)) > 100 || e.Kind == "" {
-		return e, fmt.Errorf("%q is no thing of a kitchen", line)
+		return e, fault.Say("“%s” is not equipment.", line)
 	}
 	return e, nil
 }

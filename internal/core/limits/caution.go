@@ -7,7 +7,7 @@ type Caution struct {
 }
 
 // Decides stands beside every published limit.
-const Decides = "Local food law, the kitchen's own safety plan and trained people decide."
+const Decides = "Local food law, the kitchen’s own safety plan and trained people decide."
 
 // Cited is the source of a limit with who decides.
 func (l Limit) Cited() string { return l.Source + ". " + Decides }

@@ -8,7 +8,8 @@ package limits
 
 import (
 	"cmp"
-	"fmt"
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
 	"slices"
 )
 
@@ -109,27 +110,27 @@ func (o Own) Check() error {
 			}
 		}
 	}
-	return fmt.Errorf("there is no published limit %q", o.Limit)
+	return fault.Say("“%s” is not a food safety limit.", o.Limit)
 }
 
 func (l Limit) allows(o Own) error {
 	if o.Seconds == nil && o.Celsius == nil {
-		return fmt.Errorf("%s: neither a time nor a temperature is said", l.What)
+		return fault.Say("%s: give a time or a temperature.", l.What)
 	}
 	if s := o.Seconds; s != nil {
 		switch {
 		case l.Within == 0 && l.For == 0:
-			return fmt.Errorf("%s: the published limit is no time", l.What)
+			return fault.Say("%s: give a temperature, not a time.", l.What)
 		case l.Within > 0 && *s > l.Within, l.Within == 0 && *s < l.For:
-			return fmt.Errorf("%s: the published limit is stricter", l.What)
+			return fault.Say("%s: ours must be stricter than %s.", l.What, units.FormatDuration(max(l.Within, l.For)))
 		}
 	}
 	if c := o.Celsius; c != nil {
 		switch {
 		case l.Celsius == nil:
-			return fmt.Errorf("%s: the published limit is no temperature", l.What)
+			return fault.Say("%s: give a time, not a temperature.", l.What)
 		case l.atLeast() && *c < *l.Celsius, !l.atLeast() && *c > *l.Celsius:
-			return fmt.Errorf("%s: the published limit is stricter", l.What)
+			return fault.Say("%s: ours must be stricter than %s.", l.What, units.SayCelsius(*l.Celsius))
 		}
 	}
 	return nil
@@ -149,7 +150,7 @@ func (l Limit) tightened(o Own) Limit {
 	if o.Celsius != nil {
 		l.Celsius, l.Instead = o.Celsius, nil
 	}
-	l.Source = "the kitchen's own plan, stricter than " + l.Source
+	l.Source = "our own plan, stricter than " + l.Source
 	return l
 }
 

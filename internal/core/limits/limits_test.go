@@ -116,7 +116,7 @@ func TestAKitchenMayBeStricterAndNotLooser(t *testing.T) {
 	held := limits.In(nil, own)
 	out, _ := limits.OutOfControl(held, "")
 	assert.Equal(t, int64(2*hour), out.Within)
-	assert.Equal(t, "the kitchen's own plan, stricter than FDA Food Code 2022, 3-501.19(B)", out.Source)
+	assert.Equal(t, "our own plan, stricter than FDA Food Code 2022, 3-501.19(B)", out.Source)
 	hot, _ := limits.Kept(held, limits.Hot)
 	cold, _ := limits.Kept(held, limits.Cold)
 	assert.Equal(t, []float64{65, 3}, []float64{*hot.Celsius, *cold.Celsius})
@@ -126,13 +126,13 @@ func TestAKitchenMayBeStricterAndNotLooser(t *testing.T) {
 	_, ok := meat.Reaches(60, hour)
 	assert.False(t, ok, "its own figure has no table of longer times")
 	for want, o := range map[string]limits.Own{
-		"the published limit is stricter":     {Limit: "fda-out", Seconds: seconds(5 * hour)},
-		"out of control, from 5 or 57 °C: ":   {Limit: "fda-out", Celsius: at(4)},
-		"held hot: the published limit is s":  {Limit: "fda-hot", Celsius: at(50)},
-		"held hot: the published limit is no": {Limit: "fda-hot", Seconds: seconds(3)},
-		"fish to be eaten raw":                {Limit: "eu-freeze", Seconds: seconds(hour)},
-		"there is no published limit":         {Limit: "mine"},
-		"neither a time nor a temperature":    {Limit: "fda-hot"},
+		"ours must be stricter than":                    {Limit: "fda-out", Seconds: seconds(5 * hour)},
+		"out of temperature control, from 5 or 57 °C: ": {Limit: "fda-out", Celsius: at(4)},
+		"held hot: ours must be stricter":               {Limit: "fda-hot", Celsius: at(50)},
+		"held hot: give a temperature, not a time.":     {Limit: "fda-hot", Seconds: seconds(3)},
+		"fish to be eaten raw":                          {Limit: "eu-freeze", Seconds: seconds(hour)},
+		"is not a food safety limit":                    {Limit: "mine"},
+		"give a time or a temperature":                  {Limit: "fda-hot"},
 	} {
 		assert.ErrorContains(t, o.Check(), want)
 		assert.Equal(t, limits.Chosen(nil), limits.In(nil, []limits.Own{o}), "what is not stricter changes nothing")

@@ -3,10 +3,12 @@ package mise
 import (
 	"cmp"
 	"slices"
+	"strings"
 	"time"
 
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // tick adds up what was ticked.
@@ -39,9 +41,15 @@ func (m *maker) tick(t *Task) {
 	t.Twice = twice(t.Ticks, t.Made, need)
 }
 
+// Stray is a tick of a task that is no longer on the sheet.
+type Stray struct {
+	Tick
+	Name string `json:"name" doc:"of the component that it was of"`
+}
+
 // stray are ticks of tasks that are no longer on the sheet: the menu or a dish
 // has changed since. They are shown, and never lost.
-func (m *maker) stray(tasks []Task, visits []Visit) []Tick {
+func (m *maker) stray(tasks []Task, visits []Visit) []Stray {
 	on := map[string]bool{}
 	for _, t := range tasks {
 		on[t.ID] = true
@@ -49,13 +57,18 @@ func (m *maker) stray(tasks []Task, visits []Visit) []Tick {
 	for _, v := range visits {
 		on[v.ID] = true
 	}
-	out := []Tick{}
+	out := []Stray{}
 	for task, list := range m.ticks {
-		if !on[task] {
-			out = append(out, list...)
+		if on[task] {
+			continue
+		}
+		component, _, _ := strings.Cut(task, "/")
+		name := m.Book.Components[base(component)].Name
+		for _, t := range list {
+			out = append(out, Stray{t, cmp.Or(name, words.Upper(strings.ReplaceAll(base(component), "-", " ")))})
 		}
 	}
-	slices.SortFunc(out, func(a, b Tick) int { return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.ID, b.ID)) })
+	slices.SortFunc(out, func(a, b Stray) int { return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.ID, b.ID)) })
 	return out
 }
 

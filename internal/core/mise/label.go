@@ -58,11 +58,11 @@ func (t Task) allergens() string {
 	text := strings.Join(t.Allergens, ", ")
 	switch {
 	case text != "" && t.Unknown:
-		return "contains " + text + "; not all is known"
+		return "contains " + text + "; others unknown"
 	case text != "":
 		return "contains " + text
 	case t.Unknown:
-		return "what is in it is not all known"
+		return "allergens not all known"
 	}
-	return "none of the listed allergens is in what it is made of"
+	return "no listed allergens in its ingredients"
 }

@@ -95,7 +95,7 @@ func TestWhatKeepsIsMiseAndWhatIsEatenAtOnceIsNot(t *testing.T) {
 	assert.Equal(t, at(30, 13, 0), *stock.Keeps)
 	assert.Equal(t, []string{"Sauce"}, stock.Waiting)
 	assert.Equal(t, []string{"Fish and sauce"}, stock.Dishes)
-	assert.Equal(t, "keeps 3 d; Sauce waits for it", stock.Why)
+	assert.Equal(t, "keeps 3 days; Sauce waits for it", stock.Why)
 	assert.Equal(t, "box", stock.Container, "1 kg at 1 g/ml")
 	assert.Equal(t, "tub, about", by["sauce/reduce the stock"].Container, "of what density, nobody said")
 	assert.Equal(t, "jug", by["dressing/chop the herbs"].Container)
@@ -125,7 +125,7 @@ func TestTheOrderOfTheDay(t *testing.T) {
 		in.Book.Components[id] = c
 	}
 	ids, _ := tasks(mise.Make(in))
-	assert.Equal(t, []string{"28 no section said: stock/simmer the bones", "28 no section said: fish/fillet the whole fish", "28 no section said: sauce/reduce the stock", "28 no section said: dressing/chop the herbs"}, ids)
+	assert.Equal(t, []string{"28 No section: stock/simmer the bones", "28 No section: fish/fillet the whole fish", "28 No section: sauce/reduce the stock", "28 No section: dressing/chop the herbs"}, ids)
 }
 
 func TestVisitsStandInTheirHours(t *testing.T) {
@@ -133,8 +133,8 @@ func TestVisitsStandInTheirHours(t *testing.T) {
 	require.Len(t, s.Days[0].Sections[0].Visits, 1, "those at the start and the end are no visits")
 	v := s.Days[0].Sections[0].Visits[0]
 	assert.Equal(t, at(27, 11, 0), v.At)
-	assert.Equal(t, "Stock, simmer the bones", v.Name)
-	assert.Equal(t, "look at it", v.What)
+	assert.Equal(t, "Stock: simmer the bones", v.Name)
+	assert.Equal(t, "check", v.What)
 }
 
 func tick(id, task string, q float64, who string, hour int) mise.Tick {
@@ -151,7 +151,7 @@ func TestTicksAddUpToWhatIsMade(t *testing.T) {
 	assert.Equal(t, "300 g", by[task].Still)
 	assert.False(t, by[task].Done)
 	assert.Equal(t, "Commis", by[task].Ticks[0].Who, "in the order in which they were ticked")
-	assert.Equal(t, "Stock: 700 g made, 300 g missing", s.Short[0].What, "what will be short is on top")
+	assert.Equal(t, "Stock: 300 g short (700 g made)", s.Short[0].What, "what will be short is on top")
 	assert.Len(t, s.Stray, 1, "a tick of what is no longer there is not lost")
 	assert.Len(t, s.Days[0].Sections[0].Visits[0].Ticks, 1)
 	done := s.Ticked()
@@ -195,7 +195,7 @@ func TestTheSameMakingTickedByTwoIsAsked(t *testing.T) {
 	task := "dressing/chop the herbs"
 	in.Ticks = []mise.Tick{tick("aaaaaaaa", task, 200, "Sauce", 12), tick("bbbbbbbb", task, 200, "Fish", 13)}
 	_, by := tasks(mise.Make(in))
-	assert.Equal(t, "ticked twice? 200 g by Sauce, 200 g by Fish: if it was made once, take one back", by[task].Twice)
+	assert.Equal(t, "Ticked twice? 200 g by Sauce, 200 g by Fish. If made once, undo one.", by[task].Twice)
 	in.Ticks[1].Amount = grams(20)
 	_, by = tasks(mise.Make(in))
 	assert.Empty(t, by[task].Twice)
@@ -240,7 +240,7 @@ func TestLateAndMissingIsOnTop(t *testing.T) {
 	for _, s := range mise.Make(in).Short {
 		what = append(what, s.What)
 	}
-	assert.Equal(t, []string{"Stock was wanted at 14:00 and is not ticked", "bones: 1 kg missing, and Market can bring it on Monday 07:00 at the earliest"}, what)
+	assert.Equal(t, []string{"Stock was due at 14:00", "Bones: 1 kg short, Market delivers Monday 07:00 at the earliest"}, what)
 }
 
 // The "use by" of a label is right for any equipment that holds hot, cold or frozen,
@@ -316,7 +316,7 @@ func TestLabelsSayWhatIsKnownAndNoMore(t *testing.T) {
 	assert.Equal(t, at(30, 13, 0), *stock[0].UseBy, "72 h after the older part")
 	assert.Equal(t, "Commis", stock[0].By)
 	assert.Equal(t, "1 kg", stock[0].Amount)
-	assert.Equal(t, "none of the listed allergens is in what it is made of", stock[0].Allergens)
+	assert.Equal(t, "no listed allergens in its ingredients", stock[0].Allergens)
 	i := in.Book.Ingredients["bones"]
 	i.Allergens = nil
 	in.Book.Ingredients["bones"] = i
@@ -326,7 +326,7 @@ func TestLabelsSayWhatIsKnownAndNoMore(t *testing.T) {
 	for _, l := range all {
 		by[l.Name] = l
 	}
-	assert.Equal(t, "what is in it is not all known", by["Sauce"].Allergens)
+	assert.Equal(t, "allergens not all known", by["Sauce"].Allergens)
 	assert.Nil(t, by["Sauce"].UseBy, "it is not made yet")
 	assert.Equal(t, "contains fish", by["Fish"].Allergens)
 }

@@ -8,13 +8,14 @@ import (
 	"time"
 
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // days puts tasks and visits onto their days and sections. Sections stand as
 // the kitchen has them, what is of none comes last.
 func (m *maker) days(tasks []Task, visits []Visit) []DayList {
 	rank := map[string]int{}
-	names := map[string]string{"": "no section said"}
+	names := map[string]string{"": "No section"}
 	for i, s := range m.Kitchen.Sections {
 		rank[s.ID], names[s.ID] = i+1, s.Name
 	}
@@ -169,10 +170,10 @@ func (m *maker) visits() []Visit {
 				continue
 			}
 			if what == "" {
-				what = "look at it"
+				what = "check"
 			}
 			at := b.Start.Add(time.Duration(h.From-b.From) * time.Second).In(m.Zone)
-			v := Visit{ID: fmt.Sprintf("%s/visit %d", b.ID, k+1), Name: c.Name + ", " + s.Name, What: what, At: at, For: h.To - h.From, Ticks: []Tick{}, section: c.Section, day: at.Format(dayLayout)}
+			v := Visit{ID: fmt.Sprintf("%s/visit %d", b.ID, k+1), Name: words.Step(c.Name, s.Name), What: what, At: at, For: h.To - h.From, Ticks: []Tick{}, section: c.Section, day: at.Format(dayLayout)}
 			for _, k := range m.ticks[v.ID] {
 				k.At, k.Received = k.At.In(m.Zone), k.Received.In(m.Zone)
 				v.Ticks = append(v.Ticks, k)
@@ -190,9 +191,9 @@ func (m *maker) shorts(tasks []Task) []Short {
 	for _, t := range tasks {
 		switch {
 		case len(t.Ticks) > 0 && !t.Done:
-			out = append(out, Short{fmt.Sprintf("%s: %s made, %s missing", t.Name, t.Made, t.Still), "make the rest, or serve less of it", t.ID})
+			out = append(out, Short{fmt.Sprintf("%s: %s short (%s made)", t.Name, t.Still, t.Made), words.Ways("make the rest", "serve less"), t.ID})
 		case !t.Done && t.Start != nil && t.By != nil && m.Now.After(*t.By):
-			out = append(out, Short{fmt.Sprintf("%s was wanted at %s and is not ticked", t.Name, t.By.Format("15:04")), "tick it, or begin it now", t.ID})
+			out = append(out, Short{fmt.Sprintf("%s was due at %s", t.Name, t.By.Format("15:04")), words.Ways("tick it", "start now"), t.ID})
 		}
 	}
 	for _, e := range m.Exploded.Ledger {
@@ -201,12 +202,12 @@ func (m *maker) shorts(tasks []Task) []Short {
 			for _, k := range e.Takers {
 				who = append(who, k.Name)
 			}
-			out = append(out, Short{fmt.Sprintf("%s of %s: %s short for %s", e.Name, e.From, e.Short, strings.Join(who, ", ")), "order some, or make less of what takes it", ""})
+			out = append(out, Short{fmt.Sprintf("%s: %s short for %s", words.Upper(e.Name), e.Short, strings.Join(who, ", ")), words.Ways("order some", "make less"), ""})
 		}
 	}
 	for _, b := range m.Exploded.Buy {
 		if b.Purchase != nil && b.Purchase.Late {
-			out = append(out, Short{fmt.Sprintf("%s: %s missing, and %s can bring it on %s at the earliest", b.Name, b.Still, b.Purchase.Name, b.Purchase.Comes.In(m.Zone).Format("Monday 15:04")), "fetch it, or take what can stand in", ""})
+			out = append(out, Short{fmt.Sprintf("%s: %s short, %s delivers %s at the earliest", words.Upper(b.Name), b.Still, b.Purchase.Name, b.Purchase.Comes.In(m.Zone).Format("Monday 15:04")), words.Ways("collect it", "use a substitute"), ""})
 		}
 	}
 	return out

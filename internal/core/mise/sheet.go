@@ -36,7 +36,7 @@ type Input struct {
 type Sheet struct {
 	Days  []DayList `json:"days" nullable:"false"`
 	Short []Short   `json:"short" nullable:"false" doc:"what will be missing before the service"`
-	Stray []Tick    `json:"stray" nullable:"false" doc:"ticks of what is no longer on the sheet"`
+	Stray []Stray   `json:"stray" nullable:"false" doc:"ticks of what is no longer on the sheet"`
 	Open  int       `json:"open"`
 	Done  int       `json:"done"`
 }

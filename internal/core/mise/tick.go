@@ -39,13 +39,13 @@ type Tick struct {
 func (t Tick) Validate() error {
 	var l fault.List
 	if t.Act == DidMake && (!t.Amount.Unit.Known() || !(t.Amount.Quantity > 0) || t.Amount.Quantity > 1e9) {
-		l.Add("amount", "how much was made? More than nothing, in a unit that is known here")
+		l.Add("amount", "How much was made? More than 0, in a unit such as g, ml or a count.")
 	}
 	if t.Act == Undone && t.Of == "" {
-		l.Add("of", "which tick is taken back?")
+		l.Add("of", "Which tick is undone?")
 	}
 	if t.At.IsZero() || t.At.Year() < 2000 || t.At.Year() > 2200 {
-		l.Add("at", "%s is no time of this kitchen", t.At.Format(time.RFC3339))
+		l.Add("at", "%s is not a time of this kitchen.", t.At.Format(time.RFC3339))
 	}
 	return l.Err()
 }
@@ -64,7 +64,7 @@ func (t Tick) ValidateIn(components map[string]recipe.Component) error {
 	switch {
 	case t.Act == Undone:
 	case of == nil:
-		l.Add("task", "there is nothing %q to be ticked", t.Task)
+		l.Add("task", "“%s” is not on this list.", t.Task)
 	case t.Act == DidMake && of.Yield.Unit.Known():
 		through := units.Through{}
 		if of.Density != nil {
@@ -117,5 +117,5 @@ func twice(list []Tick, made, need units.Amount) string {
 	if a.Who == b.Who {
 		return ""
 	}
-	return fmt.Sprintf("ticked twice? %s by %s, %s by %s: if it was made once, take one back", a.Amount, a.Who, b.Amount, b.Who)
+	return fmt.Sprintf("Ticked twice? %s by %s, %s by %s. If made once, undo one.", a.Amount, a.Who, b.Amount, b.Who)
 }

@@ -39,6 +39,10 @@ type Tally struct {
 // Compute computes everything of a plate.
 func (s Spec) Compute(scene Scene) Computed {
 	l := s.lay(true)
+	l.called = map[string]string{}
+	for _, p := range scene.Portions {
+		l.called[p.Component] = p.Name
+	}
 	out := Computed{Drawing: l.drawing(), Findings: l.findings(scene), Room: l.room, Contrast: l.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
 	for i := range s.Placings {
 		if life, fades := l.life(i); fades {

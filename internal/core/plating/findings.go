@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Portion is what the dish says of one component: its name, its amount, and how
@@ -78,7 +79,7 @@ func (j *judge) lives() {
 	}
 	for i, p := range j.spec.Placings {
 		if p.Warmth == Frozen && j.ware(i).celsius() >= 35 {
-			j.fault("frozen-on-hot", p.ID, "a cold plate", "%s is frozen, and the plate is wanted at %g °C.", j.name(i), j.ware(i).celsius())
+			j.fault("frozen-on-hot", p.ID, "Use a cold plate.", "%s is frozen, the plate is %g °C.", j.name(i), j.ware(i).celsius())
 			continue
 		}
 		life, fades := j.life(i)
@@ -90,7 +91,7 @@ func (j *judge) lives() {
 		if crisp == 1 && (p.Texture == Crisp || p.Texture == Crunchy) {
 			code = "only-crisp-softens"
 		}
-		j.fault(code, p.ID, "place it later, or build faster", "%s has %s on the plate (%s), and %s of building follow.", j.name(i), units.FormatDuration(life.Seconds), life.Why, units.FormatDuration(left))
+		j.fault(code, p.ID, "Place it later, or build faster.", "%s is good for %s; %s of building follows.", j.name(i), units.FormatDuration(life.Seconds), units.FormatDuration(left))
 	}
 }
 
@@ -98,7 +99,7 @@ func (j *judge) lives() {
 func (j *judge) counts() {
 	for _, w := range append([]Ware{j.spec.Ware}, j.spec.Sides...) {
 		if want := j.spec.Plates(j.scene.Covers); w.Have > 0 && w.Have < want {
-			j.fault("too-few-plates", "", "wash them between the waves, or take another plate", "There are %d of the %s, and %d are wanted.", w.Have, w.Name, want)
+			j.fault("too-few-plates", "", "Wash between waves, or use another plate.", "%s: have %d, need %d.", words.Upper(w.Name), w.Have, want)
 		}
 	}
 	for _, f := range j.spec.Formers {
@@ -107,7 +108,7 @@ func (j *judge) counts() {
 		}
 		for _, p := range j.spec.Placings {
 			if p.Former == f.Name {
-				j.fault("no-former", p.ID, "find one, or another form", "There is no %s.", f.Name)
+				j.fault("no-former", p.ID, "Add one, or change the form.", "%s: none in the kitchen.", words.Upper(f.Name))
 				break
 			}
 		}
@@ -126,15 +127,15 @@ func (j *judge) advice() {
 		textures[p.Texture]++
 	}
 	if n > 1 && textures[Crisp]+textures[Crunchy] == 0 {
-		j.advise("nothing-crisp", "", "a crumb, a leaf, a skin", "Nothing on it is crisp.")
+		j.advise("nothing-crisp", "", "A crumb, a leaf, a skin.", "Nothing on it is crisp.")
 	}
 	r := j.room
 	if r.Covered > 0.9 {
-		j.advise("crowded", "", "a larger plate, or less on it", "%.0f %% of the well is covered.", r.Covered*100)
+		j.advise("crowded", "", "A larger plate, or less on it.", "%.0f %% of the well is covered.", r.Covered*100)
 	}
 	for i, p := range j.spec.Placings {
 		if p.Form == Dots && p.Count > 0 && p.Count%2 == 0 {
-			j.advise("even", p.ID, "one more, or one less", "%d dots of %s: odd numbers sit easier.", p.Count, j.name(i))
+			j.advise("even", p.ID, "One more, or one less.", "%d dots of %s: odd numbers sit easier.", p.Count, j.name(i))
 		}
 	}
 }

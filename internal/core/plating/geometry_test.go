@@ -125,13 +125,13 @@ func TestHowManyPlatesAtOnce(t *testing.T) {
 	one := s.AtOnce(36, 20, 1)
 	assert.Equal(t, 9, one.Plates)
 	assert.Equal(t, 4, one.Waves)
-	assert.Equal(t, "(1 × 4:30 + 0:12) ÷ (0:12 + 0:17) = 9.7 plates", one.Working)
-	assert.Contains(t, one.Because, "crisp on broth, which is wet")
+	assert.Equal(t, "(1 × 4½ min + 12 s) ÷ (12 s + 17 s) = 9.7 plates", one.Working)
+	assert.Contains(t, one.Because, "crisp on Broth (wet)")
 	assert.Equal(t, 6, s.AtOnce(36, 6, 1).Plates, "the pass holds 6")
 	assert.Equal(t, 19, s.AtOnce(36, 20, 2).Plates, "two hands, twice the time and the start")
 	s.Formers = []plating.Former{{Name: "ring", Have: 3}}
 	s.Placings[0].Former = "ring"
-	assert.Equal(t, "there are 3 of ring", s.AtOnce(36, 20, 1).Because)
+	assert.Equal(t, "3 × ring", s.AtOnce(36, 20, 1).Because)
 	b := s.Compute(plating.Scene{}).Build
 	assert.Equal(t, int64(36), b[0].Seconds)
 	assert.Equal(t, int64(24), b[1].Seconds, "the butter beside the fish: 7 + max(12, 17)")

@@ -3,8 +3,10 @@ package plating
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 type judge struct {
@@ -21,15 +23,14 @@ func (j *judge) advise(code, placing, advice, format string, args ...any) {
 	j.out = append(j.out, Finding{Code: code, Kind: IsAdvice, Placing: placing, What: fmt.Sprintf(format, args...), Advice: advice})
 }
 
-// name of what a placing puts on the plate.
-func (j *judge) name(i int) string {
-	p := j.spec.Placings[i]
-	for _, q := range j.scene.Portions {
-		if q.Component == p.Component {
-			return q.Name
-		}
+// name of what a placing puts on the plate; of a component that is not on the dish, the
+// words of its id.
+func (l layout) name(i int) string {
+	id := l.spec.Placings[i].Component
+	if name := l.called[id]; name != "" {
+		return name
 	}
-	return p.Component
+	return words.Upper(strings.ReplaceAll(id, "-", " "))
 }
 
 // ware in which a placing lies.
@@ -52,9 +53,9 @@ func (j *judge) portions() {
 	for _, p := range j.scene.Portions {
 		j.placed(p)
 	}
-	for _, p := range j.spec.Placings {
+	for i, p := range j.spec.Placings {
 		if _, known := j.portion(p.Component); !known {
-			j.fault("not-on-dish", p.ID, "put it on the dish, or take the placing off", "%s is placed and is not on the dish.", p.Component)
+			j.fault("not-on-dish", p.ID, "Add it to the dish, or delete the placing.", "%s is placed but not on the dish.", j.name(i))
 		}
 	}
 }
@@ -80,7 +81,7 @@ func (j *judge) placed(p Portion) {
 	}
 	switch {
 	case times == 0:
-		j.fault("never-placed", "", "place it, or take it off the dish", "%s is on the dish and never reaches the plate.", p.Name)
+		j.fault("never-placed", "", "Place it, or remove it from the dish.", "%s is on the dish but not placed.", p.Name)
 		return
 	case p.Amount == nil:
 		return
@@ -90,7 +91,7 @@ func (j *judge) placed(p Portion) {
 		much = fmt.Sprintf("%d portions are", j.spec.Serves)
 	}
 	if ratio, ok := sum.Per(want); !ok || ratio < 0.995 || ratio > 1.005 {
-		j.fault("amount", last, "change one of the two", "%s: %s on the plate, %s %s.", p.Name, sum, much, want)
+		j.fault("amount", last, "Change one of the two.", "%s: %s on the plate, %s %s.", p.Name, sum, much, want)
 	}
 }
 
@@ -98,13 +99,13 @@ func (j *judge) placed(p Portion) {
 func (j *judge) amounts() {
 	for i, p := range j.spec.Placings {
 		portion, _ := j.portion(p.Component)
-		if f, wrong := p.misfit(portion); wrong {
+		if f, wrong := p.misfit(portion, j.name(i)); wrong {
 			j.out = append(j.out, f)
 		}
 		if a, w := p.Amount, j.ware(i); p.Form == Poured && a != nil && w.Depth > 0 {
 			ml, _, ok := p.asked(portion)
 			if room := w.Room(); ok && ml > room {
-				j.fault("overflows", p.ID, "a deeper bowl, or less of it", "%s: %s, and the %s holds %.0f ml to its rim.", j.name(i), a, w.Name, room)
+				j.fault("overflows", p.ID, "A deeper bowl, or less of it.", "%s: %s; the %s holds %.0f ml.", j.name(i), a, w.Name, room)
 			}
 		}
 	}
@@ -119,9 +120,9 @@ func (j *judge) edges() {
 		}
 		switch over, rim := j.beyond(i), -j.free(i); {
 		case over > 0.5:
-			j.fault("over-edge", p.ID, "move it in, or make it smaller", "%s reaches %.0f mm over the edge of the %s.", j.name(i), over, ware)
+			j.fault("over-edge", p.ID, "Move it in, or make it smaller.", "%s: %.0f mm over the edge of the %s.", j.name(i), over, ware)
 		case rim > 3 && !p.Form.loose() && !p.Rim:
-			j.fault("on-the-rim", p.ID, "move it in: the rim is for the thumb", "%s reaches %.0f mm onto the rim.", j.name(i), rim)
+			j.fault("on-the-rim", p.ID, "Move it in: the rim is for the thumb.", "%s: %.0f mm onto the rim.", j.name(i), rim)
 		}
 	}
 }
@@ -135,7 +136,7 @@ func (j *judge) overlaps() {
 				continue
 			}
 			if share := j.overlap[i][k] / math.Max(1, math.Min(j.areas[i], j.areas[k])); share > 0.1 {
-				j.fault("overlap", p.ID, "say that it stands on it, or move one of them", "%s and %s lie in one place: %.0f %% of the smaller.", j.name(k), j.name(i), share*100)
+				j.fault("overlap", p.ID, "Set “on”, or move one.", "%s and %s overlap (%.0f %% of the smaller).", j.name(k), j.name(i), share*100)
 			}
 		}
 	}
@@ -151,13 +152,13 @@ func (j *judge) order() {
 			}
 			switch at, there := j.place[to]; {
 			case !there:
-				j.fault("not-there", p.ID, "say on what it stands, or take that off", "%s %s %q, and there is no such placing.", j.name(i), word, to)
+				j.fault("not-there", p.ID, "Choose another, or clear it.", "%s: what it %s is gone.", j.name(i), word)
 			case at > i:
-				j.fault("not-there-yet", p.ID, "place it later", "%s %s %s, which is placed after it.", j.name(i), word, j.name(at))
+				j.fault("not-there-yet", p.ID, "Place it later.", "%s %s %s, which is placed after it.", j.name(i), word, j.name(at))
 			}
 		}
 		if j.circle[i] {
-			j.fault("in-a-circle", p.ID, "measure one of them from the plate", "The place of %s is measured, by way of others, from itself.", j.name(i))
+			j.fault("in-a-circle", p.ID, "Place one of them from the plate.", "%s is placed from itself.", j.name(i))
 		}
 		j.covered(i)
 		j.lifted(i)
@@ -191,7 +192,7 @@ func (j *judge) seen(i int) {
 		over.Add(j.masks[k])
 	}
 	if j.grid.Both(j.masks[i], over) > 0.95*j.areas[i] {
-		j.advise("out-of-sight", p.ID, "move it, or say that it is hidden on purpose", "What is placed after %s covers it.", j.name(i))
+		j.advise("out-of-sight", p.ID, "Move it, or tick “hidden on purpose”.", "%s ends up covered.", j.name(i))
 	}
 }
 
@@ -209,7 +210,7 @@ func (j *judge) covered(i int) {
 			continue
 		}
 		if share := j.overlap[i][k] / math.Max(1, j.areas[i]); share > 0.1 {
-			j.fault("crisp-under-wet", p.ID, "the sauce first, or beside it", "%s is crisp, and %s goes over %.0f %% of it.", j.name(i), j.name(k), share*100)
+			j.fault("crisp-under-wet", p.ID, fmt.Sprintf("Put %s first, or beside.", j.name(k)), "%s is crisp; %s covers %.0f %% of it.", j.name(i), j.name(k), share*100)
 		}
 	}
 }
@@ -226,7 +227,7 @@ func (j *judge) lifted(i int) {
 	}
 	for k := i + 1; k < len(j.spec.Placings); k++ {
 		if q := j.spec.Placings[k]; q.Former == p.Former && q.On == p.ID && k > lift {
-			j.fault("lifted-too-early", p.ID, "lift it after "+j.name(k), "The %s is lifted after %s, and %s is still to go in.", p.Former, j.name(lift), j.name(k))
+			j.fault("lifted-too-early", p.ID, fmt.Sprintf("Lift it after %s.", j.name(k)), "%s: lifted after %s, before %s goes in.", words.Upper(p.Former), j.name(lift), j.name(k))
 		}
 	}
 }

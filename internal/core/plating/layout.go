@@ -10,6 +10,7 @@ import (
 // what covers what.
 type layout struct {
 	spec    Spec
+	called  map[string]string // name of a component, by its id
 	grid    raster.Grid
 	spots   [][]spot
 	from    [][2]float64

@@ -51,20 +51,20 @@ func (l layout) life(i int) (Life, bool) {
 		}
 	}
 	if p.Life > 0 {
-		return Life{p.ID, p.Life, "as it was said"}, true
+		return Life{p.ID, p.Life, "as set"}, true
 	}
 	if p.Texture == Crisp || p.Texture == Crunchy {
 		if under, wet := l.touches(i); wet != "" {
-			note(map[Texture]float64{Wet: crispOnWet, Moist: crispOnWith, Soft: crispOnSoft}[wet], fmt.Sprintf("crisp on %s, which is %s", under, wet))
+			note(map[Texture]float64{Wet: crispOnWet, Moist: crispOnWith, Soft: crispOnSoft}[wet], fmt.Sprintf("crisp on %s (%s)", under, wet))
 		}
 	}
 	ware, _ := l.spec.ware(p.In)
 	switch p.Warmth {
 	case Frozen:
-		note(melts(ware), "frozen, on a plate "+ware.warmth())
+		note(melts(ware), "frozen, on a "+ware.warmth()+" plate")
 	case Hot:
 		tau := heat.TimeConstant(foodDensity, foodHeat, math.Max(p.tall(), 2)/1000/faces(ware), stillAir)
-		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %g mm high, on a plate %s: from %d to %d °C", math.Max(p.tall(), 2), ware.warmth(), servedAt, eatenAt))
+		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %g mm deep on a %s plate: %d to %d °C", math.Max(p.tall(), 2), ware.warmth(), servedAt, eatenAt))
 	}
 	return out, out.Seconds < math.MaxInt64
 }
@@ -76,7 +76,7 @@ func (l layout) touches(i int) (name string, texture Texture) {
 	take := func(k int) {
 		q := l.spec.Placings[k]
 		if worse[q.Texture] > worse[texture] {
-			name, texture = q.ID, q.Texture
+			name, texture = l.name(k), q.Texture
 		}
 	}
 	p := l.spec.Placings[i]
@@ -148,7 +148,7 @@ func (s Spec) AtOnce(covers, pass, hands int) AtOnce { return s.lay(false).atOnc
 func (l layout) atOnce(covers, pass, hands int) AtOnce {
 	s := l.spec
 	hands = max(hands, 1)
-	out := AtOnce{Hands: hands, Plates: max(pass, 1), Because: fmt.Sprintf("the pass holds %d", max(pass, 1))}
+	out := AtOnce{Hands: hands, Plates: max(pass, 1), Because: fmt.Sprintf("pass holds %d", max(pass, 1))}
 	bound := func(n int, because, working string) {
 		if n < out.Plates {
 			out.Plates, out.Because, out.Working = max(n, 1), because, working
@@ -160,20 +160,20 @@ func (l layout) atOnce(covers, pass, hands int) AtOnce {
 			continue
 		}
 		if stands := s.Standing(i + 1); stands > 0 { // its own it stands on purpose
-			life.Seconds, life.Why = max(0, life.Seconds-stands), fmt.Sprintf("%s, less %s in which the plate stands", life.Why, units.FormatDuration(stands))
+			life.Seconds, life.Why = max(0, life.Seconds-stands), fmt.Sprintf("%s, less %s the plate stands", life.Why, units.FormatDuration(stands))
 		}
 		each := p.Seconds + s.after(i)
 		n := int((int64(hands)*life.Seconds + p.Seconds) / each)
-		bound(n, fmt.Sprintf("%s has %s (%s)", p.ID, units.FormatDuration(life.Seconds), life.Why), fmt.Sprintf("(%d × %s + %s) ÷ (%s + %s) = %.1f plates", hands, units.FormatDuration(life.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(s.after(i)), float64(int64(hands)*life.Seconds+p.Seconds)/float64(each)))
+		bound(n, fmt.Sprintf("%s good for %s (%s)", l.name(i), units.FormatDuration(life.Seconds), life.Why), fmt.Sprintf("(%d × %s + %s) ÷ (%s + %s) = %.1f plates", hands, units.FormatDuration(life.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(s.after(i)), float64(int64(hands)*life.Seconds+p.Seconds)/float64(each)))
 	}
 	for _, f := range s.Formers {
 		if s.uses(f.Name) {
-			bound(f.Have, fmt.Sprintf("there are %d of %s", f.Have, f.Name), "")
+			bound(f.Have, fmt.Sprintf("%d × %s", f.Have, f.Name), "")
 		}
 	}
-	for i, w := range append([]Ware{s.Ware}, s.Sides...) {
+	for _, w := range append([]Ware{s.Ware}, s.Sides...) {
 		if w.Have > 0 {
-			bound(w.Have, fmt.Sprintf("there are %d %s", w.Have, []string{"plates", "of the " + w.Name}[min(i, 1)]), "")
+			bound(w.Have, fmt.Sprintf("%d × %s", w.Have, w.Name), "")
 		}
 	}
 	out.Waves = (max(s.Plates(covers), 1) + out.Plates - 1) / out.Plates

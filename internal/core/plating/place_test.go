@@ -144,7 +144,7 @@ func TestSidesInTheirOwnWare(t *testing.T) {
 	assert.InDelta(t, bowl.X, c.Drawing.Shapes[1].X, 0.01)
 	assert.Len(t, c.Drawing.Side, 1, "from the side, the plate alone")
 	assert.Empty(t, codes(s, plating.Scene{Covers: 6}))
-	assert.Equal(t, "there are 6 of the sauce boat", s.AtOnce(36, 20, 4).Because)
+	assert.Equal(t, "6 × sauce boat", s.AtOnce(36, 20, 4).Because)
 	assert.Equal(t, []string{"too-few-plates"}, codes(s, plating.Scene{Covers: 7}))
 	s.Placings[1].Amount = ml(60)
 	assert.Contains(t, codes(s, plating.Scene{}), "overflows")

@@ -136,9 +136,9 @@ func TestFindings(t *testing.T) {
 	}
 	assert.Equal(t, []string{
 		"Swede: 91 g on the plate, the portion says 110 g.",
-		"Dill is on the dish and never reaches the plate.",
-		"salt is placed and is not on the dish.",
-		"salt reaches 5 mm over the edge of the plate.",
+		"Dill is on the dish but not placed.",
+		"Salt is placed but not on the dish.",
+		"Salt: 5 mm over the edge of the plate.",
 	}, all)
 	assert.Equal(t, int64(0), s.Seconds())
 }
@@ -184,5 +184,5 @@ func TestAPlateThatStandsLivesSoMuchShorter(t *testing.T) {
 	var faults fault.List
 	s.Placings[2].Stands.Most = &s.Placings[1].Seconds
 	s.Validate("plate", &faults)
-	assert.ErrorContains(t, faults.Err(), "plate.placings[2].stands: at most 0:05 is less than at least 15 min")
+	assert.ErrorContains(t, faults.Err(), "plate.placings[2].stands: Up to 5 s is less than at least 15 min")
 }

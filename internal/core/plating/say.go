@@ -60,7 +60,7 @@ func (s Spec) Say(text string, portions []Portion) Said {
 	p := &out.Placing
 	doubt := func(what string) { out.Doubt = append(out.Doubt, what) }
 	if !p.formed(plain) {
-		doubt("in which form? a mound for now")
+		doubt("What form? Mound for now.")
 	}
 	if u, known := usual[p.Form]; known {
 		p.Length, p.Width, p.Height, p.Seconds, p.Tool = u.Length, u.Width, u.Height, u.Seconds, u.Tool
@@ -69,7 +69,7 @@ func (s Spec) Say(text string, portions []Portion) Said {
 	if portion, ok := named(standOn.ReplaceAllString(plain, " "), portions); ok {
 		p.Component, p.Amount = portion.Component, portion.Amount
 	} else {
-		doubt("of what? it is not on the dish")
+		doubt("Of what? Not on the dish.")
 	}
 	if m := howMuch.FindStringSubmatch(plain); m != nil {
 		q, _ := strconv.ParseFloat(m[1], 64)
@@ -84,7 +84,7 @@ func (s Spec) Say(text string, portions []Portion) Said {
 	case p.Leans != "" || p.On != "":
 		s.beside(p)
 	default:
-		doubt("where? in the middle for now")
+		doubt("Where? Middle for now.")
 	}
 	p.ID = s.freeID(p.Component)
 	s.Placings = append(slices.Clone(s.Placings), *p)

@@ -38,7 +38,7 @@ func TestElementsAreSaid(t *testing.T) {
 
 func TestWhatIsNotSaidIsAsked(t *testing.T) {
 	got := spec().Say("some of the unicorn", []plating.Portion{{Component: "gel", Name: "Plum gel"}})
-	assert.Equal(t, []string{"in which form? a mound for now", "of what? it is not on the dish", "where? in the middle for now"}, got.Doubt)
+	assert.Equal(t, []string{"What form? Mound for now.", "Of what? Not on the dish.", "Where? Middle for now."}, got.Doubt)
 	assert.Equal(t, "placing", got.Placing.ID)
 }
 

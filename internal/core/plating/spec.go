@@ -142,33 +142,33 @@ func (s Spec) Validate(at string, l *fault.List) {
 		field := fmt.Sprintf("%s.sides[%d]", at, i)
 		w.validate(field, l)
 		if slices.ContainsFunc(s.Sides[:i], func(o Ware) bool { return o.Name == w.Name }) {
-			l.Add(field+".name", "%q occurs twice", w.Name)
+			l.Add(field+".name", "“%s” is used twice.", w.Name)
 		}
 	}
 	seen := map[string]bool{}
 	for i, p := range s.Placings {
 		field := fmt.Sprintf("%s.placings[%d]", at, i)
 		if seen[p.ID] {
-			l.Add(field+".id", "%q occurs twice", p.ID)
+			l.Add(field+".id", "“%s” is used twice.", p.ID)
 		}
 		seen[p.ID] = true
 		if p.Seconds < 0 {
-			l.Add(field+".seconds", "must be 0 or more")
+			l.Add(field+".seconds", "Must be 0 or more.")
 		}
 		if w := p.Stands; w != nil && w.Most != nil && *w.Most < w.Least {
-			l.Add(field+".stands", "at most %s is less than at least %s", units.FormatDuration(*w.Most), units.FormatDuration(w.Least))
+			l.Add(field+".stands", "Up to %s is less than at least %s.", units.FormatDuration(*w.Most), units.FormatDuration(w.Least))
 		}
 		for name, to := range map[string]string{"on": p.On, "leans": p.Leans, "from": p.From} {
 			if to == p.ID && to != "" {
-				l.Add(field+"."+name, "it cannot be its own place")
+				l.Add(field+"."+name, "Cannot be placed from itself.")
 			}
 		}
 		if _, known := s.ware(p.In); !known {
-			l.Add(field+".in", "there is no ware %q beside the plate", p.In)
+			l.Add(field+".in", "“%s” is not a side ware of this dish.", p.In)
 		}
 		for name, v := range map[string]float64{"hour": p.Hour, "distance": p.Distance, "length": p.Length, "width": p.Width, "part": p.Part} {
 			if math.IsNaN(v) || v < 0 || v > 1000 {
-				l.Add(field+"."+name, "must be between 0 and 1000")
+				l.Add(field+"."+name, "Must be between 0 and 1000.")
 			}
 		}
 	}

@@ -3,6 +3,7 @@ package plating
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"jointime/internal/core/units"
 )
@@ -84,7 +85,7 @@ func (p Placing) dot() float64 { return math.Min(p.width(), p.Length/float64(max
 
 // misfit compares what a form holds with the amount that is to be in it. Within
 // a tenth nobody sees it; a ring is filled to the rim, within a twentieth.
-func (p Placing) misfit(portion Portion) (Finding, bool) {
+func (p Placing) misfit(portion Portion, name string) (Finding, bool) {
 	ml, ok := p.Holds()
 	if !ok || p.Amount == nil {
 		return Finding{}, false
@@ -102,7 +103,7 @@ func (p Placing) misfit(portion Portion) (Finding, bool) {
 		return Finding{}, false
 	}
 	held := portion.amount(ml, p.Amount.Unit)
-	f := Finding{Code: "form-amount", Kind: IsFault, Placing: p.ID, What: fmt.Sprintf("The %s holds %.0f ml%s: the amount says %s.", p.Form, ml, how(held), p.Amount), Advice: "change the form or the amount"}
+	f := Finding{Code: "form-amount", Kind: IsFault, Placing: p.ID, What: fmt.Sprintf("%s: the %s %s to %.0f ml%s, the amount says %s.", name, p.Form, map[bool]string{true: "come", false: "comes"}[strings.HasSuffix(string(p.Form), "s") && p.Form != Grating], ml, how(held), p.Amount), Advice: "Change the form or the amount."}
 	f.Fixes = p.fits(ratio, held)
 	return f, true
 }
@@ -119,7 +120,7 @@ func (p Placing) asked(portion Portion) (ml float64, how func(units.Amount) stri
 	if err != nil {
 		return 0, plain, false
 	}
-	return volume.Quantity, func(held units.Amount) string { return fmt.Sprintf(", which is %s of it", held) }, true
+	return volume.Quantity, func(held units.Amount) string { return fmt.Sprintf(" (%s of it)", held) }, true
 }
 
 // amount is a volume in the unit of another amount.
@@ -144,13 +145,13 @@ func (p Placing) fits(ratio float64, held units.Amount) (out []Fix) {
 	} else {
 		wider.Width, wider.Length = half(p.width()*math.Cbrt(ratio)), half(math.Max(p.Length, p.width()*math.Cbrt(ratio)*float64(max(p.Count, 1))))
 	}
-	out = append(out, Fix{fmt.Sprintf("make the %s %g mm", p.Form, wider.size()), wider})
+	out = append(out, Fix{fmt.Sprintf("Make the %s %g mm", p.Form, wider.size()), wider})
 	if p.Form == Ring || p.Form == Block || p.Form == Pool {
 		higher.Height = half(p.Height * ratio)
-		out = append(out, Fix{fmt.Sprintf("or %g mm high", higher.Height), higher})
+		out = append(out, Fix{fmt.Sprintf("%g mm high", higher.Height), higher})
 	}
 	other.Amount = &held
-	return append(out, Fix{fmt.Sprintf("or take %s", held), other})
+	return append(out, Fix{fmt.Sprintf("Amount %s", held), other})
 }
 
 // size is the measure by which a form is called.

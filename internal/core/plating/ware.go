@@ -34,11 +34,11 @@ const (
 
 func (w Ware) validate(at string, l *fault.List) {
 	if w.Well > w.Diameter {
-		l.Add(at+".well", "is wider than the plate")
+		l.Add(at+".well", "Wider than the plate.")
 	}
 	for name, v := range map[string]float64{"diameter": w.Diameter, "across": w.Across, "well": w.Well, "depth": w.Depth} {
 		if math.IsNaN(v) || v < 0 || v > 2000 {
-			l.Add(at+"."+name, "must be between 0 and 2000")
+			l.Add(at+"."+name, "Must be between 0 and 2000.")
 		}
 	}
 }
@@ -114,7 +114,7 @@ func (w Ware) celsius() float64 {
 	return *w.Celsius
 }
 
-func (w Ware) warmth() string { return fmt.Sprintf("of %g °C", w.celsius()) }
+func (w Ware) warmth() string { return fmt.Sprintf("%g °C", w.celsius()) }
 
 // path is the outline with half measures a and b about a point.
 func (w Ware) path(x, y, a, b float64) string {

@@ -1,7 +1,7 @@
 package plating
 
 import (
-	"fmt"
+	"jointime/internal/core/fault"
 	"strconv"
 	"strings"
 )
@@ -25,7 +25,7 @@ type Place struct {
 func (s Spec) Where(text string, portions []Portion) (Place, error) {
 	at, told := s.readPlace(" "+strings.ToLower(strings.ReplaceAll(text, "’", "'"))+" ", portions, "")
 	if !told {
-		return Place{}, fmt.Errorf("%q is no place here: write it like 2 o’clock, 40 mm, or 2 o’clock, half way out, or in the middle of 1", text)
+		return Place{}, fault.Say("“%s” is not a place. Write 2 o’clock, 40 mm; 2 o’clock, half way out; or in the middle of 1.", text)
 	}
 	return at, nil
 }

@@ -18,7 +18,7 @@ func (r *ingredientReader) leading() bool {
 	}
 	if m := splash.FindStringSubmatch(r.rest); m != nil {
 		r.notes, r.rest = append(r.notes, m[1]), r.rest[len(m[0]):]
-		r.doubt("how much is it?")
+		r.doubt("How much?")
 		return true
 	}
 	if m := frontSize.FindStringSubmatch(r.rest); m != nil {
@@ -74,7 +74,7 @@ func (r *ingredientReader) amount(s span) {
 		r.notes = append(r.notes, "about")
 	}
 	if !s.sure {
-		r.doubt("the figure can be read in two ways")
+		r.doubt("The number can be read two ways.")
 	}
 }
 
@@ -128,13 +128,13 @@ func (r *ingredientReader) named(times string) {
 	if unit == "" {
 		unit = "piece"
 		if containers.MatchString(r.rest) {
-			r.doubt("how much is in one?")
+			r.doubt("How much is in one?")
 		}
 		if m := dessertSpoon.FindString(r.rest); m != "" {
 			s := span{low: r.out.Low, high: r.out.High}.scaled(2)
 			unit, r.out.Low, r.out.High = "tsp", s.low, s.high
 			r.notes, r.rest = append(r.notes, "a dessertspoon is 2 tsp"), r.rest[len(m):]
-			r.doubt("a dessertspoon is taken as 2 tsp")
+			r.doubt("Dessertspoon taken as 2 tsp.")
 		}
 	} else {
 		r.spanOf(r.rest[:n], "unit")
@@ -200,7 +200,7 @@ func (r *ingredientReader) trailing() bool {
 		s, _ := bounds("", "", m[3], "")
 		unit := "piece"
 		if strings.TrimSpace(m[2]) == "" {
-			r.doubt("is the last figure the amount?")
+			r.doubt("Is the last number the amount?")
 		}
 		r.amount(s)
 		r.out.Unit, r.rest = &unit, m[1]
@@ -223,7 +223,7 @@ func (r *ingredientReader) withoutFigure() {
 		r.out.Low, r.out.High, r.out.Unit = &one, &one, &unit
 		r.rest = r.rest[n:]
 	} else if containers.MatchString(r.rest) {
-		r.doubt("how much is it?")
+		r.doubt("How much?")
 	}
 	if m := fewOf.FindStringSubmatch(r.rest); m != nil {
 		r.notes, r.rest = append(r.notes, m[1]), r.rest[len(m[0]):]

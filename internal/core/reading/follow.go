@@ -126,11 +126,11 @@ func (r *stepReader) then(c clause) Then {
 	low, high, why := r.duration(c)
 	r.doubt(why...)
 	if low != nil && moreTime.MatchString(c.text) && r.out.Low != nil {
-		r.doubt("is the second time part of the first action?")
+		r.doubt("Is the second time part of the first action?")
 	}
 	if r.out.UntilFraction == nil {
 		if r.fraction(c); r.out.UntilFraction != nil {
-			r.doubt("the reduction comes after the first action")
+			r.doubt("The reduction comes after the first action.")
 		}
 	}
 	t := Then{What: c.verb, Low: low, High: high}
@@ -148,7 +148,7 @@ func (r *stepReader) then(c clause) Then {
 	switch {
 	case c.verb == "" && r.out.Verb != nil && len(c.times)+len(c.heats) > 0:
 		t.What = *r.out.Verb
-		r.doubt("is the second time another step?")
+		r.doubt("Is the second time another step?")
 	case c.verb == "":
 		t.What, note = strings.TrimPrefix(note, "straight "), ""
 	}

@@ -7,6 +7,7 @@ import (
 	"strconv"
 	"strings"
 
+	"jointime/internal/core/fault"
 	"jointime/internal/core/units"
 )
 
@@ -92,16 +93,16 @@ func Heat(text string) (celsius float64, err error) {
 	found := heats("at " + plain)
 	switch {
 	case len(found) != 1 || found[0].high != nil:
-		return 0, fmt.Errorf("%q is no temperature: write it like 180, 350 F or gas 4", text)
+		return 0, fault.Say("“%s” is not a temperature. Write 180, 350 F or gas 4.", text)
 	case found[0].why != "":
 		return 0, fmt.Errorf("%q: %s", text, found[0].why)
 	}
 	h := found[0]
 	if rest := strings.TrimSpace(plain[max(0, h.to-len("at ")):]); rest != "" {
-		return 0, fmt.Errorf("%q: what is %q?", text, rest)
+		return 0, fault.Say("“%s”: what is “%s”?", text, rest)
 	}
 	if h.fan && strings.Contains(plain, "fan") {
-		return 0, fmt.Errorf("%q: say it for an oven without a fan", text)
+		return 0, fault.Say("“%s”: give the temperature without fan.", text)
 	}
 	return h.low, nil
 }
@@ -138,7 +139,7 @@ func unitHeat(text string) (heat, bool) {
 		high := celsius(number64(second), unit)
 		h.high = &high
 		if high < h.low {
-			h.why = "the second temperature is less than the first"
+			h.why = "Second temperature lower than the first."
 		}
 	}
 	return h, true
@@ -155,7 +156,7 @@ func degreeHeat(text string) (heat, bool) {
 		h.high = &high
 	}
 	if h.low > 260 {
-		h.why = "degrees of which scale?"
+		h.why = "°C or °F?"
 	}
 	return h, true
 }
@@ -168,7 +169,7 @@ func gasHeat(text string) (heat, bool) {
 	v, known := units.GasMarks[asSign(group(text, m, 1)+group(text, m, 2))]
 	h := heat{from: m[0], to: m[1], low: v}
 	if !known {
-		h.why = "there is no such gas mark"
+		h.why = "No such gas mark."
 	}
 	return h, true
 }

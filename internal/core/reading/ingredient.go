@@ -136,7 +136,7 @@ func (r *ingredientReader) numbering() {
 		r.rest = after
 	} else if strings.Contains(m, ")") {
 		r.rest = after
-		r.doubt("is the first figure the line's number or an amount?")
+		r.doubt("Is the first number the line’s own, or an amount?")
 	}
 }
 

@@ -113,19 +113,19 @@ func (r *ingredientReader) judge() {
 	o := &r.out
 	switch {
 	case o.Item == nil:
-		r.doubt("of what?")
+		r.doubt("Of what?")
 	case figureLeft.MatchString(richness.ReplaceAllString(*o.Item, "")):
-		r.doubt("there is a second figure")
+		r.doubt("There is a second number.")
 	case o.Unit != nil && *o.Unit == "piece" && strangeUnit(*o.Item):
-		r.doubt("is that a measure?")
+		r.doubt("Is that a unit?")
 	case o.Low != nil && alternative.MatchString(*o.Item):
-		r.doubt("one or the other")
+		r.doubt("Which of the two?")
 	}
 	if commaFigure.MatchString(r.text) && o.Low != nil && *o.Low == math.Trunc(*o.Low) && (o.High == nil || *o.High == math.Trunc(*o.High)) {
-		r.doubt("does the comma part two figures?")
+		r.doubt("Does the comma separate two numbers?")
 	}
 	if strings.HasPrefix(strings.TrimSpace(o.Line), "-") && len(strings.TrimSpace(o.Line)) > 1 && figureLeft.MatchString(strings.TrimSpace(o.Line)[1:2]) {
-		r.doubt("is the dash a sign of less than nothing?")
+		r.doubt("A minus sign?")
 	}
 }
 

@@ -157,7 +157,7 @@ func (r *stepReader) duration(c clause) (low, high *float64, why []string) {
 			break
 		}
 		if !anotherPart.MatchString(c.text[own[0].to:]) || total.low == nil || t.low == nil || total.high == nil || t.high == nil {
-			why = append(why, "which of the times is it?")
+			why = append(why, "Which of the times?")
 			break
 		}
 		a, b := *total.low+*t.low, *total.high+*t.high
@@ -190,11 +190,11 @@ func (r *stepReader) moment(c clause, t clockTime) bool {
 		if word == "every" || word == "at" {
 			r.slices()
 		} else {
-			r.doubt("when, or how long?")
+			r.doubt("Time of day, or how long?")
 		}
 		return true
 	case aheadOf.MatchString(c.text[t.to:]) && !waits.MatchString(c.verb):
-		r.doubt("when, or how long?")
+		r.doubt("Time of day, or how long?")
 		return true
 	}
 	return false
@@ -248,12 +248,12 @@ func (r *stepReader) settle() {
 	switch {
 	case o.Verb == nil && nothing:
 		r.unread()
-		r.doubt("what is done?")
+		r.doubt("Do what?")
 	case o.Verb == nil:
-		r.doubt("what is done?")
+		r.doubt("Do what?")
 	}
 	if leftFor.MatchString(r.text) {
-		r.doubt("how long: the unit is missing")
+		r.doubt("How long? No unit.")
 	}
 }
 

@@ -15,7 +15,7 @@ func (r *stepReader) heat(c clause) {
 		}
 		if r.out.Temperature != nil {
 			if i > 0 && math.Abs(*r.out.Temperature-h.low) > 1 {
-				r.doubt("which of the temperatures is it?")
+				r.doubt("Which of the temperatures?")
 			}
 			continue
 		}
@@ -23,7 +23,7 @@ func (r *stepReader) heat(c clause) {
 		r.out.Temperature, r.out.TemperatureTo, r.out.Fan = &low, h.high, h.fan
 		r.doubt(h.why)
 		if h.uncertain && h.why == "" && !heated.MatchString(c.text) && !bathWord.MatchString(c.text) {
-			r.doubt("is that a temperature?")
+			r.doubt("Is that a temperature?")
 		}
 	}
 }
@@ -61,7 +61,7 @@ func (r *stepReader) fraction(c clause) {
 			left = 1 - left
 		}
 		if left <= 0 || left >= 1 {
-			r.doubt("how much is left?")
+			r.doubt("How much is left?")
 			return
 		}
 		r.mark(c.at+m[2], c.at+m[5], "left")

@@ -95,7 +95,7 @@ func figuredTime(text string, m []int) (clockTime, bool) {
 	}
 	t.more(text, m, unit)
 	if !t.sure {
-		t.why = "the second time is less than the first"
+		t.why = "Second time shorter than the first."
 	}
 	return t, true
 }
@@ -156,7 +156,7 @@ func spokenTime(text string, m []int) clockTime {
 	one := func(v float64) clockTime { return at(v, v, "") }
 	switch {
 	case said == "overnight" || said == "all night":
-		return at(8*3600, 12*3600, "overnight is taken as 8 to 12 h")
+		return at(8*3600, 12*3600, "Overnight taken as 8–12 h.")
 	case strings.HasPrefix(said, "half"):
 		return one(1800)
 	case group(text, m, 4) != "":
@@ -167,7 +167,7 @@ func spokenTime(text string, m []int) clockTime {
 		part := map[string]float64{"a half": .5, "a quarter": .25, "three quarters": .75}[group(text, m, 3)]
 		return one((v + part) * unitSeconds[group(text, m, 2)[0]])
 	}
-	return clockTime{from: m[0], to: m[1], why: "how long is " + said + "?"}
+	return clockTime{from: m[0], to: m[1], why: "How long is " + said + "?"}
 }
 
 // tail reads what stands behind a time: "or more", "each side".

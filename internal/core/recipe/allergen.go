@@ -67,7 +67,7 @@ func validAllergens(field string, ids *[]string, l *fault.List) {
 	}
 	for _, id := range *ids {
 		if _, known := AllergenOf(id); !known {
-			l.Add(field, "%q is no allergen that is known here: %s", id, strings.Join(allergenIDs(), ", "))
+			l.Add(field, "“%s” is not an allergen here: %s.", id, strings.Join(allergenIDs(), ", "))
 		}
 	}
 }

@@ -16,7 +16,7 @@ func Circles(component string, components map[string]Component) error {
 	c := components[component]
 	if way := within(component, component, components, map[string]bool{}); way != nil {
 		var l fault.List
-		l.Add("ingredients["+strconv.Itoa(lineTo(c, way))+"].component", "it goes into itself: %s", strings.Join(way, " in "))
+		l.Add("ingredients["+strconv.Itoa(lineTo(c, way))+"].component", "It goes into itself: %s.", strings.Join(way, " in "))
 		return l
 	}
 	for i, s := range c.Steps() {

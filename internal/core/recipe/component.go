@@ -82,7 +82,7 @@ type ByProduct struct {
 
 // OneWay is the methods of a component that is made in one way only.
 func OneWay(steps ...Step) []Method {
-	return []Method{{ID: "method", Name: "our way", Steps: append([]Step{}, steps...)}}
+	return []Method{{ID: "method", Name: "house method", Steps: append([]Step{}, steps...)}}
 }
 
 // Method finds the method that is used; the zero method where there is none.

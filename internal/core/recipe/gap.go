@@ -5,11 +5,11 @@ type HoldsUp string
 
 // What a gap holds up. The last is the lesser one: the dish can be planned.
 const (
-	CannotBeTimed  HoldsUp = "cannot be timed"
-	CannotBeSet    HoldsUp = "cannot be set"
-	CannotBeBought HoldsUp = "cannot be bought"
-	CannotBeMade   HoldsUp = "cannot be made"
-	CannotBeJudged HoldsUp = "cannot be judged"
+	CannotBeTimed  HoldsUp = "Until then it cannot be planned."
+	CannotBeSet    HoldsUp = "Until then it cannot be set."
+	CannotBeBought HoldsUp = "Until then it cannot be ordered."
+	CannotBeMade   HoldsUp = "Until then it cannot be planned."
+	CannotBeJudged HoldsUp = "Until then it cannot be judged."
 )
 
 // Gap is what a method leaves open and somebody has to decide.

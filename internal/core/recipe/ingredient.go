@@ -43,28 +43,28 @@ var Animals = []string{"none", "milk", "egg", "honey", "fish", "shellfish", "mea
 func (i Ingredient) Validate() error {
 	var l fault.List
 	if strings.TrimSpace(i.Name) == "" {
-		l.Add("name", "is missing")
+		l.Add("name", "Name the ingredient.")
 	}
 	if i.Loss < 0 || i.Loss >= 1 {
-		l.Add("loss", "is a share: 0 or more, and less than 1")
+		l.Add("loss", "Trim loss: 0 or more, and less than 100 %%.")
 	}
 	if i.Density != nil && *i.Density <= 0 {
-		l.Add("density", "must be more than 0")
+		l.Add("density", "Must be more than 0.")
 	}
 	if i.Piece != nil && *i.Piece <= 0 {
-		l.Add("piece", "must be more than 0")
+		l.Add("piece", "Must be more than 0.")
 	}
 	if i.Unit != "" && !i.Unit.Known() {
-		l.Add("unit", "%q is no unit that is known here", i.Unit)
+		l.Add("unit", "“%s” is not a unit.", i.Unit)
 	}
 	for _, m := range i.Season {
 		if m < 1 || m > 12 {
-			l.Add("season", "%d is no month", m)
+			l.Add("season", "“%d” is not a month.", m)
 		}
 	}
 	for k, p := range i.Packs {
 		if !p.Size.Unit.Known() || p.Size.Quantity <= 0 {
-			l.Add(fmt.Sprintf("packs[%d].size", k), "must be more than nothing, in a unit that is known here")
+			l.Add(fmt.Sprintf("packs[%d].size", k), "Pack size: more than 0, in a unit such as g, ml or a count.")
 		}
 	}
 	validAllergens("allergens", i.Allergens, &l)

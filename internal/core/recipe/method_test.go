@@ -46,7 +46,7 @@ func TestATimeFromATableIsInterpolatedAndNeverBeyond(t *testing.T) {
 func TestATimePerPiece(t *testing.T) {
 	seconds, working := recipe.Time{Usual: 90, Per: recipe.PerPiece, Batch: 3}.For(4)
 	assert.Equal(t, int64(1080), seconds)
-	assert.Equal(t, "12 pieces × 1:30 = 18 min", working)
+	assert.Equal(t, "12 pieces × 1½ min = 18 min", working)
 }
 
 // timed is a step with a time, a shortest wait after it, and hands.
@@ -74,7 +74,7 @@ func TestMethodsAreComparedInHandsEquipmentAndLead(t *testing.T) {
 	assert.Equal(t, int64(3270), views[1].Lead.Must)
 	assert.Equal(t, int64(120), views[1].Lead.Late)
 	assert.Equal(t, []string{"water bath 56 °C"}, views[1].Equipment)
-	assert.Equal(t, "34:30 earlier begun, 3 min fewer of hands in the last half hour, 5 min more of hands before that", views[1].Says)
+	assert.Equal(t, "34:30 earlier, 3 min less hands-on in the last half hour, 5 min more before that", views[1].Says)
 	assert.Equal(t, int64(86640), views[2].Lead.Must, "ordering is part of the way")
 	assert.NoError(t, c.Validate())
 	c.Chosen = "boil"
@@ -113,15 +113,15 @@ func TestTakeOutsThatDoNotComeOutInTime(t *testing.T) {
 	}{
 		"twine, off when carved":       {recipe.TakeOut{Name: "twine", In: "tie", Out: "warm"}, ""},
 		"twine, off at the plate":      {recipe.TakeOut{Name: "twine", In: "tie", Out: recipe.Plate}, ""},
-		"never":                        {recipe.TakeOut{Name: "twine", In: "tie"}, "twine goes in with tie and nobody takes it out"},
+		"never":                        {recipe.TakeOut{Name: "twine", In: "tie"}, "Twine goes in at tie and is never taken out"},
 		"herb, before the blender":     {recipe.TakeOut{Name: "herb", In: "tie", Out: "simmer", Before: "blend"}, ""},
-		"herb, with the blender":       {recipe.TakeOut{Name: "herb", In: "simmer", Out: "blend", Before: "blend"}, "herb must be out before blend and comes out only with it or after"},
-		"herb, after the blender":      {recipe.TakeOut{Name: "herb", In: "simmer", Out: "warm", Before: "blend"}, "herb must be out before blend and comes out only with it or after"},
-		"out before it is in":          {recipe.TakeOut{Name: "herb", In: "simmer", Out: "tie"}, "herb comes out with tie, before it goes in"},
+		"herb, with the blender":       {recipe.TakeOut{Name: "herb", In: "simmer", Out: "blend", Before: "blend"}, "Herb must be out before blend; it comes out later"},
+		"herb, after the blender":      {recipe.TakeOut{Name: "herb", In: "simmer", Out: "warm", Before: "blend"}, "Herb must be out before blend; it comes out later"},
+		"out before it is in":          {recipe.TakeOut{Name: "herb", In: "simmer", Out: "tie"}, "Herb comes out at tie, before it goes in"},
 		"thyme, three minutes":         {recipe.TakeOut{Name: "thyme", In: "simmer", At: -180, Out: "simmer", Within: recipetest.Ptr(int64(180))}, ""},
-		"thyme, too long":              {recipe.TakeOut{Name: "thyme", In: "simmer", Out: "simmer", Within: recipetest.Ptr(int64(180))}, "thyme stays in for 20 min and may for 3 min"},
+		"thyme, too long":              {recipe.TakeOut{Name: "thyme", In: "simmer", Out: "simmer", Within: recipetest.Ptr(int64(180))}, "Thyme: in for 20 min, limit 3 min"},
 		"in a step of another method":  {recipe.TakeOut{Name: "foil", In: "bake"}, ""},
-		"out in a step that is not it": {recipe.TakeOut{Name: "foil", In: "tie", Out: "bake"}, "foil is to come out with a step that this method does not have"},
+		"out in a step that is not it": {recipe.TakeOut{Name: "foil", In: "tie", Out: "bake"}, "Foil comes out at a step this method does not have"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			k := recipe.Component{ID: "c", Name: "C", Methods: recipe.OneWay(steps...), TakeOuts: []recipe.TakeOut{c.out}}
@@ -151,11 +151,11 @@ func TestGapsBetweenTheListAndTheMethod(t *testing.T) {
 		got = append(got, g.Field+": "+g.Title+": "+g.Question)
 	}
 	assert.Equal(t, []string{
-		"twice: Sauce, reduce the stock: the step takes 300 ml of stock, the list has 200 ml: which?",
-		"amount: Sauce, mustard: how much of it?",
-		"unlisted: Sauce, reduce the stock: uses white wine, which is not listed: how much?",
-		"byProduct: sauces, bones: nothing gives it: where does it come from?",
-		"name: Sauce: two components have this name: which one is meant?",
+		"twice: Sauce: reduce the stock: The step takes 300 ml of stock, the list has 200 ml: which?",
+		"amount: Sauce: mustard: How much?",
+		"unlisted: Sauce: reduce the stock: Uses white wine, which is not listed. How much?",
+		"byProduct: sauces: bones: No step yields it. Where does it come from?",
+		"name: Sauce: Two components share this name. Which one?",
 	}, got)
 }
 
@@ -177,7 +177,7 @@ func TestStepsThatStandInEachOthersWay(t *testing.T) {
 	d := recipe.Dish{Parts: []recipe.Part{{Component: "a"}, {Component: "b"}}}
 	rivals := review.Rivals(book, d, func(string) int { return 2 }, 4)
 	require.Len(t, rivals, 1)
-	assert.Equal(t, review.Rival{Kind: "oven", A: "A, roast", B: "B, bake", From: 600, To: 0, Heat: true, Places: 2}, rivals[0])
+	assert.Equal(t, review.Rival{Kind: "oven", A: "A: roast", B: "B: bake", From: 600, To: 0, Heat: true, Places: 2}, rivals[0])
 }
 
 func TestIngredientsAreRefusedWithTheField(t *testing.T) {

@@ -89,8 +89,8 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 		got = append(got, g.Title+": "+string(g.HoldsUp))
 		assert.Equal(t, g.HoldsUp == recipe.CannotBeJudged, g.Lesser)
 	}
-	assert.Equal(t, []string{"Full, a: cannot be timed", "Full, b: cannot be timed", "Full, c: cannot be set", "Full, d: cannot be judged",
-		"Empty: cannot be bought", "Empty: cannot be made"}, got)
+	assert.Equal(t, []string{"Full: a: Until then it cannot be planned.", "Full: b: Until then it cannot be planned.", "Full: c: Until then it cannot be set.", "Full: d: Until then it cannot be judged.",
+		"Empty: Until then it cannot be ordered.", "Empty: Until then it cannot be planned."}, got)
 }
 
 // 165 g × 4 covers = 660 g; a yield of 330 g from 700 g of fish asks for twice
@@ -106,7 +106,7 @@ func TestAmountsFollowTheCovers(t *testing.T) {
 	assert.Equal(t, "1.4 kg", n[0].Ingredients[0].Text)
 	assert.Equal(t, "700 g × 2 = 1.4 kg", n[0].Ingredients[0].Working)
 	assert.False(t, n[1].Ingredients[0].Known, "a piece cannot be measured against grams")
-	assert.Contains(t, n[1].Ingredients[0].Working, "4 cannot be measured against a yield of 330 g")
+	assert.Contains(t, n[1].Ingredients[0].Working, "4 cannot be taken from a yield of 330 g")
 	assert.False(t, n[2].Make.Known)
 }
 

@@ -4,13 +4,20 @@ import (
 	"encoding/json"
 	"fmt"
 	"reflect"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
 )
 
 // Difference is one place in which two revisions of a document differ.
 type Difference struct {
-	Where string `json:"where" doc:"names and keys from the outside in, like methods[oven] steps[roast] time"`
+	Where string `json:"where" doc:"as the forms name it: Sear: hold, up to"`
 	Was   string `json:"was" doc:"empty: it was not there"`
 	Is    string `json:"is" doc:"empty: it is gone"`
+
+	place string // names and keys from the outside in, like methods[oven] steps[roast] time
 }
 
 // Differences lists where a later revision of a document differs from an earlier
@@ -25,14 +32,59 @@ func Differences(earlier, later []byte) ([]Difference, error) {
 	}
 	out := []Difference{}
 	compare("", a, b, &out)
+	called := map[string]string{}
+	collect(a, called)
+	collect(b, called)
+	for i := range out {
+		out[i].Where = fault.Label(out[i].place, func(id string) string { return called[id] })
+	}
 	return out, nil
+}
+
+// At are those of some differences that lie in one of some places, given as Merge gives them.
+func At(list []Difference, places []string) []Difference {
+	return slices.DeleteFunc(list, func(d Difference) bool {
+		return !slices.ContainsFunc(places, func(p string) bool { return strings.HasPrefix(d.place, strings.ReplaceAll(p, ".", " ")) })
+	})
+}
+
+// Labels are places, given as Merge gives them, as the forms name them, with the names that
+// a document has.
+func Labels(places []string, document []byte) (out []string) {
+	var doc any
+	called := map[string]string{}
+	if json.Unmarshal(document, &doc) == nil {
+		collect(doc, called)
+	}
+	for _, p := range places {
+		out = append(out, fault.Label(p, func(id string) string { return called[id] }))
+	}
+	return out
+}
+
+// collect gathers the names of all entries by their ids.
+func collect(v any, into map[string]string) {
+	switch v := v.(type) {
+	case map[string]any:
+		id, _ := v["id"].(string)
+		if name, named := v["name"].(string); named && id != "" {
+			into[id] = name
+		}
+		for _, inner := range v {
+			collect(inner, into)
+		}
+	case []any:
+		for _, inner := range v {
+			collect(inner, into)
+		}
+	}
 }
 
 func compare(where string, a, b any, out *[]Difference) {
 	if reflect.DeepEqual(a, b) {
 		return
 	}
-	if ao, bo, ok := both[map[string]any](a, b); ok {
+	if ao, bo, ok := both[map[string]any](a, b); ok && !amount(ao) && !amount(bo) {
 		for _, name := range names(ao, bo) {
 			compare(join(where, name), ao[name], bo[name], out)
 		}
@@ -49,11 +101,11 @@ func compare(where string, a, b any, out *[]Difference) {
 			}
 		}
 		if moved(al, bl) {
-			*out = append(*out, Difference{where + ", order", said(order(al)), said(order(bl))})
+			*out = append(*out, Difference{place: where + " order", Was: strings.Join(order(al), ", "), Is: strings.Join(order(bl), ", ")})
 		}
 		return
 	}
-	*out = append(*out, Difference{where, said(a), said(b)})
+	*out = append(*out, Difference{place: where, Was: said(where, a), Is: said(where, b)})
 }
 
 func join(where, name string) string {
@@ -63,17 +115,45 @@ func join(where, name string) string {
 	return where + " " + name
 }
 
-// said writes a value as short as it can be: a name for what has one.
-func said(v any) string {
+func amount(v map[string]any) bool {
+	_, is := v["quantity"].(float64)
+	return is
+}
+
+// inSeconds are the members that are lengths of time.
+var inSeconds = []string{"quick", "usual", "slow", "least", "most", "seconds", "for", "at", "more", "wash", "within", "order"}
+
+// said writes a value as short as it can be: a name for what has one, times and amounts as
+// people write them.
+func said(where string, v any) string {
 	switch v := v.(type) {
 	case nil:
 		return ""
 	case string:
 		return v
+	case bool:
+		return map[bool]string{true: "yes", false: "no"}[v]
+	case float64:
+		if member := where[strings.LastIndexByte(where, ' ')+1:]; slices.Contains(inSeconds, member) {
+			return units.FormatDuration(int64(v))
+		}
 	case map[string]any:
 		if name, ok := v["name"].(string); ok {
 			return name
 		}
+		if amount(v) {
+			unit, _ := v["unit"].(string)
+			return units.Amount{Quantity: v["quantity"].(float64), Unit: units.Unit(unit)}.String()
+		}
+		if id, ok := v["component"].(string); ok {
+			return id
+		}
+	case []any:
+		var list []string
+		for _, x := range v {
+			list = append(list, said(where, x))
+		}
+		return strings.Join(list, ", ")
 	}
 	text, _ := json.Marshal(v) // it came from JSON
 	return string(text)

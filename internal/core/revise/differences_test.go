@@ -1,6 +1,7 @@
 package revise_test
 
 import (
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -14,12 +15,18 @@ func TestTwoRevisionsAreCompared(t *testing.T) {
 		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"sear","name":"sear","time":120},{"id":"roast","name":"roast","time":420}]}]}`),
 		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"roast","name":"roast","time":480},{"id":"rest","name":"rest"}]}],"yield":4}`))
 	require.NoError(t, err)
-	assert.Equal(t, []revise.Difference{
-		{Where: "methods[oven] steps[roast] time", Was: "420", Is: "480"},
-		{Where: "methods[oven] steps[rest]", Was: "", Is: "rest"},
-		{Where: "methods[oven] steps[sear]", Was: "sear", Is: ""},
-		{Where: "yield", Was: "", Is: "4"},
-	}, got)
+	said := [][3]string{}
+	for _, d := range got {
+		said = append(said, [3]string{d.Where, d.Was, d.Is})
+	}
+	assert.Equal(t, [][3]string{
+		{"Oven: roast: how long", "420", "480"},
+		{"Oven: rest", "", "rest"},
+		{"Oven: sear", "sear", ""},
+		{"Yield", "", "4"},
+	}, said)
+	assert.Equal(t, got[:1], revise.At(slices.Clone(got), []string{"methods[oven].steps[roast]"}))
+	assert.Equal(t, []string{"Roast: shelf life", "Name"}, revise.Labels([]string{"steps[r].keeps", "name"}, []byte(`{"steps":[{"id":"r","name":"roast"}]}`)))
 	same, err := revise.Differences([]byte(`{"a":[1,2]}`), []byte(`{"a":[1,2]}`))
 	require.NoError(t, err)
 	assert.Empty(t, same)

@@ -89,7 +89,7 @@ func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service,
 			}
 		}
 		if shortest > 0 && shortest <= cannotWait {
-			c.Hold = fmt.Sprintf("holds %s on the plate: everybody sits when it leaves, or it is held before it is built", units.FormatDuration(shortest))
+			c.Hold = "good for " + units.FormatDuration(shortest)
 		}
 		out.Courses = append(out.Courses, c)
 	}
@@ -120,20 +120,20 @@ func dish(b recipe.Book, k kitchen.Kitchen, n service.Covers) (DishBriefing, int
 	if d.Room != nil {
 		out.Story, out.With, out.Cutlery, out.AtTable = d.Room.Story, d.Room.With, d.Room.Cutlery, d.Room.AtTable
 	}
-	life := told(&out, plate)
+	life := told(&out, plate, func(component string) string { return b.Components[component].Name })
 	return out, life
 }
 
 // told adds what follows from the plate.
-func told(d *DishBriefing, plate plating.Spec) (life int64) {
+func told(d *DishBriefing, plate plating.Spec, named func(component string) string) (life int64) {
 	c := plate.Compute(plating.Scene{})
 	if len(c.Lives) > 0 {
 		life = c.Lives[0].Seconds
-		d.Waits = units.FormatDuration(life) + ": " + c.Lives[0].Why
+		d.Waits = units.FormatDuration(life)
 	}
 	for _, p := range plate.Placings {
 		if p.NotEaten {
-			d.Uneatable = append(d.Uneatable, p.ID)
+			d.Uneatable = append(d.Uneatable, named(p.Component))
 		}
 	}
 	return life
@@ -150,7 +150,7 @@ func tables(s service.Service, menu recipe.Menu, course string, n service.Covers
 		for _, t := range s.Tables {
 			for _, p := range t.Plates(m) {
 				if p.Dish == n.Dish && p.Version == n.Version {
-					out = append(out, fmt.Sprintf("%s × %d", t.Name, p.Plates))
+					out = append(out, fmt.Sprintf("%s, %d ×", t.Name, p.Plates))
 				}
 			}
 		}

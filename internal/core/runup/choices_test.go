@@ -35,7 +35,7 @@ func TestWithACookFewerTheDayIsLonger(t *testing.T) {
 	x.Components["other"].Steps()[0].Hands.Cook = "commis"
 	r := makePlan(t, x)
 	require.NotEmpty(t, r.RunUp.Stops)
-	assert.Equal(t, "only commis does it, who is not there for this service", r.RunUp.Stops[0].Why)
+	assert.Equal(t, "Only Cook commis does this, and is off", r.RunUp.Stops[0].Why)
 }
 
 // A roast that rests 10 to 30 min on a rack, and a tray that wants the oven at 200 °C

@@ -38,7 +38,7 @@ func TestTheWinterSupperIsKept(t *testing.T) {
 	for _, s := range r.RunUp.Stops {
 		held = append(held, s.Name)
 	}
-	assert.Equal(t, []string{"Fish broth, reduce by half"}, held, "the gap that is left on purpose")
+	assert.Equal(t, []string{"Fish broth: reduce by half"}, held, "the gap that is left on purpose")
 	built := map[string]int{}
 	for _, b := range r.RunUp.Bars {
 		if b.Placing != "" {
@@ -63,7 +63,7 @@ func TestSoManyHandsBuildAWaveThatTheLastLeavesInTime(t *testing.T) {
 	assert.Equal(t, int64(30), bar.To-bar.From)
 	assert.Len(t, bar.With, 2)
 	assert.NotEqual(t, bar.With[0], bar.With[1])
-	assert.True(t, strings.HasSuffix(bar.Working, ", ÷ 2 pairs of hands"), bar.Working)
+	assert.True(t, strings.HasSuffix(bar.Working, " ÷ 2 cooks"), bar.Working)
 	last := int64(0)
 	for _, b := range r.RunUp.Bars {
 		if b.Placing != "" {

@@ -43,7 +43,7 @@ func TestAShiftThatEndsBeforeItsStep(t *testing.T) {
 	x.Kitchen.Cooks[0].Shifts = []kitchen.Shift{{From: "12:00", To: "12:05"}}
 	r = makePlan(t, x)
 	require.NotEmpty(t, r.RunUp.Clashes)
-	assert.Contains(t, r.RunUp.Clashes[0].What, "Food, cook: ")
+	assert.Contains(t, r.RunUp.Clashes[0].What, "Food: cook. ")
 	assert.Contains(t, r.RunUp.Clashes[0].What, "Cook")
 	assert.Contains(t, bars(r), "dish/plate/p", "the plates are planned all the same")
 }
@@ -65,7 +65,7 @@ func TestACookNobodyCanReplace(t *testing.T) {
 	assert.Equal(t, "19:39:40 19:49:40", times(t, r, "dish/other/cook"))
 	x.Components["food"].Steps()[0].Hands.Cook = "nobody"
 	r = makePlan(t, x)
-	assert.Equal(t, `Food, cook: there is no cook "nobody" in this kitchen.`, r.RunUp.Clashes[0].What)
+	assert.Equal(t, `Food: cook. The cook set for this step is not in this kitchen.`, r.RunUp.Clashes[0].What)
 }
 
 // A dish without a plate specification leaves all the same; a kitchen without an
@@ -80,7 +80,7 @@ func TestWhatIsNotThereIsSaid(t *testing.T) {
 	assert.Equal(t, "20:00:00", bars(r)["dish/plate/pass"].End.Format("15:04:05"))
 	x.Kitchen.Equipment = x.Kitchen.Equipment[1:]
 	r = makePlan(t, x)
-	assert.Equal(t, "Food, bake: the kitchen has no oven.", r.RunUp.Clashes[0].What)
+	assert.Equal(t, "Food: bake. No oven in this kitchen.", r.RunUp.Clashes[0].What)
 	assert.Contains(t, bars(r), "dish/plate/pass")
 	x.Kitchen.Cooks = []kitchen.Cook{}
 	r = makePlan(t, x)
@@ -88,7 +88,7 @@ func TestWhatIsNotThereIsSaid(t *testing.T) {
 	for _, c := range r.RunUp.Clashes {
 		says = append(says, c.What)
 	}
-	assert.Contains(t, strings.Join(says, "\n"), "Dish, the plate: there is no cook in this kitchen.")
+	assert.Contains(t, strings.Join(says, "\n"), "Dish: the plate. No cook in this kitchen.")
 }
 
 // Hours in which something is not to be had, every day or on one.
@@ -138,7 +138,7 @@ func TestThePanOfOneStepIsWantedByAnother(t *testing.T) {
 	}
 	assert.GreaterOrEqual(t, second.From, first.To, "the blender is washed in between")
 	assert.Equal(t, []int64{300, 180}, []int64{first.To - first.From, first.Wash})
-	assert.Equal(t, "2 min + washing the blender 3 min", first.Working)
+	assert.Equal(t, "2 min + wash Blender 3 min", first.Working)
 	x.Service.LeftOut = []string{"wash/blender"}
 	assert.Equal(t, "2 min", bars(makePlan(t, x))[first.ID].Working)
 }
@@ -159,7 +159,7 @@ func TestLeadInsArePutInAndCanBeLeftOut(t *testing.T) {
 	r := makePlan(t, x)
 	b := bars(r)
 	blanch := b["dish/food/blanch"]
-	for id, want := range map[string]string{"dish/boil/food/blanch": "water to the boil", "dish/ice/food/blanch": "ice and water in a bowl", "dish/plates": "warm 4 × coupe", "clear/c": "clear down fish"} {
+	for id, want := range map[string]string{"dish/boil/food/blanch": "bring water to the boil", "dish/ice/food/blanch": "ice bath", "dish/plates": "Warm plates: 4 × coupe", "clear/c": "clear down Fish section"} {
 		require.Contains(t, b, id)
 		assert.Equal(t, want, b[id].Name)
 		assert.NotEmpty(t, b[id].LeadIn)
@@ -177,9 +177,9 @@ func TestLeadInsArePutInAndCanBeLeftOut(t *testing.T) {
 // that takes 11 as a rule, half of the 3 min are left, with the fresh setting none.
 func TestAMarginIsTold(t *testing.T) {
 	for calm, want := range map[service.Calm]string{
-		service.Fresh:    "19:48:40 = 20:00:00 (Main) − place food 0:20 − cook food 11:00",
-		service.SomeCalm: "19:47:10 = 20:00:00 (Main) − place food 0:20 − margin, for it may take longer 1:30 − cook food 11:00",
-		service.MoreCalm: "19:47:10 = 20:00:00 (Main) − place food 0:20 − margin, for it may take longer 1:30 − cook food 11:00",
+		service.Fresh:    "19:48:40 = 20:00:00 (Main) − Food: place 0:20 − Food: cook 11:00",
+		service.SomeCalm: "19:47:10 = 20:00:00 (Main) − Food: place 0:20 − to spare 1:30 − Food: cook 11:00",
+		service.MoreCalm: "19:47:10 = 20:00:00 (Main) − Food: place 0:20 − to spare 1:30 − Food: cook 11:00",
 	} {
 		x := paper(1, does("cook", 11, recipe.NoHands, func(s *recipe.Step) {
 			s.Time.Quick, s.Time.Slow, s.Then.Most = 600, 840, minutesOf(8)
@@ -193,7 +193,7 @@ func TestAMarginIsTold(t *testing.T) {
 			i := slices.IndexFunc(r.RunUp.Strands, func(s report.Strand) bool { return len(s.Holds) > 0 })
 			h := r.RunUp.Strands[i].Holds[0]
 			assert.Equal(t, int64(90), h.Margin)
-			assert.Equal(t, "1:30 = 19:58:10 to 19:59:40; nothing at least; 8 min at most; 1:30 of it margin, for cook food may take 3 min longer.", h.Why)
+			assert.Equal(t, "Held 1½ min, 19:58:10–19:59:40 (limit 8 min). 1½ min to spare: Food: cook may run 3 min over.", h.Why)
 		}
 	}
 }

@@ -22,9 +22,9 @@ func TestAStepIsKeptAtItsTime(t *testing.T) {
 	assert.Equal(t, "16:05:30 16:15:30", times(t, r, "dish/food/whisk"))
 	assert.Equal(t, []string{"Cook commis"}, b.With)
 	assert.True(t, b.Fixed)
-	assert.Equal(t, "it is kept at its time", b.Why.LaterTo)
-	assert.Equal(t, "it is kept at its time", b.Why.EarlyTo)
-	assert.Contains(t, b.Why.Sum, "kept at its time")
+	assert.Equal(t, "pinned", b.Why.LaterTo)
+	assert.Equal(t, "pinned", b.Why.EarlyTo)
+	assert.Contains(t, b.Why.Sum, "pinned")
 	assert.Zero(t, r.Plan.Violation)
 
 	x.Service.Fixed[0].DaysBefore = 1
@@ -41,10 +41,10 @@ func TestAKeptStepThatCannotBeThereIsTold(t *testing.T) {
 	assert.Equal(t, "12:00:00 12:10:00", times(t, r, "dish/food/whisk"), "the cook comes at noon")
 	assert.Equal(t, int64(300), r.Plan.Violation)
 	require.Len(t, r.RunUp.Clashes, 3)
-	assert.Equal(t, "whisk food was kept at 11:55 and is at 12:00:00.", r.RunUp.Clashes[0].What)
-	assert.Equal(t, "Cook is not there before 12:00.", r.RunUp.Clashes[0].Why)
+	assert.Equal(t, "Food: whisk is pinned at 11:55 but can start at 12:00:00.", r.RunUp.Clashes[0].What)
+	assert.Equal(t, "Cook starts at 12:00.", r.RunUp.Clashes[0].Why)
 	assert.Equal(t, []string{"dish/food/gone", "dish/food/whisk/x"}, r.RunUp.Lost)
-	assert.Contains(t, r.RunUp.Clashes[1].What, "is no step of this plan any more")
+	assert.Contains(t, r.RunUp.Clashes[1].What, "now gone: ")
 	x.Service.Fixed = []service.Fixed{{ID: "dish/food/whisk", Clock: "16:00", Cook: "nobody"}}
 	assert.Equal(t, "16:00:00 16:10:00", times(t, makePlan(t, x), "dish/food/whisk"))
 }

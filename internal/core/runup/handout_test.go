@@ -36,23 +36,23 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 		assert.Len(t, c.Who, len(c.Cooks), c.ID)
 	}
 	roast := byID["roast-hake/hake/roast/wave 1"]
-	assert.Equal(t, "Hake, oven 200, wave 1", roast.What)
+	assert.Equal(t, "Hake: oven 200, wave 1", roast.What)
 	assert.Equal(t, "fish", roast.Section)
-	assert.Equal(t, "rest, 2–4 min", roast.Next)
+	assert.Equal(t, "rest 2–4 min", roast.Next)
 	assert.Equal(t, "core 50 °C, taken out a little under: the rest finishes it", roast.Until)
 	require.Len(t, roast.Care, 1)
 	assert.Contains(t, roast.Care[0], "below 63 °C (145 °F), the published figure for fish")
 	mind := byID["roast-hake~no-shellfish/plate/hake/wave 1"].Mind
 	require.Len(t, mind, 1)
-	assert.Contains(t, mind[0], "Table 2 × 1: ")
+	assert.Contains(t, mind[0], "Table 2, 1 ×: ")
 	assert.Contains(t, mind[0], "crustaceans")
 	assert.Equal(t, []string{"Table 1", "Table 2"}, byID["roast-hake/plate/hake/wave 1"].Tables)
-	lit := slices.IndexFunc(calls, func(c report.Call) bool { return c.What == "light the deck oven" })
+	lit := slices.IndexFunc(calls, func(c report.Call) bool { return c.What == "Deck oven: on," })
 	require.GreaterOrEqual(t, lit, 0)
 	assert.Len(t, calls[lit].Who, 1, "somebody turns the knob")
 	for _, u := range r.RunUp.Turns {
 		told := slices.ContainsFunc(r.RunUp.Clashes, func(c report.Clash) bool {
-			return strings.HasPrefix(c.What, "Nobody has a hand free at "+u.Start.Format("15:04"))
+			return strings.HasPrefix(c.What, "No cook free at "+u.Start.Format("15:04"))
 		})
 		assert.Equal(t, u.Cook == "", told, "where nobody can, it is told")
 	}
@@ -117,12 +117,12 @@ func TestTheRoomIsTold(t *testing.T) {
 	require.Len(t, fish.Dishes, 2)
 	assert.Equal(t, 33, fish.Dishes[0].Portions)
 	assert.Contains(t, fish.Dishes[0].Contains, "crustaceans")
-	assert.Equal(t, []string{"Table 2 × 1", "Table 9 × 2"}, fish.Dishes[1].Tables)
+	assert.Equal(t, []string{"Table 2, 1 ×", "Table 9, 2 ×"}, fish.Dishes[1].Tables)
 	assert.NotContains(t, fish.Dishes[1].Contains, "crustaceans")
 	assert.Equal(t, []string{"crustaceans", "molluscs"}, fish.Dishes[1].Without)
 	assert.Empty(t, fish.Dishes[1].Broken)
 	assert.Equal(t, "nothing: the broth is poured at the pass", fish.Dishes[0].AtTable)
-	assert.Equal(t, "holds 2 min on the plate: everybody sits when it leaves, or it is held before it is built", s.Courses[4].Hold, "sorbet waits for nobody")
+	assert.Equal(t, "good for 2 min", s.Courses[4].Hold, "sorbet waits for nobody")
 	plates := 0
 	for _, w := range fish.Sent {
 		for _, p := range w.Plates {
@@ -151,7 +151,7 @@ func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	require.Len(t, r.RunUp.Critical, 1)
 	c := r.RunUp.Critical[0]
 	assert.Equal(t, []int64{240, 480}, []int64{c.Give, c.Slow})
-	assert.Equal(t, "whisk sauce has 4 min to give, and may take 8 min longer", c.Say)
+	assert.Equal(t, "Sauce: whisk, 4 min to spare, may run 8 min over", c.Say)
 	hands := r.RunUp.Loads[0]
 	assert.Equal(t, "hands", hands.Kind)
 	require.Len(t, hands.Tight, 1)
@@ -174,7 +174,7 @@ func TestAClashNamesWhatClashes(t *testing.T) {
 	r := makePlan(t, x)
 	require.Positive(t, r.Plan.Violation)
 	require.Len(t, r.RunUp.Clashes, 1)
-	assert.Regexp(t, `^\d\d:\d\d–\d\d:\d\d Oven is wanted at \d+ °C for .* and at \d+ °C for .*\.$`, r.RunUp.Clashes[0].Why)
+	assert.Regexp(t, `^\d\d:\d\d–\d\d:\d\d Oven: .* needs \d+ °C, .* \d+ °C\.$`, r.RunUp.Clashes[0].Why)
 	assert.Contains(t, r.RunUp.Clashes[0].Advice, "another oven")
 }
 

@@ -49,7 +49,7 @@ func TestWorkedExampleTwoTemperaturesOneOven(t *testing.T) {
 	}
 	assert.Zero(t, r.Plan.Violation)
 	assert.Zero(t, r.Plan.Cost)
-	assert.Equal(t, "18:49:00 = 20:00:00 (Custard) − place custard 1:00 − set at least 10:00 − bake custard 30:00 − Oven turns to 150 °C 10:00 − bake tart 20:00", b["tart/tart/bake"].Why.Sum)
+	assert.Equal(t, "18:49:00 = 20:00:00 (Custard) − Custard: place 1:00 − set at least 10:00 − Custard: bake 30:00 − Oven changes to 150 °C 10:00 − Tart: bake 20:00", b["tart/tart/bake"].Why.Sum)
 }
 
 // With the custard's longest wait at 30 min and the tart's at 15, neither order

@@ -168,13 +168,13 @@ func (m menuMaker) spoil(in *demand.Input) string {
 	case 0:
 		step.Equipment = []recipe.Needed{{Kind: "burner", Holds: 1}}
 		in.Service.Courses[0].Covers[0].Plates, in.Kitchen.PassWidth = 9, 9
-		return "9 portions take 9 places, Stove has 3"
+		return "9 portions need 9 places; Stove has 3"
 	case 1:
 		step.Equipment = []recipe.Needed{{Kind: "smoker"}}
-		return "the kitchen has no smoker"
+		return "No smoker in this kitchen"
 	case 2:
 		step.Hands = recipe.Hands{Work: recipe.AllHands, Cook: "nobody"}
-		return `there is no cook "nobody"`
+		return `The cook set for this step is not in this kitchen`
 	case 3:
 		step.After = []string{"dish0c0/" + c.Steps()[len(c.Steps())-1].ID}
 		if len(c.Steps()) == 1 {
@@ -184,5 +184,5 @@ func (m menuMaker) spoil(in *demand.Input) string {
 	}
 	step.Hands = recipe.Hands{Work: recipe.AllHands}
 	step.Time = &recipe.Time{Quick: 60000, Usual: 60000, Slow: 60000, Per: recipe.Once}
-	return "needs 60000 s, the windows of"
+	return "Needs 16 h 40 min, but "
 }

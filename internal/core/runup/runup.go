@@ -11,8 +11,6 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
-	"slices"
-	"strings"
 	"time"
 
 	"jointime/internal/core/runup/demand"
@@ -93,6 +91,9 @@ type Result struct {
 	from *schedule.Plan
 }
 
+// NoPlanInTime is told where the search found no plan, and did not prove that there is none.
+const NoPlanInTime = "No plan found in time. Try fewer covers, or more cooks or equipment."
+
 // maxExcluded bounds how many steps may turn out impossible, one by one.
 const maxExcluded = 500
 
@@ -109,13 +110,13 @@ func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 			return r, nil
 		case errors.As(err, &no):
 			if !r.exclude(no) {
-				r.Why = no.Error()
+				_, r.Why = blame(r.worksOf(no.Tasks), r.Map, no)
 				return r, nil
 			}
 		case ctx.Err() != nil:
 			return Result{}, ctx.Err()
 		default:
-			r.Why = "no plan was found in the time; whether there is one is not known"
+			r.Why = NoPlanInTime
 			return r, nil
 		}
 		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)
@@ -199,36 +200,4 @@ func (r *Result) worksOf(tasks []string) (out []work.Work) {
 		}
 	}
 	return out
-}
-
-// blame finds the step, or the plate, that a proof of impossibility speaks of: the
-// first of the chain, for it is the one that would have to begin before there is
-// anything to begin with.
-func blame(works []work.Work, m work.Map, no *solve.Impossible) (key, why string) {
-	var names []string
-	for _, w := range works {
-		names = append(names, w.Name)
-		if key == "" {
-			key = w.Key()
-		}
-	}
-	if len(names) > 1 {
-		return key, fmt.Sprintf("%s (%s)", no.Reason, strings.Join(names, ", "))
-	}
-	return key, named(no.Reason, m)
-}
-
-// named puts names in place of the ids of resources.
-func named(reason string, m work.Map) string {
-	all := slices.Clone(m.Resources)
-	slices.SortStableFunc(all, func(a, b work.Resource) int { return len(b.ID) - len(a.ID) }) // commis-2 before commis
-	var pairs []string
-	for _, x := range all {
-		if x.Cook != "" {
-			pairs = append(pairs, x.ID, x.Name)
-		} else {
-			pairs = append(pairs, " "+x.ID+" ", " "+x.Name+" ")
-		}
-	}
-	return strings.NewReplacer(pairs...).Replace(reason) // in one go: no name is taken for an id
 }

@@ -241,10 +241,10 @@ func TestWorkedExampleASouffleForWhichTheRoomWaits(t *testing.T) {
 	assert.Equal(t, int64(-40), r.RunUp.Courses[0].Late)
 	assert.Equal(t, int64(11*60+20), r.RunUp.Courses[1].Late)
 	require.Len(t, r.RunUp.Clashes, 3)
-	assert.Equal(t, "Main leaves 11:20 late, at 20:11:20.", r.RunUp.Clashes[0].What)
-	assert.Equal(t, "19:19–20:11 Oven is wanted at 90 °C for bake low and at 190 °C for bake food.", r.RunUp.Clashes[0].Why)
-	assert.Equal(t, "Nobody has a hand free at 19:12 to light the oven, 7 min before it is wanted.", r.RunUp.Clashes[1].What)
-	assert.Equal(t, "Nobody has a hand free at 19:49 to turn the oven up, 10 min before it is wanted.", r.RunUp.Clashes[2].What, "the cook has it full of plates")
+	assert.Equal(t, "Main: 11:20 late, leaves 20:11.", r.RunUp.Clashes[0].What)
+	assert.Equal(t, "19:19–20:11 Oven: Low: bake needs 90 °C, Food: bake 190 °C.", r.RunUp.Clashes[0].Why)
+	assert.Equal(t, "No cook free at 19:12 to turn Oven on (7 min to heat).", r.RunUp.Clashes[1].What)
+	assert.Equal(t, "No cook free at 19:49 to turn Oven up (10 min to heat).", r.RunUp.Clashes[2].What, "the cook has it full of plates")
 }
 
 func secondsOf(v int64) time.Duration { return time.Duration(v) * time.Second }

@@ -124,7 +124,7 @@ func (s Service) Spread() int64 {
 func (s Service) At(c CourseHour, zone *time.Location) (time.Time, error) {
 	day, err := time.ParseInLocation(DayLayout, s.Day, zone)
 	if err != nil {
-		return time.Time{}, fmt.Errorf("%q is no day: write it like 2026-11-28", s.Day)
+		return time.Time{}, fmt.Errorf("“%s” is not a date. Write 2026-11-28.", s.Day)
 	}
 	clock, err := units.ParseClock(c.Hour)
 	if err != nil {
@@ -157,7 +157,7 @@ func (s Service) Past(now time.Time, zone *time.Location) bool {
 func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) error {
 	var l fault.List
 	if _, err := time.ParseInLocation(DayLayout, s.Day, zone); err != nil {
-		l.Add("day", "%q is no day: write it like 2026-11-28", s.Day)
+		l.Add("day", "“%s” is not a date. Write 2026-11-28.", s.Day)
 		return l
 	}
 	courses := map[string]recipe.Course{}
@@ -168,32 +168,32 @@ func (s Service) Validate(menu recipe.Menu, zone *time.Location, now time.Time) 
 	for i, c := range s.Courses {
 		at := fmt.Sprintf("courses[%d]", i)
 		if _, known := courses[c.Course]; !known || seen[c.Course] {
-			l.Add(at+".course", "%q is no course of the menu, or occurs twice", c.Course)
+			l.Add(at+".course", "“%s” is not a course of the menu, or is used twice.", c.Course)
 		}
 		seen[c.Course] = true
 		if c.After != nil && c.Hour == "" {
-			l.Add(at+".after", "there is no course before it with an hour")
+			l.Add(at+".after", "No course before it has a time.")
 			continue
 		}
 		s.validateHour(at, c, zone, now, &l)
 		plates := 0
 		for k, n := range c.Covers {
 			if n.Plates < 0 {
-				l.Add(fmt.Sprintf("%s.covers[%d].plates", at, k), "must be 0 or more")
+				l.Add(fmt.Sprintf("%s.covers[%d].plates", at, k), "Must be 0 or more.")
 			}
 			plates += max(0, n.Plates)
 			if !has(courses[c.Course].Dishes, n.Dish) {
-				l.Add(fmt.Sprintf("%s.covers[%d].dish", at, k), "%q is not in this course", n.Dish)
+				l.Add(fmt.Sprintf("%s.covers[%d].dish", at, k), "“%s” is not in this course.", n.Dish)
 			}
 		}
 		if plates > MostPlates {
-			l.Add(at+".covers", "%d plates: a course has %d at the most. Serve the rest as a second service", plates, MostPlates)
+			l.Add(at+".covers", "%d plates: a course has %d at most. Serve the rest as a second service.", plates, MostPlates)
 		}
 	}
 	s.validateTables(courses, zone, now, &l)
 	for i, f := range s.Fixed {
 		if _, ok := f.On(time.Time{}); !ok {
-			l.Add(fmt.Sprintf("fixed[%d].clock", i), "%q is no time of day: write it like 16:05 or 16:05:30", f.Clock)
+			l.Add(fmt.Sprintf("fixed[%d].clock", i), "“%s” is not a time. Write 16:05 or 16:05:30.", f.Clock)
 		}
 	}
 	return l.Err()
@@ -212,10 +212,10 @@ func (s Service) ValidateVersions(dishes map[string]recipe.Dish) error {
 		for k, n := range c.Covers {
 			at := fmt.Sprintf("courses[%d].covers[%d]", i, k)
 			if !dishes[n.Dish].HasVersion(n.Version) {
-				l.Add(at+".version", "%s has no version %q", dishes[n.Dish].Name, n.Version)
+				l.Add(at+".version", "%s has no version “%s”.", dishes[n.Dish].Name, n.Version)
 			}
 			if n.Plates = 0; seen[n] {
-				l.Add(at+".dish", "its plates are said twice")
+				l.Add(at+".dish", "Its plates are set twice.")
 			}
 			seen[n] = true
 		}
@@ -223,7 +223,7 @@ func (s Service) ValidateVersions(dishes map[string]recipe.Dish) error {
 	for i, t := range s.Tables {
 		for k, o := range t.Orders {
 			if !dishes[o.Dish].HasVersion(o.Version) {
-				l.Add(fmt.Sprintf("tables[%d].orders[%d].version", i, k), "%s has no version %q", dishes[o.Dish].Name, o.Version)
+				l.Add(fmt.Sprintf("tables[%d].orders[%d].version", i, k), "%s has no version “%s”.", dishes[o.Dish].Name, o.Version)
 			}
 		}
 	}
@@ -236,7 +236,7 @@ func (s Service) validateHour(at string, c CourseHour, zone *time.Location, now 
 	case err != nil:
 		l.Add(at+".hour", "%v", err)
 	case hour.Before(now):
-		l.Add(at+".hour", "%s on %s is already past", c.Hour, hour.Format("2 January"))
+		l.Add(at+".hour", "%s %s is in the past.", hour.Format("2 January"), c.Hour)
 	}
 }
 

@@ -42,7 +42,7 @@ func TestMalformedServicesAreToldWithTheirField(t *testing.T) {
 
 func TestAnHourThatIsPastIsRefused(t *testing.T) {
 	err := supper("11:59").Validate(menu, time.UTC, noon)
-	assert.ErrorContains(t, err, "courses[0].hour: 11:59 on 14 March is already past")
+	assert.ErrorContains(t, err, "courses[0].hour: 14 March 11:59 is in the past")
 }
 
 func TestAnHourAfterMidnightBelongsToTheNight(t *testing.T) {

@@ -8,6 +8,7 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Table is a party that sits together and is served together.
@@ -158,33 +159,33 @@ func (s Service) validateTables(courses map[string]recipe.Course, zone *time.Loc
 	for i, t := range s.Tables {
 		at := fmt.Sprintf("tables[%d]", i)
 		if t.ID == "" || ids[t.ID] {
-			l.Add(at+".id", "must be there and occur once")
+			l.Add(at+".id", "Table id missing or used twice.")
 		}
 		ids[t.ID] = true
 		if strings.TrimSpace(t.Name) == "" {
-			l.Add(at+".name", "is missing")
+			l.Add(at+".name", "Name missing.")
 		}
 		if t.Guests < 1 {
-			l.Add(at+".guests", "must be 1 or more")
+			l.Add(at+".guests", "Must be 1 or more.")
 		}
 		ordered := map[string]int{}
 		for k, o := range t.Orders {
 			c, known := courses[o.Course]
 			switch {
 			case !known || !has(c.Dishes, o.Dish):
-				l.Add(fmt.Sprintf("%s.orders[%d].dish", at, k), "%q is not in this course", o.Dish)
+				l.Add(fmt.Sprintf("%s.orders[%d].dish", at, k), "“%s” is not in this course.", o.Dish)
 			case o.Plates < 0:
-				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "must be 0 or more")
+				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "Must be 0 or more.")
 			}
 			ordered[o.Course] += o.Plates
 			if ordered[o.Course] > t.Guests {
-				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "%s has %d guests and %d plates of %s", t.Name, t.Guests, ordered[o.Course], c.Name)
+				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "%s: %s of %s for %s.", t.Name, words.Count(ordered[o.Course], "plate"), c.Name, words.Count(t.Guests, "guest"))
 			}
 		}
 		for k, h := range t.Hours {
 			place := fmt.Sprintf("%s.hours[%d]", at, k)
 			if _, known := courses[h.Course]; !known {
-				l.Add(place+".course", "%q is no course of the menu", h.Course)
+				l.Add(place+".course", "“%s” is not a course of the menu.", h.Course)
 				continue
 			}
 			s.validateHour(place, CourseHour{Course: h.Course, Hour: h.Hour}, zone, now, l)

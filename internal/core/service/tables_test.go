@@ -54,16 +54,16 @@ func TestWhatIsWrongAtATableIsNamed(t *testing.T) {
 		require.Error(t, err)
 		assert.Contains(t, err.Error(), says)
 	}
-	wrong(func(s *service.Service) { s.Tables[0].Orders[0].Plates = 3 }, "tables[0].orders[1].plates: One has 4 guests and 5 plates of Main")
+	wrong(func(s *service.Service) { s.Tables[0].Orders[0].Plates = 3 }, "tables[0].orders[1].plates: One: 5 plates of Main for 4 guests")
 	wrong(func(s *service.Service) { s.Tables[1].ID = "1" }, "tables[1].id")
 	wrong(func(s *service.Service) { s.Tables[1].Guests = 0 }, "tables[1].guests")
 	wrong(func(s *service.Service) { s.Tables[1].Name = " " }, "tables[1].name")
-	wrong(func(s *service.Service) { s.Tables[0].Orders[0].Dish = "pea" }, `tables[0].orders[0].dish: "pea" is not in this course`)
+	wrong(func(s *service.Service) { s.Tables[0].Orders[0].Dish = "pea" }, `tables[0].orders[0].dish: “pea” is not in this course`)
 	wrong(func(s *service.Service) { s.Tables[1].Hours[0].Hour = "half past" }, "tables[1].hours[0].hour")
-	wrong(func(s *service.Service) { s.Tables[1].Hours[0].Course = "cheese" }, `tables[1].hours[0].course: "cheese" is no course`)
-	wrong(func(s *service.Service) { s.Courses[0].After, s.Courses[0].Hour = minutes(5), "" }, "courses[0].after: there is no course before it with an hour")
+	wrong(func(s *service.Service) { s.Tables[1].Hours[0].Course = "cheese" }, `tables[1].hours[0].course: “cheese” is not a course`)
+	wrong(func(s *service.Service) { s.Courses[0].After, s.Courses[0].Hour = minutes(5), "" }, "courses[0].after: No course before it has a time")
 	s.Tables[0].Orders[1].Version = "no-fish"
 	err := s.ValidateVersions(map[string]recipe.Dish{"hake": {Name: "Hake"}, "fowl": {}, "pea": {}})
 	require.Error(t, err)
-	assert.Contains(t, err.Error(), `tables[0].orders[1].version: Hake has no version "no-fish"`)
+	assert.Contains(t, err.Error(), `tables[0].orders[1].version: Hake has no version “no-fish”`)
 }

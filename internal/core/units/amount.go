@@ -2,6 +2,7 @@ package units
 
 import (
 	"fmt"
+	"jointime/internal/core/fault"
 	"math"
 	"strconv"
 	"strings"
@@ -74,17 +75,17 @@ func ParseAmount(text string) (Amount, error) {
 	text = strings.ToLower(strings.TrimSpace(text))
 	cut := strings.LastIndexAny(text, "0123456789½¼¾⅓⅔")
 	if cut < 0 {
-		return Amount{}, fmt.Errorf("%q has no figure: write it like 110 g, 45 ml or ½", text)
+		return Amount{}, fault.Say("“%s”: how much? Write 110 g, 45 ml or ½.", text)
 	}
 	for cut++; cut < len(text) && text[cut]&0xC0 == 0x80; cut++ {
 	}
 	value, ok := figure(text[:cut])
 	if !ok {
-		return Amount{}, fmt.Errorf("%q is no figure", text[:cut])
+		return Amount{}, fault.Say("“%s” is not a number.", text[:cut])
 	}
 	unit, known := unitWords[strings.TrimSpace(text[cut:])]
 	if !known {
-		return Amount{}, fmt.Errorf("%q is no unit that is known here: g, kg, ml, l, tsp, tbsp, cup, oz, lb, piece and their like", strings.TrimSpace(text[cut:]))
+		return Amount{}, fault.Say("“%s” is not a unit. Use g, kg, ml, l, tsp, tbsp, cup, oz, lb or a count.", strings.TrimSpace(text[cut:]))
 	}
 	return Amount{value, unit}, nil
 }
@@ -125,11 +126,28 @@ func (a Amount) String() string {
 		return written(q, 2) + " " + string(u)
 	case u == Piece:
 		return plainCount(q)
+	case u == "percent":
+		return written(q, 2) + " %"
 	}
 	if b := base[u]; b.unit != Gram && b.unit != Millilitre || b.factor == gallon/768 || b.factor == gallon/256 || u == "cup" {
-		return plainCount(q) + " " + string(u)
+		return plainCount(q) + " " + u.of(q)
 	}
-	return written(q, 2) + " " + string(u)
+	return written(q, 2) + " " + u.of(q)
+}
+
+// of is what a unit is called for so many: 2 sprigs, ½ leaf.
+func (u Unit) of(q float64) string {
+	switch {
+	case q <= 1:
+		return string(u)
+	case u == "leaf":
+		return "leaves"
+	case u == "knob", u == "clove", u == "sprig", u == "slice", u == "stick", u == "can", u == "head", u == "sheet", u == "drop", u == "part", u == "handful", u == "cup", u == "pint", u == "quart", u == "gallon":
+		return string(u) + "s"
+	case u == "pinch", u == "dash", u == "bunch":
+		return string(u) + "es"
+	}
+	return string(u)
 }
 
 // written is a figure with so many decimals at the most.

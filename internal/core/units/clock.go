@@ -1,7 +1,7 @@
 package units
 
 import (
-	"fmt"
+	"jointime/internal/core/fault"
 	"regexp"
 	"strconv"
 )
@@ -13,7 +13,7 @@ var clockPattern = regexp.MustCompile(`^([01]?\d|2[0-3])[:.h]?([0-5]\d)$`)
 func ParseClock(text string) (int64, error) {
 	m := clockPattern.FindStringSubmatch(text)
 	if m == nil {
-		return 0, fmt.Errorf("%q is no hour: write it like 20:25", text)
+		return 0, fault.Say("“%s” is not a time. Write 20:25.", text)
 	}
 	h, _ := strconv.ParseInt(m[1], 10, 32)
 	min, _ := strconv.ParseInt(m[2], 10, 32)

@@ -4,6 +4,7 @@ package units
 
 import (
 	"fmt"
+	"jointime/internal/core/fault"
 	"math"
 	"regexp"
 	"strconv"
@@ -36,7 +37,7 @@ var fractions = map[string]float64{"½": 0.5, "¼": 0.25, "¾": 0.75, "⅓": 1.0
 func ParseRange(text string) (Range, error) {
 	text = strings.TrimSpace(strings.ToLower(text))
 	if strings.HasPrefix(text, "-") || strings.HasPrefix(text, "−") {
-		return Range{}, fmt.Errorf("%q: a time cannot be less than nothing", text)
+		return Range{}, fault.Say("“%s”: less than 0.", text)
 	}
 	parts := rangeSplit.Split(text, -1)
 	switch len(parts) {
@@ -55,11 +56,11 @@ func ParseRange(text string) (Range, error) {
 		}
 		low, err := parseOne(parts[0])
 		if err == nil && low > high {
-			err = fmt.Errorf("%q: the first figure is the greater one", text)
+			err = fault.Say("“%s”: smaller figure first.", text)
 		}
 		return Range{low, (low + high) / 2, high}, err
 	}
-	return Range{}, fmt.Errorf("%q: more than two figures", text)
+	return Range{}, fault.Say("“%s”: two figures at most.", text)
 }
 
 // ParseDuration reads a single time, as ParseRange does.
@@ -70,7 +71,7 @@ func ParseDuration(text string) (int64, error) {
 func parseOne(text string) (int64, error) {
 	v, err := parseParts(text)
 	if err == nil && v > MaxDuration {
-		err = fmt.Errorf("%q is longer than %d days", text, MaxDuration/86400)
+		err = fault.Say("“%s” is longer than %d days.", text, MaxDuration/86400)
 	}
 	return v, err
 }
@@ -78,7 +79,7 @@ func parseOne(text string) (int64, error) {
 func parseParts(text string) (int64, error) {
 	switch text {
 	case "":
-		return 0, fmt.Errorf("a time is wanted, like 7 min or 0:45")
+		return 0, fault.Say("How long? Write 7 min or 0:45.")
 	case "half an hour":
 		return 1800, nil
 	}
@@ -92,11 +93,11 @@ func parseParts(text string) (int64, error) {
 		}
 		m := unitLike.FindStringSubmatch(rest)
 		if m == nil {
-			return 0, fmt.Errorf("%q is no time: write it like 7 min, 1 h 30 or 0:45", text)
+			return 0, fault.Say("“%s” is not a length of time. Write 7 min, 1 h 30 or 0:45.", text)
 		}
 		value, ok := figure(m[1])
 		if !ok {
-			return 0, fmt.Errorf("%q is no figure", strings.TrimSpace(m[1]))
+			return 0, fault.Say("“%s” is not a number.", strings.TrimSpace(m[1]))
 		}
 		last = perUnit[m[2][0]]
 		total += value * float64(last)
@@ -136,35 +137,50 @@ func figure(text string) (float64, bool) {
 	return whole + value, err == nil && whole >= 0 && !math.IsInf(whole, 0)
 }
 
-// FormatDuration writes seconds as a kitchen reads them: 0:45, 7 min, 2:15,
-// 1 h 30 min, 36 h, 2 d.
+// FormatDuration writes seconds as a kitchen reads them: 45 s, 2½ min, 3:25, 7 min, 15:49,
+// 1 h 30 min, 36 h, 3 days. From an hour on it is rounded to the minute.
 func FormatDuration(s int64) string {
 	switch {
 	case s < 0:
 		return "−" + FormatDuration(-s)
-	case s >= 48*3600 && s%86400 == 0:
-		return fmt.Sprintf("%d d", s/86400)
-	case s >= 3600 && s%3600 == 0:
-		return fmt.Sprintf("%d h", s/3600)
-	case s >= 3600 && s%60 == 0:
-		return fmt.Sprintf("%d h %d min", s/3600, s%3600/60)
-	case s >= 3600:
-		return fmt.Sprintf("%d:%02d:%02d", s/3600, s%3600/60, s%60)
-	case s > 0 && s%60 == 0:
-		return fmt.Sprintf("%d min", s/60)
+	case s < 60:
+		return fmt.Sprintf("%d s", s)
+	case s < 600 && s%60 == 30:
+		return fmt.Sprintf("%d½ min", s/60)
+	case s < 3600 && s%60 != 0:
+		return fmt.Sprintf("%d:%02d", s/60, s%60)
 	}
-	return fmt.Sprintf("%d:%02d", s/60, s%60)
+	switch minutes := (s + 30) / 60; {
+	case s >= 48*3600 && s%86400 == 0:
+		return fmt.Sprintf("%d days", s/86400)
+	case minutes < 60:
+		return fmt.Sprintf("%d min", minutes)
+	case minutes%60 == 0:
+		return fmt.Sprintf("%d h", minutes/60)
+	default:
+		return fmt.Sprintf("%d h %d min", minutes/60, minutes%60)
+	}
 }
 
-// FormatRange writes a span of time: "2:00–2:30", or one figure where quick
-// and slow are equal.
+// FormatOver writes by how much, or how long, something is over a limit: never as little as
+// to read as within it, for what FormatDuration rounds is rounded up.
+func FormatOver(s int64) string {
+	if s >= 3600 {
+		s = (s + 59) / 60 * 60
+	}
+	return FormatDuration(s)
+}
+
+// FormatRange writes a span of time, the unit once where both have it: 6–14 min, 2–2½ min,
+// 45 s to 2 min; or one figure where quick and slow are equal.
 func FormatRange(r Range) string {
-	if r.Quick == r.Slow {
-		return FormatDuration(r.Usual)
-	}
 	low, high := FormatDuration(r.Quick), FormatDuration(r.Slow)
-	if strings.HasSuffix(low, " min") && strings.HasSuffix(high, " min") && r.Slow < 3600 {
-		low = strings.TrimSuffix(low, " min")
+	if low == high {
+		return high
 	}
-	return low + "–" + high
+	figure, unit, plain := strings.Cut(low, " ")
+	if above, ok := strings.CutSuffix(high, " "+unit); plain && ok && !strings.Contains(above, " ") && !strings.Contains(unit, " ") {
+		return figure + "–" + high
+	}
+	return low + " to " + high
 }

@@ -3,6 +3,7 @@ package units
 import (
 	"fmt"
 	"math"
+	"strings"
 )
 
 // Heat is a temperature in all the ways in which ovens are marked.
@@ -76,3 +77,6 @@ func (l Likes) Read(a Amount) (text, other string) {
 	}
 	return text, other
 }
+
+// SayCelsius writes a temperature: 63 °C, −18 °C.
+func SayCelsius(c float64) string { return strings.Replace(fmt.Sprintf("%g °C", c), "-", "−", 1) }

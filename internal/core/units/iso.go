@@ -2,6 +2,7 @@ package units
 
 import (
 	"fmt"
+	"jointime/internal/core/fault"
 	"math"
 	"regexp"
 	"strconv"
@@ -17,7 +18,7 @@ func ParseISO(text string) (int64, error) {
 	text = strings.ToUpper(strings.TrimSpace(text))
 	m := isoPattern.FindStringSubmatch(text)
 	if m == nil || strings.Join(m[1:], "") == "" || strings.HasSuffix(text, "T") {
-		return 0, fmt.Errorf("%q is no duration of ISO 8601: write it like PT1H30M", text)
+		return 0, fault.Say("“%s” is not an ISO 8601 duration. Write PT1H30M.", text)
 	}
 	total := 0.0
 	for i, each := range []float64{604800, 86400, 3600, 60, 1} {
@@ -30,7 +31,7 @@ func ParseISO(text string) (int64, error) {
 		}
 	}
 	if total > MaxDuration {
-		return 0, fmt.Errorf("%q is longer than %d days", text, MaxDuration/86400)
+		return 0, fault.Say("“%s” is longer than %d days.", text, MaxDuration/86400)
 	}
 	return int64(math.Round(total)), nil
 }

@@ -78,10 +78,10 @@ func (a Amount) Other() string {
 
 // ErrNoDensity says that mass and volume can only be exchanged through a
 // density, and that none is known.
-var ErrNoDensity = errors.New("it has no density: mass cannot be told from volume")
+var ErrNoDensity = errors.New("set its density (g/ml) in Ingredients")
 
 // ErrNoWeight says that a count can only be weighed with the weight of one.
-var ErrNoWeight = errors.New("it has no weight for one: a count cannot be weighed")
+var ErrNoWeight = errors.New("set the weight of one in Ingredients")
 
 // Through says how a thing changes its measure: grams in a millilitre, grams
 // of one, and what one is (a piece where it is not said; a sprig, a clove). 0:
@@ -123,7 +123,7 @@ func (a Amount) As(to Unit, by Through) (Amount, string, error) {
 		out := Amount{grams.Quantity / by.Piece, target}
 		return out, fmt.Sprintf("%s%s ÷ %g g each = %s", how, grams, by.Piece, out), nil
 	}
-	return a, "", fmt.Errorf("%s cannot be told in %s", a, to)
+	return a, "", fmt.Errorf("%s cannot be converted to %s", a, to)
 }
 
 func (a Amount) grams(by Through) (Amount, string, error) {

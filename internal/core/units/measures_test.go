@@ -35,7 +35,7 @@ func TestCustomaryMeasures(t *testing.T) {
 
 func TestTheOtherUnitIsOneTapAway(t *testing.T) {
 	for a, want := range map[units.Amount]string{
-		{Quantity: 100, Unit: units.Gram}: "3.53 oz", {Quantity: 1000, Unit: units.Gram}: "2.2 lb", {Quantity: 250, Unit: units.Millilitre}: "8.45 fl oz", {Quantity: 1000, Unit: units.Millilitre}: "1.06 quart", {Quantity: 3, Unit: units.Piece}: "",
+		{Quantity: 100, Unit: units.Gram}: "3.53 oz", {Quantity: 1000, Unit: units.Gram}: "2.2 lb", {Quantity: 250, Unit: units.Millilitre}: "8.45 fl oz", {Quantity: 1000, Unit: units.Millilitre}: "1.06 quarts", {Quantity: 3, Unit: units.Piece}: "",
 	} {
 		assert.Equal(t, want, a.Other(), a.String())
 	}
@@ -70,7 +70,7 @@ func TestMassIsToldFromVolumeThroughADensityOnly(t *testing.T) {
 	assert.InDelta(t, 7, got.Quantity, 1e-9)
 	got, _, err = got.As("sprig", thyme)
 	require.NoError(t, err)
-	assert.Equal(t, "10 sprig", got.String())
+	assert.Equal(t, "10 sprigs", got.String())
 	_, _, err = units.Amount{Quantity: 1, Unit: units.Piece}.As(units.Gram, thyme)
 	require.Error(t, err, "a piece is no sprig")
 	_, _, err = units.Amount{Quantity: 1, Unit: units.Piece}.As(units.Gram, honey)

@@ -111,7 +111,7 @@ func located(text []byte, err error) error {
 	}
 	line := bytes.Count(text[:min(offset, int64(len(text)))], []byte("\n")) + 1
 	if offset >= int64(len(text)) {
-		return fmt.Errorf("line %d: the file ends in the middle", line)
+		return fmt.Errorf("Line %d: the file is cut off.", line)
 	}
 	return fmt.Errorf("line %d: %w", line, err)
 }
@@ -121,9 +121,9 @@ func rightKind(v any) error {
 	o, _ := v.(map[string]any)
 	switch {
 	case o["format"] != Format:
-		return fault.List{{Field: "format", What: fmt.Sprintf("this is no book: %q is wanted", Format)}}
+		return fault.List{{Field: "format", What: "Not a Jointime book."}}
 	case o["version"] != float64(Version):
-		return fault.List{{Field: "version", What: fmt.Sprintf("%v is not a version that is known here; %d is", o["version"], Version)}}
+		return fault.List{{Field: "version", What: fmt.Sprintf("Book version %v is not supported.", o["version"])}}
 	}
 	return nil
 }
@@ -162,7 +162,7 @@ func (f File) Validate() error {
 	seen := map[string]bool{}
 	once := func(field, kind, id string) {
 		if id == "" || seen[kind+id] {
-			l.Add(field+".id", "%q must be there, and once", id)
+			l.Add(field+".id", "Id “%s” missing or used twice.", id)
 		}
 		seen[kind+id] = true
 	}
@@ -179,7 +179,7 @@ func (f File) Validate() error {
 	for i, in := range f.Ingredients {
 		for k, p := range in.Packs {
 			if !suppliers[p.Supplier] {
-				l.Add(fmt.Sprintf("%s.packs[%d].supplier", at("ingredients", i), k), "there is no supplier %q in the file", p.Supplier)
+				l.Add(fmt.Sprintf("%s.packs[%d].supplier", at("ingredients", i), k), "No supplier “%s” in the file.", p.Supplier)
 			}
 		}
 		once(at("ingredients", i), "i", in.ID)
@@ -195,10 +195,10 @@ func (f File) Validate() error {
 		l.Under(at("components", i), recipe.Circles(c.ID, components))
 		for k, line := range c.Lines {
 			if line.Component != "" && components[line.Component].ID == "" {
-				l.Add(fmt.Sprintf("%s.ingredients[%d].component", at("components", i), k), "there is no component %q in the file", line.Component)
+				l.Add(fmt.Sprintf("%s.ingredients[%d].component", at("components", i), k), "No component “%s” in the file.", line.Component)
 			}
 			if line.Ingredient != "" && !ingredients[line.Ingredient] {
-				l.Add(fmt.Sprintf("%s.ingredients[%d].ingredient", at("components", i), k), "there is no ingredient %q in the file", line.Ingredient)
+				l.Add(fmt.Sprintf("%s.ingredients[%d].ingredient", at("components", i), k), "No ingredient “%s” in the file.", line.Ingredient)
 			}
 		}
 	}

@@ -11,6 +11,7 @@ import (
 	ical "github.com/arran4/golang-ical"
 
 	"jointime/internal/core/runup/report"
+	"jointime/internal/core/words"
 )
 
 // Calendar is what is written.
@@ -67,7 +68,7 @@ func (c Calendar) description(call report.Call) string {
 	add("", strings.Join(call.Who, ", "))
 	add("with ", strings.Join(call.With, ", "))
 	if call.Portions > 0 {
-		add("", fmt.Sprintf("%d portions", call.Portions))
+		add("", words.Count(call.Portions, "portion"))
 	}
 	add("until ", call.Until)
 	add("then ", call.Next)

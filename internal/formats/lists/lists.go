@@ -22,7 +22,7 @@ import (
 // what. Lines end in CRLF. A text that a spreadsheet would take for a formula
 // is told apart with an apostrophe.
 func WriteOrder(w io.Writer, list []quantity.Buy, zone *time.Location) error {
-	rows := [][]string{{"what", "amount", "unit", "lost in trimming", "on hand", "missing", "packs", "supplier", "order by", "comes", "cost", "for"}}
+	rows := [][]string{{"item", "amount", "unit", "trim loss", "in stock", "to order", "packs", "supplier", "order by", "delivery", "cost", "for"}}
 	for _, b := range list {
 		var takers []string
 		for _, t := range b.Takers {
@@ -54,7 +54,7 @@ func purchase(p *quantity.Purchase, zone *time.Location) []string {
 // WritePrep writes what is made ready, a line each, in the order in which it
 // should be done.
 func WritePrep(w io.Writer, sheet mise.Sheet) error {
-	rows := [][]string{{"day", "section", "what", "steps", "amount", "unit", "container", "begin", "wanted at", "keeps until", "made", "missing", "for", "allergens"}}
+	rows := [][]string{{"day", "section", "item", "steps", "amount", "unit", "container", "start", "needed", "use by", "made", "to make", "for", "allergens"}}
 	clock := func(t *time.Time) string {
 		if t == nil {
 			return ""
@@ -66,7 +66,7 @@ func WritePrep(w io.Writer, sheet mise.Sheet) error {
 			for _, t := range s.Tasks {
 				allergens := strings.Join(t.Allergens, "; ")
 				if t.Unknown {
-					allergens = strings.TrimPrefix(allergens+"; not all is known", "; ")
+					allergens = strings.TrimPrefix(allergens+"; others unknown", "; ")
 				}
 				rows = append(rows, []string{d.Day, text(s.Name), text(t.Name), text(t.What), number(t.Make.Quantity), string(t.Make.Unit), text(t.Container), clock(t.Start), clock(t.By), clock(t.Keeps), number(t.Made.Quantity), number(t.Missing.Quantity), text(strings.Join(t.Dishes, "; ")), text(allergens)})
 			}

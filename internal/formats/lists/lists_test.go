@@ -25,7 +25,7 @@ func TestTheOrderIsATableOfRFC4180(t *testing.T) {
 		{Name: "=2+2", Amount: units.Amount{Quantity: 3, Unit: units.Piece}, Lost: units.Amount{Quantity: 0.5, Unit: units.Piece}, Missing: units.Amount{Quantity: 3, Unit: units.Piece},
 			Purchase: &quantity.Purchase{Name: "Market", Packs: []quantity.Packs{{Text: "net, 2", Count: 2}}, Cost: &cost, OrderBy: at, Comes: at.Add(24 * time.Hour)}},
 	}, time.UTC))
-	assert.Equal(t, "what,amount,unit,lost in trimming,on hand,missing,packs,supplier,order by,comes,cost,for\r\n"+
+	assert.Equal(t, "item,amount,unit,trim loss,in stock,to order,packs,supplier,order by,delivery,cost,for\r\n"+
 		"\"hake, whole\",1450,g,0,0,0,,,,,,\"Hake; the \"\"other\"\"\"\r\n"+
 		"'=2+2,3,piece,0.5,0,3,\"2 × net, 2\",Market,2026-11-27T14:00:00Z,2026-11-28T14:00:00Z,12.05,\r\n", out.String())
 	rows, err := csv.NewReader(strings.NewReader(out.String())).ReadAll()
@@ -54,8 +54,8 @@ func TestThePrepListIsATableToo(t *testing.T) {
 	require.NoError(t, lists.WritePrep(&out, sheet))
 	rows, err := csv.NewReader(strings.NewReader(out.String())).ReadAll()
 	require.NoError(t, err, "every line has as many fields as the header")
-	assert.Equal(t, []string{"2026-11-27", "sauce", "'-stock", "brown, simmer", "2", "l", "", "2026-11-27T14:00:00Z", "", "", "0", "0", "A; B", "celery; not all is known"}, rows[1])
-	assert.Equal(t, "not all is known", rows[2][13])
+	assert.Equal(t, []string{"2026-11-27", "sauce", "'-stock", "brown, simmer", "2", "l", "", "2026-11-27T14:00:00Z", "", "", "0", "0", "A; B", "celery; others unknown"}, rows[1])
+	assert.Equal(t, "others unknown", rows[2][13])
 	assert.Equal(t, "turn it", rows[3][3])
 	assert.True(t, strings.HasSuffix(out.String(), "\r\n"))
 }

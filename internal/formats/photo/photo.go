@@ -28,8 +28,8 @@ const (
 
 // Errors that a person can do something about.
 var (
-	ErrKind  = errors.New("this is no JPEG or PNG picture")
-	ErrSmall = fmt.Errorf("the picture is smaller than %d pixels", minSide)
+	ErrKind  = errors.New("not a JPEG or PNG")
+	ErrSmall = fmt.Errorf("under %d pixels", minSide)
 	ErrWide  = fmt.Errorf("the picture takes more than %d MB of memory to read: save it smaller, or as a plain JPEG", maxMemory>>20)
 	ErrLarge = fmt.Errorf("the picture has more than %d million pixels or more than %d MB", maxPixels/1_000_000, MaxSize>>20)
 )
@@ -68,7 +68,7 @@ func Clean(ctx context.Context, data []byte) (Photo, error) {
 	}
 	picture, _, err := image.Decode(bytes.NewReader(data))
 	if err != nil {
-		return Photo{}, fmt.Errorf("%w: it breaks off or is damaged", ErrKind)
+		return Photo{}, fmt.Errorf("%w, or the file is damaged", ErrKind)
 	}
 	small := upright(scaled(picture), orientation(data))
 	var out bytes.Buffer

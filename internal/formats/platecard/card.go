@@ -45,8 +45,8 @@ func SVG(c Card) string {
 	p.b.WriteString(patterns)
 	fmt.Fprintf(&p.b, `<rect width="%g" height="%g" fill="#fff"/>`, width, height)
 	p.text(margin, 20, titleSize(c.Title), 700, c.Title, 60)
-	p.text(margin, 27, 4.4, 400, "on the "+c.Spec.Ware.Name+comma(c.Spec.Ware.Note), 52)
-	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%s%d s alone · revision %d", c.shared(), c.Spec.Seconds(), c.Revision), 52)
+	p.text(margin, 27, 4.4, 400, c.Spec.Ware.Name+comma(c.Spec.Ware.Note), 52)
+	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%s%d s, one cook · revision %d", c.shared(), c.Spec.Seconds(), c.Revision), 52)
 	c.above(p, margin+58, 98, 116)
 	c.side(p, margin+58, 180, 116)
 	c.photo(p, width-margin-photoWide, 12)
@@ -62,7 +62,7 @@ func (c Card) shared() string {
 	if c.Spec.Serves < 2 {
 		return ""
 	}
-	return fmt.Sprintf("to share, for %d · ", c.Spec.Serves)
+	return fmt.Sprintf("serves %d · ", c.Spec.Serves)
 }
 
 // Style is the style of a card that brings its font along, in WOFF2.
@@ -249,7 +249,7 @@ func (c Card) rollCall(p *page, x, y float64) {
 	y = p.wrapped(x, y, 4.2, 400, "tools: "+strings.Join(tools, ", "), c.letters(), 2)
 	var formers []string
 	for _, f := range c.Spec.Formers {
-		formers = append(formers, fmt.Sprintf("%d of %s", f.Have, f.Name))
+		formers = append(formers, fmt.Sprintf("%d × %s", f.Have, f.Name))
 	}
 	ware := []string{c.Spec.Ware.Name + comma(c.Spec.Ware.Note)}
 	for _, w := range c.Spec.Sides {
@@ -342,23 +342,23 @@ func (c Card) how(i int) string {
 		parts[2] = ""
 	}
 	if g.Stands != nil {
-		parts = append(parts, "then it "+g.Stands.String())
+		parts = append(parts, "then "+g.Stands.String())
 	}
 	if g.OffPlate {
 		moved := max(c.number(g.Moved), i+1)
-		parts = append(parts, fmt.Sprintf("built off the plate, moved on after %d", moved))
+		parts = append(parts, fmt.Sprintf("build off the plate, goes on after %d", moved))
 	}
 	if n := c.number(g.Lift); g.Former != "" && n > i+1 {
-		parts = append(parts, fmt.Sprintf("the %s stays until %d is in", g.Former, n))
+		parts = append(parts, fmt.Sprintf("leave the %s on until %d", g.Former, n))
 	}
 	if g.NotEaten {
 		parts = append(parts, "not to be eaten")
 	}
 	if g.Hidden {
-		parts = append(parts, "out of sight on purpose")
+		parts = append(parts, "hidden on purpose")
 	}
 	if g.Optional {
-		parts = append(parts, "may be left off")
+		parts = append(parts, "optional")
 	}
 	return strings.Join(slices.DeleteFunc(parts, func(t string) bool { return t == "" }), " · ")
 }

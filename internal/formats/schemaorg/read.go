@@ -38,7 +38,7 @@ type Section struct {
 }
 
 // ErrNone says that there is no recipe in a text.
-var ErrNone = errors.New("there is no schema.org Recipe in this")
+var ErrNone = errors.New("No recipe found in this.")
 
 // Read finds the recipes in a JSON-LD text, or in a page that has such texts
 // inside. Errors say where the text is malformed.

@@ -17,7 +17,7 @@ export class Refused extends Error {
 /** Unreachable is no answer at all: what was typed is kept and can be sent again. */
 export class Unreachable extends Error {
   constructor() {
-    super('The kitchen’s server cannot be reached. What you typed is kept here.')
+    super('No connection. What you typed is kept: try again.')
   }
 }
 
@@ -33,7 +33,7 @@ export async function ask<T>(request: Promise<Answer<T>>): Promise<T> {
   }
   if (answer.data !== undefined && answer.response.ok) return answer.data
   const problem = (answer.error ?? {}) as Partial<Problem>
-  throw new Refused({ title: '', detail: 'The server said no, and not why.', ...problem, status: answer.response.status })
+  throw new Refused({ title: '', detail: 'The server refused this and gave no reason.', ...problem, status: answer.response.status })
 }
 
 /** writeKey marks a write, so that a repeat of it does nothing. */

@@ -1375,6 +1375,8 @@ export interface components {
             /** Format: date-time */
             start: string;
             tables?: string[] | null;
+            /** @description it needs no cook */
+            unattended?: boolean;
             /** @description how it is known to be done */
             until?: string;
             what: string;
@@ -1452,6 +1454,8 @@ export interface components {
             advice: string;
             /** Format: int64 */
             bar?: number;
+            /** @description of a published limit */
+            source?: string;
             strict: boolean;
             what: string;
             /** @description which requirements clash */
@@ -1719,7 +1723,7 @@ export interface components {
             is: string;
             /** @description empty: it was not there */
             was: string;
-            /** @description names and keys from the outside in, like methods[oven] steps[roast] time */
+            /** @description as the forms name it: Sear: hold, up to */
             where: string;
         };
         Dish: {
@@ -3018,6 +3022,8 @@ export interface components {
             /** @description 409: the document as it is now */
             current?: unknown;
             detail: string;
+            /** @description 409: what was sent against what is there now, where both changed the same */
+            differences?: components["schemas"]["Difference"][] | null;
             errors?: components["schemas"]["ErrorDetail"][] | null;
             /** @description 409: both changes joined; where both changed the same, with what was sent */
             merged?: unknown;
@@ -3573,7 +3579,7 @@ export interface components {
             /** @description what will be missing before the service */
             short: components["schemas"]["Short"][];
             /** @description ticks of what is no longer on the sheet */
-            stray: components["schemas"]["Tick"][];
+            stray: components["schemas"]["Stray"][];
         };
         SheetsView: {
             /** @description in the order of the clock */
@@ -3861,6 +3867,27 @@ export interface components {
              */
             plates: number;
             stop?: components["schemas"]["Stop"];
+        };
+        Stray: {
+            /** @enum {string} */
+            act: "made" | "visit" | "back";
+            /** @description what was really made */
+            amount?: components["schemas"]["Amount"];
+            /**
+             * Format: date-time
+             * @description when it was ticked, by the tablet's clock
+             */
+            at: string;
+            /** @description made by the tablet; a repeat with the same id does nothing */
+            id: string;
+            /** @description of the component that it was of */
+            name: string;
+            /** @description id of the tick that is taken back */
+            of?: string;
+            /** Format: date-time */
+            readonly received?: string;
+            task: string;
+            readonly who?: string;
         };
         Stretch: {
             /** Format: int64 */
@@ -4387,7 +4414,7 @@ export interface components {
             now: components["schemas"]["Summary"];
             /**
              * Format: int64
-             * @description seconds after which both searches were ended; absent: both were gone through to their end
+             * @description seconds after which the searches were ended; absent: both were gone through to their end
              */
             searched?: number;
             service: string;

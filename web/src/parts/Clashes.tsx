@@ -3,6 +3,7 @@
 import { useState, type ReactNode } from 'react'
 import type { Schemas } from '../api/client'
 import { Bracket } from './States'
+import { count } from './words'
 
 type Clash = Schemas['Clash']
 
@@ -34,9 +35,9 @@ export function Clashes({ list, more = [], children }: { list: Clash[]; more?: M
         ))}
       {many && (
         <Bracket what={summary(priced.length, more.length)}>
-          No strict limit is broken{priced.length > 0 ? ' by these' : ''}.{' '}
+          No hard limit broken.{' '}
           <button className="plain-button" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {open ? 'fold them' : 'see them'}
+            {open ? 'Hide' : 'Show'}
           </button>
         </Bracket>
       )}
@@ -45,7 +46,7 @@ export function Clashes({ list, more = [], children }: { list: Clash[]; more?: M
 }
 
 function summary(priced: number, more: number): string {
-  const waits = `${priced === 1 ? 'Once' : `${priced} times`} it is not at its best: it waits longer than it should, or leaves apart`
-  if (priced === 0) return `${more} things to know.`
-  return more === 0 ? `${waits}.` : `${waits}; and ${more} more to know.`
+  const over = count(priced, 'soft limit') + ' over'
+  if (priced === 0) return `${count(more, 'note')}.`
+  return more === 0 ? `${over}.` : `${over}; ${more} more ${more === 1 ? 'note' : 'notes'}.`
 }

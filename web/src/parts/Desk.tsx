@@ -28,7 +28,7 @@ export function DeskProvider({ children }: { children: ReactNode }) {
       return true
     } catch (error) {
       if (error instanceof Clash) return new Promise((done) => setClash({ clash: error, done }))
-      setSaid(error instanceof Error ? error.message : 'This was not saved.')
+      setSaid(error instanceof Error ? error.message : 'Not saved.')
       if (error instanceof Refused && error.problem.status !== 503) return false
       return new Promise((done) => setFailed({ edit, done }))
     }
@@ -51,7 +51,7 @@ export function DeskProvider({ children }: { children: ReactNode }) {
       {said && (
         <div className="said" role="alert">
           {said}
-          {failed && <button onClick={() => void retry()}>Send again</button>}
+          {failed && <button onClick={() => void retry()}>Try again</button>}
           <button onClick={giveUp}>Close</button>
         </div>
       )}
@@ -71,8 +71,8 @@ export function DeskProvider({ children }: { children: ReactNode }) {
   )
 }
 
-/** TakeBack undoes one's own last change on a screen, and does it again; where it is rarely wanted it hides until there is something. */
-export function TakeBack({ screen, hides = false }: { screen: string; hides?: boolean }) {
+/** Undo takes one's own last change on a screen back, and makes it again; where it is rarely needed it hides until there is something. */
+export function Undo({ screen, hides = false }: { screen: string; hides?: boolean }) {
   const undoable = useUndoable(screen)
   const desk = useDesk()
   const once = useOnce()
@@ -82,7 +82,7 @@ export function TakeBack({ screen, hides = false }: { screen: string; hides?: bo
         await once({ screen, again }, (key) => ask(api.POST('/api/undo', { params: { header: { 'Idempotency-Key': key } }, body: { screen, again } })))
         await reread()
       } catch (error) {
-        desk.say(error instanceof Error ? error.message : 'It was not taken back.')
+        desk.say(error instanceof Error ? error.message : 'Could not undo.')
       }
     },
     [screen, desk, once],
@@ -101,11 +101,11 @@ export function TakeBack({ screen, hides = false }: { screen: string; hides?: bo
   if (hides && !back && !again) return null
   return (
     <>
-      <Button variant="outline-dark" size="sm" disabled={!back} onClick={() => void act(false)} title={back && `Take back: ${back}`}>
-        Take back
+      <Button variant="outline-dark" size="sm" disabled={!back} onClick={() => void act(false)} title={back && `Undo: ${back}`}>
+        Undo
       </Button>
-      <Button variant="outline-dark" size="sm" disabled={!again} onClick={() => void act(true)} title={again && `Do again: ${again}`}>
-        Do again
+      <Button variant="outline-dark" size="sm" disabled={!again} onClick={() => void act(true)} title={again && `Redo: ${again}`}>
+        Redo
       </Button>
     </>
   )

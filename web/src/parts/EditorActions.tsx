@@ -20,7 +20,7 @@ type Props = { form: Acting; save: string; close?: () => void; forget?: boolean;
 export function EditorActions({ form, save, close, forget, stale, children }: Props) {
   return (
     <div className="editor-actions">
-      {stale && <p className="wrong w-100 m-0">Somebody has changed {stale} since you began to type. Saving shows both where they meet.</p>}
+      {stale && <p className="wrong w-100 m-0">Someone else changed {stale} while you typed. Saving shows both.</p>}
       <Wrong of={form} className="w-100" />
       <Button type="submit" disabled={form.busy}>
         {save}
@@ -32,7 +32,7 @@ export function EditorActions({ form, save, close, forget, stale, children }: Pr
       )}
       {forget && form.typed && (
         <Button variant="outline-dark" onClick={form.drop}>
-          Forget what I typed
+          Discard changes
         </Button>
       )}
       {children}

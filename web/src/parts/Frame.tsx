@@ -75,19 +75,18 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           <span role="status">
             {joined ? (
               <>
-                <span className="long">changes arrive</span>
-                <span className="short">live</span>
+                Live
               </>
             ) : (
               <>
-                not connected<span className="long">, trying again</span>
+                Offline<span className="long">, reconnecting …</span>
               </>
             )}
           </span>
           <Link to="/tablets" className="who" aria-label={`${name}: tablets`}>
             {name}
           </Link>
-          <button onClick={() => setHelp(true)} aria-label="Keys">
+          <button onClick={() => setHelp(true)} aria-label="Keyboard shortcuts">
             ?
           </button>
         </div>
@@ -98,7 +97,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
         </Loaded>
       </main>
       {help && (
-        <Loaded what="the keys">
+        <Loaded what="the shortcuts">
           <Keys close={() => setHelp(false)} />
         </Loaded>
       )}

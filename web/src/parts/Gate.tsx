@@ -52,11 +52,11 @@ const giveName = (name: string) => ask(api.PUT('/api/session', { body: { name } 
 
 function Name() {
   return (
-    <Ask title="Who is at this screen?" hint="A role or initials. It stands beside every change that is made here." label="role or initials" verb="Begin" send={giveName} />
+    <Ask title="Who is on this screen?" hint="Your role or initials, shown with every change you make." label="role or initials" verb="Start" send={giveName} />
   )
 }
 
 function Join() {
   const join = (code: string) => ask(api.POST('/api/session/join', { body: { code } }))
-  return <Ask title="Join this kitchen" hint="Type the code that the start printed. This is asked once." label="code" verb="Join" send={join} />
+  return <Ask title="Join this kitchen" hint="Type the code shown where Jointime was started. Asked once." label="code" verb="Join" send={join} />
 }

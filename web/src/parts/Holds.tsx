@@ -16,7 +16,7 @@ export function Holds({ service }: { service: string }) {
         {(c) => (
           <>
             {c.why && <div className="fw-bold">{c.why}</div>}
-            {c.advice} · <Link to={`/run-up/${service}`}>see it in the run-up</Link>
+            {c.advice} · <Link to={`/run-up/${service}`}>Open run-up</Link>
           </>
         )}
       </Clashes>
@@ -24,7 +24,7 @@ export function Holds({ service }: { service: string }) {
         .filter((s) => s.gap)
         .map((g) => (
           <Bracket key={g.dish + g.component + g.step} what={`${g.name}: ${g.why}`}>
-            The rest is planned. <Link to={`/dish/${g.dish.split('~')[0]}`}>Decide it</Link>
+            The rest is planned. <Link to={`/dish/${g.dish.split('~')[0]}`}>Decide</Link>
           </Bracket>
         ))}
     </>

@@ -4,13 +4,13 @@ import { turnKeys, useKeysOn } from './keysOn'
 
 const keys = [
   ['m s d o i r h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Sheets, Plate, Book, Kitchen'],
-  ['← →', 'in a run-up: the step before, the step after'],
-  ['↑ ↓', 'in a run-up: the strand above, the strand below'],
-  ['Enter', 'open what is selected; in a form: save'],
-  ['Esc', 'close without saving; what was typed is kept'],
-  ['Ctrl Z', 'take back one’s own last change on this screen'],
-  ['Ctrl Shift Z', 'do it again'],
-  ['?', 'this list'],
+  ['← →', 'Run-up: previous / next step'],
+  ['↑ ↓', 'Run-up: strand above / below'],
+  ['Enter', 'Open the selection; save a form'],
+  ['Esc', 'Close; what you typed is kept'],
+  ['Ctrl Z', 'Undo your last change on this screen'],
+  ['Ctrl Shift Z', 'Redo'],
+  ['?', 'This list'],
 ]
 
 export function Keys({ close }: { close: () => void }) {
@@ -19,7 +19,7 @@ export function Keys({ close }: { close: () => void }) {
     <Modal show onHide={close} aria-labelledby="keys-title">
       <Modal.Header>
         <Modal.Title as="h2" id="keys-title">
-          Keys
+          Keyboard shortcuts
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -35,7 +35,7 @@ export function Keys({ close }: { close: () => void }) {
             ))}
           </tbody>
         </table>
-        <FormCheck type="switch" id="keys-on" className="mt-3" label="single letters go to screens" checked={on} onChange={(e) => turnKeys(e.target.checked)} />
+        <FormCheck type="switch" id="keys-on" className="mt-3" label="Single letters open screens" checked={on} onChange={(e) => turnKeys(e.target.checked)} />
       </Modal.Body>
       <Modal.Footer>
         <Button onClick={close}>Close</Button>

@@ -13,7 +13,7 @@ export function Opens({ name, figure, other, note, under, children }: Props) {
           {name}
           {note && <span className="order-note">{note}</span>}
         </button>
-        <button className="figure" disabled={!other} onClick={() => setSwapped(!swapped)} title={other ? 'in the other unit' : undefined}>
+        <button className="figure" disabled={!other} onClick={() => setSwapped(!swapped)} title={other ? 'Show the other unit' : undefined}>
           {swapped ? other : figure}
         </button>
       </div>

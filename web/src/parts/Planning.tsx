@@ -2,15 +2,14 @@
 // and the best so far is kept.
 import { useProgress } from '../api/queries'
 import { Waiting } from './States'
-import { lasts, spoken } from './words'
+import { count, lasts, spoken } from './words'
 
 export function Planning({ id }: { id: string }) {
   const { data } = useProgress(id)
   if (!data?.planning || data.found === 0) return <Waiting what="the run-up" />
   return (
     <div className="waiting" role="status">
-      Planning since <span className="clock">{lasts(data.seconds)}</span>: {data.found} plans so far, the best{' '}
-      {data.violation === 0 ? 'keeps every limit' : `passes limits by ${spoken(data.violation)}`}.{' '}
+      Planning <span className="clock">{lasts(data.seconds)}</span>: {count(data.found, 'plan')}, the best {data.violation === 0 ? 'within every limit' : `${spoken(data.violation)} over limits`}.{' '}
       <button className="btn btn-outline-dark ms-3" onClick={() => void fetch(`/api/services/${encodeURIComponent(id)}/stop`, { method: 'POST' })}>
         Stop and keep the best
       </button>

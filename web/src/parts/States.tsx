@@ -4,7 +4,7 @@ import { Refused, Unreachable } from '../api/client'
 
 export const Waiting = ({ what }: { what: string }) => (
   <p className="waiting" role="status">
-    Reading {what} …
+    Loading {what} …
   </p>
 )
 
@@ -19,7 +19,7 @@ export function Bracket({ what, children, alert }: { what: ReactNode; children?:
 }
 
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
-  const words = error instanceof Refused || error instanceof Unreachable ? error.message : 'This could not be shown.'
+  const words = error instanceof Refused || error instanceof Unreachable ? error.message : 'Could not load this.'
   return (
     <Bracket what={words} alert>
       {again && (

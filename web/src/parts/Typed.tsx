@@ -24,7 +24,7 @@ export function Typed(props: { id: string; label: string; hidden?: boolean; valu
           if (e.key === 'Escape') form.drop()
         }}
       />
-      {form.typed && form.value.trim() !== props.value && !form.busy && <span className="understood">not saved yet: Enter saves, Esc gives up</span>}
+      {form.typed && form.value.trim() !== props.value && !form.busy && <span className="understood">Not saved. Enter to save, Esc to cancel.</span>}
     </FormGroup>
   )
 }

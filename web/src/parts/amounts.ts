@@ -5,7 +5,7 @@ import type { Schemas } from '../api/client'
 export function round(a: Schemas['Amount']) {
   const [q, u] = a.unit === 'g' && a.quantity >= 1000 ? [a.quantity / 1000, 'kg'] : a.unit === 'ml' && a.quantity >= 1000 ? [a.quantity / 1000, 'l'] : [a.quantity, a.unit]
   const figure = q >= 10 && (u === 'g' || u === 'ml') ? Math.round(q) : Math.round(q * 100) / 100
-  return u === 'piece' ? String(figure) : `${figure} ${u}`
+  return u === 'piece' ? inParts(figure) : u === 'g' || u === 'ml' || u === 'kg' || u === 'l' ? `${figure} ${u}` : `${inParts(figure)} ${unitOf(u, figure)}`
 }
 
 /** money writes hundredths of a currency. */
@@ -16,10 +16,19 @@ export const off = (share: number) => (Math.abs(share) < 0.0005 ? '' : `${share 
 
 const parts: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾' }
 
+function inParts(q: number): string {
+  const whole = Math.floor(q)
+  const part = parts[String(q - whole)]
+  return part ? `${whole || ''}${part}` : String(Math.round(q * 100) / 100)
+}
+
+const plural: Record<string, string> = { leaf: 'leaves', pinch: 'pinches', dash: 'dashes', bunch: 'bunches', percent: '%' }
+const counted = ['knob', 'clove', 'sprig', 'slice', 'stick', 'can', 'head', 'sheet', 'drop', 'part', 'handful', 'cup', 'pint', 'quart', 'gallon']
+
+// unitOf is what a unit is called for so many: 2 sprigs, ½ leaf.
+const unitOf = (unit: string, q: number): string => (unit === 'percent' ? '%' : q <= 1 ? unit : (plural[unit] ?? (counted.includes(unit) ? `${unit}s` : unit)))
+
 /** amount writes an amount as one would on a list: halves and quarters as such. */
 export function amount(a: { quantity: number; unit: string }) {
-  const whole = Math.floor(a.quantity)
-  const part = parts[String(a.quantity - whole)]
-  const figure = part ? `${whole || ''}${part}` : String(Math.round(a.quantity * 100) / 100)
-  return a.unit === 'piece' ? figure : `${figure} ${a.unit === 'percent' ? '%' : a.unit}`
+  return a.unit === 'piece' ? inParts(a.quantity) : `${inParts(a.quantity)} ${unitOf(a.unit, a.quantity)}`
 }

@@ -20,7 +20,7 @@ export function Heat({ celsius }: { celsius: number }) {
   const h = heats.data?.heats[String(celsius)]
   if (!h) return <>{celsius} °C</>
   return (
-    <button className="plain-button heat" aria-expanded={open} onClick={() => setOpen(!open)} title="in all ways">
+    <button className="plain-button heat" aria-expanded={open} onClick={() => setOpen(!open)} title="Show °C, °F, gas">
       {open ? ways(h).join(' · ') : h.text}
     </button>
   )

@@ -55,14 +55,14 @@ export async function say(text: string): Promise<string | undefined> {
 
 /** whole reads a whole number. */
 export function whole(field: string, text: string): number {
-  if (!/^[-−]?\d+$/.test(text.trim())) throw new FieldError(field, `“${text}” is no whole number`)
+  if (!/^[-−]?\d+$/.test(text.trim())) throw new FieldError(field, `“${text}” is not a whole number`)
   return Number(text.trim().replace('−', '-'))
 }
 
 /** decimal reads a number that may have a part: 1.5 or 1,5. */
 export function decimal(field: string, text: string): number {
   const v = Number(text.trim().replace(',', '.'))
-  if (!text.trim() || !Number.isFinite(v)) throw new FieldError(field, `“${text}” is no number`)
+  if (!text.trim() || !Number.isFinite(v)) throw new FieldError(field, `“${text}” is not a number`)
   return v
 }
 

@@ -11,18 +11,46 @@ export function lasts(seconds: number): string {
   return (seconds < 0 ? '−' : '') + text
 }
 
-/** spoken writes seconds in words that fit into a sentence: 45 s, 7 min, 1 h 30. */
+/** spoken writes a length of time: 45 s, 2½ min, 3:25, 7 min, 1 h 30 min, 3 days. */
 export function spoken(seconds: number): string {
   const s = Math.round(seconds)
   if (s < 60) return `${s} s`
-  if (s < 600 && s % 60) return lasts(s)
+  if (s < 600 && s % 60) return s % 30 ? lasts(s) : `${Math.floor(s / 60)}½ min`
   const minutes = Math.round(s / 60)
   if (minutes < 60) return `${minutes} min`
-  if (s >= 172800 && s % 86400 === 0) return `${s / 86400} d`
+  if (s >= 172800 && s % 86400 === 0) return `${s / 86400} days`
   const h = Math.floor(minutes / 60)
   const m = minutes % 60
-  return m ? `${h} h ${m}` : `${h} h`
+  return m ? `${h} h ${m} min` : `${h} h`
 }
+
+/** range writes two lengths of time, the unit once where both have it: 6–14 min, 2–2½ min, 8–36 h. */
+export function range(least: number, most: number): string {
+  const [a, b] = [spoken(least), spoken(most)]
+  if (a === b) return a
+  const [, figure, unit] = /^([\d½]+) (\S+)$/.exec(a) ?? []
+  return unit && b.endsWith(` ${unit}`) && !b.slice(0, -unit.length - 1).includes(' ') ? `${figure}–${b}` : `${a} to ${b}`
+}
+
+/** times writes several lengths: 2 × 1 min; 30 s, 1 min. */
+export const times = (list: number[]): string => (list.length > 1 && list.every((s) => s === list[0]) ? `${list.length} × ${spoken(list[0])}` : list.map(spoken).join(', '))
+
+/** duration writes how long a step lasts: m:ss below 10 min, else in words. */
+export const duration = (seconds: number): string => (seconds < 600 ? lasts(seconds) : spoken(seconds))
+
+/** count writes a number of things: 1 plate, 2 dishes. */
+export const count = (n: number, what: string): string => `${n.toLocaleString('en-GB')} ${n === 1 ? what : /(ch|sh|s|x)$/.test(what) ? `${what}es` : `${what}s`}`
+
+/** listed joins names as one says them: A, B and C. */
+export const listed = (names: string[]): string => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`)
+
+/** upper writes the first letter large. */
+export const upper = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)
+
+const said: Record<string, string> = { wait: 'hold', hands: 'hands-on', setting: 'temperature', cue: 'done when' }
+
+/** assumed names a field of a step that nobody set. */
+export const assumed = (field: string): string => said[field] ?? field
 
 /** day writes 2026-11-28 as Saturday 28 November. */
 export function day(iso: string, short = false): string {

@@ -85,7 +85,7 @@ func (w *walk) component(id, trail string) {
 
 func (w *walk) lines(c recipe.Component, trail string) {
 	if len(c.Lines) == 0 {
-		w.told(trail+"no ingredients are listed", nil, "", false)
+		w.told(trail+"no ingredients listed", nil, "", false)
 	}
 	for _, l := range c.Lines {
 		if l.Component != "" {

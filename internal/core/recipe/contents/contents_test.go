@@ -129,7 +129,7 @@ func TestTheStepAfterWhichItIsTooLate(t *testing.T) {
 	assert.False(t, ask(recipe.Change{Do: "leave out", Component: "crown"}).AtPass)
 	line := ask(recipe.Change{Do: "leave out", Component: "quick", Line: "swede"})
 	assert.Equal(t, int64(240), line.Before)
-	assert.Equal(t, "until Quick, swede in begins", line.Say)
+	assert.Equal(t, "before Quick: swede in", line.Say)
 	swap := ask(recipe.Change{Do: "swap", Component: "mash", With: "crown"}, recipe.Change{Do: "leave out", Component: "mash"})
 	assert.Equal(t, int64(240), swap.Before, "the earlier of the two")
 	assert.False(t, swap.AtPass)

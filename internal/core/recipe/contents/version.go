@@ -1,12 +1,12 @@
 package contents
 
 import (
-	"fmt"
 	"slices"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/words"
 )
 
 // VersionView is what a version of a dish comes to.
@@ -82,7 +82,7 @@ func saying(b recipe.Book, c recipe.Change) string {
 // tooLate finds the earliest of the points at which the changes of a version
 // begin to matter.
 func tooLate(b recipe.Book, d recipe.Dish, v recipe.Version, portions int) TooLate {
-	out := TooLate{Say: "until it is plated", AtPass: true}
+	out := TooLate{Say: "until plating", AtPass: true}
 	for _, c := range v.Changes {
 		t := tooLateFor(b, d, c, portions)
 		out.AtPass = out.AtPass && t.AtPass
@@ -119,10 +119,10 @@ func begins(b recipe.Book, component string, step, portions int) TooLate {
 	l := b.Lead(c, portions)
 	for _, s := range l.Steps {
 		if step < len(c.Steps()) && s.Step == c.Steps()[step].ID {
-			return TooLate{Component: component, Step: s.Step, Before: s.From, Say: fmt.Sprintf("until %s, %s begins", c.Name, s.Name)}
+			return TooLate{Component: component, Step: s.Step, Before: s.From, Say: "before " + words.Step(c.Name, s.Name)}
 		}
 	}
-	return TooLate{Component: component, Before: l.Must, Say: "until " + c.Name + " is begun", Open: l.Open}
+	return TooLate{Component: component, Before: l.Must, Say: "before " + c.Name + " starts", Open: l.Open}
 }
 
 // lastPlaced tells whether nothing but the component itself is placed after

@@ -38,7 +38,7 @@ func SayStep(s recipe.Step) string {
 	}
 	switch {
 	case s.Hands.Work == recipe.AllHands:
-		parts = append(parts, "hands throughout")
+		parts = append(parts, "hands-on")
 	case s.Hands.Work == recipe.NoHands:
 		parts = append(parts, "unattended")
 	default:
@@ -46,7 +46,7 @@ func SayStep(s recipe.Step) string {
 		for _, h := range s.Hands.Slices {
 			slices = append(slices, units.FormatDuration(h.For))
 		}
-		parts = append(parts, "hands for "+strings.Join(slices, " and "))
+		parts = append(parts, "hands-on "+strings.Join(slices, " and "))
 	}
 	if w := s.Then; w.Least > 0 {
 		word := "rest"

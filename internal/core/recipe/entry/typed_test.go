@@ -22,20 +22,20 @@ func typed(t *testing.T, line string) []recipe.Step {
 // the kitchen's own.
 func TestWhatATypedLineBecomes(t *testing.T) {
 	for line, want := range map[string][]string{
-		"roast 12 min at 220 C, hands at the start for 30 s, then rest 4 to 8 min covered": {"roast 12 min at 220 °C, hands for 0:30, then rest, covered 4 min to 8 min []"},
-		"sear 2 min a side":                       {"sear 4 min, hands for 1 min and 1 min [hands]"},
-		"sear 30 s a side":                        {"sear 1 min, hands throughout [hands]"},
-		"peel and dice the swede, 15 min":         {"peel and dice the swede 15 min, hands throughout [hands]"},
-		"chop the onions and sweat them 10 min":   {"chop the onions, hands throughout [hands]", "sweat 10 min, hands for 1 min and 1 min [hands]"},
-		"simmer 45 min, skimming now and then":    {"simmer 45 min, hands for 1 min and 1 min and 1 min []"},
+		"roast 12 min at 220 C, hands at the start for 30 s, then rest 4 to 8 min covered": {"roast 12 min at 220 °C, hands-on 30 s, then rest, covered 4 min to 8 min []"},
+		"sear 2 min a side":                       {"sear 4 min, hands-on 1 min and 1 min [hands]"},
+		"sear 30 s a side":                        {"sear 1 min, hands-on [hands]"},
+		"peel and dice the swede, 15 min":         {"peel and dice the swede 15 min, hands-on [hands]"},
+		"chop the onions and sweat them 10 min":   {"chop the onions, hands-on [hands]", "sweat 10 min, hands-on 1 min and 1 min [hands]"},
+		"simmer 45 min, skimming now and then":    {"simmer 45 min, hands-on 1 min and 1 min and 1 min []"},
 		"rest 10 min":                             {"rest 10 min, unattended [hands]"},
-		"blend 2 min, then rest 10 min":           {"blend 2 min, hands throughout, then rest 10 min to 20 min [hands wait]"},
-		"blend 2 min, then chill at least 2 h":    {"blend 2 min, hands throughout, then chill 2 h [hands wait]"},
-		"poach 8 min, then chill up to 3 days":    {"poach 8 min, hands for 1 min and 1 min [hands]"},
-		"bake at 350F for 25 min":                 {"bake 25 min at 177 °C, hands for 1 min and 1 min [setting hands]"},
-		"toast the nuts at 160 C for 10 min":      {"toast the nuts 10 min at 160 °C, hands for 1 min and 1 min [hands]"},
-		"stir constantly for 10 min, no stopping": {"stir constantly 10 min, hands throughout []"},
-		"cook until a needle slides in":           {"cook, until a needle slides in, hands throughout [hands]"},
+		"blend 2 min, then rest 10 min":           {"blend 2 min, hands-on, then rest 10 min to 20 min [hands wait]"},
+		"blend 2 min, then chill at least 2 h":    {"blend 2 min, hands-on, then chill 2 h [hands wait]"},
+		"poach 8 min, then chill up to 3 days":    {"poach 8 min, hands-on 1 min and 1 min [hands]"},
+		"bake at 350F for 25 min":                 {"bake 25 min at 177 °C, hands-on 1 min and 1 min [setting hands]"},
+		"toast the nuts at 160 C for 10 min":      {"toast the nuts 10 min at 160 °C, hands-on 1 min and 1 min [hands]"},
+		"stir constantly for 10 min, no stopping": {"stir constantly 10 min, hands-on []"},
+		"cook until a needle slides in":           {"cook, until a needle slides in, hands-on [hands]"},
 		"braise 3 h, unattended":                  {"braise 3 h, unattended []"},
 	} {
 		var got []string

@@ -6,6 +6,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Buy is what has to be there of an ingredient.
@@ -41,11 +42,11 @@ func (x *explosion) bought(c recipe.Component, l recipe.Line, basic units.Amount
 	whole := basic
 	if !l.Gross && i.Loss > 0 {
 		whole.Quantity = basic.Quantity / (1 - i.Loss)
-		working += fmt.Sprintf("; %s ÷ %g = %s, for %g %% is lost in trimming", basic, 1-i.Loss, whole, math.Round(i.Loss*1000)/10)
+		working += fmt.Sprintf("; %s ÷ %g = %s (%g %% trim loss)", basic, 1-i.Loss, whole, math.Round(i.Loss*1000)/10)
 	}
 	told, how, err := whole.As(b.Amount.Unit, Through(i))
 	if err != nil {
-		x.problem(c.Name+", "+l.Name, "%s cannot be added to %s: %v", whole, b.Amount, err)
+		x.problem(words.Step(c.Name, l.Name), "In %s and in %s: %v.", whole.Unit, b.Amount.Unit, err)
 		return
 	}
 	if how != "" {

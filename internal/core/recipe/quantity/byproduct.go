@@ -6,6 +6,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // LeftOver is a by-product: what is left over of it, what others take, and
@@ -31,12 +32,12 @@ func (x *explosion) leaves(c recipe.Component, p recipe.ByProduct, times float64
 	base, _, _ := strings.Cut(c.ID, "~") // a version leaves over what the component itself does
 	e := x.leftOver(base, p.ID)
 	if p.Amount == nil {
-		x.problem(c.Name+", "+p.Name, "how much is left over is not said")
+		x.problem(words.Step(c.Name, p.Name), "By-product amount not set.")
 		return
 	}
 	given := x.basic(p.Amount.Times(times))
 	if e.Given.Unit != given.Unit && e.Taken.Quantity > 0 {
-		x.problem(c.Name+", "+p.Name, "%s is given and %s taken: they cannot be compared", given, e.Taken)
+		x.problem(words.Step(c.Name, p.Name), "Yields %s, %s used: units cannot be compared.", given, e.Taken)
 		return
 	}
 	e.Given = units.Amount{Quantity: e.Given.Quantity + given.Quantity, Unit: given.Unit}
@@ -71,7 +72,7 @@ func (e *LeftOver) take(x *explosion, basic units.Amount, by, working string) {
 		e.Given.Unit, e.Taken.Unit = basic.Unit, basic.Unit
 	}
 	if e.Taken.Unit != basic.Unit {
-		x.problem(by+", "+e.Name, "%s is given in %s and taken in %s", e.Name, e.Taken.Unit, basic.Unit)
+		x.problem(words.Step(by, e.Name), "In %s and in %s: set its density or weight in Ingredients.", e.Taken.Unit, basic.Unit)
 		return
 	}
 	e.Taken.Quantity += basic.Quantity

@@ -11,6 +11,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Explode works out what orders need. Portions in spoons and cups are of the
@@ -55,14 +56,14 @@ func (x *explosion) problem(where, format string, args ...any) {
 func (x *explosion) plates(o Order) {
 	d, known := x.book.Dishes[o.Dish]
 	if !known {
-		x.problem(o.Dish, "there is no such dish")
+		x.problem(o.Dish, "No such dish.")
 		return
 	}
 	name := d.Name
 	if o.Version != "" {
 		at := slices.IndexFunc(d.Versions, func(v recipe.Version) bool { return v.ID == o.Version })
 		if at < 0 {
-			x.problem(name, "it has no version %q", o.Version)
+			x.problem(name, "No version “%s”.", o.Version)
 			return
 		}
 		served, book, _ := x.book.Served(d, d.Versions[at])
@@ -72,7 +73,7 @@ func (x *explosion) plates(o Order) {
 	}
 	for _, p := range d.Parts {
 		if p.Portion == nil {
-			x.problem(name+", "+x.book.Components[p.Component].Name, "no portion is said")
+			x.problem(name+": "+x.book.Components[p.Component].Name, "Portion not set.")
 			continue
 		}
 		total := p.Portion.Times(float64(o.Plates))
@@ -97,7 +98,7 @@ func (x *explosion) adopt(book recipe.Book) {
 // take asks for so much of a component.
 func (x *explosion) take(id string, amount units.Amount, by, working string) {
 	if _, known := x.book.Components[id]; !known {
-		x.problem(by, "there is no component %q", id)
+		x.problem(by, "No such component: “%s”.", id)
 		return
 	}
 	c := x.book.Made(id)
@@ -110,10 +111,10 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 	basic, how, err := x.basic(amount).As(yield.Unit, through(c))
 	switch {
 	case err != nil:
-		x.problem(by+", "+c.Name, "%s cannot be measured against a yield of %s: %v", amount, c.Makes(), err)
+		x.problem(words.Step(by, c.Name), "%s cannot be taken from a yield of %s: %v.", amount, c.Makes(), err)
 		return
 	case basic.Quantity > TooMuch || math.IsNaN(basic.Quantity):
-		x.problem(by+", "+c.Name, "%g %s is more than anybody cooks", basic.Quantity, basic.Unit)
+		x.problem(words.Step(by, c.Name), "%g %s is more than anybody cooks.", basic.Quantity, basic.Unit)
 		return
 	}
 	if how != "" {
@@ -164,7 +165,7 @@ func (x *explosion) component(id string) {
 	c := x.book.Made(id)
 	yield := x.basic(c.Makes())
 	if yield.Quantity <= 0 {
-		x.problem(c.Name, "makes nothing: a yield of %s cannot be scaled", c.Makes())
+		x.problem(c.Name, "A yield of %s cannot be scaled.", c.Makes())
 		return
 	}
 	x.fill(c, made, yield)

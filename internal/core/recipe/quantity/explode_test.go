@@ -86,7 +86,7 @@ func TestCoversAreExplodedOnPaper(t *testing.T) {
 	}
 	for _, b := range x.Buy {
 		if b.Name == "swede" {
-			assert.Equal(t, "600 g × 0.8 = 480 g; 480 g ÷ 0.8 = 600 g, for 20 % is lost in trimming", b.Takers[0].Working)
+			assert.Equal(t, "600 g × 0.8 = 480 g; 480 g ÷ 0.8 = 600 g (20 % trim loss)", b.Takers[0].Working)
 			assert.InDelta(t, 120, b.Lost.Quantity, 1e-9)
 		}
 	}
@@ -124,24 +124,24 @@ func TestWhatCannotBeWorkedOutIsToldWithItsPlace(t *testing.T) {
 		spoil func(b *recipe.Book)
 		want  string
 	}{
-		"a yield of nothing": {func(b *recipe.Book) { c := b.Components["mash"]; c.Yield.Quantity = 0; b.Components["mash"] = c }, "makes nothing"},
+		"a yield of nothing": {func(b *recipe.Book) { c := b.Components["mash"]; c.Yield.Quantity = 0; b.Components["mash"] = c }, "A yield of 0 g cannot be scaled"},
 		"grams against a ml": {func(b *recipe.Book) {
 			c := b.Components["gravy"]
 			c.Yield = recipetest.Grams(200)
 			b.Components["gravy"] = c
-		}, "200 ml cannot be measured against a yield of 200 g"},
-		"no portion": {func(b *recipe.Book) { b.Dishes["fowl"].Parts[0].Portion = nil }, "no portion is said"},
+		}, "200 ml cannot be taken from a yield of 200 g"},
+		"no portion": {func(b *recipe.Book) { b.Dishes["fowl"].Parts[0].Portion = nil }, "Portion not set"},
 		"no density": {func(b *recipe.Book) {
 			b.Components["mash"].Lines[1] = recipe.Line{Name: "wine", Ingredient: "wine", Amount: grams2(50)}
 			i := b.Ingredients["wine"]
 			i.Density = nil
 			b.Ingredients["wine"] = i
-		}, "has no density"},
-		"not there":             {func(b *recipe.Book) { b.Components["mash"].Lines[0].Component = "ghost" }, `there is no component "ghost"`},
+		}, "set its density"},
+		"not there":             {func(b *recipe.Book) { b.Components["mash"].Lines[0].Component = "ghost" }, "No such component: “ghost”"},
 		"more than anybody":     {func(b *recipe.Book) { b.Dishes["fowl"].Parts[3].Portion.Quantity = 1e12 }, "more than anybody cooks"},
-		"no such dish":          {func(b *recipe.Book) { delete(b.Dishes, "fowl") }, "there is no such dish"},
-		"by-product unmeasured": {func(b *recipe.Book) { b.Components["crown"].ByProducts[1].Amount = nil }, "how much is left over is not said"},
-		"no amount":             {func(b *recipe.Book) { b.Components["mash"].Lines[0].Amount = nil }, "no amount is said"},
+		"no such dish":          {func(b *recipe.Book) { delete(b.Dishes, "fowl") }, "No such dish"},
+		"by-product unmeasured": {func(b *recipe.Book) { b.Components["crown"].ByProducts[1].Amount = nil }, "By-product amount not set"},
+		"no amount":             {func(b *recipe.Book) { b.Components["mash"].Lines[0].Amount = nil }, "Amount not set"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			b := kitchenBook()

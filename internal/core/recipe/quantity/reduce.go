@@ -45,7 +45,7 @@ func Reduce(stages []Stage, m units.Measures) ([]Reduced, error) {
 		case s.Add != nil:
 			add := s.Add.Basic(m)
 			if held.Unit != "" && add.Unit != held.Unit {
-				l.Add(at+".add", "%s cannot be added to %s: mass is not volume", s.Add, held)
+				l.Add(at+".add", "%s and %s: set a density to add them.", s.Add, held)
 				return out, l
 			}
 			r.Out = units.Amount{Quantity: held.Quantity + add.Quantity, Unit: add.Unit}
@@ -56,10 +56,10 @@ func Reduce(stages []Stage, m units.Measures) ([]Reduced, error) {
 		case s.To != nil:
 			r.Out = s.To.Basic(m)
 			if r.Out.Unit != held.Unit || r.Out.Quantity > held.Quantity*(1+1e-9) {
-				l.Add(at+".to", "%s cannot be boiled down to %s", held, s.To)
+				l.Add(at+".to", "%s cannot reduce to %s.", held, s.To)
 				return out, l
 			}
-			r.Working = fmt.Sprintf("%s until %s is left: %g %% gone", held, r.Out, math.Round(1000*(1-r.Out.Quantity/held.Quantity))/10)
+			r.Working = fmt.Sprintf("%s reduced to %s: %g %% gone", held, r.Out, math.Round(1000*(1-r.Out.Quantity/held.Quantity))/10)
 		default:
 			r.Out = held.Times(s.share())
 			r.Working = fmt.Sprintf("%s less %g %% = %s", held, math.Round(1000*(1-s.share()))/10, r.Out)
@@ -86,13 +86,13 @@ func (s Stage) validate(at string, l *fault.List) error {
 		}
 	}
 	if said != 1 {
-		l.Add(at, "says one thing: what is added, what share is left or lost, or how much is left")
+		l.Add(at, "Give one: an addition, a share left or lost, or an amount left.")
 	} else if (s.Add == nil && s.To == nil) && !(s.share() > 0 && s.share() <= 1) {
-		l.Add(at, "leaves a share of more than 0 and no more than 1")
+		l.Add(at, "Share left: more than 0, up to 100 %%.")
 	}
 	for field, a := range map[string]*units.Amount{"add": s.Add, "to": s.To} {
 		if a != nil && (!(a.Quantity > 0) || a.Quantity > TooMuch || a.Unit.Kind() == units.Count) {
-			l.Add(at+"."+field, "must be a mass or a volume of more than nothing")
+			l.Add(at+"."+field, "Must be a weight or volume of more than 0.")
 		}
 	}
 	return l.Err()
@@ -111,7 +111,7 @@ func ReduceTo(want units.Amount, stages []Stage, m units.Measures) ([]Reduced, e
 		factor, ok = want.Basic(m).Per(plain[len(plain)-1].Out)
 	}
 	if !ok || !(factor > 0) {
-		return nil, fault.List{{Field: "out", What: fmt.Sprintf("%s cannot come out of it", want)}}
+		return nil, fault.List{{Field: "out", What: fmt.Sprintf("%s cannot come out of it.", want)}}
 	}
 	scaled := make([]Stage, len(stages))
 	for i, s := range stages {
@@ -198,7 +198,7 @@ func OverYield(b recipe.Book, c recipe.Component, w Ways) (gaps []recipe.Gap) {
 	}
 	last := reduced[len(reduced)-1].Out
 	if share, ok := c.Makes().Basic(w.Measures).Per(last); ok && share > 1.05 {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "twice", Title: c.Name, Question: fmt.Sprintf("boiled down it is %s, and it is to make %s: which?", last, c.Makes()), HoldsUp: recipe.CannotBeJudged, Lesser: true})
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "twice", Title: c.Name, Question: fmt.Sprintf("Reduced it is %s, the yield says %s: which?", last, c.Makes()), HoldsUp: recipe.CannotBeJudged, Lesser: true})
 	}
 	return gaps
 }

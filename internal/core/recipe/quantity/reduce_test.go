@@ -42,7 +42,7 @@ func TestChainsOfReductions(t *testing.T) {
 	assert.InDelta(t, 300, extract[0].Out.Quantity, 1e-9)
 	to, err := quantity.Reduce([]quantity.Stage{add(800), {To: amountOf(2, "dl")}}, units.Metric)
 	require.NoError(t, err)
-	assert.Equal(t, "800 ml until 200 ml is left: 75 % gone", to[1].Working)
+	assert.Equal(t, "800 ml reduced to 200 ml: 75 % gone", to[1].Working)
 }
 
 // In for out and out for in are each other's reverse, whatever the chain.
@@ -122,5 +122,5 @@ func TestAComponentsChainIsHeldAgainstItsYield(t *testing.T) {
 	}
 	assert.Empty(t, gaps(300))
 	assert.Empty(t, gaps(250))
-	assert.Contains(t, gaps(400), "boiled down it is 300 ml, and it is to make 400 ml: which?")
+	assert.Contains(t, gaps(400), "Reduced it is 300 ml, the yield says 400 ml: which?")
 }

@@ -32,23 +32,23 @@ func (s Stock) Validate(b recipe.Book) error {
 	_, bought := b.Ingredients[s.Ingredient]
 	switch {
 	case (s.Ingredient == "") == (s.Component == ""):
-		l.Add("ingredient", "say what it is: an ingredient, or a component")
+		l.Add("ingredient", "Choose an ingredient or a component.")
 	case s.Ingredient != "" && !bought:
-		l.Add("ingredient", "there is no ingredient %q", s.Ingredient)
+		l.Add("ingredient", "No such ingredient: “%s”.", s.Ingredient)
 	case s.Component != "" && !made:
-		l.Add("component", "there is no component %q", s.Component)
+		l.Add("component", "No such component: “%s”.", s.Component)
 	case s.ByProduct != "" && !leavesOver(c, s.ByProduct):
-		l.Add("byProduct", "%s leaves no %q over", c.Name, s.ByProduct)
+		l.Add("byProduct", "%s has no by-product “%s”.", c.Name, s.ByProduct)
 	}
 	if s.Amount.Quantity < 0 || s.Amount.Quantity > TooMuch {
-		l.Add("amount", "must be 0 or more, and no more than %g", TooMuch)
+		l.Add("amount", "Must be 0 or more, and no more than %g.", TooMuch)
 	}
 	if !s.Amount.Unit.Known() {
-		l.Add("amount.unit", "%q is no unit that is known here", s.Amount.Unit)
+		l.Add("amount.unit", "“%s” is not a unit.", s.Amount.Unit)
 	}
 	for field, day := range map[string]string{"since": s.Since, "useBy": s.UseBy} {
 		if _, err := time.Parse(DayLayout, day); day != "" && err != nil {
-			l.Add(field, "%q is no day: write it like 2026-11-28", day)
+			l.Add(field, "“%s” is not a date. Write 2026-11-28.", day)
 		}
 	}
 	return l.Err()
@@ -99,7 +99,7 @@ func (s *shelves) on(x *explosion, key, name string, want units.Amount, by units
 		}
 		a, _, err := x.basic(e.Amount).As(want.Unit, by)
 		if err != nil {
-			x.problem(name+", on hand", "%s is there and %s is wanted: %v", e.Amount, want, err)
+			x.problem(name+", in stock", "%s in stock, %s needed: %v.", e.Amount, want, err)
 			continue
 		}
 		sum += a.Quantity
@@ -140,7 +140,7 @@ func (s *shelves) done(x *explosion, c recipe.Component, unit units.Unit) (sum f
 			continue
 		}
 		if err != nil {
-			x.problem(c.Name+", made", "%s cannot be told in %s: %v", d.Amount, unit, err)
+			x.problem(c.Name+", made", "%s cannot be converted to %s: %v.", d.Amount, unit, err)
 			continue
 		}
 		sum += a.Quantity

@@ -55,7 +55,7 @@ func TestWhatIsThereIsTakenFirst(t *testing.T) {
 	_, mash := buyAndMade(x, "Mash")
 	assert.InDelta(t, 400, mash.Have.Quantity, 1e-9, "what is past its day does not count")
 	assert.InDelta(t, 600, mash.Make.Quantity, 1e-9)
-	assert.Equal(t, "1 kg − 400 g that is there = 600 g; 600 g ÷ 500 g = 1.2 times the list, in 1 batches: 600 g", mash.Working)
+	assert.Equal(t, "1 kg − 400 g in stock = 600 g; 600 g ÷ 500 g = 1.2 × the recipe, rounded up to 1 batch = 600 g", mash.Working)
 	buy, _ := buyAndMade(x, "swede")
 	assert.InDelta(t, 900, buy.Amount.Quantity, 1e-9)
 	assert.InDelta(t, 250, buy.Have.Quantity, 1e-9)
@@ -70,7 +70,7 @@ func TestWhatIsThereIsTakenFirst(t *testing.T) {
 	x.Buy = supply.Purchases(x.Buy, b, quantity.Ways{}, map[string]supply.Supplier{"market": everyDay("market")}, nil, saturday, saturday.AddDate(0, 0, -3))
 	buy, _ = buyAndMade(x, "swede")
 	require.NotNil(t, buy.Purchase)
-	assert.Equal(t, "2 × 400 g = 800 g, for 650 g; 150 g over", buy.Purchase.Working)
+	assert.Equal(t, "2 × 400 g = 800 g: 650 g needed, 150 g left over", buy.Purchase.Working)
 	assert.Equal(t, int64(300), *buy.Purchase.Cost)
 }
 

@@ -5,6 +5,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Weigh is a line of a component, for what is made of it.
@@ -58,9 +59,9 @@ func (r *ratios) line(i int) {
 		r.out[i] = lineAmount{a, l.Amount.String() + r.times + a.String(), true}
 		return
 	}
-	where := r.component.Name + ", " + l.Name
+	where := words.Step(r.component.Name, l.Name)
 	if l.Per == nil {
-		r.problem(where, "%s of what? Say which line it is a share of", l.Amount)
+		r.problem(where, "%s of what? Choose the ingredient it is a share of.", l.Amount)
 		return
 	}
 	base, name, through, ok := r.base(where, *l.Per)
@@ -83,16 +84,16 @@ func (r *ratios) base(where string, p recipe.Ratio) (base units.Amount, name str
 	at := r.component.LineAt(p.To)
 	switch {
 	case at < 0:
-		r.problem(where, "it is so much to %q, and there is no such line", p.To)
+		r.problem(where, "“%s” is not an ingredient here.", p.To)
 		return base, "", by, false
 	case r.state[at] == 1:
-		r.problem(where, "it leans on %s, and that leans on it in turn", r.component.Lines[at].Name)
+		r.problem(where, "It and %s are each set from the other.", r.component.Lines[at].Name)
 		return base, "", by, false
 	}
 	r.line(at)
 	l := r.component.Lines[at]
 	if !r.out[at].known {
-		r.problem(where, "how much %s there is, is not known", l.Name)
+		r.problem(where, "Amount of %s not set.", l.Name)
 		return base, "", by, false
 	}
 	return r.basic(r.out[at].amount), l.Name, r.throughOf(l), true
@@ -125,7 +126,7 @@ func scaled(l recipe.Line, m *Made) units.Amount {
 func (x *explosion) line(c recipe.Component, l recipe.Line, told lineAmount, made *Made) {
 	if l.Amount == nil {
 		if !l.Free {
-			x.problem(c.Name+", "+l.Name, "no amount is said")
+			x.problem(words.Step(c.Name, l.Name), "Amount not set.")
 		}
 		return
 	}

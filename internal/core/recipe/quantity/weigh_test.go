@@ -58,7 +58,7 @@ func TestRatiosFollowWhatTheyLeanOn(t *testing.T) {
 	b := oneComponent(jelly, stock)
 	w := weighed(t, b, 3000, "agar")
 	assert.InDelta(t, 27, w.Amount.Quantity, 1e-9)
-	assert.Equal(t, "0.9 g to 100 ml, for 3 l stock = 27 g", w.Working)
+	assert.Equal(t, "0.9 g per 100 ml, for 3 l stock = 27 g", w.Working)
 	assert.InDelta(t, 30, weighed(t, b, 3000, "salt").Amount.Quantity, 1e-9, "30 g in 3 l")
 	assert.Equal(t, "3 l × 1 g/ml = 3 kg; 1 % of 3 kg stock = 30 g", weighed(t, b, 3000, "salt").Working)
 
@@ -85,18 +85,18 @@ func TestRatiosThatLeanOnNothingAreTold(t *testing.T) {
 		lines []recipe.Line
 		want  string
 	}{
-		"not there":       {[]recipe.Line{base, tied("agar", 1, units.Gram, "ghost", grams2(1))}, `so much to "ghost", and there is no such line`},
-		"in a circle":     {[]recipe.Line{tied("a", 1, units.Gram, "b", grams2(1)), tied("b", 1, units.Gram, "a", grams2(1))}, "leans on it in turn"},
-		"no density":      {[]recipe.Line{base, tied("agar", 1, "percent", "stock", nil)}, "it has no density"},
-		"mixed densities": {[]recipe.Line{base, tied("agar", 1, units.Gram, "stock", grams2(100))}, "it has no density"},
-		"percent of what": {[]recipe.Line{base, {ID: "x", Name: "x", Amount: amountOf(3, "percent")}}, "Say which line it is a share of"},
-		"base unknown":    {[]recipe.Line{{ID: "stock", Name: "stock"}, tied("agar", 1, units.Gram, "stock", grams2(100))}, "is not known"},
+		"not there":       {[]recipe.Line{base, tied("agar", 1, units.Gram, "ghost", grams2(1))}, "“ghost” is not an ingredient here"},
+		"in a circle":     {[]recipe.Line{tied("a", 1, units.Gram, "b", grams2(1)), tied("b", 1, units.Gram, "a", grams2(1))}, "each set from the other"},
+		"no density":      {[]recipe.Line{base, tied("agar", 1, "percent", "stock", nil)}, "set its density"},
+		"mixed densities": {[]recipe.Line{base, tied("agar", 1, units.Gram, "stock", grams2(100))}, "set its density"},
+		"percent of what": {[]recipe.Line{base, {ID: "x", Name: "x", Amount: amountOf(3, "percent")}}, "Choose the ingredient it is a share of"},
+		"base unknown":    {[]recipe.Line{{ID: "stock", Name: "stock"}, tied("agar", 1, units.Gram, "stock", grams2(100))}, "Amount of stock not set"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			b := oneComponent(recipe.Component{Name: "It", Yield: recipetest.Grams(500), Lines: c.lines}, recipe.Ingredient{ID: "stock", Name: "stock"})
 			x := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 10}}, units.Metric)
 			assert.Contains(t, fmt.Sprint(x.Problems), c.want)
-			assert.Contains(t, fmt.Sprint(x.Problems), "It, ", "it says where")
+			assert.Contains(t, fmt.Sprint(x.Problems), "It: ", "it says where")
 		})
 	}
 }
@@ -133,7 +133,7 @@ func TestVersionsAreOrderedApart(t *testing.T) {
 	assert.InDelta(t, 100, bought(x)["butter"].Quantity, 1e-9, "only in the mash of twenty")
 	assert.InDelta(t, 3000, bought(x)["swede"].Quantity, 1e-9, "2 kg of mash from 2.4 kg, a fifth lost")
 	x = quantity.Explode(b, []quantity.Order{{Dish: "fowl", Version: "ghost", Plates: 1}}, units.Metric)
-	assert.Contains(t, fmt.Sprint(x.Problems), `it has no version "ghost"`)
+	assert.Contains(t, fmt.Sprint(x.Problems), "No version “ghost”")
 }
 
 // A ratio said in words ties the line to one that is there; words that name
@@ -145,12 +145,12 @@ func TestRatiosAreSaidInALine(t *testing.T) {
 	}{
 		"0.9 g agar to 100 ml stock":         {"agar", "0.9 g", "cs", "100 ml"},
 		"0.9 g agar per 100 ml of the stock": {"agar", "0.9 g", "cs", "100 ml"},
-		"1 % salt of the water":              {"salt", "1 percent", "water", ""},
-		"butter, 22,5 % of the potato":       {"butter", "22½ percent", "potato", ""},
+		"1 % salt of the water":              {"salt", "1 %", "water", ""},
+		"butter, 22,5 % of the potato":       {"butter", "22.5 %", "potato", ""},
 		"agar 0.9 g per 100 ml of stock":     {"agar", "0.9 g", "cs", "100 ml"},
 		"2 g sugar to 100 ml wine":           {"sugar to 100 ml wine", "2 g", "", ""},
 		"2 g sugar to 100 ml of cider":       {"sugar to 100 ml of cider", "2 g", "", ""},
-		"20 % butter":                        {"butter", "20 percent", "", ""},
+		"20 % butter":                        {"butter", "20 %", "", ""},
 		"10 g leaf of thyme":                 {"leaf of thyme", "10 g", "", ""},
 	} {
 		l, ok := entry.LineFrom(recipe.NewBook(), reading.Ingredient(text), map[string]bool{}, among)

@@ -15,7 +15,7 @@ func CoversOf(n int) string {
 	if n == 1 {
 		return "1 cover"
 	}
-	return fmt.Sprintf("%d covers", n)
+	return words.Count(n, "cover")
 }
 
 // Scaled is an amount for so many covers, and how it came about.
@@ -48,7 +48,7 @@ func Needs(b recipe.Book, d recipe.Dish, covers int, w Ways) []Need {
 
 func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w Ways) Need {
 	c := b.Made(p.Component)
-	n := Need{Component: c.ID, Make: Scaled{Name: c.Name, Working: "the portion has no amount"}, Ingredients: []Scaled{}}
+	n := Need{Component: c.ID, Make: Scaled{Name: c.Name, Working: "portion not set"}, Ingredients: []Scaled{}}
 	if p.Portion == nil {
 		return n
 	}
@@ -62,7 +62,7 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 				weighed[line.ID+"/"+line.Line] = line
 			}
 			if m.Surplus.Quantity > 1e-6*m.Make.Quantity {
-				n.Make.Working += "; made in batches: " + m.Make.String()
+				n.Make.Working += fmt.Sprintf(", made as %s = %s", words.Count(m.Batches, "batch"), m.Make)
 			}
 		}
 	}
@@ -78,25 +78,25 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 
 // hitch says why a line of a component cannot be worked out.
 func (x Exploded) hitch(d recipe.Dish, c recipe.Component, l recipe.Line) string {
-	for _, where := range []string{c.Name + ", " + l.Name, c.Name, d.Name + ", " + c.Name} {
+	for _, where := range []string{words.Step(c.Name, l.Name), c.Name, words.Step(d.Name, c.Name)} {
 		for _, p := range x.Problems {
 			if p.Where == where {
 				return p.What
 			}
 		}
 	}
-	return "nothing of it is needed"
+	return "none needed"
 }
 
 func working(c recipe.Component, m *Made) string {
 	need, text := m.Need, ""
 	if m.Have.Quantity > 0 {
 		need = units.Amount{Quantity: m.Need.Quantity - m.Have.Quantity, Unit: m.Need.Unit}
-		text = fmt.Sprintf("%s − %s that is there = %s; ", m.Need, m.Have, need)
+		text = fmt.Sprintf("%s − %s in stock = %s; ", m.Need, m.Have, need)
 	}
-	text += fmt.Sprintf("%s ÷ %s = %s times the list", need, c.Makes(), figure(need.Quantity/max(m.Make.Quantity/max(m.Times, 1e-300), 1e-300)))
+	text += fmt.Sprintf("%s ÷ %s = %s × the recipe", need, c.Makes(), figure(need.Quantity/max(m.Make.Quantity/max(m.Times, 1e-300), 1e-300)))
 	if m.Batches > 0 {
-		text += fmt.Sprintf(", in %d batches: %s", m.Batches, m.Make)
+		text += fmt.Sprintf(", rounded up to %s = %s", words.Count(m.Batches, "batch"), m.Make)
 	}
 	return text
 }

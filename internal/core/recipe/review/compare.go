@@ -7,6 +7,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // MethodView is one way of making a component, as it is compared with others.
@@ -65,11 +66,11 @@ func against(a, b recipe.Lead) string {
 			says = append(says, units.FormatDuration(-d)+" "+less)
 		}
 	}
-	add(a.Must-b.Must, "earlier begun", "later begun")
-	add(a.Late-b.Late, "more of hands in the last half hour", "fewer of hands in the last half hour")
-	add((a.Hands-a.Late)-(b.Hands-b.Late), "more of hands before that", "fewer of hands before that")
+	add(a.Must-b.Must, "earlier", "later")
+	add(a.Late-b.Late, "more hands-on in the last half hour", "less hands-on in the last half hour")
+	add((a.Hands-a.Late)-(b.Hands-b.Late), "more before that", "less before that")
 	if a.Open {
-		says = append(says, "with a gap in it")
+		says = append(says, "has a gap")
 	}
 	return strings.Join(says, ", ")
 }
@@ -99,7 +100,7 @@ func Rivals(b recipe.Book, d recipe.Dish, places func(kind string) int, portions
 		for _, l := range b.Lead(c, portions).Steps {
 			s, _ := c.Step(l.Step)
 			for _, n := range s.Equipment {
-				uses = append(uses, use{c.Name + ", " + s.Name, n, l.From, l.To})
+				uses = append(uses, use{words.Step(c.Name, s.Name), n, l.From, l.To})
 			}
 		}
 	}

@@ -17,19 +17,19 @@ import (
 // list of ingredients.
 func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 	gap := func(question string) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: "twice", Title: c.Name + ", " + s.Name, Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true})
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: "twice", Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true})
 	}
 	if s.Said == "" {
 		return nil
 	}
 	said := reading.Step(s.Said)
 	if said.Low != nil && said.High != nil && s.Time != nil && s.Time.Per == recipe.Once && (s.Time.Usual < int64(*said.Low) || s.Time.Usual > int64(math.Ceil(*said.High))) {
-		gap(fmt.Sprintf("the line says %s, the plan takes %s: which?", units.FormatRange(units.Range{Quick: int64(*said.Low), Usual: int64(*said.Low), Slow: int64(*said.High)}), units.FormatDuration(s.Time.Usual)))
+		gap(fmt.Sprintf("The line says %s, the plan takes %s: which?", units.FormatRange(units.Range{Quick: int64(*said.Low), Usual: int64(*said.Low), Slow: int64(*said.High)}), units.FormatDuration(s.Time.Usual)))
 	}
 	if said.Temperature != nil {
 		for _, n := range s.Equipment {
 			if n.Setting != nil && math.Abs(float64(*n.Setting)-*said.Temperature) > 2 && (said.TemperatureTo == nil || float64(*n.Setting) > *said.TemperatureTo) {
-				gap(fmt.Sprintf("the line says %g °C, the %s is set to %d °C: which?", *said.Temperature, n.Kind, *n.Setting))
+				gap(fmt.Sprintf("The line says %g °C, the %s is set to %d °C: which?", *said.Temperature, n.Kind, *n.Setting))
 			}
 		}
 	}
@@ -40,7 +40,7 @@ func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 		}
 		if k := slices.IndexFunc(told, func(a named) bool { return words.Names(a.item, l.Name) }); k >= 0 {
 			if share, same := told[k].Per(*l.Amount); same && share > 1.005 {
-				gap(fmt.Sprintf("the step takes %s of %s, the list has %s: which?", told[k].Amount, l.Name, *l.Amount))
+				gap(fmt.Sprintf("The step takes %s of %s, the list has %s: which?", told[k].Amount, l.Name, *l.Amount))
 			}
 		}
 	}

@@ -20,11 +20,11 @@ func Faults(b recipe.Book, d recipe.Dish, k kitchen.Kitchen) []string {
 	}
 	for _, v := range d.Versions {
 		for _, claim := range contents.Version(b, d, v, k, 1).Broken {
-			word := "there is"
+			word := "contains"
 			if claim.Answer == recipe.Unknown {
-				word = "there may be"
+				word = "may contain"
 			}
-			out = append(out, fmt.Sprintf("Version “%s”: %s %s in it, from %s", v.Name, word, claim.What, strings.Join(claim.From, "; ")))
+			out = append(out, fmt.Sprintf("“%s” %s %s: %s", v.Name, word, claim.What, strings.Join(claim.From, "; ")))
 		}
 	}
 	return out

@@ -24,10 +24,10 @@ func GapsWith(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexi
 	gaps := []recipe.Gap{}
 	for _, c := range b.Within(d) {
 		if p := d.PartOf(c.ID); p != nil && p.Portion == nil {
-			gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "portion", Title: c.Name, Question: "how much on a plate?", HoldsUp: recipe.CannotBeBought})
+			gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "portion", Title: c.Name, Question: "How much on a plate?", HoldsUp: recipe.CannotBeBought})
 		}
 		if len(c.Steps()) == 0 && c.Method().Bought == nil {
-			gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "steps", Title: c.Name, Question: "how is it made?", HoldsUp: recipe.CannotBeMade})
+			gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "steps", Title: c.Name, Question: "How is it made?", HoldsUp: recipe.CannotBeMade})
 		}
 		for _, s := range c.Steps() {
 			gaps = append(gaps, stepGaps(c, s, k)...)
@@ -40,16 +40,16 @@ func GapsWith(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexi
 
 func stepGaps(c recipe.Component, s recipe.Step, k kitchen.Kitchen) (gaps []recipe.Gap) {
 	gap := func(field, question string, holds recipe.HoldsUp, filled string) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: field, Title: fmt.Sprintf("%s, %s", c.Name, s.Name), Question: question, HoldsUp: holds, Lesser: holds == recipe.CannotBeJudged, Default: filled})
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: field, Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: holds, Lesser: holds == recipe.CannotBeJudged, Default: filled})
 	}
 	switch {
 	case s.Time == nil && s.Cue() == "":
-		gap("time", "how long, how do you know?", recipe.CannotBeTimed, entry.DefaultTimeWords(s))
+		gap("time", "How long, and how do you know?", recipe.CannotBeTimed, entry.DefaultTimeWords(s))
 	case s.Time == nil:
-		gap("time", "a working time for the plan?", recipe.CannotBeTimed, entry.DefaultTimeWords(s))
+		gap("time", "Roughly how long?", recipe.CannotBeTimed, entry.DefaultTimeWords(s))
 	case s.Time.Per == recipe.PerTable && s.Time.Table != nil:
 		if _, why, ok := s.Time.Table.Seconds(); !ok {
-			gap("time", why+": how long then?", recipe.CannotBeTimed, "")
+			gap("time", words.Upper(why)+". How long then?", recipe.CannotBeTimed, "")
 		}
 	}
 	cooks := false
@@ -57,13 +57,13 @@ func stepGaps(c recipe.Component, s recipe.Step, k kitchen.Kitchen) (gaps []reci
 		for _, e := range k.OfKind(n.Kind) {
 			cooks = cooks || e.Cooks
 			if e.Heating != nil && n.Setting == nil {
-				gap("setting", fmt.Sprintf("%s at how many °C?", e.Name), recipe.CannotBeSet, entry.DefaultSettingWords(s))
+				gap("setting", fmt.Sprintf("%s: what temperature?", e.Name), recipe.CannotBeSet, entry.DefaultSettingWords(s))
 				break
 			}
 		}
 	}
 	if s.Time != nil && s.Cue() == "" && cooks {
-		gap("cue", "how do you know it is done?", recipe.CannotBeJudged, "")
+		gap("cue", "How do you know it is done?", recipe.CannotBeJudged, "")
 	}
 	return append(gaps, disagreements(c, s)...)
 }
@@ -71,18 +71,18 @@ func stepGaps(c recipe.Component, s recipe.Step, k kitchen.Kitchen) (gaps []reci
 // lineGaps are what the list of ingredients and the method do not agree on.
 func lineGaps(b recipe.Book, c recipe.Component, known recipe.Lexicon) (gaps []recipe.Gap) {
 	gap := func(l recipe.Line, field, question string, holds recipe.HoldsUp, lesser bool) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Line: l.Name, Field: field, Title: c.Name + ", " + l.Name, Question: question, HoldsUp: holds, Lesser: lesser})
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Line: l.Name, Field: field, Title: words.Step(c.Name, l.Name), Question: question, HoldsUp: holds, Lesser: lesser})
 	}
 	tells := tells(c)
 	for _, l := range c.Lines {
 		if l.Amount == nil && !l.Free {
-			gap(l, "amount", "how much of it?", recipe.CannotBeBought, false)
+			gap(l, "amount", "How much?", recipe.CannotBeBought, false)
 		}
 		if tells && !words.Names(c.Name, l.Name) && c.UsedAt(l) < 0 {
-			gap(l, "unused", "listed, and no step uses it: where does it go in?", recipe.CannotBeMade, true)
+			gap(l, "unused", "No step uses it. Where does it go in?", recipe.CannotBeMade, true)
 		}
 		if l.ByProduct != "" && !gives(b, l) {
-			gap(l, "byProduct", "nothing gives it: where does it come from?", recipe.CannotBeBought, false)
+			gap(l, "byProduct", "No step yields it. Where does it come from?", recipe.CannotBeBought, false)
 		}
 	}
 	gaps = append(gaps, unlisted(b, c, known)...)
@@ -121,7 +121,7 @@ func unlisted(b recipe.Book, c recipe.Component, known recipe.Lexicon) (gaps []r
 			if i.Plain == "" || i.Plain == "water" || i.Plain == "ice" || !strings.Contains(said, " "+i.Plain+" ") || lists(b, c, i) {
 				continue
 			}
-			gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Line: i.Name, Field: "unlisted", Title: fmt.Sprintf("%s, %s", c.Name, s.Name), Question: fmt.Sprintf("uses %s, which is not listed: how much?", i.Name), HoldsUp: recipe.CannotBeBought, Lesser: true})
+			gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Line: i.Name, Field: "unlisted", Title: words.Step(c.Name, s.Name), Question: fmt.Sprintf("Uses %s, which is not listed. How much?", i.Name), HoldsUp: recipe.CannotBeBought, Lesser: true})
 		}
 	}
 	return gaps
@@ -147,11 +147,11 @@ func oneNameForTwo(within []recipe.Component, known recipe.Lexicon) (gaps []reci
 		plain := words.Plain(c.Name)
 		for _, id := range known.Components[plain] {
 			if id != c.ID && !among(within[:n], id) {
-				gap(c, "two components have this name: which one is meant?")
+				gap(c, "Two components share this name. Which one?")
 			}
 		}
 		if id, bought := known.Bought[plain]; bought && !c.Takes(id) {
-			gap(c, "something bought has this name too: which one is meant?")
+			gap(c, "An ingredient has this name too. Which one?")
 		}
 	}
 	return gaps

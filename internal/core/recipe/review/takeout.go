@@ -5,6 +5,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // TakeOutFault is a take-out that does not come out in time.
@@ -42,15 +43,15 @@ func late(c recipe.Component, t recipe.TakeOut) string {
 	}
 	switch {
 	case t.Out == "":
-		return fmt.Sprintf("%s goes in with %s and nobody takes it out", t.Name, steps[in].Name)
+		return fmt.Sprintf("%s goes in at %s and is never taken out", words.Upper(t.Name), steps[in].Name)
 	case end < 0:
-		return fmt.Sprintf("%s is to come out with a step that this method does not have", t.Name)
+		return fmt.Sprintf("%s comes out at a step this method does not have", words.Upper(t.Name))
 	case end < in:
-		return fmt.Sprintf("%s comes out with %s, before it goes in", t.Name, steps[end].Name)
+		return fmt.Sprintf("%s comes out at %s, before it goes in", words.Upper(t.Name), steps[end].Name)
 	case end == len(steps) && t.Before == recipe.Plate || end == len(steps) && t.Before == "" && t.Within == nil:
 		return ""
 	case before >= 0 && end > before, before >= 0 && end == before && before < len(steps) && end != in:
-		return fmt.Sprintf("%s must be out before %s and comes out only with it or after", t.Name, steps[before].Name)
+		return fmt.Sprintf("%s must be out before %s; it comes out later", words.Upper(t.Name), steps[before].Name)
 	}
 	return tooLong(c, t, in, end)
 }
@@ -67,7 +68,7 @@ func tooLong(c recipe.Component, t recipe.TakeOut, in, end int) string {
 			continue
 		}
 		if s.Time == nil {
-			return fmt.Sprintf("%s may stay for %s, and %s has no time", t.Name, units.FormatDuration(*t.Within), s.Name)
+			return fmt.Sprintf("%s may stay in for %s, and %s has no time", words.Upper(t.Name), units.FormatDuration(*t.Within), s.Name)
 		}
 		stays += s.Time.Usual
 		if i == in && t.At < 0 {
@@ -80,7 +81,7 @@ func tooLong(c recipe.Component, t recipe.TakeOut, in, end int) string {
 		}
 	}
 	if stays > *t.Within {
-		return fmt.Sprintf("%s stays in for %s and may for %s", t.Name, units.FormatDuration(stays), units.FormatDuration(*t.Within))
+		return fmt.Sprintf("%s: in for %s, limit %s", words.Upper(t.Name), units.FormatDuration(stays), units.FormatDuration(*t.Within))
 	}
 	return ""
 }

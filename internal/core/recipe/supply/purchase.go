@@ -90,7 +90,7 @@ func from(i recipe.Ingredient, s Supplier, missing units.Amount, w quantity.Ways
 		sums = append(sums, fmt.Sprintf("%d × %s", n, p.Size))
 	}
 	out.Over = units.Amount{Quantity: max(0, out.Total.Quantity-missing.Quantity), Unit: missing.Unit}
-	out.Working = fmt.Sprintf("%s = %s, for %s; %s over", strings.Join(sums, " + "), out.Total, missing, out.Over)
+	out.Working = fmt.Sprintf("%s = %s: %s needed, %s left over", strings.Join(sums, " + "), out.Total, missing, out.Over)
 	return out, true
 }
 

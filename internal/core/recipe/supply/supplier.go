@@ -27,14 +27,14 @@ type Supplier struct {
 func (s Supplier) Validate() error {
 	var l fault.List
 	if strings.TrimSpace(s.Name) == "" {
-		l.Add("name", "is missing")
+		l.Add("name", "Name the supplier.")
 	}
 	if len(s.Delivers) == 0 {
-		l.Add("delivers", "say on which days it comes")
+		l.Add("delivers", "Choose delivery days.")
 	}
 	for i, d := range s.Delivers {
 		if d < 1 || d > 7 {
-			l.Add(fmt.Sprintf("delivers[%d]", i), "%d is no day of the week: Monday is 1, Sunday 7", d)
+			l.Add(fmt.Sprintf("delivers[%d]", i), "“%d” is not a weekday: Monday is 1, Sunday 7.", d)
 		}
 	}
 	for field, text := range map[string]string{"at": s.At, "by": s.By} {

@@ -22,6 +22,7 @@ type Demand struct {
 	Courses   []Course
 	Consumers []Consumer      // all servings, course by course
 	Lots      map[string]*Lot // by component
+	Off       []kitchen.Cook  // who is not there for the service
 	Day       time.Time       // midnight at which the service's day begins
 	Origin    time.Time       // from which the plan counts its seconds
 }
@@ -30,6 +31,11 @@ type Demand struct {
 // read: a day, an hour.
 func New(in Input) (*Demand, error) {
 	d := &Demand{Limits: in.Kitchen.Held(), Lots: map[string]*Lot{}}
+	for _, c := range in.Kitchen.Cooks {
+		if slices.Contains(in.Service.Off, c.ID) {
+			d.Off = append(d.Off, c)
+		}
+	}
 	d.In = normalized(in, d.Limits)
 	var err error
 	if d.Courses, err = d.In.Courses(); err != nil {

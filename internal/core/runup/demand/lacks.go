@@ -4,13 +4,14 @@ import (
 	"fmt"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/words"
 )
 
 // Lacks says what the kitchen has too little of, or what has no setting.
 func (d *Demand) Lacks(n recipe.Needed, portions int) (why string, gap bool) {
 	have := d.In.Kitchen.OfKind(n.Kind)
 	if len(have) == 0 {
-		return fmt.Sprintf("the kitchen has no %s", n.Kind), false
+		return fmt.Sprintf("No %s in this kitchen", n.Kind), false
 	}
 	best := have[0]
 	for _, e := range have {
@@ -20,9 +21,9 @@ func (d *Demand) Lacks(n recipe.Needed, portions int) (why string, gap bool) {
 	}
 	switch places := n.Places(portions); {
 	case places > best.Places:
-		return fmt.Sprintf("%d portions take %d places, %s has %d", portions, places, best.Name, best.Places), false
+		return fmt.Sprintf("%s %s %s; %s has %d", words.Count(portions, "portion"), map[bool]string{true: "needs", false: "need"}[portions == 1], words.Count(places, "place"), best.Name, best.Places), false
 	case best.Heating != nil && n.Setting == nil:
-		return fmt.Sprintf("%s at how many °C?", best.Name), true
+		return fmt.Sprintf("%s: what temperature?", best.Name), true
 	}
 	return "", false
 }

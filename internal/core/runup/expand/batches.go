@@ -27,7 +27,7 @@ func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []in
 		one.Working = working
 		uses := b.uses(*step, portions, name)
 		if wash, what := b.washes(*step); wash > 0 {
-			one.Wash, one.Working, uses = wash, fmt.Sprintf("%s + washing the %s %s", working, what, units.FormatDuration(wash)), b.washed(uses, *step, lasts, wash)
+			one.Wash, one.Working, uses = wash, fmt.Sprintf("%s + wash %s %s", working, what, units.FormatDuration(wash)), b.washed(uses, *step, lasts, wash)
 		}
 		out = append(out, b.task(schedule.Task{ID: name, Duration: lasts + one.Wash, Uses: uses}, one, step))
 		if k > 0 {

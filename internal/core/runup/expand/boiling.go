@@ -20,11 +20,11 @@ func (b *builder) boilWater(id string, before int) {
 	if len(b.kinds["burner"]) == 0 {
 		return
 	}
-	b.setup(id, before, recipe.Step{ID: string(recipe.Boiling), Name: "water to the boil", Time: seconds(boilTakes),
+	b.setup(id, before, recipe.Step{ID: string(recipe.Boiling), Name: "bring water to the boil", Time: seconds(boilTakes),
 		Hands: recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 30}}}, Equipment: []recipe.Needed{{Kind: "burner"}}}, 0, boilWaits)
 }
 
 // makeIce puts ice and water into a bowl before a task.
 func (b *builder) makeIce(id string, before int) {
-	b.setup(id, before, recipe.Step{ID: string(recipe.Ice), Name: "ice and water in a bowl", Time: seconds(iceTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, 0, iceWaits)
+	b.setup(id, before, recipe.Step{ID: string(recipe.Ice), Name: "ice bath", Time: seconds(iceTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, 0, iceWaits)
 }

@@ -4,7 +4,6 @@ import (
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
-	"jointime/internal/core/words"
 )
 
 // A section is cleared after the last plate by the cook who has it. Common practice: a
@@ -34,7 +33,7 @@ func (b *builder) clearDown() {
 		name := "clear down"
 		for _, s := range b.In.Kitchen.Sections {
 			if s.ID == c.Section {
-				name += " " + words.Lower(s.Name)
+				name += " " + s.Name + " section"
 			}
 		}
 		task := b.chore(id, id, work.ClearDown, w, recipe.Step{ID: "clear", Name: name, Time: seconds(clearTakes), Hands: recipe.Hands{Work: recipe.AllHands, Cook: c.ID}})

@@ -9,6 +9,7 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
 )
 
 const (
@@ -23,9 +24,9 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 	out := make([][]int, len(s.Waves))
 	if why, is := b.excluded.Steps[s.Dish.ID+"/plate"]; is || len(b.cooks) == 0 {
 		if why == "" {
-			why = "there is no cook in this kitchen"
+			why = "No cook in this kitchen"
 		}
-		b.unplanned(work.Unplanned{Dish: s.Dish.ID, Name: s.Dish.Name + ", the plate", Why: why})
+		b.unplanned(work.Unplanned{Dish: s.Dish.ID, Name: words.Step(s.Dish.Name, "the plate"), Why: why})
 		return out
 	}
 	placings := s.Dish.Plate.Placings
@@ -63,7 +64,7 @@ func (b *builder) place(s demand.Consumer, w, n int, p plating.Placing, done int
 	t := recipe.Time{Usual: p.Seconds, Per: recipe.PerPortion}
 	lasts, working := t.For(spec.Plates(portions))
 	if s.Hands > 1 {
-		lasts, working = demand.ShareOf(lasts, s.Hands), fmt.Sprintf("%s, ÷ %d pairs of hands", working, s.Hands)
+		lasts, working = demand.ShareOf(lasts, s.Hands), fmt.Sprintf("%s ÷ %s", working, words.Count(s.Hands, "cook"))
 	}
 	stood := 0 // after how many of the standings: each time other hands may go on
 	for _, q := range spec.Placings[:min(n, len(spec.Placings))] {

@@ -9,6 +9,7 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
 )
 
 // strand is the planned end of a component's method: the tasks of each step
@@ -32,11 +33,11 @@ func (b *builder) expand(g *demand.Lot) strand {
 	for i, step := range steps {
 		if why, gap := b.open(*g, i, step); why != "" {
 			first = max(first, i+1)
-			stop(step.ID, comp.Name+", "+step.Name, why, gap)
+			stop(step.ID, words.Step(comp.Name, step.Name), why, gap)
 		}
 	}
 	if len(steps) == 0 && comp.Method().Bought == nil {
-		stop("", comp.Name, "how is it made?", true)
+		stop("", comp.Name, "How is it made?", true)
 	}
 	out.steps = turnedUp(steps[first:])
 	carried := int64(0)
@@ -108,28 +109,37 @@ func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap 
 	}
 	if p := step.Then.Place; p != nil {
 		if why, gap := b.Lacks(*p, portions); why != "" {
-			return "the wait after it: " + why, gap
+			return "Its hold: " + words.Lower(why), gap
 		}
 	}
 	if step.Hands.Work != recipe.NoHands && len(b.hands(step)) == 0 {
 		if slices.Contains(b.In.Service.Off, step.Hands.Cook) {
-			return fmt.Sprintf("only %s does it, who is not there for this service", step.Hands.Cook), false
+			return fmt.Sprintf("Only %s does this, and is off", b.cookName(step.Hands.Cook)), false
 		}
 		if step.Hands.Cook != "" {
-			return fmt.Sprintf("there is no cook %q in this kitchen", step.Hands.Cook), false
+			return "The cook set for this step is not in this kitchen", false
 		}
-		return "there is no cook in this kitchen", false
+		return "No cook in this kitchen", false
 	}
 	if step.Time == nil {
 		if step.Cue() == "" {
-			return "how long, how do you know?", true
+			return "How long, and how do you know?", true
 		}
-		return "a working time for the plan?", true
+		return "Roughly how long?", true
 	}
 	if lasts, _ := step.Time.For(portions); lasts > schedulable {
-		return "it would last longer than a plan can hold", false
+		return "Too long to plan", false
 	}
 	return "", false
+}
+
+func (b *builder) cookName(id string) string {
+	for _, c := range b.Off {
+		if c.ID == id {
+			return c.Name
+		}
+	}
+	return "one cook"
 }
 
 // schedulable bounds one task, in seconds: a year.

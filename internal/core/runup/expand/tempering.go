@@ -24,7 +24,7 @@ func (b *builder) tempers(component string, step *recipe.Step) bool {
 
 // temper takes meat out of the cold before a task.
 func (b *builder) temper(id string, before int) {
-	b.setup(id, before, recipe.Step{ID: string(recipe.Temper), Name: "out of the cold", Time: seconds(temperTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, temperReady, temperWaits)
+	b.setup(id, before, recipe.Step{ID: string(recipe.Temper), Name: "out of the fridge", Time: seconds(temperTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, temperReady, temperWaits)
 }
 
 // cold tells whether a kind of place is kept cold.

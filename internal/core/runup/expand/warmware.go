@@ -35,9 +35,9 @@ func (b *builder) warmWare(t demand.Consumer) {
 	if ware.Celsius == nil || (*ware.Celsius > roomColdest && *ware.Celsius < roomWarmest) || b.leftOut(id) {
 		return
 	}
-	verb, keeps := "warm", "hot"
+	verb, keeps := "Warm", "hot"
 	if *ware.Celsius <= roomColdest {
-		verb, keeps = "chill", "cold"
+		verb, keeps = "Chill", "cold"
 	}
 	stores := b.plateStores(keeps)
 	loads := b.plateLoads(t, stores)
@@ -53,7 +53,7 @@ func (b *builder) warmWare(t demand.Consumer) {
 		w := b.of.Work[load[0]]
 		w.To = b.of.Work[load[len(load)-1]].To
 		w.Wave, w.Component, w.Number, w.Portions, w.First = 0, "", 0, plates, 0
-		from := b.chore(task, id, work.Ware, w, recipe.Step{ID: "plates", Name: fmt.Sprintf("%s %d × %s", verb, plates, ware.Name), Time: seconds(platesTake + platesEach*int64(plates)), Hands: recipe.Hands{Work: recipe.AllHands}})
+		from := b.chore(task, id, work.Ware, w, recipe.Step{ID: "plates", Name: fmt.Sprintf("%s plates: %d × %s", verb, plates, ware.Name), Time: seconds(platesTake + platesEach*int64(plates)), Hands: recipe.Hands{Work: recipe.AllHands}})
 		first, last := load[0], load[len(load)-1]
 		wanted := schedule.Link{From: from, To: b.id(first), Min: ptr(0), Max: ptr(platesWait), Over: ptr(priceSetup)}
 		taken := schedule.Link{From: from, To: b.id(last), Min: ptr(0)}

@@ -3,7 +3,6 @@ package expand
 import (
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/schedule"
-	"jointime/internal/core/words"
 )
 
 // What a step used is washed directly after it, as long as the kitchen says for its
@@ -29,7 +28,7 @@ func (b *builder) washes(step recipe.Step) (longest int64, what string) {
 func (b *builder) washing(n recipe.Needed) (seconds int64, name string) {
 	for _, e := range b.In.Kitchen.OfKind(n.Kind) {
 		if e.Wash > seconds {
-			seconds, name = e.Wash, words.Lower(e.Name)
+			seconds, name = e.Wash, e.Name
 		}
 	}
 	return seconds, name

@@ -106,7 +106,7 @@ func (b *builder) dietaryNotes(w work.Work) (out []string) {
 			}
 			text := v.Name
 			if len(v.Without) > 0 {
-				text = fmt.Sprintf("%s (without %s)", v.Name, strings.Join(v.Without, ", "))
+				text = fmt.Sprintf("%s (no %s)", v.Name, strings.Join(v.Without, ", "))
 			}
 			if b.Seated(w.Course) {
 				at := b.tablesOf(w.Scope, dish, version)
@@ -138,7 +138,7 @@ func (b *builder) tablesOf(s work.Scope, dish, version string) (out []string) {
 	for _, t := range b.In.Service.Tables {
 		for _, o := range t.Orders {
 			if o.Course == course.Course && o.Dish == dish && o.Version == version && o.Plates > 0 && in(t.Name) {
-				out = append(out, fmt.Sprintf("%s × %d", t.Name, o.Plates))
+				out = append(out, fmt.Sprintf("%s, %d ×", t.Name, o.Plates))
 			}
 		}
 	}

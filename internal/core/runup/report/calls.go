@@ -5,6 +5,8 @@ import (
 	"fmt"
 	"slices"
 	"time"
+
+	"jointime/internal/core/words"
 )
 
 // Call is one line of a call sheet: what somebody does from when on.
@@ -25,6 +27,8 @@ type Call struct {
 	Care     []string  `json:"care,omitempty" doc:"cautions, with their sources"`
 	Mind     []string  `json:"mind,omitempty" doc:"for whom it must be without something"`
 	Tables   []string  `json:"tables,omitempty"`
+
+	Unattended bool `json:"unattended,omitempty" doc:"it needs no cook"`
 }
 
 // Calls are all steps and turns of a run-up in the order of the clock. Those of a
@@ -43,9 +47,9 @@ func (u RunUp) Calls() []Call {
 	}
 	for i, b := range u.Bars {
 		c := Call{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: b.Cooks, With: []string{}, Setting: b.Setting, Portions: b.Portions,
-			Section: b.Section, Until: b.Cue, Next: next[i], Mind: b.Mind, Tables: b.Tables}
+			Section: b.Section, Until: b.Cue, Next: next[i], Mind: b.Mind, Tables: b.Tables, Unattended: len(b.Hands) == 0}
 		if name := names[b.Dish+"/"+b.Component]; name != "" {
-			c.What = name + ", " + b.Name
+			c.What = words.Step(name, b.Name)
 		}
 		if b.Wave > 0 && b.Placing == "" {
 			c.What += fmt.Sprintf(", wave %d", b.Wave)

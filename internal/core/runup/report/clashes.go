@@ -2,12 +2,13 @@ package report
 
 import (
 	"fmt"
-	"strings"
+	"slices"
 
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // clashes says what the plan breaks, and which course is late.
@@ -25,11 +26,10 @@ func (r *reporter) clashes() []Clash {
 			}
 			name := k.Name
 			if k.Asked(s.Wave-1) != k.At {
-				name += " for " + strings.Join(s.Tables, " and ")
+				name += " (" + words.List(s.Tables) + ")"
 			}
 			at := r.lastOf(c, s)
-			out = append(out, Clash{What: fmt.Sprintf("%s leaves %s late, at %s.", name, units.FormatDuration(s.Late), r.clock(s.At)),
-				Advice: "move the hour, begin earlier, or take hands or equipment to it", Bar: &at, Strict: true}.because(r, at))
+			out = append(out, Clash{What: fmt.Sprintf("%s: %s late, leaves %s.", name, units.FormatOver(s.Late), r.hour(s.At)), Bar: &at, Strict: true}.because(r, at, "move the course", "start it earlier", "add a cook or equipment"))
 		}
 	}
 	return out
@@ -43,13 +43,13 @@ func (r *reporter) clash(b schedule.Breach) (Clash, bool) {
 		return Clash{}, false
 	}
 	if b.Limit == schedule.TogetherWithin {
-		return Clash{What: fmt.Sprintf("The plates of one table leave more than %s apart.", units.FormatDuration(*r.problem.Together[*b.Together].Within)), Advice: "more hands at the pass, or fewer dishes at once"}, true
+		return r.apart(*b.Together), true
 	}
 	from, to := r.index[b.From], r.index[b.To]
 	w := r.of.Work[from]
 	if w.Placed() {
 		if r.of.Links[*b.Link].Reason == work.Spread {
-			return Clash{What: fmt.Sprintf("%s takes %s longer to leave than it may.", r.of.Courses[w.Course].Name, units.FormatDuration(b.By)), Advice: "a wider pass, or more hands", Bar: &from}, true
+			return Clash{What: fmt.Sprintf("%s: last wave %s over the %s limit.", r.of.Courses[w.Course].Name, units.FormatOver(b.By), units.FormatDuration(*r.problem.Links[*b.Link].Max)), Advice: words.Ways("widen the pass", "add a cook there"), Bar: &from}, true
 		}
 		return r.coldPlates(b)
 	}
@@ -57,54 +57,82 @@ func (r *reporter) clash(b schedule.Breach) (Clash, bool) {
 		return r.stale(b, *k), true
 	}
 	if l := r.of.Links[*b.Link].Limit; l != nil {
-		return Clash{What: r.sayPublished(*b.Link), Advice: l.Cited(), Bar: &from, Strict: true}.because(r, to), true
+		return Clash{What: r.sayPublished(*b.Link), Source: l.Cited(), Bar: &from, Strict: true}.because(r, to), true
 	}
 	limit := *r.problem.Links[*b.Link].Max + w.Wash
-	name := w.Made
-	return Clash{What: fmt.Sprintf("%s waits %s after %s, %s longer than it may (%s).", name, units.FormatDuration(limit+b.By), w.Name, units.FormatDuration(b.By), units.FormatDuration(limit)),
-		Advice: fmt.Sprintf("lengthen the wait, free what %s needs, or move the hour", r.of.Work[to].Name), Bar: &from, Strict: !b.Priced}.because(r, to), true
+	hold := holdName(w.Wait.Reason)
+	return Clash{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
+		because(r, to, "allow a longer "+hold, "move the course"), true
 }
 
-// because adds which requirements clash before a task, and the way out.
-func (c Clash) because(r *reporter, task int) Clash {
-	why, advice := r.between(task)
-	if c.Why = why; advice != "" {
-		c.Advice += "; or " + advice
+// apart says that the plates of one table leave at different times.
+func (r *reporter) apart(group int) Clash {
+	rule := r.problem.Together[group]
+	var tables []string
+	for k, id := range rule.Tasks {
+		at := r.of.Work[r.index[id]].Tables
+		if k == 0 {
+			tables = slices.Clone(at)
+		}
+		tables = slices.DeleteFunc(tables, func(t string) bool { return !slices.Contains(at, t) })
+	}
+	name := words.List(tables)
+	if name == "" {
+		name = r.of.Courses[r.of.Work[r.index[rule.Tasks[0]]].Course].Name
+	}
+	return Clash{What: fmt.Sprintf("%s: plates more than %s apart.", name, units.FormatDuration(*rule.Within)), Advice: words.Ways("put more cooks at the pass", "serve fewer dishes at a time")}
+}
+
+// because adds which requirements clash before a task, and what can be done: first the
+// way out of that, then the others.
+func (c Clash) because(r *reporter, task int, others ...string) Clash {
+	why, ways := r.between(task)
+	c.Why = why
+	if ways = append(ways, others...); len(ways) > 0 {
+		c.Advice = words.Ways(ways[:min(len(ways), 3)]...)
 	}
 	return c
 }
 
 // between says which two requirements clash where a task cannot be earlier: what it
 // waits for is followed back to the first thing, or person, that is not to be had.
-// The advice is the way out that goes with it.
-func (r *reporter) between(i int) (says, advice string) {
+// The ways are those out of it.
+func (r *reporter) between(i int) (says string, ways []string) {
 	for range len(r.of.Work) {
 		stop := r.scene.Earlier(i).Stop
 		from := r.plan.Tasks[i].Start
 		switch stop.Rule {
 		case reason.LinkMin:
 			if stop.Other < 0 {
-				return "", ""
+				return "", nil
 			}
 			i = stop.Other
 			continue
 		case reason.Pause:
 			if stop.Other < 0 {
-				return fmt.Sprintf("%s is cold until then.", r.names[stop.Resource]), "light it earlier"
+				return fmt.Sprintf("%s is not hot yet.", r.names[stop.Resource]), []string{"turn it on earlier"}
 			}
-			return fmt.Sprintf("%s–%s %s is wanted at %s for %s and at %s for %s.", r.hour(r.plan.Tasks[stop.Other].Start), r.hour(r.plan.Tasks[i].End), r.names[stop.Resource],
-				r.settingOf(stop.Other, stop.Resource), r.callOne(stop.Other), r.settingOf(i, stop.Resource), r.callOne(i)), "another oven, or one of the two earlier"
+			return fmt.Sprintf("%s–%s %s: %s needs %s, %s %s.", r.hour(r.plan.Tasks[stop.Other].Start), r.hour(r.plan.Tasks[i].End), r.names[stop.Resource],
+				r.callOne(stop.Other), r.settingOf(stop.Other, stop.Resource), r.callOne(i), r.settingOf(i, stop.Resource)), []string{"use another oven", "move one of the two"}
 		case reason.Busy:
 			if stop.Other < 0 {
-				return "", ""
+				return "", nil
 			}
-			return fmt.Sprintf("Until %s %s is taken by %s, and %s wants it too.", r.hour(from), r.names[stop.Resource], r.callOne(stop.Other), r.callOne(i)), "somebody else for one of the two, or one of them earlier"
+			name := r.names[stop.Resource]
+			if r.isCook(stop.Resource) {
+				return fmt.Sprintf("%s is on %s until %s; %s needs %s too.", name, r.callOne(stop.Other), r.hour(from), r.callOne(i), name), []string{"put someone else on one", "start one earlier"}
+			}
+			return fmt.Sprintf("%s is in use for %s until %s; %s needs it too.", name, r.callOne(stop.Other), r.hour(from), r.callOne(i)), []string{"use other equipment for one", "start one earlier"}
 		case reason.Window:
-			return fmt.Sprintf("%s is not there before %s.", r.names[stop.Resource], r.hour(from)), fmt.Sprintf("ask %s to come earlier or to stay longer: overtime is yours to decide", r.names[stop.Resource])
+			name := r.names[stop.Resource]
+			if r.isCook(stop.Resource) {
+				return fmt.Sprintf("%s starts at %s.", name, r.hour(from)), []string{fmt.Sprintf("ask %s to start earlier (overtime is your call)", name)}
+			}
+			return fmt.Sprintf("%s is not available before %s.", name, r.hour(from)), []string{"use other equipment"}
 		}
-		return "", ""
+		return "", nil
 	}
-	return "", ""
+	return "", nil
 }
 
 // unfixed says that a step cannot be at the time that it was given.
@@ -114,17 +142,17 @@ func (r *reporter) unfixed(b schedule.Breach) (Clash, bool) {
 	if kept == "" {
 		return Clash{}, false
 	}
-	return Clash{What: fmt.Sprintf("%s was kept at %s and is at %s.", r.callOne(i), kept, r.clock(r.plan.Tasks[i].Start)), Advice: "let it go, or free what it needs", Bar: &i, Strict: true}.because(r, i), true
+	return Clash{What: fmt.Sprintf("%s is pinned at %s but can start at %s.", r.callOne(i), kept, r.clock(r.plan.Tasks[i].Start)), Bar: &i, Strict: true}.because(r, i, "unpin it"), true
 }
 
 // stale says that a component waits longer than it keeps.
 func (r *reporter) stale(b schedule.Breach, k work.Keep) Clash {
 	from := r.index[b.From]
-	says := fmt.Sprintf("%s waits %s after %s; %s it keeps %s", r.of.Work[from].Made, units.FormatDuration(k.For+b.By), r.of.Work[from].Name, k.Place, units.FormatDuration(k.For))
+	says := fmt.Sprintf("%s: %s after %s, shelf life %s %s", r.of.Work[from].Made, units.FormatOver(k.For+b.By), r.of.Work[from].Name, units.FormatDuration(k.For), k.Place)
 	if k.Then != "" {
-		says += ", then: " + k.Then
+		says += " (" + k.Then + ")"
 	}
-	return Clash{What: says + ".", Advice: "make it later, or in two batches", Bar: &from}.because(r, from)
+	return Clash{What: says + ".", Bar: &from}.because(r, from, "make it later", "make it in two batches")
 }
 
 // coldPlates says that plates are in the warmer, or the cold, for less than it takes.
@@ -133,6 +161,6 @@ func (r *reporter) coldPlates(b schedule.Breach) (Clash, bool) {
 	if r.of.Links[*b.Link].Reason != work.WarmThrough || b.By < 60 {
 		return Clash{}, false
 	}
-	return Clash{What: fmt.Sprintf("%s: %s of the time until the plates are through is missing, for those that are built at %s.", r.of.Work[to].Name, units.FormatDuration(b.By), r.clock(r.plan.Tasks[from].Start)),
-		Advice: "room for more plates, or ware that wants no warming", Bar: &to}, true
+	return Clash{What: fmt.Sprintf("%s: %s short for the %s wave.", r.of.Work[to].Name, units.FormatOver(b.By), r.hour(r.plan.Tasks[from].Start)),
+		Advice: words.Ways("start them earlier", "use a bigger warmer", "use ware at room temperature"), Bar: &to}, true
 }

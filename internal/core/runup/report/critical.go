@@ -37,11 +37,9 @@ func (r *reporter) critical() []Critical {
 		name := r.callOne(i)
 		switch {
 		case c.Give == 0:
-			c.Say = fmt.Sprintf("%s has no minute to give, and may take %s longer", name, units.FormatDuration(slow))
-		case slow > c.Give:
-			c.Say = fmt.Sprintf("%s has %s to give, and may take %s longer", name, units.FormatDuration(c.Give), units.FormatDuration(slow))
+			c.Say = fmt.Sprintf("%s, nothing to spare, may run %s over", name, units.FormatDuration(slow))
 		default:
-			c.Say = fmt.Sprintf("%s may take %s longer, and has %s to give", name, units.FormatDuration(slow), units.FormatDuration(c.Give))
+			c.Say = fmt.Sprintf("%s, %s to spare, may run %s over", name, units.FormatDuration(c.Give), units.FormatDuration(slow))
 		}
 		out = append(out, c)
 	}

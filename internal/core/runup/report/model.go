@@ -216,6 +216,7 @@ type Clash struct {
 	What   string `json:"what"`
 	Advice string `json:"advice"`
 	Why    string `json:"why,omitempty" doc:"which requirements clash"`
+	Source string `json:"source,omitempty" doc:"of a published limit"`
 	Bar    *int   `json:"bar,omitempty"`
 	Strict bool   `json:"strict"`
 }

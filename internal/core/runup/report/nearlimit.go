@@ -77,16 +77,19 @@ func (r *reporter) sayPublished(e int) string {
 	l, link := *r.of.Links[e].Limit, r.problem.Links[e]
 	from, to := r.index[link.From], r.index[link.To]
 	name, gap := r.of.Work[from].Made, units.FormatDuration(r.publishedGap(e))
-	limit := fmt.Sprintf("; the published limit is %s.", units.FormatDuration(l.Within))
+	if r.publishedGap(e) > l.Within {
+		gap = units.FormatOver(r.publishedGap(e))
+	}
+	limit := fmt.Sprintf(", limit %s.", units.FormatDuration(l.Within))
 	switch {
 	case l.Kind == limits.Reheat:
-		return fmt.Sprintf("%s takes %s to be hot again in %s%s", name, gap, r.of.Work[from].Name, limit)
+		return fmt.Sprintf("%s: %s to reheat in %s%s", name, gap, r.of.Work[from].Name, limit)
 	case l.Kind == limits.Cool && link.ToAt != "" && r.of.Work[to].Chills:
-		return fmt.Sprintf("%s is cooled through %s after %s%s", name, gap, r.of.Work[from].Name, limit)
+		return fmt.Sprintf("%s: %s to cool after %s%s", name, gap, r.of.Work[from].Name, limit)
 	case l.Kind == limits.Cool:
-		return fmt.Sprintf("%s is off the heat for %s after %s before it is in the cold; the first stage of cooling, from %g to %g °C, may take %s.", name, gap, r.of.Work[from].Name, *l.From, *l.Celsius, units.FormatDuration(l.Within))
+		return fmt.Sprintf("%s: %s from heat to fridge after %s; first stage (%g to %g °C) limit %s.", name, gap, r.of.Work[from].Name, *l.From, *l.Celsius, units.FormatDuration(l.Within))
 	}
-	return fmt.Sprintf("%s stands %s after %s, neither cold nor hot%s", name, gap, r.of.Work[from].Name, limit)
+	return fmt.Sprintf("%s: %s out of temperature control after %s%s", name, gap, r.of.Work[from].Name, limit)
 }
 
 // unplaced are the waits that have to be longer than the limit and of which nobody says
@@ -95,7 +98,7 @@ func (r *reporter) unplaced() (out []Press) {
 	for _, u := range r.of.Unplaced {
 		from := r.of.Work[u.After]
 		out = append(out, Press{Bar: u.After, Over: true, Source: u.Limit.Cited(),
-			Say: fmt.Sprintf("%s waits at least %s after %s, and nobody says where: neither cold nor hot it may stand %s.", from.Made, units.FormatDuration(u.Least), from.Name, units.FormatDuration(u.Limit.Within))})
+			Say: fmt.Sprintf("%s: held %s or more after %s, place not set. Out of temperature control: limit %s.", from.Made, units.FormatDuration(u.Least), from.Name, units.FormatDuration(u.Limit.Within))})
 	}
 	return out
 }

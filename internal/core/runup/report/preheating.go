@@ -113,22 +113,30 @@ func unlit(turns []Turn) (out []Clash) {
 	for _, t := range turns {
 		if t.Cook == "" {
 			bar := t.Bar
-			out = append(out, Clash{What: fmt.Sprintf("Nobody has a hand free at %s to %s, %s before it is wanted.", t.Start.Format("15:04"), t.say(), units.FormatDuration(t.Takes)),
-				Advice: "a cook who comes earlier, a clock on the oven, or the step later", Bar: &bar})
+			out = append(out, Clash{What: fmt.Sprintf("No cook free at %s to turn %s %s (%s to %s).", t.Start.Format("15:04"), t.Name, t.turned(), units.FormatDuration(t.Takes), map[bool]string{true: "heat", false: "cool"}[t.ToC > t.FromC]),
+				Advice: words.Ways("start a cook earlier", "set its timer", "move the step"), Bar: &bar})
 		}
 	}
 	return out
 }
 
-// say is what is done with a knob, without the degrees.
+// say is what is done with a knob, without the degrees that follow it.
 func (t Turn) say() string {
+	if t.turned() == "on" {
+		return words.Step(t.Name, "on,")
+	}
+	return words.Step(t.Name, t.turned()+" to")
+}
+
+// turned is which way a knob is turned.
+func (t Turn) turned() string {
 	switch {
 	case t.ToC < t.FromC:
-		return "turn the " + words.Lower(t.Name) + " down"
+		return "down"
 	case t.FromC <= coldest:
-		return "light the " + words.Lower(t.Name)
+		return "on"
 	}
-	return "turn the " + words.Lower(t.Name) + " up"
+	return "up"
 }
 
 // coldest is what counts as not lit, in °C.

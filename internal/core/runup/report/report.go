@@ -5,10 +5,12 @@ package report
 
 import (
 	"fmt"
+	"strings"
 	"time"
 
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
 )
 
 // Read makes the run-up of a plan. The map must be that of the problem, and the plan
@@ -52,7 +54,7 @@ func (r *reporter) frame() RunUp {
 		Stops: []Stop{}, Clashes: []Clash{}, Lost: []string{}}
 	for _, f := range r.of.Lost {
 		out.Lost = append(out.Lost, f.ID)
-		out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("What was kept at %s is no step of this plan any more: %s.", f.Clock, f.ID), Advice: "let it go"})
+		out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("Pinned at %s, now gone: %s.", f.Clock, r.lostName(f.ID)), Advice: "Clear lost pins."})
 	}
 	for _, c := range r.of.Courses {
 		out.Courses = append(out.Courses, r.courseRow(c))
@@ -60,10 +62,24 @@ func (r *reporter) frame() RunUp {
 	for _, u := range r.of.Unplanned {
 		out.Stops = append(out.Stops, stop(u))
 		if !u.Gap {
-			out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s: %s.", u.Name, u.Why), Advice: "change the step, the covers or the kitchen; the rest is planned without it", Strict: true})
+			out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s. %s.", u.Name, u.Why), Advice: "Change the step, covers or kitchen. The rest is planned.", Strict: true})
 		}
 	}
 	return out
+}
+
+// lostName is how a step is told that the plan no longer has: its component by its name,
+// where that is still there, and the rest of its id as words.
+func (r *reporter) lostName(id string) string {
+	parts := strings.Split(id, "/")
+	for i, part := range parts {
+		for _, s := range r.of.Strands {
+			if s.Component == part {
+				return words.Step(s.Name, strings.ReplaceAll(strings.Join(parts[i+1:], ", "), "-", " "))
+			}
+		}
+	}
+	return strings.ReplaceAll(parts[len(parts)-1], "-", " ")
 }
 
 // stop is where a strand stops.

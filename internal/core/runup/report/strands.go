@@ -78,49 +78,48 @@ func (r *reporter) most(e int) *int64 {
 	return out
 }
 
-// waitText says a wait: "rest 2–4 min", "on ice, at most 36 h".
+// waitText says a hold: "rest 2–4 min", "on ice up to 36 h", "straight on".
 func (r *reporter) waitText(w work.Wait, l schedule.Link) string {
 	reason := w.Reason
 	if w.Placed && reason == "" && len(l.Holds) > 0 {
 		reason = r.names[l.Holds[0].OneOf[0]]
 	}
 	least := l.Least()
-	if reason != "" {
-		reason += ", "
+	if l.Max == nil && least == 0 {
+		return reason
 	}
-	switch {
-	case l.Max == nil && least == 0:
-		return strings.TrimSuffix(reason, ", ")
-	case l.Max != nil && *l.Max == 0:
-		return reason + "at once"
-	case l.Max == nil:
-		return fmt.Sprintf("%sat least %s", reason, units.FormatDuration(least))
-	case least == 0:
-		return fmt.Sprintf("%sat most %s", reason, units.FormatDuration(*l.Max))
+	if l.Max != nil && *l.Max == 0 {
+		return strings.TrimPrefix(reason+", straight on", ", ")
 	}
-	return fmt.Sprintf("%s%s", reason, units.FormatRange(units.Range{Quick: least, Usual: (least + *l.Max) / 2, Slow: *l.Max}))
+	return holdName(reason) + " " + span(least, l.Max)
 }
 
-// whyWait says why a wait is as long as it is: what it has at least, what of it is a
-// margin, and what keeps the step before it from ending later and the one after it
-// from beginning earlier.
+// span is how long a hold is: "6–14 min", "up to 36 h", "12 h or more".
+func span(least int64, most *int64) string {
+	switch {
+	case most == nil:
+		return units.FormatDuration(least) + " or more"
+	case least == 0:
+		return "up to " + units.FormatDuration(*most)
+	}
+	return units.FormatRange(units.Range{Quick: least, Usual: (least + *most) / 2, Slow: *most})
+}
+
+// whyWait says why a hold is as long as it is: its limits, what of it is there in case the
+// step before it runs over, and what keeps that step from ending later and the next one
+// from starting earlier.
 func (r *reporter) whyWait(h Hold, from, to int) string {
 	wait := r.of.Work[from].Wait
-	least := "nothing"
-	if wait.Least > 0 {
-		least = units.FormatDuration(wait.Least)
+	limits := ""
+	if wait.Least > 0 || wait.Most != nil {
+		limits = " (" + strings.Replace(span(wait.Least, wait.Most), "up to", "limit", 1) + ")"
 	}
-	parts := []string{fmt.Sprintf("%s = %s to %s", units.FormatDuration(h.Gap), r.clock(r.plan.Tasks[from].End-r.of.Work[from].Wash), r.clock(r.plan.Tasks[to].Start)), least + " at least"}
-	if wait.Most != nil {
-		parts = append(parts, units.FormatDuration(*wait.Most)+" at most")
-	}
+	out := fmt.Sprintf("Held %s, %s–%s%s.", units.FormatDuration(h.Gap), r.clock(r.plan.Tasks[from].End-r.of.Work[from].Wash), r.clock(r.plan.Tasks[to].Start), limits)
 	if h.Margin > 0 {
-		parts = append(parts, fmt.Sprintf("%s of it margin, for %s may take %s longer", units.FormatDuration(h.Margin), r.call(from), units.FormatDuration(r.of.Work[from].Slow)))
+		out += fmt.Sprintf(" %s to spare: %s may run %s over.", units.FormatDuration(h.Margin), r.call(from), units.FormatDuration(r.of.Work[from].Slow))
 	}
-	out := strings.Join(parts, "; ") + "."
-	if rest := h.Gap - wait.Least - h.Margin; rest > 0 {
-		out += fmt.Sprintf(" The other %s: %s is no later because %s; %s is no earlier because %s.", units.FormatDuration(rest),
-			r.call(from), r.stopText(from, r.scene.Later(from).Stop, true), r.call(to), r.stopText(to, r.scene.Earlier(to).Stop, false))
+	if h.Gap-wait.Least-h.Margin > 0 {
+		out += fmt.Sprintf(" %s cannot be later: %s. %s cannot be earlier: %s.", r.call(from), r.stopText(from, r.scene.Later(from).Stop, true), r.call(to), r.stopText(to, r.scene.Earlier(to).Stop, false))
 	}
 	return out
 }

@@ -34,10 +34,10 @@ func (r *reporter) chain(i int, room reason.Room) []Term {
 		}
 		if next < 0 || seen[next] {
 			if next >= 0 {
-				anchor, label = r.plan.Tasks[i].Start+room.Seconds+r.problem.Tasks[i].Duration, "end of "+r.call(i)
+				anchor, label = r.plan.Tasks[i].Start+room.Seconds+r.problem.Tasks[i].Duration, r.call(i)+" ends"
 			}
 			rest := r.plan.Tasks[i].End - anchor
-			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{"before it", rest}, Term{label, anchor})
+			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{"before", rest}, Term{label, anchor})
 			break
 		}
 		terms = append(terms, r.step(i, next, room)...)
@@ -71,16 +71,16 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 			return stop.Other, 0, ""
 		}
 		if stop.Other >= 0 {
-			return -1, end, r.names[stop.Resource] + " has " + r.call(stop.Other)
+			return -1, end, r.taken(stop.Resource, r.call(stop.Other))
 		}
 	case reason.LinkMax:
 		if r.of.Links[stop.Link].Limit != nil {
-			return -1, end, "published limit"
+			return -1, end, "food safety limit"
 		}
-		return -1, end, fmt.Sprintf("at most %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
+		return -1, end, fmt.Sprintf("up to %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
 	case reason.Latest:
 		if r.of.Work[i].Fixed != "" {
-			return -1, end, "kept at its time"
+			return -1, end, "pinned"
 		}
 	case reason.Target:
 		for _, t := range r.problem.Targets {
@@ -91,7 +91,7 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 	case reason.Window:
 		for _, w := range r.windows(stop.Resource) {
 			if w[0] <= r.plan.Tasks[i].Start && end <= w[1] {
-				return -1, w[1], "end of " + r.names[stop.Resource] + "'s shift"
+				return -1, w[1], r.shiftEnds(stop.Resource)
 			}
 		}
 	}
@@ -110,11 +110,11 @@ func (r *reporter) windows(id string) []schedule.Span {
 func (r *reporter) anchorName(i int, at, end int64) string {
 	switch {
 	case !r.of.Work[i].Placed():
-		return "to be over by then"
+		return "due"
 	case end > at:
-		return "the plate leaves, late"
+		return "plate leaves, late"
 	case r.of.Work[i].Wave > 1:
-		return "the wave leaves"
+		return "wave leaves"
 	}
 	return r.of.Courses[r.of.Work[i].Course].Name
 }
@@ -127,28 +127,20 @@ func (r *reporter) step(i, next int, room reason.Room) []Term {
 	label, margin := "before "+r.call(next), int64(0)
 	switch room.Stop.Rule {
 	case reason.LinkMin:
-		label, margin = "wait", r.of.Links[room.Stop.Link].Buffer
+		label, margin = "hold", r.of.Links[room.Stop.Link].Buffer
 		if w := r.of.Work[i]; !w.Placed() && r.problem.Links[room.Stop.Link].Least() > margin {
-			label = waitName(w.Wait.Reason) + " at least"
+			label = holdName(w.Wait.Reason) + " at least"
 		}
 	case reason.Pause:
-		label = fmt.Sprintf("%s turns to %s", r.names[room.Stop.Resource], r.settingOf(next, room.Stop.Resource))
+		label = fmt.Sprintf("%s changes to %s", r.names[room.Stop.Resource], r.settingOf(next, room.Stop.Resource))
 	case reason.Busy:
-		label = fmt.Sprintf("%s then has %s", r.names[room.Stop.Resource], r.call(next))
+		label = "then " + r.taken(room.Stop.Resource, r.call(next))
 	}
-	return []Term{own, {"margin, for it may take longer", -margin}, {label, margin - between}}
+	return []Term{own, {"to spare", -margin}, {label, margin - between}}
 }
 
-// call is how a step is named among others: with its component where that is
-// not in its own name already.
-func (r *reporter) call(i int) string {
-	w := r.of.Work[i]
-	comp := w.Made
-	if comp == "" || strings.Contains(strings.ToLower(w.Name), strings.ToLower(comp)) {
-		return w.Name
-	}
-	return w.Name + " " + words.Lower(comp)
-}
+// call is how a step is named.
+func (r *reporter) call(i int) string { return words.Step(r.of.Work[i].Made, r.of.Work[i].Name) }
 
 // callOne is how one of several waves, batches or goes of a step is named.
 func (r *reporter) callOne(i int) string {
@@ -162,12 +154,31 @@ func (r *reporter) callOne(i int) string {
 	return name
 }
 
-func waitName(reason string) string {
-	if reason == "" {
-		return "wait"
+// holdName is what a hold is called: rest, chill; one that is told in a sentence is a hold.
+func holdName(reason string) string {
+	if reason == "" || len(reason) > 24 {
+		return "hold"
 	}
 	return reason
 }
+
+// taken says what somebody is on, or something is in use for.
+func (r *reporter) taken(resource, other string) string {
+	if r.isCook(resource) {
+		return r.names[resource] + " is on " + other
+	}
+	return r.names[resource] + " has " + other
+}
+
+// shiftEnds names the end of a time in which somebody, or something, is there.
+func (r *reporter) shiftEnds(resource string) string {
+	if r.isCook(resource) {
+		return r.names[resource] + "’s shift ends"
+	}
+	return r.names[resource] + " not available from then"
+}
+
+func (r *reporter) isCook(resource string) bool { return strings.HasPrefix(resource, "cook.") }
 
 func (r *reporter) settingOf(i int, resource string) string {
 	for k, u := range r.problem.Tasks[i].Uses {
@@ -219,41 +230,44 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 	switch stop.Rule {
 	case reason.LinkMin:
 		if s := r.before(i, stop); s != "" {
-			return s + " would be too short"
+			return "the " + holdName(s) + " would be too short"
 		}
-		return other + " is " + map[bool]string{true: "next", false: "not over"}[later]
+		return other + map[bool]string{true: " follows", false: " is not finished"}[later]
 	case reason.LinkMax:
 		if k := r.of.Links[stop.Link].Keep; k != nil {
-			return fmt.Sprintf("it keeps %s %s", units.FormatDuration(k.For), k.Place)
+			return fmt.Sprintf("shelf life is %s %s", units.FormatDuration(k.For), k.Place)
 		}
 		if l := r.of.Links[stop.Link].Limit; l != nil {
-			return fmt.Sprintf("%s would be longer than %s (%s)", words.Lower(l.What), units.FormatDuration(l.Within), l.Source)
+			return fmt.Sprintf("%s, limit %s (%s)", words.Lower(l.What), units.FormatDuration(l.Within), l.Source)
 		}
-		return waitName(r.before(i, stop)) + " would be too long"
+		return "the " + holdName(r.before(i, stop)) + " would be too long"
 	case reason.Busy:
-		return fmt.Sprintf("%s has %s", r.names[stop.Resource], other)
+		return r.taken(stop.Resource, other)
 	case reason.Pause:
 		if stop.Other < 0 {
-			return fmt.Sprintf("%s is not at heat before", r.names[stop.Resource])
+			return r.names[stop.Resource] + " is not hot yet"
 		}
-		return fmt.Sprintf("%s needs %s to turn between %s and this", r.names[stop.Resource], units.FormatDuration(stop.Pause), other)
+		return fmt.Sprintf("%s needs %s to change %s %s", r.names[stop.Resource], units.FormatDuration(stop.Pause), map[bool]string{true: "before", false: "after"}[later], other)
 	case reason.Window:
-		return r.names[stop.Resource] + " is not on shift"
+		if r.isCook(stop.Resource) {
+			return r.names[stop.Resource] + " is off shift"
+		}
+		return r.names[stop.Resource] + " is not available"
 	case reason.Target:
 		if !r.of.Work[i].Placed() {
-			return "it should be over by then"
+			return "due by then"
 		}
-		return map[bool]string{true: "the plate would be late", false: "the plate would stand"}[later]
+		return map[bool]string{true: "the plate would be late", false: "the plate would stand waiting"}[later]
 	case reason.Together:
-		return "the table's plates would leave apart"
+		return "the table’s plates would split"
 	case reason.Horizon:
-		return "nothing holds it"
+		return "no limit"
 	case reason.Earliest, reason.Latest:
 		if r.of.Work[i].Fixed != "" {
-			return "it is kept at its time"
+			return "pinned"
 		}
 	}
-	return "its own limit"
+	return "limit of the step"
 }
 
 // before is the reason of the wait that a link stop speaks of.

@@ -20,7 +20,7 @@ func (m *model) disprove() error {
 		}
 	}
 	if cycle := m.cycle(); cycle != nil {
-		return &Impossible{"a cycle of minimum gaps: each would have to start after the other", m.ids(cycle)}
+		return &Impossible{Reason: "a cycle of minimum gaps: each would have to start after the other", Tasks: m.ids(cycle), Kind: Circle}
 	}
 	return m.disproveChain()
 }
@@ -36,39 +36,43 @@ func (m *model) ids(tasks []int) []string {
 func (m *model) disproveTask(i int) error {
 	t, id := m.tasks[i], []string{m.p.Tasks[i].ID}
 	if t.earliest+t.dur > m.p.Horizon[1] {
-		return &Impossible{fmt.Sprintf("%d s from %d on do not fit before the horizon closes at %d", t.dur, t.earliest, m.p.Horizon[1]), id}
+		return &Impossible{Reason: fmt.Sprintf("%d s from %d on do not fit before the horizon closes at %d", t.dur, t.earliest, m.p.Horizon[1]), Tasks: id, Kind: TooLate}
 	}
 	for _, n := range t.needs {
 		if len(n.slices) == 0 {
 			continue
 		}
-		if reason := m.tooFew(n); reason != "" {
-			return &Impossible{reason, id}
+		if lack, is := m.tooFew(n); is {
+			return &Impossible{Reason: lack.units(), Tasks: id, Kind: TooFew, Lack: lack}
 		}
-		if reason := m.tooShort(n); reason != "" {
-			return &Impossible{reason, id}
+		if lack, is := m.tooShort(n); is {
+			return &Impossible{Reason: fmt.Sprintf("needs %d s, the windows of %s have %d", lack.Need, lack.Resource, lack.Have), Tasks: id, Kind: TooShort, Lack: lack}
 		}
 	}
 	return nil
 }
 
-// tooFew says why a need finds units enough on none of its resources.
-func (m *model) tooFew(n need) string {
+// tooFew tells what a need lacks that finds units enough on none of its resources.
+func (m *model) tooFew(n need) (Lack, bool) {
 	best := 0
 	for k, r := range n.options {
 		if m.resources[r].Capacity >= n.units {
-			return ""
+			return Lack{}, false
 		}
 		if m.resources[r].Capacity > m.resources[n.options[best]].Capacity {
 			best = k
 		}
 	}
 	r := m.resources[n.options[best]]
-	return fmt.Sprintf("needs %d units, %s has %d", n.units, r.ID, r.Capacity)
+	return Lack{r.ID, n.units, r.Capacity}, true
 }
 
-// tooShort says why a need fits into no window of any of its resources.
-func (m *model) tooShort(n need) string {
+func (l Lack) units() string {
+	return fmt.Sprintf("needs %d units, %s has %d", l.Need, l.Resource, l.Have)
+}
+
+// tooShort tells what a need lacks that fits into no window of any of its resources.
+func (m *model) tooShort(n need) (Lack, bool) {
 	wanted := n.slices[len(n.slices)-1][1] - n.slices[0][0]
 	longest, who := int64(0), n.options[0]
 	for _, r := range n.options {
@@ -78,22 +82,19 @@ func (m *model) tooShort(n need) string {
 			}
 		}
 	}
-	if longest >= wanted {
-		return ""
-	}
-	return fmt.Sprintf("needs %d s, the windows of %s have %d", wanted, m.resources[who].ID, longest)
+	return Lack{m.resources[who].ID, wanted, longest}, longest < wanted
 }
 
 func (m *model) disproveHolds(l link) error {
 	if l.from == l.to && l.off < l.least {
-		return &Impossible{"must wait for itself", m.ids([]int{l.from})}
+		return &Impossible{Reason: "must wait for itself", Tasks: m.ids([]int{l.from}), Kind: Itself}
 	}
 	if l.least <= 0 {
 		return nil
 	}
 	for _, n := range l.holds {
-		if reason := m.tooFew(n); reason != "" {
-			return &Impossible{"the wait between them " + reason, m.ids([]int{l.from, l.to})}
+		if lack, is := m.tooFew(n); is {
+			return &Impossible{Reason: "the wait between them " + lack.units(), Tasks: m.ids([]int{l.from, l.to}), Kind: NoHold, Lack: lack}
 		}
 	}
 	return nil
@@ -144,7 +145,7 @@ func (m *model) disproveChain() error {
 			for t := b.after[i]; t >= 0 && len(chain) < 2*len(m.tasks); t = b.after[t] {
 				chain = append(chain, t)
 			}
-			return &Impossible{fmt.Sprintf("one after the other they need %d s more than the horizon has", b.es[i]-b.ls[i]), m.ids(chain)}
+			return &Impossible{Reason: fmt.Sprintf("one after the other they need %d s more than the horizon has", b.es[i]-b.ls[i]), Tasks: m.ids(chain), Kind: TooLong, Lack: Lack{Need: b.es[i] - b.ls[i]}}
 		}
 	}
 	return nil

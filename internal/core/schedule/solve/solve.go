@@ -36,8 +36,31 @@ type Options struct {
 
 // Impossible says that no plan can exist, and why: it is proven, not guessed.
 type Impossible struct {
-	Reason string
+	Reason string   // in the terms of the problem
 	Tasks  []string // that clash
+	Kind   Proof
+	Lack   Lack // of TooFew, TooShort and NoHold
+}
+
+// Proof is what kind of proof it is.
+type Proof string
+
+// The kinds of proof that there is no plan.
+const (
+	Circle   Proof = "circle"    // tasks that each must start after the other
+	TooLate  Proof = "too late"  // a task ends after everything is over
+	TooFew   Proof = "too few"   // a task needs more units than there are
+	TooShort Proof = "too short" // a task needs longer than anything is there for it
+	Itself   Proof = "itself"    // a task must wait for itself
+	NoHold   Proof = "no hold"   // a wait needs more units than there are
+	TooLong  Proof = "too long"  // a chain is longer than there is time
+	Nowhere  Proof = "nowhere"   // everything was tried
+)
+
+// Lack is a resource of which there is too little: units, or seconds.
+type Lack struct {
+	Resource   string // id
+	Need, Have int64
 }
 
 // Error tells the reason with the tasks.
@@ -73,7 +96,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	}
 	if s.bounds.all(nil, nil, nil, nil); m.tiny(s.bounds) && !(found && s.value.perfect()) {
 		if found, s.proven = s.tryAll(ctx, found); !found && s.proven {
-			return schedule.Plan{}, &Impossible{"together they fit nowhere: every start was tried", m.ids(all(len(m.tasks)))}
+			return schedule.Plan{}, &Impossible{Reason: "together they fit nowhere: every start was tried", Tasks: m.ids(all(len(m.tasks))), Kind: Nowhere}
 		}
 	}
 	if !found {

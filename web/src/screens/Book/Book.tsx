@@ -6,15 +6,15 @@ import { Form } from 'react-bootstrap'
 import { useBook, type Search } from '../../api/queries'
 import { More } from '../../parts/More'
 import { Empty, Failed, Waiting } from '../../parts/States'
-import { spoken } from '../../parts/words'
+import { count, spoken } from '../../parts/words'
 
 const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
 const leads: [number, string][] = [
-  [0, 'however long'],
-  [3600, 'within 1 h'],
-  [4 * 3600, 'within 4 h'],
-  [12 * 3600, 'on the day'],
-  [36 * 3600, 'since the day before'],
+  [0, 'any lead time'],
+  [3600, 'up to 1 h'],
+  [4 * 3600, 'up to 4 h'],
+  [12 * 3600, 'same day'],
+  [36 * 3600, 'from the day before'],
 ]
 
 export function Book() {
@@ -27,50 +27,50 @@ export function Book() {
     <>
       <div className="page-head">
         <h1>Book</h1>
-        <span className="quiet">{first && `${first.found} of ${first.all} ${first.all === 1 ? 'dish' : 'dishes'}`}</span>
+        <span className="quiet">{first && `${first.found} of ${count(first.all, 'dish')}`}</span>
         <div className="tools">
           <a className="btn btn-outline-dark btn-sm" href="/api/book/export.json">
-            Save the book
+            Export book
           </a>
           <Link className="btn btn-outline-dark btn-sm" to="/book/import">
-            Take one in
+            Import book
           </Link>
           <Link className="btn btn-outline-dark btn-sm" to="/book/ingredients">
             Ingredients
           </Link>
           <Link className="btn btn-primary btn-sm" to="/book/new">
-            Put a dish in
+            New dish
           </Link>
         </div>
       </div>
       <div className="book-search">
         <Form.Control aria-label="Search the book" placeholder="a dish, a component, an ingredient, an allergen" value={query.words} autoFocus onChange={(e) => set({ words: e.target.value })} autoComplete="off" />
-        <Form.Select aria-label="Surely without" value={query.without} onChange={(e) => set({ without: e.target.value })}>
-          <option value="">with anything in it</option>
+        <Form.Select aria-label="Allergens" value={query.without} onChange={(e) => set({ without: e.target.value })}>
+          <option value="">any allergens</option>
           {['gluten', 'alcohol'].map((w) => (
             <option key={w} value={w}>
-              surely without {w}
+              no {w} (recorded)
             </option>
           ))}
-          <option value="meat">surely without fish and meat</option>
+          <option value="meat">no fish or meat</option>
           {(first?.allergens ?? []).map((a) => (
             <option key={a.id} value={a.id}>
-              surely without {a.name}
+              no {a.name} (recorded)
             </option>
           ))}
         </Form.Select>
         <Form.Select aria-label="In season" value={query.month} onChange={(e) => set({ month: Number(e.target.value) })}>
-          <option value={0}>in any month</option>
+          <option value={0}>any season</option>
           {months.map((m, i) => (
             <option key={m} value={i + 1}>
-              all to be had in {m}
+              in season in {m}
             </option>
           ))}
         </Form.Select>
-        <Form.Select aria-label="Begun" value={query.within} onChange={(e) => set({ within: Number(e.target.value) })}>
+        <Form.Select aria-label="Lead time" value={query.within} onChange={(e) => set({ within: Number(e.target.value) })}>
           {leads.map(([s, label]) => (
             <option key={s} value={s}>
-              {s ? `begun ${label}` : label}
+              {label}
             </option>
           ))}
         </Form.Select>
@@ -78,7 +78,7 @@ export function Book() {
       {book.isPending && <Waiting what="the book" />}
       {book.isError && <Failed error={book.error} again={() => void book.refetch()} />}
       {first?.found === 0 && (
-        <Empty title={first.all ? 'Nothing in the book is like that' : 'The book is empty'}>{first.all ? 'Fewer words find more.' : 'Paste a dish as it was written, or type it line by line.'}</Empty>
+        <Empty title={first.all ? 'No dish matches' : 'The book is empty'}>{first.all ? 'Try fewer words.' : 'Paste a dish as it was written, or type it line by line.'}</Empty>
       )}
       <ul className="book">
         {entries?.map((e) => (
@@ -93,13 +93,13 @@ export function Book() {
                 {e.because && <span className="because">{e.because}</span>}
               </span>
               <span className="in">
-                {e.allergens.join(', ') || 'no allergen that was told'}
-                {e.unknown > 0 && `; ${e.unknown} not told`}
-                {e.versions.length > 0 && <span className="quiet"> · for guests: {e.versions.join(', ')}</span>}
+                {e.allergens.join(', ') || 'no listed allergens'}
+                {e.unknown > 0 && `; ${count(e.unknown, 'ingredient')} not recorded`}
+                {e.versions.length > 0 && <span className="quiet"> · versions: {e.versions.join(', ')}</span>}
               </span>
               <span className="open">
                 {e.faults.length > 0 && <span className="care">{e.faults[0]}</span>}
-                {e.gaps > 0 && <span className="gap">{e.gaps === 1 ? '1 gap holds it up' : `${e.gaps} gaps hold it up`}</span>}
+                {e.gaps > 0 && <span className="gap">{count(e.gaps, 'gap')}</span>}
               </span>
             </Link>
           </li>

@@ -5,13 +5,14 @@ import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { Rows } from '../../parts/Rows'
 import { useAddress } from '../../parts/address'
 import { toIngredient, toWords } from './ingredientForm'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useForm } from '../../parts/form'
 import { EditorActions } from '../../parts/EditorActions'
+import { count } from '../../parts/words'
 
 type Item = Schemas['IngredientView']
 
@@ -29,24 +30,24 @@ export function Ingredients() {
       <div className="page-head">
         <h1>Ingredients</h1>
         <span className="quiet">
-          {all.length} in the book, {untold} of which nothing is told · <Link to="/book">the dishes</Link>
+          {count(all.length, 'ingredient')}{untold > 0 && `, ${untold} with allergens not recorded`} · <Link to="/book">Dishes</Link>
         </span>
         <div className="tools">
-          <TakeBack screen="ingredients" />
+          <Undo screen="ingredients" />
         </div>
       </div>
-      {all.length === 0 && <Empty title="Nothing is bought yet">Ingredients come into the book with the dishes that need them.</Empty>}
+      {all.length === 0 && <Empty title="No ingredients yet">They come in with the first dish.</Empty>}
       <div className="dish-screen">
         <div>
-          <Form.Control aria-label="Find an ingredient" placeholder="find" className="mb-2" value={words} onChange={(e) => setWords(e.target.value)} />
+          <Form.Control aria-label="Search ingredients" placeholder="Search" className="mb-2" value={words} onChange={(e) => setWords(e.target.value)} />
           {all
             .filter((i) => [i.ingredient.name, ...(i.ingredient.also ?? [])].some((n) => n.toLowerCase().includes(words.toLowerCase())))
             .map((i) => (
               <button key={i.ingredient.id} className="step-line" aria-current={i === open} onClick={() => setParams({ of: i.ingredient.id }, { replace: true })}>
                 <span className="name">{i.ingredient.name}</span>
                 <span>
-                  {i.ingredient.allergens ? <span className="facts">{i.ingredient.allergens.length ? i.ingredient.allergens.join(', ') : 'no allergens'}</span> : <span className="gap">what is in it?</span>}
-                  <span className="small quiet"> in {i.dishes} {i.dishes === 1 ? 'dish' : 'dishes'}</span>
+                  {i.ingredient.allergens ? <span className="facts">{i.ingredient.allergens.length ? i.ingredient.allergens.join(', ') : 'no allergens'}</span> : <span className="gap">allergens?</span>}
+                  <span className="small quiet"> in {count(i.dishes, 'dish')}</span>
                 </span>
               </button>
             ))}
@@ -78,40 +79,40 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
       <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Ingredient ${item.ingredient.name}`}>
         <div className="pair">
           {text('name', 'name')}
-          {text('also', 'other words for it, with commas')}
+          {text('also', 'also called (comma between)')}
         </div>
         <fieldset>
-          <legend>allergens in it</legend>
-          <Form.Check id="told" label="it is told: what is ticked is in it, and nothing else" checked={f.told} onChange={(e) => set({ told: e.target.checked })} />
+          <legend>allergens</legend>
+          <Form.Check id="told" label="Recorded: contains what is ticked, nothing else" checked={f.told} onChange={(e) => set({ told: e.target.checked })} />
           <div className="d-flex flex-wrap gap-3 mt-2">
             {allergens.map((a) => (
               <Form.Check key={a.id} id={`allergen-${a.id}`} label={a.name} checked={f.allergens.includes(a.id)} onChange={(e) => set({ told: true, allergens: e.target.checked ? [...f.allergens, a.id] : f.allergens.filter((x) => x !== a.id) })} />
             ))}
           </div>
-          {!f.told && <span className="gap mt-2">what is in it? until it is told, no dish with it is free of anything</span>}
+          {!f.told && <span className="gap mt-2">Not recorded. Until then no dish with it counts as free of any allergen.</span>}
         </fieldset>
         <div className="pair mt-3">
           <Form.Group controlId="ingredient-animal">
-            <Form.Label>it comes from</Form.Label>
+            <Form.Label>animal source</Form.Label>
             <Form.Select value={f.animal} onChange={(e) => set({ animal: e.target.value })}>
-              <option value="">never told</option>
+              <option value="">not recorded</option>
               {animals.map((a) => (
                 <option key={a} value={a}>
-                  {a === 'none' ? 'no animal' : a}
+                  {a === 'none' ? 'none' : a}
                 </option>
               ))}
             </Form.Select>
           </Form.Group>
-          <Form.Check className="align-self-end" id="ingredient-alcohol" label="there is alcohol in it" checked={f.alcohol} onChange={(e) => set({ alcohol: e.target.checked })} />
-          {text('density', 'grams in a millilitre')}
-          {text('piece', 'grams of one')}
-          {text('loss', '% lost in trimming')}
-          {text('season', 'months of its season (9, 10, 11)')}
+          <Form.Check className="align-self-end" id="ingredient-alcohol" label="contains alcohol" checked={f.alcohol} onChange={(e) => set({ alcohol: e.target.checked })} />
+          {text('density', 'density, g/ml')}
+          {text('piece', 'weight of one, g')}
+          {text('loss', 'trim loss, %')}
+          {text('season', 'season, months (9, 10, 11)')}
         </div>
-        {text('delivery', 'what to look for when it comes')}
-        <Rows legend="it is sold" columns={[{ name: 'supplier', label: 'by', width: 150, options: [['', 'by whom'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'in packs of', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'called', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="add a pack" wrong={wrong?.field} />
-        <Form.Check className="mt-2" id="ingredient-house" label="it is always there and never ordered: water, ice" checked={f.house} onChange={(e) => set({ house: e.target.checked })} />
-        <Rows legend="stands in for it" columns={[{ name: 'ingredient', label: 'what', width: 180, options: [['', 'what'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: 'times', width: 80, hint: '× 1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="add a substitute" wrong={wrong?.field} />
+        {text('delivery', 'check on delivery')}
+        <Rows legend="packs" columns={[{ name: 'supplier', label: 'supplier', width: 150, options: [['', 'supplier'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'size', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'name', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="Add a pack" wrong={wrong?.field} />
+        <Form.Check className="mt-2" id="ingredient-house" label="never ordered (water, ice)" checked={f.house} onChange={(e) => set({ house: e.target.checked })} />
+        <Rows legend="substitutes" columns={[{ name: 'ingredient', label: 'ingredient', width: 180, options: [['', 'ingredient'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: '×', width: 80, hint: '1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="Add a substitute" wrong={wrong?.field} />
         <EditorActions form={form} save="Save the ingredient" close={close} />
       </Form>
       <SentBack id={item.ingredient.id} name={item.ingredient.name} />
@@ -125,20 +126,20 @@ function SentBack({ id, name }: { id: string; name: string }) {
   const { falls, standIns } = refused.data
   return (
     <section className="mt-4">
-      <h2>If the {name} is sent back</h2>
-      {falls.length === 0 && <p className="quiet">No dish needs it.</p>}
+      <h2>If {name} is sent back</h2>
+      {falls.length === 0 && <p className="quiet">No dish uses it.</p>}
       {falls.map((f) => (
-        <Bracket key={f.dish} what={<Link to={`/dish/${f.dish}`}>{f.name} falls</Link>}>
-          by {f.by.join(', ')}
-          {f.versions.length > 0 && `; can still be served as: ${f.versions.join(', ')}`}
+        <Bracket key={f.dish} what={<Link to={`/dish/${f.dish}`}>{f.name} is off</Link>}>
+          used in {f.by.join(', ')}
+          {f.versions.length > 0 && `; versions still on: ${f.versions.join(', ')}`}
         </Bracket>
       ))}
       {standIns.map((s) => (
         <p key={s.ingredient} className="m-0">
-          <strong>{s.name}</strong> can stand in{s.factor !== 1 && `, × ${s.factor}`}
+          <strong>{s.name}</strong>{s.factor !== 1 && `, × ${s.factor}`}
           {s.note && `, ${s.note}`}
-          {s.brings.length > 0 && <span className="care">It brings {s.brings.join(', ')}.</span>}
-          {s.unknown && <span className="care">Its allergens were never told.</span>}
+          {s.brings.length > 0 && <span className="care">Adds {s.brings.join(', ')}.</span>}
+          {s.unknown && <span className="care">Allergens not recorded.</span>}
         </p>
       ))}
     </section>

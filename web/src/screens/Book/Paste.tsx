@@ -10,12 +10,11 @@ import { useDraft } from '../../parts/draft'
 import { useOnce } from '../../parts/once'
 import { Said } from '../../parts/Said'
 import { useAsked } from '../../parts/asked'
+import { count } from '../../parts/words'
 
 type Pasted = Schemas['Pasted']
 type Line = Pasted['components'][number]['lines'][number]
 type Held = { text: string; pasted?: Pasted; more?: number }
-
-const count = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
 
 const example = `Roast mackerel, crushed potato
 
@@ -39,7 +38,7 @@ export function Paste() {
   const set = held.set
   const heard = useAsked(text.trim() && !held.value.pasted ? text : undefined, (text) => ask(api.POST('/api/read/paste', { body: { text } })), 250)
   const { pasted, more } = held.value.pasted || !heard.settled ? held.value : { pasted: heard.answer?.pasted, more: heard.answer?.more }
-  const wrong = !heard.error ? '' : heard.error instanceof Refused ? heard.error.message : 'The server cannot be reached. What you pasted is kept.'
+  const wrong = !heard.error ? '' : heard.error instanceof Refused ? heard.error.message : 'No connection. What you pasted is kept.'
   const change = (next: Pasted) => set({ ...held.value, pasted: next })
   const keep = async () => {
     if (!pasted) return
@@ -49,22 +48,22 @@ export function Paste() {
       await reread()
       go(`/dish/${made.id}`)
     } catch (error) {
-      desk.say(error instanceof Refused ? error.message : 'The server cannot be reached. What you pasted is kept; keep it again.')
+      desk.say(error instanceof Refused ? error.message : 'No connection. What you pasted is kept: save again.')
     }
   }
   const doubts = pasted?.components.flatMap((c) => c.lines).filter((l) => l.as === 'skip' || (l.step ?? l.ingredient)?.doubt).length ?? 0
   return (
     <>
       <div className="page-head">
-        <h1>Put a dish in</h1>
-        <span className="quiet">{pasted ? `${count(pasted.components.length, 'component')}${doubts ? `, ${count(doubts, 'line')} to look at` : ''}` : 'paste it, or type it a line at a time'}</span>
+        <h1>New dish</h1>
+        <span className="quiet">{pasted ? `${count(pasted.components.length, 'component')}${doubts ? `, ${count(doubts, 'line')} to check` : ''}` : 'Paste it, or type it line by line'}</span>
         <div className="tools">
           {(text || pasted) && (
             <Button size="sm" variant="outline-dark" onClick={held.drop}>
-              Begin again
+              Clear
             </Button>
           )}
-          {pasted && pasted.components.length > 0 && <Button onClick={() => void keep()}>Keep it in the book</Button>}
+          {pasted && pasted.components.length > 0 && <Button onClick={() => void keep()}>Save to the book</Button>}
         </div>
       </div>
       <div className="paste-screen">
@@ -81,7 +80,7 @@ export function Paste() {
           {pasted && (
             <>
               <Form.Control className="dish-name" aria-label="Name of the dish" placeholder="Name of the dish" value={pasted.name} onChange={(e) => change({ ...pasted, name: e.target.value })} />
-              {more ? <p className="small quiet">There are {more} more recipes in this page; this is the first.</p> : null}
+              {more ? <p className="small quiet">{count(more, 'more recipe')} on this page; this is the first.</p> : null}
               {pasted.components.map((c, i) => (
                 <Reviewed key={i} component={c} set={(next) => change({ ...pasted, components: pasted.components.map((x, k) => (k === i ? next : x)) })} />
               ))}
@@ -101,12 +100,12 @@ function Reviewed({ component, set }: { component: Component; set: (c: Component
       <div className="d-flex gap-2">
         <Form.Control className="name" aria-label="Name of the component" value={component.name} placeholder="component" onChange={(e) => set({ ...component, name: e.target.value })} />
         <label className="labelled">
-          makes
-          <Form.Control aria-label={`${component.name} makes`} value={component.yield ?? ''} onChange={(e) => set({ ...component, yield: e.target.value })} />
+          yield
+          <Form.Control aria-label={`${component.name} yield`} value={component.yield ?? ''} onChange={(e) => set({ ...component, yield: e.target.value })} />
         </label>
         <label className="labelled">
-          a plate
-          <Form.Control aria-label={`${component.name} on a plate`} value={component.portion ?? ''} onChange={(e) => set({ ...component, portion: e.target.value })} />
+          portion
+          <Form.Control aria-label={`${component.name} portion`} value={component.portion ?? ''} onChange={(e) => set({ ...component, portion: e.target.value })} />
         </label>
       </div>
       {component.lines.map((l, i) => (
@@ -117,9 +116,9 @@ function Reviewed({ component, set }: { component: Component; set: (c: Component
 }
 
 const kinds: [Line['as'], string][] = [
-  ['ingredient', 'goes in'],
-  ['step', 'is done'],
-  ['skip', 'left out'],
+  ['ingredient', 'ingredient'],
+  ['step', 'step'],
+  ['skip', 'ignore'],
 ]
 
 function OneLine({ line, set }: { line: Line; set: (l: Line) => void }) {
@@ -139,7 +138,7 @@ function OneLine({ line, set }: { line: Line; set: (l: Line) => void }) {
         ))}
       </Form.Select>
       {typing === undefined ? (
-        <button className="text-button" onClick={() => setTyping(line.text)} title="change the words">
+        <button className="text-button" onClick={() => setTyping(line.text)} title="Edit line">
           <Said text={line.text} spans={read && read.line === line.text ? read.spans : []} doubt={read?.doubt ?? line.as === 'skip'} why={read?.why} />
         </button>
       ) : (

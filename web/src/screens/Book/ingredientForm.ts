@@ -35,10 +35,10 @@ async function packs(rows: Row[]): Promise<Ingredient['packs']> {
       .map((r, i) => ({ r, i }))
       .filter(({ r }) => r.supplier || r.size?.trim())
       .map(async ({ r, i }) => {
-        if (!r.supplier) throw new FieldError(`it is sold.${i}.supplier`, 'who sells it?')
-        const size = await measure(`it is sold.${i}.size`, r.size ?? '')
-        if (!size) throw new FieldError(`it is sold.${i}.size`, 'in packs of what size?')
-        return { supplier: r.supplier, size, price: r.price?.trim() ? Math.round(100 * decimal(`it is sold.${i}.price`, r.price)) : undefined, name: r.name || undefined }
+        if (!r.supplier) throw new FieldError(`packs.${i}.supplier`, 'Choose a supplier.')
+        const size = await measure(`packs.${i}.size`, r.size ?? '')
+        if (!size) throw new FieldError(`packs.${i}.size`, 'Pack size?')
+        return { supplier: r.supplier, size, price: r.price?.trim() ? Math.round(100 * decimal(`packs.${i}.price`, r.price)) : undefined, name: r.name || undefined }
       }),
   )
 }

@@ -39,7 +39,7 @@ function Sheet({ view }: { view: View }) {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   })
-  if (placings.length === 0) return <Empty title="Nothing is placed yet">Say how the plate is built first.</Empty>
+  if (placings.length === 0) return <Empty title="Nothing is placed yet">Add placings on Plate first.</Empty>
   return (
     <div className="build-card">
       <Patterns />
@@ -68,13 +68,19 @@ function Sheet({ view }: { view: View }) {
 
 const nameOf = (view: View, component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
 
+/** portionOf is the portion that the dish has of a component, where the placing names no amount. */
+function portionOf(view: View, component: string) {
+  const portion = view.dish.parts.find((p) => p.component === component)?.portion
+  return portion ? `portion ${amount(portion)}` : 'amount not set'
+}
+
 function RollCall({ view }: { view: View }) {
   const { plate } = view.dish
   const once = (list: string[]) => [...new Set(list.filter(Boolean))]
   const rows: [string, string[]][] = [
     ['food', once(plate.placings.map((p) => nameOf(view, p.component)))],
     ['tools', once(plate.placings.flatMap((p) => (p.tool ?? '').split(',').map((t) => t.trim())))],
-    ['ware', once([[plate.ware.name, plate.ware.note].filter(Boolean).join(', '), ...(plate.formers ?? []).map((f) => `${f.have} of ${f.name}`)])],
+    ['ware', once([[plate.ware.name, plate.ware.note].filter(Boolean).join(', '), ...(plate.formers ?? []).map((f) => `${f.have} × ${f.name}`)])],
   ]
   return (
     <div className="roll-call">
@@ -101,7 +107,7 @@ function Step({ view, number }: { view: View; number: number }) {
     <div className="build-step">
       <div>
         <div className="what">{nameOf(view, p.component)}</div>
-        <div className="much">{p.amount ? amount(p.amount) : 'to taste'}</div>
+        <div className="much">{p.amount ? amount(p.amount) : portionOf(view, p.component)}</div>
         <div className="how">
           {shape.words}
           <br />
@@ -111,7 +117,7 @@ function Step({ view, number }: { view: View; number: number }) {
         <div className="with">
           {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).concat(`${p.seconds}\u00a0s`).join(' · ')}
         </div>
-        {p.notEaten && <span className="care">It is not eaten: the guest is told.</span>}
+        {p.notEaten && <span className="care">Not eaten: tell the guest.</span>}
         {p.stands && <div className="with">{standing(p.stands)}</div>}
         {p.cue && <div className="with">until {p.cue}</div>}
       </div>
@@ -135,7 +141,7 @@ function Check({ view, again }: { view: View; again: () => void }) {
       await once(what, (id) => ask(api.POST('/api/dishes/{id}/checks', { params: { path: { id: view.dish.id } }, body: { id, ...what } }).then((a) => ({ ...a, data: a.data ?? {} }))))
       again()
     } catch (error) {
-      desk.say(error instanceof Error ? error.message : 'It was not kept.')
+      desk.say(error instanceof Error ? error.message : 'Not saved.')
       setBusy(false)
     }
   }
@@ -143,7 +149,7 @@ function Check({ view, again }: { view: View; again: () => void }) {
   const photo = usePhoto(view.dish.id)
   return (
     <div className="build-check">
-      {photo.data?.there && <img className="build-photo" src={photo.data.address} alt="So it should look" />}
+      {photo.data?.there && <img className="build-photo" src={photo.data.address} alt="How it should look" />}
       {!back && finish.map((f) => <p key={f.text}>{f.text}</p>)}
       {!back && (
         <div className="build-moves">

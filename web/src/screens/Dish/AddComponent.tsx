@@ -17,16 +17,16 @@ export function AddComponent({ view, show }: { view: View; show: (side: string, 
     const words = name.trim()
     if (!words) return
     const known = made.find((c) => c.name.toLowerCase() === words.toLowerCase())
-    if (known && view.dish.parts.some((p) => p.component === known.id)) return desk.say(`${known.name} is on the dish. It can be placed on the plate more than once.`)
+    if (known && view.dish.parts.some((p) => p.component === known.id)) return desk.say(`${known.name} is already on the dish. Place it twice on the plate instead.`)
     const id = known?.id ?? (await newID(words, made.map((c) => c.id)))
-    if (!known && !(await desk.hand({ kind: 'component', id, version: 0, screen, what: `${words}: new`, value: { id, name: words, yield: { quantity: 1, unit: 'part' }, ingredients: [], methods: [{ id: 'method', name: 'our way', steps: [] }] } }))) return
+    if (!known && !(await desk.hand({ kind: 'component', id, version: 0, screen, what: `${words}: new`, value: { id, name: words, yield: { quantity: 1, unit: 'part' }, ingredients: [], methods: [{ id: 'method', name: 'house method', steps: [] }] } }))) return
     if (!(await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${words} on ${view.dish.name}`, value: { ...view.dish, parts: [...view.dish.parts, { component: id }] } }))) return
     setName('')
     show('component', { of: id })
   }
   return (
     <form className="d-flex gap-2 mt-4" onSubmit={(e) => void submit(e)}>
-      <Form.Control aria-label="A component more" placeholder="a component more, new or from the book" list="made" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} autoComplete="off" />
+      <Form.Control aria-label="Add a component" placeholder="Add a component, new or from the book" list="made" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} autoComplete="off" />
       <datalist id="made">
         {made.map((c) => (
           <option key={c.id} value={c.name} />
@@ -34,7 +34,7 @@ export function AddComponent({ view, show }: { view: View; show: (side: string, 
       </datalist>
       {name.trim() && (
         <Button type="submit" variant="outline-dark" size="sm">
-          Put it on
+          Add
         </Button>
       )}
     </form>

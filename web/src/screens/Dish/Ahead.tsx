@@ -1,6 +1,6 @@
 // What could be done ahead, and which steps stand in each other's way.
 import { Bracket } from '../../parts/States'
-import { spoken } from '../../parts/words'
+import { count, spoken, upper } from '../../parts/words'
 import type { View } from './types'
 
 export function Ahead({ view }: { view: View }) {
@@ -8,13 +8,13 @@ export function Ahead({ view }: { view: View }) {
   return (
     <>
       {view.rivals.map((r) => (
-        <Bracket key={r.a + r.b + r.kind} what={`${r.kind}: ${r.a} and ${r.b} meet`}>
-          From {spoken(r.from)} to {spoken(r.to)} before the plate{r.heat ? ', at two temperatures' : r.places ? `, and there ${r.places === 1 ? 'is one place' : `are ${r.places} places`}` : ', and there is none'}. The run-up parts them.
+        <Bracket key={r.a + r.b + r.kind} what={`${upper(r.kind)}: ${r.a} and ${r.b} at the same time`}>
+          {spoken(r.from)} to {spoken(r.to)} before the plate{r.heat ? ', at different temperatures' : r.places ? `, ${count(r.places, 'place')}` : ', and there is none'}. The run-up separates them.
         </Bracket>
       ))}
       {ahead.length > 0 && (
         <section className="mt-3">
-          <h2>could be made ahead</h2>
+          <h2>can be made ahead</h2>
           <table className="fire">
             <tbody>
               {ahead.map((a) => (

@@ -19,7 +19,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
   const ingredients = useIngredients().data?.ingredients.map((i) => i.ingredient) ?? []
   const variant = async () => {
     const id = `${component.id}-variant`
-    const value = { id, name: `${component.name}, another`, yield: component.yield, ingredients: [], methods: [], variant: { of: component.id, changes: [] } }
+    const value = { id, name: `${component.name}, variant`, yield: component.yield, ingredients: [], methods: [], variant: { of: component.id, changes: [] } }
     const screen = `dish:${view.dish.id}`
     if (!(await desk.hand({ kind: 'component', id, version: 0, screen, what: `${value.name}: a variant`, value }))) return
     await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${value.name} in place of ${component.name}`, value: { ...view.dish, parts: view.dish.parts.map((p) => (p.component === component.id ? { ...p, component: id } : p)) } })
@@ -43,12 +43,12 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
       <div className="pair">
         <Field label="name" name="name" f={f} set={set} wrong={wrong} />
-        <Field label="it makes (500 g, 6, 1.2 l)" name="yield" f={f} set={set} wrong={wrong} />
-        {!part.into && <Field label="on one plate" name="portion" f={f} set={set} wrong={wrong} />}
+        <Field label="yield (500 g, 6, 1.2 l)" name="yield" f={f} set={set} wrong={wrong} />
+        {!part.into && <Field label="portion" name="portion" f={f} set={set} wrong={wrong} />}
         <Form.Group controlId="component-section">
-          <Form.Label>made by</Form.Label>
+          <Form.Label>section</Form.Label>
           <Form.Select value={f.section} onChange={(e) => set({ section: e.target.value })}>
-            <option value="">no section said</option>
+            <option value="">none</option>
             {(view.kitchen.sections ?? []).map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}
@@ -56,27 +56,27 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
             ))}
           </Form.Select>
         </Form.Group>
-        <Field label="kept in (empty: what fits)" name="container" f={f} set={set} wrong={wrong} />
-        <Field label="grams in a millilitre" name="density" f={f} set={set} wrong={wrong} />
+        <Field label="container (blank = smallest that fits)" name="container" f={f} set={set} wrong={wrong} />
+        <Field label="density, g/ml" name="density" f={f} set={set} wrong={wrong} />
         <Field label="smallest batch" name="least" f={f} set={set} wrong={wrong} />
         <Field label="largest batch" name="most" f={f} set={set} wrong={wrong} />
       </div>
-      <Form.Check className="mt-2" id="component-whole" label="only whole lists: once, twice, three times" checked={f.whole} onChange={(e) => set({ whole: e.target.checked })} />
-      {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: a change changes it there too.</p>}
+      <Form.Check className="mt-2" id="component-whole" label="whole recipes only (× 1, × 2, × 3)" checked={f.whole} onChange={(e) => set({ whole: e.target.checked })} />
+      {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: changes apply there too.</p>}
       {component.variant ? (
-        <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
+        <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
       ) : (
         <button type="button" className="plain-button mt-2" onClick={() => void variant()}>
-          make a variant of it
+          Make a variant
         </button>
       )}
       <Lines f={f} set={set} wrong={wrong} />
-      <Rows legend="not in proportion" columns={ruleColumns(f)} rows={f.rules} set={(rules) => set({ rules })} add="say how one of them grows" wrong={wrong?.field} />
-      <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why this way', width: 210 }, { name: 'bought', label: 'bought in: ordered before', width: 130, hint: 'bought: 1 d' }]} rows={f.methods} set={(methods) => set({ methods })} add="add a method" wrong={wrong?.field} />
-      <Rows legend="keeps" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="add how it keeps" wrong={wrong?.field} />
-      <Rows legend="must come out" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="add an object that goes in" wrong={wrong?.field} />
-      <Rows legend="left over" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'by which step', width: 170, options: [['', 'by which step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="add a by-product" wrong={wrong?.field} />
-      <Rows legend="comes as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="add a state in which an ingredient comes" wrong={wrong?.field} />
+      <Rows legend="scaling exceptions" columns={ruleColumns(f)} rows={f.rules} set={(rules) => set({ rules })} add="Add an exception" wrong={wrong?.field} />
+      <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why', width: 210 }, { name: 'bought', label: 'bought in, order ahead', width: 130, hint: '1 day' }]} rows={f.methods} set={(methods) => set({ methods })} add="Add a method" wrong={wrong?.field} />
+      <Rows legend="shelf life" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="Add shelf life" wrong={wrong?.field} />
+      <Rows legend="take-outs (twine, skewers)" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="Add a take-out" wrong={wrong?.field} />
+      <Rows legend="by-products" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="Add a by-product" wrong={wrong?.field} />
+      <Rows legend="arrives as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="Add a condition" wrong={wrong?.field} />
       <EditorActions form={form} save="Save the component" close={close} forget stale={form.typed && form.origin.version !== part.version ? 'this component' : undefined} />
     </Form>
   )
@@ -94,39 +94,39 @@ function Field({ label, name, f, set, wrong }: FormProps & { label: string; name
 }
 
 function Lines({ f, set, wrong }: FormProps) {
-  return <Rows legend="goes in" columns={[{ name: 'amount', label: 'amount', width: 110 }, { name: 'name', label: 'what', width: 190 }, { name: 'note', label: 'note', width: 190 }]} rows={f.lines} set={(lines) => set({ lines })} add="add an ingredient" wrong={wrong?.field} />
+  return <Rows legend="ingredients" columns={[{ name: 'amount', label: 'amount', width: 110 }, { name: 'name', label: 'what', width: 190 }, { name: 'note', label: 'note', width: 190 }]} rows={f.lines} set={(lines) => set({ lines })} add="Add an ingredient" wrong={wrong?.field} />
 }
 
 const ruleColumns = (f: ComponentForm): Column[] => [
   { name: 'line', label: 'what', width: 150, options: [['', 'what'], ...f.lines.map((l): [string, string] => [l.name ?? '', l.name ?? ''])] },
-  { name: 'how', label: 'how it grows', width: 170, options: [['', 'how it grows'], ['per', 'so much to so much of'], ['whole', 'in whole ones'], ['fixed', 'the same for each batch'], ['seasoning', 'as seasoning, by the root']] },
-  { name: 'per', label: 'to how much of what', width: 160, hint: '100 ml of stock' },
+  { name: 'how', label: 'how it scales', width: 170, options: [['', 'how it scales'], ['per', 'amount per amount'], ['whole', 'whole units'], ['fixed', 'fixed per batch'], ['seasoning', 'seasoning (grows slower)']] },
+  { name: 'per', label: 'per how much of what', width: 160, hint: '100 ml of stock' },
 ]
 
 const changeColumns = (part: Part, ingredients: Schemas['Ingredient'][]): Column[] => [
-  { name: 'do', label: 'do', width: 110, options: [['swap', 'swap'], ['leave out', 'leave out'], ['scale', 'take × of'], ['add', 'add']] },
+  { name: 'do', label: 'do', width: 110, options: [['swap', 'swap'], ['leave out', 'leave out'], ['scale', 'scale'], ['add', 'add']] },
   { name: 'line', label: 'what', width: 160, options: [['', 'what'], ...part.made.ingredients.map((l): [string, string] => [l.name, l.name])] },
-  { name: 'ingredient', label: 'with', width: 160, options: [['', 'for, or with'], ...ingredients.map((i): [string, string] => [i.id, i.name])] },
-  { name: 'factor', label: 'times', width: 64, hint: '×' },
+  { name: 'ingredient', label: 'with', width: 160, options: [['', 'with'], ...ingredients.map((i): [string, string] => [i.id, i.name])] },
+  { name: 'factor', label: '×', width: 64, hint: '×' },
 ]
 
 const keepColumns: Column[] = [
   { name: 'place', label: 'where', width: 120, options: [['chilled', 'chilled'], ['frozen', 'frozen'], ['ambient', 'ambient'], ['hot', 'hot']] },
   { name: 'for', label: 'for', width: 100, hint: '3 d' },
-  { name: 'then', label: 'what then', width: 220 },
+  { name: 'then', label: 'after that', width: 220 },
 ]
 
 const takeOutColumns = (steps: [string, string][]): Column[] => [
   { name: 'name', label: 'what', width: 110, hint: 'twine' },
-  { name: 'in', label: 'goes in with', width: 140, options: [['', 'goes in with'], ...steps] },
-  { name: 'out', label: 'comes out with', width: 140, options: [['', 'nobody takes it out'], ...steps, ['plate', 'at the plate']] },
+  { name: 'in', label: 'goes in at', width: 140, options: [['', 'goes in at'], ...steps] },
+  { name: 'out', label: 'comes out at', width: 140, options: [['', 'never taken out'], ...steps, ['plate', 'at the plate']] },
   { name: 'before', label: 'before', width: 130, options: [['', 'before the plate'], ...steps] },
   { name: 'within', label: 'within', width: 90, hint: 'within' },
 ]
 
 const conditionColumns = (f: ComponentForm, steps: string[]): Column[] => [
-  { name: 'name', label: 'state', width: 100, hint: 'stale' },
-  { name: 'line', label: 'of', width: 130, options: [['', 'of what'], ...f.lines.map((l): [string, string] => [l.name ?? '', l.name ?? ''])] },
+  { name: 'name', label: 'condition', width: 100, hint: 'stale' },
+  { name: 'line', label: 'ingredient', width: 130, options: [['', 'ingredient'], ...f.lines.map((l): [string, string] => [l.name ?? '', l.name ?? ''])] },
   { name: 'what', label: 'changes', width: 150, options: [['', 'changes'], ...f.lines.map((l): [string, string] => [`line:${l.name}`, `amount of ${l.name}`]), ...steps.map((s): [string, string] => [`step:${s}`, `time of ${s}`])] },
-  { name: 'factor', label: 'times', width: 80, hint: '× 0.8' },
+  { name: 'factor', label: '×', width: 80, hint: '0.8' },
 ]

@@ -5,7 +5,7 @@ import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import type { LineReading } from '../../parts/reading'
 import { useHeat } from '../../parts/heat'
-import { lasts, spoken } from '../../parts/words'
+import { assumed, range, spoken, times } from '../../parts/words'
 import type { Part, Pick, View } from './types'
 import type { Step } from './form'
 import { LineField } from './LineField'
@@ -30,15 +30,15 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
     <section aria-label={component.name}>
       <div className="component-head">
         <h2>
-          <button className="name-button" onClick={() => show('component', { of: component.id })} title="what it makes, keeps, leaves over">
+          <button className="name-button" onClick={() => show('component', { of: component.id })} title="Edit component">
             {component.name}
           </button>
-          {part.into && <span className="quiet"> into {part.into}</span>}
+          {part.into && <span className="quiet"> goes into {part.into}</span>}
         </h2>
         <span className="small quiet">
           {component.methods.length > 1 && (
             <button className="plain-button me-3" onClick={() => show('methods')}>
-              {used(component)?.name}, 1 of {component.methods.length}
+              Method {component.methods.findIndex((m) => m === used(component)) + 1} of {component.methods.length}: {used(component)?.name}
             </button>
           )}
           {part.into ? '' : portion ? need.make.working : <span className="gap">how much on a plate?</span>}
@@ -50,7 +50,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
         <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id && g.field !== 'unlisted')} faults={part.takeOuts.filter((t) => t.step === s.id).map((t) => t.what)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />
       ))}
       <div className="ms-3 mt-1">
-        <LineField label={`${component.name}, a line more`} hint="say a step or an ingredient" into={component.id} ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Put it in" />
+        <LineField label={`${component.name}: add a line`} hint="Type a step or an ingredient" into={component.id} ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Add" />
       </div>
     </section>
   )
@@ -68,7 +68,7 @@ function Ingredients({ part, view }: { part: Part; view: View }) {
           {i > 0 && ' · '}
           {l.amount ? <span className="amount">{amount(l.amount)}{tie(l, lines)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
           {l.name}
-          {l.byProduct && <span className="quiet"> (left over)</span>}
+          {l.byProduct && <span className="quiet"> (by-product)</span>}
           {l.note && <span className="quiet">, {l.note}</span>}
           {!l.ingredient && !l.component && <span className="quiet"> (not in the book)</span>}
         </span>
@@ -88,7 +88,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
   const heat = useHeat()
   const gap = gaps.find((g) => !g.lesser)
   const twice = gaps.find((g) => g.field === 'twice')
-  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'not to be interrupted', step.short && `stopped short: ${step.short}`, step.pan?.clean && 'a clean pan', step.left !== undefined && `${Math.round(step.left * 100)} % left`, step.until && `${amount(step.until)} left`]
+  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'do not leave', step.short && `take out early: ${step.short}`, step.pan?.clean && 'clean pan', step.left !== undefined && `reduce to ${Math.round(step.left * 100)} %`, step.until && `reduce to ${amount(step.until)}`]
   const wait = waitWords(step)
   const cue = (step.cues ?? []).find((c) => c.right)
   return (
@@ -98,7 +98,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
         <span>
           {gap && <span className="gap me-2">{gap.question}</span>}
           <span className="facts">{facts.filter(Boolean).join(', ')}</span>
-          {step.ours?.length ? <span className="ours"> ours: {step.ours.join(', ')}</span> : null}
+          {step.ours?.length ? <span className="ours"> assumed: {step.ours.map(assumed).join(', ')}</span> : null}
         </span>
         {cue && (
           <span className="cue">
@@ -114,7 +114,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
       </button>
       {wait && (
         <button className="step-line wait" onClick={pick} tabIndex={-1}>
-          <span className="name">{step.then.reason || 'wait'}</span>
+          <span className="name">{step.then.reason || 'hold'}</span>
           <span>
             <span className="facts">{wait}</span>
           </span>
@@ -126,14 +126,14 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
 
 function hands(step: Step) {
   if (step.hands.work === 'none') return ''
-  if (step.hands.work === 'all') return 'hands throughout'
-  return `hands ${step.hands.slices?.length} × (${(step.hands.slices ?? []).map((s) => lasts(s.for)).join(', ')})`
+  if (step.hands.work === 'all') return 'hands-on'
+  return `hands-on ${times((step.hands.slices ?? []).map((s) => s.for))}`
 }
 
 function waitWords(step: Step) {
   const { least = 0, most, place, soft } = step.then
   if (!least && most === undefined) return ''
-  if (most === 0 && !least) return 'at once'
-  const span = most === undefined ? `at least ${spoken(least)}` : least ? `${spoken(least)} to ${spoken(most)}` : `at most ${spoken(most)}`
-  return span + (place ? `, ${place.kind}` : '') + (soft ? ', a little longer if need be' : '')
+  if (most === 0 && !least) return 'no hold'
+  const span = most === undefined ? `${spoken(least)} or more` : least ? range(least, most) : `up to ${spoken(most)}`
+  return span + (place ? `, ${place.kind}` : '') + (soft ? ', can run over' : '')
 }

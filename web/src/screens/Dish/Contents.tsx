@@ -16,9 +16,9 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
   const names = new Map(view.versions.flatMap((v) => v.contents.allergens.map((a): [string, string] => [a.id, a.name])))
   return (
     <section>
-      <h2>what is in it</h2>
-      {view.versions.flatMap((v) => v.broken.map((b) => <Bracket key={v.id + b.what} what={`${v.name} ${b.answer === 'no' ? 'is not without' : 'may not be without'} ${b.what}`}>{b.from.join('; ')}</Bracket>))}
-      {view.versions.flatMap((v) => v.lost.map((l) => <Bracket key={v.id + l} what={`${v.name}: “${l}” finds nothing to change`} />))}
+      <h2>allergens and versions</h2>
+      {view.versions.flatMap((v) => v.broken.map((b) => <Bracket key={v.id + b.what} what={`“${v.name}” ${b.answer === 'no' ? 'contains' : 'may contain'} ${b.what}`}>{b.from.join('; ')}</Bracket>))}
+      {view.versions.flatMap((v) => v.lost.map((l) => <Bracket key={v.id + l} what={`“${v.name}”: “${l}” matches no ingredient`} />))}
       <table className="contents">
         <thead>
           <tr>
@@ -30,7 +30,7 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
                     {v.name}
                   </button>
                 ) : (
-                  'as it stands'
+                  'as written'
                 )}
               </th>
             ))}
@@ -48,17 +48,17 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
           <tr>
             <th scope="row">alcohol</th>
             {view.versions.map((v) => (
-              <Cell key={v.id} answer={v.contents.alcohol.length ? 'in it' : v.contents.untold.length ? 'not told' : 'none'} from={v.contents.alcohol} open={open === v.id + 'alcohol'} toggle={() => setOpen(open === v.id + 'alcohol' ? '' : v.id + 'alcohol')} />
+              <Cell key={v.id} answer={v.contents.alcohol.length ? 'contains' : v.contents.untold.length ? 'unknown' : 'no'} from={v.contents.alcohol} open={open === v.id + 'alcohol'} toggle={() => setOpen(open === v.id + 'alcohol' ? '' : v.id + 'alcohol')} />
             ))}
           </tr>
           <tr>
-            <th scope="row">from animals</th>
+            <th scope="row">animal products</th>
             {view.versions.map((v) => (
-              <td key={v.id}>{[...v.contents.animals.map((a) => animals[a.id]), ...(v.contents.untold.length ? ['not all told'] : [])].join(', ') || 'nothing'}</td>
+              <td key={v.id}>{[...v.contents.animals.map((a) => animals[a.id]), ...(v.contents.untold.length ? ['not all recorded'] : [])].join(', ') || 'none'}</td>
             ))}
           </tr>
           <tr>
-            <th scope="row">to be asked for</th>
+            <th scope="row">last call</th>
             {view.versions.map((v) => (
               <td key={v.id}>{v.id ? <Late version={v} /> : ''}</td>
             ))}
@@ -66,9 +66,9 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
         </tbody>
       </table>
       {view.versions.some((v) => v.contents.unknown.length > 0) && (
-        <Bracket what="Never told, so not free of anything">{[...new Set(view.versions.flatMap((v) => v.contents.unknown))].join('; ')}</Bracket>
+        <Bracket what="Allergens not recorded, so nothing can be ruled out">{[...new Set(view.versions.flatMap((v) => v.contents.unknown))].join('; ')}</Bracket>
       )}
-      <p className="small quiet">Allergens of Annex II of Regulation (EU) No 1169/2011 and of the law of the United States. It is computed from what the kitchen has told; a cook who knows the dish decides, and local law applies.</p>
+      <p className="small quiet">Allergens of Annex II of Regulation (EU) No 1169/2011 and of the law of the United States. Worked out from what the kitchen recorded. A cook who knows the dish decides; local law applies.</p>
       <Button variant="outline-dark" size="sm" onClick={() => edit('')}>
         Add a version
       </Button>
@@ -77,13 +77,13 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
 }
 
 function inside(v: Version, id: string) {
-  if (v.contents.allergens.some((a) => a.id === id)) return 'in it'
-  return v.contents.unknown.length ? 'not told' : 'none'
+  if (v.contents.allergens.some((a) => a.id === id)) return 'contains'
+  return v.contents.unknown.length ? 'unknown' : 'no'
 }
 
 function Cell({ answer, from, open, toggle }: { answer: string; from?: string[] | null; open: boolean; toggle: () => void }) {
   return (
-    <td className={answer === 'in it' ? 'in-it' : answer === 'not told' ? 'not-told' : ''}>
+    <td className={answer === 'contains' ? 'in-it' : answer === 'unknown' ? 'not-told' : ''}>
       {from?.length ? (
         <button className="plain-button" aria-expanded={open} onClick={toggle}>
           {answer}
@@ -102,12 +102,12 @@ function Cell({ answer, from, open, toggle }: { answer: string; from?: string[] 
 
 function Late({ version }: { version: Version }) {
   const { tooLate } = version
-  if (tooLate.atPass) return <>at the pass: what is left off is placed last</>
+  if (tooLate.atPass) return <>at the pass: it goes on last</>
   return (
     <>
       {tooLate.say}
-      {tooLate.before > 0 && `, ${spoken(tooLate.before)} before`}
-      {tooLate.open && ', and a gap hides how long'}
+      {tooLate.before > 0 && `, ${spoken(tooLate.before)} before the plate`}
+      {tooLate.open && ', more once a gap is filled'}
     </>
   )
 }

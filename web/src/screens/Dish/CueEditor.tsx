@@ -26,7 +26,7 @@ export function Cues({ f, set }: Props) {
         <Cue key={i} n={i} cue={c} edit={(part) => edit(i, part)} remove={f.cues.length > 1 ? () => set({ cues: f.cues.filter((_, k) => k !== i) }) : undefined} />
       ))}
       <button type="button" className="plain-button" onClick={() => set({ cues: [...cues, emptyCue] })}>
-        add a cue by another sense
+        Add a cue
       </button>
     </fieldset>
   )
@@ -50,23 +50,23 @@ function Cue({ n, cue, edit, remove }: { n: number; cue: CueText; edit: (part: P
         <Form.Control id={id} aria-label={`cue ${n + 1}, right`} placeholder="right: golden, springs back" value={cue.right} onChange={(e) => edit({ right: e.target.value })} autoComplete="off" />
         {remove && (
           <button type="button" className="plain-button" onClick={remove}>
-            remove
+            Remove
           </button>
         )}
       </div>
       <details open={Boolean(cue.how || cue.notYet || cue.more || cue.tooFar || cue.looksWrong)}>
         <summary className="small">the test, not yet, too far, looks wrong</summary>
         <div className="d-grid gap-1">
-          {text('how', 'how the test is done')}
+          {text('how', 'how to test')}
           <div className="d-flex gap-2">
-            {text('notYet', 'not yet: it looks like this')}
-            {text('more', 'so much longer then', 170)}
+            {text('notYet', 'not yet when')}
+            {text('more', 'then give it (3 min)', 170)}
           </div>
           <div className="d-flex gap-2">
-            {text('tooFar', 'too far: it looks like this')}
-            {text('then', 'what then')}
+            {text('tooFar', 'too far when')}
+            {text('then', 'then do')}
           </div>
-          {text('looksWrong', 'looks wrong and is not')}
+          {text('looksWrong', 'looks wrong but is fine')}
         </div>
       </details>
     </div>
@@ -98,10 +98,10 @@ export function SizeTable({ f, set, wrong }: Props & { wrong?: string }) {
             <option key={u}>{u}</option>
           ))}
         </Form.Select>
-        at hand
-        <Form.Control aria-label="size at hand" style={{ width: 90 }} value={t.at} isInvalid={wrong === 'table.at'} onChange={(e) => edit({ at: e.target.value })} />
+        size you have
+        <Form.Control aria-label="size you have" style={{ width: 90 }} value={t.at} isInvalid={wrong === 'table.at'} onChange={(e) => edit({ at: e.target.value })} />
       </div>
-      <Rows legend="points" columns={[{ name: 'size', label: 'size', width: 100 }, { name: 'time', label: 'time', width: 120 }]} rows={t.rows} set={(rows) => edit({ rows: rows.map((r) => ({ size: r.size ?? '', time: r.time ?? '' })) })} add="add a point" />
+      <Rows legend="sizes" columns={[{ name: 'size', label: 'size', width: 100 }, { name: 'time', label: 'time', width: 120 }]} rows={t.rows} set={(rows) => edit({ rows: rows.map((r) => ({ size: r.size ?? '', time: r.time ?? '' })) })} add="Add a size" />
     </fieldset>
   )
 }
@@ -110,10 +110,10 @@ export function PanAndTrouble({ f, set, steps }: Props & { steps: [string, strin
   return (
     <>
       <fieldset>
-        <legend>pan and hands</legend>
+        <legend>pan</legend>
         <div className="pair">
           <Form.Group controlId="step-pan">
-            <Form.Label>it wants the pan of</Form.Label>
+            <Form.Label>same pan as</Form.Label>
             <Form.Select value={f.pan} onChange={(e) => set({ pan: e.target.value })}>
               <option value="">any pan</option>
               {(steps.some(([id]) => id === f.pan) || !f.pan ? steps : [...steps, [f.pan, f.pan] as [string, string]]).map(([id, name]) => (
@@ -124,15 +124,15 @@ export function PanAndTrouble({ f, set, steps }: Props & { steps: [string, strin
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="step-short">
-            <Form.Label>stopped short on purpose, because</Form.Label>
+            <Form.Label>taken out early, because</Form.Label>
             <Form.Control value={f.short} onChange={(e) => set({ short: e.target.value })} autoComplete="off" />
           </Form.Group>
         </div>
-        <Form.Check id="step-clean" className="mt-2" label="a clean pan: that of the step before is refused" checked={f.clean} onChange={(e) => set({ clean: e.target.checked })} />
-        <Form.Check id="step-unbroken" label="may not be interrupted" checked={f.unbroken} onChange={(e) => set({ unbroken: e.target.checked })} />
+        <Form.Check id="step-clean" className="mt-2" label="clean pan" checked={f.clean} onChange={(e) => set({ clean: e.target.checked })} />
+        <Form.Check id="step-unbroken" label="cannot be left" checked={f.unbroken} onChange={(e) => set({ unbroken: e.target.checked })} />
       </fieldset>
-      <Rows legend="goes wrong" columns={[{ name: 'what', label: 'what', width: 150 }, { name: 'follows', label: 'what follows', width: 150 }, { name: 'rescue', label: 'rescue', width: 170 }]}
-        rows={f.troubles} set={(rows) => set({ troubles: rows.map((r) => ({ what: r.what ?? '', follows: r.follows ?? '', rescue: r.rescue ?? '' })) })} add="add what commonly goes wrong" />
+      <Rows legend="troubles" columns={[{ name: 'what', label: 'trouble', width: 150 }, { name: 'follows', label: 'what happens', width: 150 }, { name: 'rescue', label: 'rescue', width: 170 }]}
+        rows={f.troubles} set={(rows) => set({ troubles: rows.map((r) => ({ what: r.what ?? '', follows: r.follows ?? '', rescue: r.rescue ?? '' })) })} add="Add a trouble" />
     </>
   )
 }

@@ -1,11 +1,11 @@
 // Dish: what it is made of, which steps, and what is still open.
 import { Button } from 'react-bootstrap'
 import { useDish } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { DishSelect } from '../../parts/DishSelect'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useAddress } from '../../parts/address'
-import { lasts, spoken } from '../../parts/words'
+import { count, lasts, spoken } from '../../parts/words'
 import { useDraft } from '../../parts/draft'
 import { AddComponent } from './AddComponent'
 import { Ahead } from './Ahead'
@@ -34,7 +34,7 @@ export function Dish({ id }: { id: string }) {
   return <Sheet view={dish.data} />
 }
 
-const sides = ['before the plate', 'gaps', 'what is in it', 'methods', 'boiled down', 'history'] as const
+const sides = ['before the plate', 'gaps', 'allergens and versions', 'methods', 'reductions', 'history'] as const
 
 function Sheet({ view }: { view: View }) {
   const [params, setParams] = useAddress()
@@ -53,11 +53,11 @@ function Sheet({ view }: { view: View }) {
       <div className="page-head">
         <DishSelect id={view.dish.id} name={view.dish.name} screen="dish" open={() => show('dish')} />
         <span className="quiet">
-          {view.plates === 1 ? 'one plate' : `${view.plates} plates`} · begun {spoken(must)} before · hands <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> a plate
+          For {count(view.plates, 'plate')} · starts {spoken(must)} before the plate · <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> hands-on a plate
         </span>
         <div className="tools">
           <Serve view={view} />
-          <TakeBack screen={`dish:${view.dish.id}`} />
+          <Undo screen={`dish:${view.dish.id}`} />
         </div>
       </div>
       {view.faults.map((f) => (
@@ -65,13 +65,13 @@ function Sheet({ view }: { view: View }) {
       ))}
       <div className="dish-screen">
         <div>
-          {view.components.length === 0 && <Empty title="No components yet">A dish is made of components.</Empty>}
+          {view.components.length === 0 && <Empty title="No components yet">Add the first one below.</Empty>}
           {view.components.map((c) => (
             <ComponentLines key={c.component.id} view={view} part={c} openStep={part === c ? step : ''} pick={pick} show={show} />
           ))}
           <AddComponent view={view} show={show} />
           <p className="mt-3">
-            <a href={`/api/dishes/${view.dish.id}/recipe.jsonld`}>Take it out as a schema.org Recipe</a>
+            <a href={`/api/dishes/${view.dish.id}/recipe.jsonld`}>Export as schema.org Recipe</a>
           </p>
         </div>
         <div>
@@ -82,13 +82,13 @@ function Sheet({ view }: { view: View }) {
           ) : side === 'dish' ? (
             <DishEditor view={view} close={() => setParams({}, { replace: true })} />
           ) : side === 'version' ? (
-            <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('what is in it')} />
+            <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('allergens and versions')} />
           ) : (
             <>
-              <div className="choices mb-3" role="group" aria-label="Beside the method">
-                {sides.filter((s) => s !== 'boiled down' || reduces(view)).map((s) => (
+              <div className="choices mb-3" role="group" aria-label="Views">
+                {sides.filter((s) => s !== 'reductions' || reduces(view)).map((s) => (
                   <button key={s} aria-pressed={s === side} onClick={() => show(s)}>
-                    {s === 'gaps' && grave > 0 ? `${grave} ${grave === 1 ? 'gap' : 'gaps'}` : s}
+                    {s === 'gaps' && grave > 0 ? count(grave, 'gap') : s}
                   </button>
                 ))}
               </div>
@@ -100,9 +100,9 @@ function Sheet({ view }: { view: View }) {
                 </>
               )}
               {side === 'gaps' && <Gaps view={view} pick={pick} />}
-              {side === 'what is in it' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
+              {side === 'allergens and versions' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
               {side === 'methods' && <Methods view={view} />}
-              {side === 'boiled down' && <Reductions view={view} />}
+              {side === 'reductions' && <Reductions view={view} />}
               {side === 'history' && <History view={view} />}
             </>
           )}
@@ -127,45 +127,45 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
   const move = (by: number) => {
     const next = [...steps]
     next.splice(at + by, 0, ...next.splice(at, 1))
-    void save(`${component.name}, ${step.name}: moved`, next)
+    void save(`${component.name}: ${step.name} moved`, next)
   }
   const remove = async () => {
-    if (await save(`${component.name}, ${step.name}: deleted`, steps.filter((s) => s.id !== step.id))) pick('', '')
+    if (await save(`${component.name}: ${step.name} deleted`, steps.filter((s) => s.id !== step.id))) pick('', '')
   }
   const below = async () => {
     const made = newStep(component)
-    if (await save(`${component.name}: a step added`, steps.toSpliced(at + 1, 0, made))) pick(component.id, made.id)
+    if (await save(`${component.name}: step added`, steps.toSpliced(at + 1, 0, made))) pick(component.id, made.id)
   }
-  if (at < 0) return <Bracket what="This step is its master formula’s.">Change it there, or give this variant a method of its own.</Bracket>
+  if (at < 0) return <Bracket what={`This step belongs to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? 'the master formula'}.`}>Edit it there, or add a method to this variant.</Bracket>
   const began = methodOf(form.origin.component, step.id)?.steps ?? steps
   return (
     <>
       <h2>
-        {component.name}, {step.name}
+        {component.name}: {step.name}
       </h2>
       <LineField
-        label="the step in one line" hint="say it again in one line" as="step" into={component.id} ids={steps.filter((s) => s.id !== step.id).map((s) => s.id)} text={line.value} set={(t) => (t ? line.set(t) : line.drop())} action="Take it so"
+        label="the step in one line" hint="Retype the step in one line" as="step" into={component.id} ids={steps.filter((s) => s.id !== step.id).map((s) => s.id)} text={line.value} set={(t) => (t ? line.set(t) : line.drop())} action="Replace step"
         keep={async (r) => {
-          if (!(await save(`${component.name}, ${step.name}: said again`, steps.flatMap((s) => (s.id === step.id ? saidAgain(step, r.step!.steps) : [s]))))) return false
+          if (!(await save(`${component.name}: ${step.name} retyped`, steps.flatMap((s) => (s.id === step.id ? saidAgain(step, r.step!.steps) : [s]))))) return false
           form.drop()
           return true
         }}
       />
       <StepEditor
         step={step} steps={others(view, component.id)} kitchen={view.kitchen} focus={focus} draft={form} stale={form.typed && form.origin.version !== version}
-        save={(next) => save(`${component.name}, ${next.name}`, began.map((s) => (s.id === step.id ? next : s)), form.origin)}
+        save={(next) => save(`${component.name}: ${next.name}`, began.map((s) => (s.id === step.id ? next : s)), form.origin)}
         close={() => pick('', '')}
         actions={
           <>
             <span className="flex-grow-1" />
             <Button variant="outline-dark" size="sm" disabled={at === 0} onClick={() => move(-1)}>
-              Earlier
+              Move up
             </Button>
             <Button variant="outline-dark" size="sm" disabled={at === steps.length - 1} onClick={() => move(1)}>
-              Later
+              Move down
             </Button>
             <Button variant="outline-dark" size="sm" onClick={() => void below()}>
-              Add a step after
+              Add step below
             </Button>
             <Button variant="outline-danger" size="sm" onClick={() => void remove()}>
               Delete

@@ -5,10 +5,10 @@ import { useDesk } from '../../parts/Desk'
 import type { View } from './types'
 
 const told: ['story' | 'cutlery' | 'atTable' | 'with', string, string][] = [
-  ['story', 'its story, in a line', ''],
+  ['story', 'story, one line', ''],
   ['cutlery', 'cutlery', 'fish knife and fork, spoon for the broth'],
-  ['atTable', 'carved or poured at the table', ''],
-  ['with', 'what goes with it', ''],
+  ['atTable', 'done at the table', ''],
+  ['with', 'drinks and sides', ''],
 ]
 
 export function DishEditor({ view, close }: { view: View; close: () => void }) {
@@ -19,7 +19,7 @@ export function DishEditor({ view, close }: { view: View; close: () => void }) {
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     const told = Object.fromEntries(Object.entries(room).filter(([, text]) => text?.trim()))
-    const what = name.trim() === view.dish.name ? 'what the room is told' : `called ${name.trim()}`
+    const what = name.trim() === view.dish.name ? 'for the room' : `Renamed ${name.trim()}`
     if (name.trim() && (await hand(what, { name: name.trim(), room: Object.keys(told).length > 0 ? told : undefined }))) close()
   }
   const { parts } = view.dish
@@ -27,7 +27,7 @@ export function DishEditor({ view, close }: { view: View; close: () => void }) {
   const move = (i: number, by: number) => {
     const next = [...parts]
     next.splice(i + by, 0, ...next.splice(i, 1))
-    void hand(`${nameOf(parts[i].component)}: moved`, { parts: next })
+    void hand(`${nameOf(parts[i].component)} moved`, { parts: next })
   }
   return (
     <Form className="editor" onSubmit={(e) => void submit(e)} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="The dish">
@@ -41,19 +41,19 @@ export function DishEditor({ view, close }: { view: View; close: () => void }) {
           <div key={p.component} className="written-row">
             <span className="flex-grow-1">{nameOf(p.component)}</span>
             <button type="button" className="plain-button" disabled={i === 0} onClick={() => move(i, -1)}>
-              up
+              Move up
             </button>
             <button type="button" className="plain-button" disabled={i === parts.length - 1} onClick={() => move(i, 1)}>
-              down
+              Move down
             </button>
-            <button type="button" className="plain-button" onClick={() => void hand(`${nameOf(p.component)}: taken off`, { parts: parts.filter((x) => x !== p) })}>
-              take off
+            <button type="button" className="plain-button" onClick={() => void hand(`${nameOf(p.component)} removed`, { parts: parts.filter((x) => x !== p) })}>
+              Remove
             </button>
           </div>
         ))}
       </fieldset>
       <fieldset>
-        <legend>what the room is told</legend>
+        <legend>for the room</legend>
         {told.map(([key, label, hint]) => (
           <Form.Group key={key} controlId={`room-${key}`}>
             <Form.Label>{label}</Form.Label>

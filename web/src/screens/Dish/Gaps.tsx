@@ -13,13 +13,13 @@ export function Gaps({ view, pick, graveOnly }: { view: View; pick: Pick; graveO
   const lesser = view.gaps.filter((g) => g.lesser)
   return (
     <section className="mt-2">
-      <h2>{graver.length ? 'Gaps that hold this dish up' : 'Nothing holds this dish up'}</h2>
+      <h2>{graver.length ? 'Gaps: the plan stops here' : 'No gaps'}</h2>
       {graver.map((g) => (
         <OneGap key={g.component + g.step + g.field + g.line} view={view} gap={g} pick={pick} />
       ))}
       {!graveOnly && lesser.length > 0 && (
         <>
-          <h3 className="mt-4">Planned, and not yet sure</h3>
+          <h3 className="mt-4">To check, planned anyway</h3>
           {lesser.map((g) => (
             <OneGap key={g.component + g.step + g.field + g.line + g.question} view={view} gap={g} pick={pick} />
           ))}
@@ -40,19 +40,19 @@ function OneGap({ view, gap, pick }: { view: View; gap: Gap; pick: Pick }) {
     if (!part || !step || !field) return
     const filled = await ask(api.POST('/api/read/fill', { body: { step, field } }))
     const steps = methodOf(part.component, step.id)!.steps.map((s) => (s.id === step.id ? filled : s))
-    await desk.hand({ kind: 'component', id: part.component.id, version: part.version, screen: `dish:${view.dish.id}`, what: `${gap.title}: filled for now`, value: withSteps(part.component, step.id, steps) })
+    await desk.hand({ kind: 'component', id: part.component.id, version: part.version, screen: `dish:${view.dish.id}`, what: `${gap.title}: default used`, value: withSteps(part.component, step.id, steps) })
   }
   return (
     <Bracket what={gap.title}>
-      {gap.question} It {gap.holdsUp}.{' '}
+      {gap.question} {gap.holdsUp}{' '}
       {step && (
         <button className="plain-button me-3" onClick={() => pick(gap.component, gap.step!, gap.field === 'setting' || gap.field === 'twice' ? '' : gap.field)}>
-          decide
+          Decide
         </button>
       )}
       {step && field && (
         <button className="plain-button" onClick={() => void fill()}>
-          {gap.default ? `${gap.default} for now` : 'fill for now'}
+          {gap.default ? `Use ${gap.default} for now` : 'Use the usual cue'}
         </button>
       )}
     </Bracket>

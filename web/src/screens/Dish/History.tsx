@@ -6,13 +6,13 @@ import { Failed, Waiting } from '../../parts/States'
 import type { View } from './types'
 
 export function History({ view }: { view: View }) {
-  const things: { kind: 'dish' | 'component'; id: string; name: string }[] = [{ kind: 'dish', id: view.dish.id, name: `the dish itself` }, ...view.components.map((c) => ({ kind: 'component' as const, id: c.component.id, name: c.component.name }))]
+  const things: { kind: 'dish' | 'component'; id: string; name: string }[] = [{ kind: 'dish', id: view.dish.id, name: 'Dish' }, ...view.components.map((c) => ({ kind: 'component' as const, id: c.component.id, name: c.component.name }))]
   const [at, setAt] = useState(things.length > 1 ? 1 : 0)
   const thing = things[Math.min(at, things.length - 1)]
   return (
     <section>
       <div className="d-flex gap-3 align-items-baseline mb-2">
-        <h2 className="m-0">history of</h2>
+        <h2 className="m-0">History</h2>
         <select className="form-select form-select-sm w-auto" aria-label="History of" value={at} onChange={(e) => setAt(Number(e.target.value))}>
           {things.map((t, i) => (
             <option key={t.kind + t.id} value={i}>
@@ -46,7 +46,7 @@ function Revisions({ kind, id }: { kind: 'dish' | 'component'; id: string }) {
               <td>
                 {r.version !== newest && (
                   <button className="plain-button" onClick={() => setPicked(picked === r.version ? 0 : r.version)}>
-                    {picked === r.version ? 'close' : 'against now'}
+                    {picked === r.version ? 'Hide' : 'Compare with now'}
                   </button>
                 )}
               </td>
@@ -65,18 +65,18 @@ function Differences({ kind, id, from, to }: { kind: 'dish' | 'component'; id: s
   if (compared.isPending) return <Waiting what="both revisions" />
   if (compared.isError) return <Failed error={compared.error} />
   return (
-    <table className="fire mt-3" aria-label={`Revision ${from} against ${to}`}>
+    <table className="fire mt-3" aria-label={`Revision ${from} and ${to}`}>
       <thead>
         <tr>
-          <th>where</th>
-          <th>was, in {from}</th>
-          <th>is, in {to}</th>
+          <th>field</th>
+          <th>revision {from}</th>
+          <th>revision {to}</th>
         </tr>
       </thead>
       <tbody>
         {compared.data.changes.map((c) => (
           <tr key={c.where}>
-            <td>{c.where.replace(/methods\[[^\]]*\] steps/, 'step').replace(/\[([^\]]*)\]/g, ' $1')}</td>
+            <td>{c.where}</td>
             <td>{c.was || '–'}</td>
             <td>{c.is || '–'}</td>
           </tr>

@@ -18,14 +18,14 @@ export const onAxis = (right: number) => (before: number) => {
 }
 
 export const axisMarks: [number, string][] = [
-  [172800, '2 d'],
-  [86400, '1 d'],
+  [172800, '2 days'],
+  [86400, '1 day'],
   [36000, '10 h'],
   [7200, '2 h'],
   [3600, '1 h'],
-  [1200, '20'],
+  [1200, '20 min'],
   [300, '5 min'],
-  [60, '1'],
+  [60, '1 min'],
 ]
 
 export function Lead({ view, pick }: { view: View; pick: (component: string, step: string) => void }) {
@@ -36,7 +36,7 @@ export function Lead({ view, pick }: { view: View; pick: (component: string, ste
   return (
     <div className="lead-svg" ref={box}>
       <h2>before the plate</h2>
-      <svg viewBox={`0 0 ${width} ${bottom + 26}`} role="group" aria-label="How long before the plate each step stands at the latest">
+      <svg viewBox={`0 0 ${width} ${bottom + 26}`} role="group" aria-label="Latest start of each step before the plate">
         {axisMarks.map(([s, label]) => (
           <g key={s} aria-hidden="true">
             <line x1={x(s)} x2={x(s)} y1={26} y2={bottom} stroke="#c3cdd3" />
@@ -78,7 +78,7 @@ function Strand({ component, y, right, pick }: { component: View['components'][n
         const a = x(s.from)
         const b = Math.max(x(s.to), a + 4)
         return (
-          <g key={s.step} className="bar" aria-label={`${lead.name}, ${s.name}`} {...asButton(() => pick(component.component.id, s.step))}>
+          <g key={s.step} className="bar" aria-label={`${lead.name}: ${s.name}`} {...asButton(() => pick(component.component.id, s.step))}>
             <rect className="halo" x={a - 3} y={cy - 14} width={b - a + 6} height={28} fill="transparent" rx="3" />
             <rect x={a} y={cy - 11} width={b - a} height={22} rx="3" fill={s.hands ? '#14202b' : '#ffffff'} stroke="#14202b" strokeWidth="2" />
             {s.most !== undefined && s.to > nearest && <path d={`M${b + 3} ${cy - 9}h4v18h-4`} fill="none" stroke="#a3261b" strokeWidth="2" />}

@@ -5,6 +5,7 @@ import { Button, Form } from 'react-bootstrap'
 import { useDesk } from '../../parts/Desk'
 import { readLine, useReading, type LineReading } from '../../parts/reading'
 import { Said } from '../../parts/Said'
+import { assumed } from '../../parts/words'
 
 const oneLine = (text: string) => (text.trim() ? text.replace(/\n/g, ' ') : '')
 
@@ -38,7 +39,7 @@ export function LineField({ label, hint, as = '', ids, into, text, set, keep, ac
       const read = await readLine(line, kind, ids, into)
       done = Boolean(read.step?.steps.length || read.ingredient?.line) && (await now.current.keep(read))
     } catch {
-      desk.say('The server cannot be reached. What you typed is kept; press Enter again.')
+      desk.say('No connection. What you typed is kept: press Enter again.')
     }
     setSent((list) => list.slice(1))
     if (!done) now.current.set([line, now.current.text].filter(Boolean).join(' '))
@@ -76,7 +77,7 @@ export function LineField({ label, hint, as = '', ids, into, text, set, keep, ac
       </div>
       {sent.map((line, i) => (
         <p key={i} className="small quiet m-0">
-          putting in: {line}
+          Adding: {line}
         </p>
       ))}
       {reading && (
@@ -88,7 +89,7 @@ export function LineField({ label, hint, as = '', ids, into, text, set, keep, ac
                 .filter((k) => k !== reading.as)
                 .map((k) => (
                   <button key={k} type="button" className="plain-button small me-2" onClick={() => setForced(k)}>
-                    it is {k === 'step' ? 'a step' : 'an ingredient'}
+                    Read as {k}
                   </button>
                 ))}
             </span>
@@ -102,19 +103,19 @@ export function LineField({ label, hint, as = '', ids, into, text, set, keep, ac
 /** Heard shows how a line was understood: the line with its marks, and what it becomes. */
 export function Heard({ reading }: { reading: LineReading }) {
   const read = reading.step?.read ?? reading.ingredient?.read
-  if (!read) return <span className="wrong">not understood: it stays as it is typed</span>
+  if (!read) return <span className="wrong">Not understood. Kept as typed.</span>
   return (
     <>
       <Said text={read.line} spans={read.spans} doubt={read.doubt} why={read.why} />
       {reading.step?.steps.map((s, i) => (
         <span key={s.id} className="becomes">
           {reading.step!.said[i]}
-          {s.ours?.length ? <span className="ours"> ours: {s.ours.join(', ')}</span> : null}
+          {s.ours?.length ? <span className="ours"> assumed: {s.ours.map(assumed).join(', ')}</span> : null}
         </span>
       ))}
       {reading.ingredient?.line && (
         <span className="becomes">
-          {reading.ingredient.found ? `${reading.ingredient.found}, ${reading.ingredient.made ? 'made here' : 'in the book'}` : 'new in the book: nothing is told of its allergens'}
+          {reading.ingredient.found ? `${reading.ingredient.found}, ${reading.ingredient.made ? 'component' : 'in the book'}` : 'new ingredient, allergens not recorded'}
         </span>
       )}
     </>

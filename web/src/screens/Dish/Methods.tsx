@@ -11,7 +11,7 @@ export function Methods({ view }: { view: View }) {
   const several = view.components.filter((c) => c.component.methods.length > 1)
   return (
     <>
-      {several.length === 0 && <p className="quiet">Every component of this dish is made in one way. Open a component by its name to add another.</p>}
+      {several.length === 0 && <p className="quiet">One method each. Open a component to add another.</p>}
       {several.map((c) => (
         <Compared key={c.component.id} view={view} part={c} />
       ))}
@@ -31,7 +31,7 @@ function Compared({ view, part }: { view: View; part: Part }) {
             <h3 className="m-0">{m.name}</h3>
             <span className="flex-grow-1 small quiet">{m.reason}</span>
             {m.used ? (
-              <strong>used</strong>
+              <strong>in use</strong>
             ) : (
               <Button size="sm" onClick={() => void use(m.id, m.name)}>
                 Use this
@@ -40,10 +40,10 @@ function Compared({ view, part }: { view: View; part: Part }) {
           </div>
           <MethodBar method={m} />
           <p className="small m-0">
-            begun <span className="clock">{spoken(m.lead.must)}</span> before · hands <span className="clock">{lasts(m.lead.hands)}</span>, of these <span className="clock">{lasts(m.lead.late)}</span> in the last half hour
+            Starts <span className="clock">{spoken(m.lead.must)}</span> before · hands-on <span className="clock">{lasts(m.lead.hands)}</span>, <span className="clock">{lasts(m.lead.late)}</span> of it in the last half hour
             {m.equipment.length > 0 && ` · ${m.equipment.join(', ')}`}
           </p>
-          {m.says && <p className="small quiet m-0">Against the one used: {m.says}.</p>}
+          {m.says && <p className="small quiet m-0">Compared with the one in use: {m.says}.</p>}
         </div>
       ))}
     </section>

@@ -6,7 +6,7 @@ import { api, ask, Refused, type Schemas } from '../../api/client'
 import { round } from '../../parts/amounts'
 import { FieldError, measure } from '../../parts/reading'
 import { Bracket, Empty } from '../../parts/States'
-import { spoken } from '../../parts/words'
+import { range, spoken } from '../../parts/words'
 import type { Part, View } from './types'
 import { useAsked } from '../../parts/asked'
 
@@ -20,7 +20,7 @@ const burners: [Burner, string, number][] = [['gas', 'gas', 3500], ['electric', 
 
 export function Reductions({ view }: { view: View }) {
   const parts = view.components.filter((c) => c.chain.length > 0 || c.chainWhy)
-  if (parts.length === 0) return <Empty title="Nothing is boiled down">A step that says to what it reduces (¼, 25 %, 200 ml) shows here.</Empty>
+  if (parts.length === 0) return <Empty title="No reductions">A step with “reduce to” (¼, 25 %, 200 ml) shows here.</Empty>
   return parts.map((p) => (p.chainWhy ? <Bracket key={p.component.id} what={p.component.name}>{p.chainWhy}</Bracket> : <Chain key={p.component.id} part={p} />))
 }
 
@@ -30,15 +30,15 @@ function Chain({ part }: { part: Part }) {
   const [burner, setBurner] = useState<Burner>('gas')
   const { chain } = part
   const { answer: heard, error } = useAsked({ chain, out, width, burner }, (q) => reduced(q.chain, q.out, q.width, q.burner))
-  const wrong = !error ? '' : error instanceof FieldError || error instanceof Refused ? error.message : 'The server cannot be reached.'
+  const wrong = !error ? '' : error instanceof FieldError || error instanceof Refused ? error.message : 'No connection.'
   const stages = heard?.stages ?? chain
   const most = Math.max(...stages.flatMap((s) => [s.in.quantity, s.out.quantity]), 1)
   return (
-    <section aria-label={`${part.component.name}, boiled down`} className="mb-4">
+    <section aria-label={`${part.component.name}, reduction`} className="mb-4">
       <h2 className="h3">{part.component.name}</h2>
       <div className="d-flex flex-wrap gap-3 align-items-end my-2">
         <Form.Group controlId={`out-${part.component.id}`}>
-          <Form.Label className="quiet">so much is to come out</Form.Label>
+          <Form.Label className="quiet">final amount</Form.Label>
           <Form.Control style={{ width: 130 }} placeholder={round(chain[chain.length - 1].out)} value={out} onChange={(e) => setOut(e.target.value)} isInvalid={wrong !== ''} autoComplete="off" />
         </Form.Group>
         <div className="choices" role="group" aria-label="Pan">
@@ -65,7 +65,7 @@ function Chain({ part }: { part: Part }) {
         <Stage key={i} stage={s} takes={heard?.takes[i] ?? undefined} working={heard?.workings[i]} most={most} />
       ))}
       {heard?.why && <Bracket what={heard.why} />}
-      <p className="small quiet mt-2">The times are an estimate for thin liquid at a full boil, turned up full ({burners.find((b) => b[0] === burner)![2]} W): heat in against what boils away; what thickens takes longer. The cue decides.</p>
+      <p className="small quiet mt-2">Estimate: thin liquid, full boil, burner on full ({burners.find((b) => b[0] === burner)![2].toLocaleString('en-GB')} W). Thick sauces take longer. The cue decides.</p>
     </section>
   )
 }
@@ -88,7 +88,7 @@ function Stage({ stage, takes, working, most }: { stage: Schemas['Reduced']; tak
       </div>
       {takes && (
         <button className="plain-button takes" aria-expanded={open} onClick={() => setOpen(!open)}>
-          about {spoken(takes.usual)}, {spoken(takes.quick)} to {spoken(takes.slow)}
+          about {spoken(takes.usual)} ({range(takes.quick, takes.slow)})
         </button>
       )}
       {takes && open && (

@@ -17,7 +17,7 @@ export function Serve({ view }: { view: View }) {
   return (
     <>
       <Button size="sm" variant="outline-dark" onClick={() => setOpen(true)}>
-        Serve it
+        Plan a service
       </Button>
       {open && <ServeForm view={view} close={() => setOpen(false)} />}
     </>
@@ -47,17 +47,17 @@ function ServeForm({ view, close }: { view: View; close: () => void }) {
       <Form onSubmit={form.submit}>
         <Modal.Header>
           <Modal.Title as="h2" id="serve-title">
-            Serve {view.dish.name}
+            Plan a service: {view.dish.name}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body className="d-grid gap-3">
           <Form.Group controlId="serve-day">
-            <Form.Label>on</Form.Label>
+            <Form.Label>date</Form.Label>
             <Form.Control type="date" value={day} onChange={(e) => form.set({ day: e.target.value })} />
-            {isPast(day) && <Form.Check id="serve-record" className="mt-2" label="That day is past: keep it as a record" checked={record} onChange={(e) => form.set({ record: e.target.checked })} />}
+            {isPast(day) && <Form.Check id="serve-record" className="mt-2" label="That day is past: keep as a record" checked={record} onChange={(e) => form.set({ record: e.target.checked })} />}
           </Form.Group>
           <Form.Group controlId="serve-hour">
-            <Form.Label>the first plate leaves at</Form.Label>
+            <Form.Label>first plate at the pass</Form.Label>
             <Form.Control value={hour} onChange={(e) => form.set({ hour: e.target.value })} autoComplete="off" />
           </Form.Group>
           <Form.Group controlId="serve-plates">

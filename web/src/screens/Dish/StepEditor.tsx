@@ -39,32 +39,32 @@ export function StepEditor({ step, steps, draft, stale, kitchen, focus, save, cl
         <Text {...field} name="name" label="step" />
         {f.per !== 'table' && <Time {...field} name="time" label="how long (2–2½ min, 0:45, 1 h 30)" />}
         <Form.Group controlId="step-per">
-          <Form.Label>that is for</Form.Label>
+          <Form.Label>time per</Form.Label>
           <Form.Select value={f.per} onChange={(e) => set({ per: e.target.value as StepForm['per'] })}>
-            <option value="once">all of it at once</option>
-            <option value="portion">each portion</option>
-            <option value="piece">each piece</option>
-            <option value="batch">each batch</option>
-            <option value="table">as a table says, by size</option>
+            <option value="once">whole amount</option>
+            <option value="portion">portion</option>
+            <option value="piece">piece</option>
+            <option value="batch">batch</option>
+            <option value="table">size (table)</option>
           </Form.Select>
         </Form.Group>
         {f.per === 'batch' && <Text {...field} name="batch" label="portions in a batch" />}
         {f.per === 'piece' && <Text {...field} name="batch" label="pieces in a portion" />}
-        <Text {...field} name="left" label="boiled down to (¼, 25 %, 200 ml; empty: not)" />
-        {f.per === 'once' && <Text {...field} name="amount" label="the time holds for (2 kg; empty: any amount)" />}
+        <Text {...field} name="left" label="reduce to (¼, 25 %, 200 ml)" />
+        {f.per === 'once' && <Text {...field} name="amount" label="for how much (2 kg; blank = any)" />}
       </div>
       {f.per === 'table' && <SizeTable f={f} set={set} wrong={wrong?.field} />}
       <Cues f={f} set={set} />
       <Hands {...field} kitchen={kitchen} />
       <Equipment {...field} kinds={kinds} kitchen={kitchen} />
       <fieldset>
-        <legend>then wait</legend>
+        <legend>then hold</legend>
         <div className="pair">
           <Time {...field} name="least" label="at least" />
-          <Time {...field} name="most" label="at most (empty: no limit)" />
-          <Text {...field} name="reason" label="why, how" />
+          <Time {...field} name="most" label="up to (blank = no limit)" />
+          <Text {...field} name="reason" label="how (rest, chill)" />
           <Form.Group controlId="step-place">
-            <Form.Label>it keeps a place in or on</Form.Label>
+            <Form.Label>held in or on</Form.Label>
             <Form.Select value={f.place} onChange={(e) => set({ place: e.target.value })}>
               <option value="">nothing</option>
               {kinds.filter((k) => !kitchen.equipment.some((e) => e.kind === k && e.heating)).map((k) => (
@@ -73,16 +73,16 @@ export function StepEditor({ step, steps, draft, stale, kitchen, focus, save, cl
             </Form.Select>
           </Form.Group>
         </div>
-        {f.equipment.some((e) => e.setting.trim()) && <Text {...field} name="own" label="it rests in its own oven, turned to (empty: it comes out)" />}
-        <Form.Check id="step-soft" className="mt-2" label="a little longer is better than a late table" checked={f.soft} onChange={(e) => set({ soft: e.target.checked })} />
+        {f.equipment.some((e) => e.setting.trim()) && <Text {...field} name="own" label="rests in the same oven, turned down to (blank = comes out)" />}
+        <Form.Check id="step-soft" className="mt-2" label="can run over rather than make a table late" checked={f.soft} onChange={(e) => set({ soft: e.target.checked })} />
       </fieldset>
       <fieldset>
         <legend>when</legend>
         <div className="pair">
-          <Text {...field} name="by" label="should be over by (empty: as late as it may)" />
+          <Text {...field} name="by" label="finish by (blank = as late as possible)" />
           <Text {...field} name="daysBefore" label="days before the service" />
         </div>
-        <Form.Check id="step-wave" className="mt-2" label="for each wave of plates by itself" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
+        <Form.Check id="step-wave" className="mt-2" label="repeat for each wave" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
       </fieldset>
       <After {...field} steps={steps} />
       <PanAndTrouble f={f} set={set} steps={steps} />
@@ -114,7 +114,7 @@ function Time({ f, set, wrong, name, label }: FieldProps & { name: 'time' | 'lea
     <Form.Group controlId={`step-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={text} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
-      {settled && (means ? <span className="understood">{means}</span> : <span className="wrong">not understood yet</span>)}
+      {settled && (means ? <span className="understood">{means}</span> : <span className="wrong">Not a time yet</span>)}
       {name === 'time' && !text.trim() && <span className="gap mt-1">how long?</span>}
     </Form.Group>
   )
@@ -124,20 +124,20 @@ function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitc
   const edit = (i: number, part: Partial<StepForm['slices'][number]>) => set({ slices: f.slices.map((p, k) => (k === i ? { ...p, ...part } : p)) })
   return (
     <fieldset>
-      <legend>hands</legend>
+      <legend>hands-on</legend>
       <div className="pair">
         <Form.Group controlId="step-work">
           <Form.Label>needed</Form.Label>
           <Form.Select value={f.work} onChange={(e) => set({ work: e.target.value as StepForm['work'], ...(e.target.value === 'slices' && f.slices.length === 0 ? { slices: [{ at: '0', side: 'start', for: '1 min', what: '' }] } : {}) })}>
-            <option value="all">throughout</option>
-            <option value="slices">in slices</option>
-            <option value="none">not at all</option>
+            <option value="all">all the time</option>
+            <option value="slices">now and then</option>
+            <option value="none">none (unattended)</option>
           </Form.Select>
         </Form.Group>
         <Form.Group controlId="step-cook">
-          <Form.Label>whose</Form.Label>
+          <Form.Label>who</Form.Label>
           <Form.Select value={f.cook} onChange={(e) => set({ cook: e.target.value })}>
-            <option value="">whoever is free</option>
+            <option value="">any cook</option>
             {kitchen.cooks.map((c) => (
               <option key={c.id} value={c.id}>
                 {c.name}
@@ -150,21 +150,21 @@ function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitc
         <div className="mt-2">
           {f.slices.map((p, i) => (
             <div key={i} className="d-flex gap-2 align-items-center mb-1">
-              <Form.Control style={{ width: 86 }} aria-label={`slice ${i + 1}, how long after or before`} value={p.at} isInvalid={wrong?.field === `slices.${i}.at`} onChange={(e) => edit(i, { at: e.target.value })} />
-              <Form.Select style={{ width: 178 }} aria-label={`slice ${i + 1}, counted from`} value={p.side} onChange={(e) => edit(i, { side: e.target.value as 'start' | 'end' })}>
+              <Form.Control style={{ width: 86 }} aria-label={`time ${i + 1}, how long after or before`} value={p.at} isInvalid={wrong?.field === `slices.${i}.at`} onChange={(e) => edit(i, { at: e.target.value })} />
+              <Form.Select style={{ width: 178 }} aria-label={`time ${i + 1}, counted from`} value={p.side} onChange={(e) => edit(i, { side: e.target.value as 'start' | 'end' })}>
                 <option value="start">after the start</option>
                 <option value="end">before the end</option>
               </Form.Select>
               for
-              <Form.Control style={{ width: 86 }} aria-label={`slice ${i + 1}, for how long`} value={p.for} isInvalid={wrong?.field === `slices.${i}.for`} onChange={(e) => edit(i, { for: e.target.value })} />
-              <Form.Control aria-label={`slice ${i + 1}, what the hand does`} placeholder="turn it" value={p.what} onChange={(e) => edit(i, { what: e.target.value })} />
+              <Form.Control style={{ width: 86 }} aria-label={`time ${i + 1}, for how long`} value={p.for} isInvalid={wrong?.field === `slices.${i}.for`} onChange={(e) => edit(i, { for: e.target.value })} />
+              <Form.Control aria-label={`time ${i + 1}, what to do`} placeholder="turn it" value={p.what} onChange={(e) => edit(i, { what: e.target.value })} />
               <button type="button" className="plain-button" onClick={() => set({ slices: f.slices.filter((_, k) => k !== i) })}>
-                remove
+                Remove
               </button>
             </div>
           ))}
           <button type="button" className="plain-button" onClick={() => set({ slices: [...f.slices, { at: '0', side: 'start', for: '30 s', what: '' }] })}>
-            add a slice
+            Add a time
           </button>
         </div>
       )}
@@ -188,19 +188,19 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
           {heats(e.kind) && (
             <>
               <Form.Control style={{ width: 92 }} placeholder="180, gas 4" aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
-              <Form.Check id={`equipment-${i}-cold`} label="from cold" checked={e.cold} onChange={(v) => edit(i, { cold: v.target.checked })} />
+              <Form.Check id={`equipment-${i}-cold`} label="start cold" checked={e.cold} onChange={(v) => edit(i, { cold: v.target.checked })} />
               {/^\d+$/.test(e.setting) ? <Heat celsius={Number(e.setting)} /> : '°C, °F or gas'}
             </>
           )}
-          <Form.Control style={{ width: 64 }} aria-label={`equipment ${i + 1}, portions on one place`} value={e.holds} placeholder="all" isInvalid={wrong?.field === `equipment.${i}.holds`} onChange={(v) => edit(i, { holds: v.target.value })} />
-          <span className="small quiet">portions a place</span>
+          <Form.Control style={{ width: 64 }} aria-label={`equipment ${i + 1}, portions per place`} value={e.holds} placeholder="all" isInvalid={wrong?.field === `equipment.${i}.holds`} onChange={(v) => edit(i, { holds: v.target.value })} />
+          <span className="small quiet">portions per place (shelf, pan)</span>
           <button type="button" className="plain-button" onClick={() => set({ equipment: f.equipment.filter((_, k) => k !== i) })}>
-            remove
+            Remove
           </button>
         </div>
       ))}
       <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '', cold: false }] })}>
-        add equipment
+        Add equipment
       </button>
     </fieldset>
   )
@@ -210,10 +210,10 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
 function After({ f, set, steps }: FieldProps & { steps: [string, string][] }) {
   return (
     <fieldset>
-      <legend>only after</legend>
+      <legend>after</legend>
       {f.after.map((ref, i) => (
         <div key={i} className="d-flex gap-2 align-items-center mb-1">
-          <Form.Select style={{ width: 320 }} aria-label={`only after ${i + 1}`} value={ref} onChange={(e) => set({ after: f.after.map((r, k) => (k === i ? e.target.value : r)) })}>
+          <Form.Select style={{ width: 320 }} aria-label={`after ${i + 1}`} value={ref} onChange={(e) => set({ after: f.after.map((r, k) => (k === i ? e.target.value : r)) })}>
             {(steps.some(([id]) => id === ref) ? steps : [...steps, [ref, ref]]).map(([id, name]) => (
               <option key={id} value={id}>
                 {name}
@@ -221,13 +221,13 @@ function After({ f, set, steps }: FieldProps & { steps: [string, string][] }) {
             ))}
           </Form.Select>
           <button type="button" className="plain-button" onClick={() => set({ after: f.after.filter((_, k) => k !== i) })}>
-            remove
+            Remove
           </button>
         </div>
       ))}
       {steps.length > 0 && (
         <button type="button" className="plain-button" onClick={() => set({ after: [...f.after, steps[0][0]] })}>
-          add a step of another component
+          Add a step of another component
         </button>
       )}
     </fieldset>
@@ -246,7 +246,7 @@ function Cautions({ f, set }: FieldProps) {
         </div>
       ))}
       <button type="button" className="plain-button" onClick={() => set({ cautions: [...f.cautions, { text: '', source: '' }] })}>
-        add a caution
+        Add a caution
       </button>
     </fieldset>
   )

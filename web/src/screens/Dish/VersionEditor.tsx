@@ -35,18 +35,18 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
   return (
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Version">
       <Form.Group controlId="version-name">
-        <Form.Label>for whom</Form.Label>
+        <Form.Label>name</Form.Label>
         <Form.Control value={f.name} placeholder="no dairy" onChange={(e) => set({ name: e.target.value })} isInvalid={wrong?.field === 'name'} autoComplete="off" />
       </Form.Group>
       <fieldset>
         <legend>without</legend>
         <div className="d-flex flex-wrap gap-3">
-          {[...['gluten', 'alcohol', 'meat', 'animal'].map((what) => ({ id: what, name: what === 'meat' ? 'fish and meat' : what === 'animal' ? 'anything of animals' : what })), ...(book.data?.allergens ?? [])].map((a) => (
+          {[...['gluten', 'alcohol', 'meat', 'animal'].map((what) => ({ id: what, name: what === 'meat' ? 'fish and meat' : what === 'animal' ? 'animal products' : what })), ...(book.data?.allergens ?? [])].map((a) => (
             <Form.Check key={a.id} id={`without-${a.id}`} label={a.name} checked={f.without.includes(a.id)} onChange={(e) => set({ without: e.target.checked ? [...f.without, a.id] : f.without.filter((w) => w !== a.id) })} />
           ))}
         </div>
       </fieldset>
-      <Rows legend="changes" columns={columns(view, ingredients, book.data?.components ?? [])} rows={f.changes} set={(changes) => set({ changes })} add="add a change" wrong={wrong?.field} />
+      <Rows legend="changes" columns={columns(view, ingredients, book.data?.components ?? [])} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
       <EditorActions form={form} save="Save the version" close={close}>
         {was && (
           <Button variant="outline-danger" onClick={() => void remove()}>
@@ -61,9 +61,9 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
 function columns(view: View, ingredients: Schemas['Ingredient'][], made: { id: string; name: string }[]): Column[] {
   const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`])])
   return [
-    { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'take × of'], ['add', 'add to']] },
+    { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'scale'], ['add', 'add to']] },
     { name: 'what', label: 'what', width: 210, options: [['', 'what'], ['/', 'the plate'], ...what] },
-    { name: 'with', label: 'with', width: 170, options: [['', 'for, or with'], ...made.map((c): [string, string] => [`c:${c.id}`, c.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
-    { name: 'factor', label: 'times', width: 76, hint: '×' },
+    { name: 'with', label: 'with', width: 170, options: [['', 'with'], ...made.map((c): [string, string] => [`c:${c.id}`, c.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
+    { name: 'factor', label: '×', width: 76, hint: '×' },
   ]
 }

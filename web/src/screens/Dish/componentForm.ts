@@ -43,10 +43,10 @@ function perText(c: Component, per: Schemas['Ratio'] | undefined): string {
 // tied reads that back. The line that is meant is found by its name.
 async function tied(field: string, text: string, rows: Row[], ids: string[]): Promise<Schemas['Ratio'] | undefined> {
   const said = /^(?:(?:to|for|per)\s+)?(.*?)\s*\bof\s+(?:the\s+)?(.+)$/i.exec(text.trim())
-  if (!said) throw new FieldError(field, `“${text}”: write it like “100 ml of stock”, or “of potato” for a share of its weight`)
+  if (!said) throw new FieldError(field, `“${text}”: write “100 ml of stock”, or “of potato” for a share of its weight.`)
   const name = said[2].trim().toLowerCase()
   const at = rows.findIndex((r) => r.name?.trim().toLowerCase() === name)
-  if (at < 0 && name !== 'all') throw new FieldError(field, `there is no “${said[2]}” in the list`)
+  if (at < 0 && name !== 'all') throw new FieldError(field, `“${said[2]}” is not an ingredient here.`)
   const each = await measure(field, said[1])
   return { ...(at < 0 ? {} : { to: ids[at] }), ...(each ? { each } : {}) }
 }
@@ -62,13 +62,13 @@ const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim(
 
 /** toComponent reads a form over the component that it came from. */
 export async function toComponent(f: ComponentForm, over: Component, bought: Schemas['Ingredient'][]): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
-  if (!f.name.trim()) throw new FieldError('name', 'a component wants a name')
+  if (!f.name.trim()) throw new FieldError('name', 'Name the component.')
   const makes = (await measure('yield', f.yield)) ?? (over.variant ? over.yield : undefined)
-  if (!makes) throw new FieldError('yield', 'say what it makes, like 500 g')
+  if (!makes) throw new FieldError('yield', 'Yield? Write 500 g or 6.')
   const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined }
   next.batching = await batching(f)
   if (!next.methods.some((m) => m.id === next.chosen)) delete next.chosen
-  next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`keeps.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
+  next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`shelf life.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
   next.byProducts = await byProducts(f.byProducts)
   next.conditions = await conditions(f.conditions)
@@ -80,14 +80,14 @@ async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schema
   const named = present(rows, 'name')
   const before = named.map((r) => over.ingredients.find((l) => (l.id ? l.id === r.id : l.name === r.name)))
   const ids = await idsFor(named.map((r, i) => ({ id: r.id || before[i]?.id, name: r.name })))
-  const ruled = present(rules, 'line').map((r, i) => ({ ...r, field: `not in proportion.${i}`, at: named.findIndex((n) => n.name.trim().toLowerCase() === r.line.trim().toLowerCase()) }) as Row & { field: string; at: number })
+  const ruled = present(rules, 'line').map((r, i) => ({ ...r, field: `scaling exceptions.${i}`, at: named.findIndex((n) => n.name.trim().toLowerCase() === r.line.trim().toLowerCase()) }) as Row & { field: string; at: number })
   const gone = (name: string) => over.ingredients.some((l) => l.name === name) // with its line, its rule goes too
-  for (const r of ruled) if (r.at < 0 && !gone(r.line)) throw new FieldError(`${r.field}.line`, `there is no “${r.line}” in the list`)
+  for (const r of ruled) if (r.at < 0 && !gone(r.line)) throw new FieldError(`${r.field}.line`, `“${r.line}” is not an ingredient here.`)
   return Promise.all(
     named.map(async (r, i) => {
       const was = before[i]
       const rule = ruled.find((x) => x.at === i)
-      const amount = await measure(`goes in.${i}.amount`, r.amount ?? '')
+      const amount = await measure(`ingredients.${i}.amount`, r.amount ?? '')
       const same = was && was.name === r.name.trim()
       return { ...(same ? was : {}), id: ids[i], name: r.name.trim(), amount, per: rule?.how === 'per' ? await tied(`${rule.field}.per`, rule.per ?? '', named, ids) : undefined, scale: (rule && rule.how !== 'per' ? rule.how : undefined) as Schemas['Line']['scale'], note: r.note || undefined }
     }),
@@ -132,9 +132,9 @@ async function conditions(rows: Row[]): Promise<Schemas['Condition'][]> {
   const said = present(rows, 'name').map((r): Row => ({ ...r, name: r.name.trim() }))
   const states = said.filter((r, i) => said.findIndex((o) => o.name === r.name) === i)
   const effects = said.map((r, i) => {
-    if (!r.what) throw new FieldError(`comes as.${i}.what`, `${r.name}: what does it change?`)
+    if (!r.what) throw new FieldError(`arrives as.${i}.what`, `${r.name}: change what?`)
     const [kind, of] = r.what.split(/:(.*)/)
-    return { [kind]: of, factor: decimal(`comes as.${i}.factor`, r.factor ?? '') }
+    return { [kind]: of, factor: decimal(`arrives as.${i}.factor`, r.factor ?? '') }
   })
   const ids = await idsFor(states.map((r) => ({ id: r.id, name: r.name })))
   return states.map((s, k) => ({ id: ids[k], name: s.name, line: s.line ?? '', effects: effects.filter((_, i) => said[i].name === s.name) }))

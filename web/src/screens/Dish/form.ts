@@ -81,7 +81,7 @@ export function toForm(s: Step): StepForm {
 
 /** toStep reads a form over the step that it came from. */
 export async function toStep(f: StepForm, over: Step): Promise<Step> {
-  if (!f.name.trim()) throw new FieldError('name', 'a step wants a name')
+  if (!f.name.trim()) throw new FieldError('name', 'Name the step.')
   const time = await toTime(f)
   const slices = await Promise.all(
     (f.work === 'slices' ? f.slices : []).map(async (p, i) => {
@@ -105,7 +105,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
   const ours = (over.ours ?? []).filter((field) => !changed[field]) // what a cook has decided is ours no more
   const place = over.then.place?.kind === f.place && !over.then.own ? over.then.place : f.place ? { kind: f.place } : undefined
   const oven = equipment.find((e) => e.setting !== undefined)
-  if (f.own.trim() && !oven) throw new FieldError('own', 'it rests in its own oven, and the step has none with a temperature')
+  if (f.own.trim() && !oven) throw new FieldError('own', 'Set an oven temperature first.')
   const rests = f.own.trim() && oven ? { place: { ...oven, cold: undefined, setting: await degrees('own', f.own) }, own: true } : undefined
   return {
     id: over.id,
@@ -146,10 +146,10 @@ async function boiledDown(text: string): Promise<Pick<Step, 'left' | 'until'>> {
   if (!a) return {}
   if (a.unit === 'percent' || (a.unit === 'piece' && a.quantity <= 1)) {
     const left = a.unit === 'percent' ? a.quantity / 100 : a.quantity
-    if (left > 1) throw new FieldError('left', 'more than all of it cannot be left')
+    if (left > 1) throw new FieldError('left', 'More than all of it cannot be left.')
     return { left }
   }
-  if (a.unit === 'piece') throw new FieldError('left', `“${text}” of what? Write it like ¼, 25 % or 200 ml`)
+  if (a.unit === 'piece') throw new FieldError('left', `“${text}” of what? Write ¼, 25 % or 200 ml.`)
   return { until: a }
 }
 

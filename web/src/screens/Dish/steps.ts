@@ -20,7 +20,7 @@ export function withSteps(c: Component, step: string, steps: Step[]): Component 
 /** withAdded puts steps at the end of the method that is used. */
 export function withAdded(c: Component, steps: Step[]): Component {
   const at = used(c)
-  if (!at) return { ...c, methods: [{ id: 'method', name: 'our way', steps }] }
+  if (!at) return { ...c, methods: [{ id: 'method', name: 'house method', steps }] }
   return { ...c, methods: c.methods.map((m) => (m === at ? { ...m, steps: [...m.steps, ...steps] } : m)) }
 }
 
@@ -40,4 +40,4 @@ export const saidAgain = (was: Step, said: Step[]): Step[] =>
 
 /** others are the steps of the other components, as an id and a name. */
 export const others = (view: View, own: string): [string, string][] =>
-  view.components.filter((c) => c.component.id !== own).flatMap((c) => (used(c.made)?.steps ?? []).map((s): [string, string] => [`${c.component.id}/${s.id}`, `${c.component.name}, ${s.name}`]))
+  view.components.filter((c) => c.component.id !== own).flatMap((c) => (used(c.made)?.steps ?? []).map((s): [string, string] => [`${c.component.id}/${s.id}`, `${c.component.name}: ${s.name}`]))

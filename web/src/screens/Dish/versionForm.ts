@@ -16,12 +16,12 @@ export const toVersionForm = (v?: Version): VersionForm => ({
 
 /** toVersion reads a form. */
 export function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'][]): Version {
-  if (!f.name.trim()) throw new FieldError('name', 'say for whom it is')
+  if (!f.name.trim()) throw new FieldError('name', 'Name the version.')
   const changes = f.changes.filter((r) => r.do || r.what).map((r, i): Schemas['Change'] => {
     const [component, line] = (r.what ?? '').split(/\/(.*)/)
     const act = (r.do || 'leave out') as Schemas['Change']['do']
-    if (!component && act !== 'add') throw new FieldError(`changes.${i}.what`, 'what is changed?')
-    if ((act === 'swap' || act === 'add') && !r.with) throw new FieldError(`changes.${i}.with`, 'what is put in?')
+    if (!component && act !== 'add') throw new FieldError(`changes.${i}.what`, 'Change what?')
+    if ((act === 'swap' || act === 'add') && !r.with) throw new FieldError(`changes.${i}.with`, 'Put in what?')
     const bought = r.with?.startsWith('i:') ? r.with.slice(2) : undefined
     const made = r.with?.startsWith('c:') ? r.with.slice(2) : undefined
     const inLine = Boolean(line) || (act === 'add' && Boolean(component))

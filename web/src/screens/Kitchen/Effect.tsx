@@ -15,21 +15,22 @@ export function Effect({ kitchen, changed, read }: { kitchen: string; changed: b
   const services = useServices()
   const next = services.data?.services.find((s) => s.kitchen === kitchen && !s.past)
   const effect = useMutation({ mutationFn: (k: Kitchen) => ask(api.POST('/api/services/{id}/what-if', { params: { path: { id: next!.id } }, body: { kitchen: k } })) })
-  if (!next) return <p className="quiet">No service to come is cooked here.</p>
+  if (!next) return <p className="quiet">No service planned here.</p>
   const look = async () => {
     const k = await read()
     if (k) effect.mutate(k)
   }
   return (
-    <section className="effect-of" aria-label={`What it would do to ${next.name}, ${day(next.day)}`}>
+    <section className="effect-of" aria-label={`Effect on ${next.name}, ${day(next.day)}`}>
       <div>
+        Next:{' '}
         <b>
           {next.name}, {day(next.day)}
-        </b>{' '}
-        is the next one here. <Link to={`/run-up/${next.id}`}>Its run-up</Link>
+        </b>
+        . <Link to={`/run-up/${next.id}`}>Open run-up</Link>
       </div>
       <Button type="button" variant="outline-dark" disabled={effect.isPending} onClick={() => void look()}>
-        {effect.isPending ? 'Planning it …' : changed ? 'What would this do to it?' : 'How does it stand?'}
+        {effect.isPending ? 'Planning …' : changed ? 'Try this change' : 'Check the plan'}
       </Button>
       <Fullest service={next.id} />
       {effect.isError && <Failed error={effect.error} again={() => void look()} />}
@@ -44,7 +45,7 @@ function Fullest({ service }: { service: string }) {
   const runUp = useRunUp(service)
   if (!runUp.data) return null
   return (
-    <div className="fullest" role="img" aria-label="At its fullest">
+    <div className="fullest" role="img" aria-label="Peak load">
       {runUp.data.runUp.loads.map((l) => {
         const peak = Math.max(0, ...l.steps.map((s) => s.taken))
         const have = Math.max(1, ...l.steps.map((s) => s.have))
@@ -67,14 +68,15 @@ function Fullest({ service }: { service: string }) {
 // Beside sets two plans side by side; what differs is bold.
 function Beside({ now, then }: { now: Summary; then: Summary }) {
   const late = (s: Summary) => (!s.planned ? 'no plan' : s.late > 30 ? `${spoken(s.late)} late` : 'on time')
+  const starts = (s: Summary) => `${day(s.begins.slice(0, 10), true)} ${s.begins.slice(11, 16)}`
   const rows: [string, string, string][] = [
-    ['the latest course', late(now), late(then)],
-    ['begins', now.begins.slice(0, 16).replace('T', ' '), then.begins.slice(0, 16).replace('T', ' ')],
-    ['all hands taken for', lasts(now.tight), lasts(then.tight)],
-    ['the longest day', spoken(now.longest - (now.longest % 60)), spoken(then.longest - (then.longest % 60))],
-    ['work of hands', spoken(now.work), spoken(then.work)],
-    ['cooks who have work', String(now.cooks), String(then.cooks)],
-    ['plates within 2 min, if steps take as chance has it', `${Math.round(now.share * 100)} %`, `${Math.round(then.share * 100)} %`],
+    ['latest course', late(now), late(then)],
+    ['starts', starts(now), starts(then)],
+    ['all cooks busy', lasts(now.tight), lasts(then.tight)],
+    ['longest shift', spoken(now.longest - (now.longest % 60)), spoken(then.longest - (then.longest % 60))],
+    ['hands-on work', spoken(now.work), spoken(then.work)],
+    ['cooks working', String(now.cooks), String(then.cooks)],
+    ['plates on time (± 2 min)', `${Math.round(now.share * 100)} %`, `${Math.round(then.share * 100)} %`],
   ]
   const fresh = [...then.stops, ...then.clashes].filter((c) => !now.clashes.includes(c) && !now.stops.includes(c))
   const gone = now.clashes.filter((c) => !then.clashes.includes(c))
@@ -84,8 +86,8 @@ function Beside({ now, then }: { now: Summary; then: Summary }) {
         <thead>
           <tr>
             <td />
-            <th>as it is</th>
-            <th>as it would be</th>
+            <th>now</th>
+            <th>with the change</th>
           </tr>
         </thead>
         <tbody>
@@ -101,8 +103,8 @@ function Beside({ now, then }: { now: Summary; then: Summary }) {
       {fresh.slice(0, 4).map((c) => (
         <Bracket key={c} what={c} />
       ))}
-      {fresh.length > 4 && <p>and {fresh.length - 4} more that are not so now</p>}
-      {gone.length > 0 && <p className="quiet">{gone.length} that would be gone: {gone[0]}</p>}
+      {fresh.length > 4 && <p>{fresh.length - 4} more new ones</p>}
+      {gone.length > 0 && <p className="quiet">{gone.length} solved: {gone[0]}</p>}
     </>
   )
 }

@@ -3,7 +3,7 @@
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useKitchens } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { Rows } from '../../parts/Rows'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { Effect } from './Effect'
@@ -11,6 +11,7 @@ import { Limits } from './Limits'
 import { toKitchen, toKitchenWords } from './kitchenForm'
 import { useForm } from '../../parts/form'
 import { EditorActions } from '../../parts/EditorActions'
+import { count } from '../../parts/words'
 
 type View = Schemas['KitchenView']
 
@@ -18,7 +19,7 @@ export function Kitchen() {
   const kitchens = useKitchens()
   if (kitchens.isPending) return <Waiting what="the kitchen" />
   if (kitchens.isError) return <Failed error={kitchens.error} again={() => void kitchens.refetch()} />
-  if (kitchens.data.kitchens.length === 0) return <Empty title="There is no kitchen yet">Start with what there is to cook with.</Empty>
+  if (kitchens.data.kitchens.length === 0) return <Empty title="No kitchen yet">Set one up first.</Empty>
   return kitchens.data.kitchens.map((k) => <One key={k.kitchen.id} view={k} />)
 }
 
@@ -29,10 +30,10 @@ function One({ view }: { view: View }) {
       <div className="page-head">
         <h1>{k.name}</h1>
         <span className="quiet">
-          {k.cooks.length} {k.cooks.length === 1 ? 'cook' : 'cooks'} · {k.equipment.length} kinds of equipment · {k.passWidth} plates on the pass
+          {count(k.cooks.length, 'cook')} · {count(k.equipment.length, 'piece')} of equipment · pass holds {count(k.passWidth, 'plate')}
         </span>
         <div className="tools">
-          <TakeBack screen={`kitchen:${k.id}`} />
+          <Undo screen={`kitchen:${k.id}`} />
         </div>
       </div>
       <Editor view={view} />
@@ -73,34 +74,34 @@ function Editor({ view }: { view: View }) {
       <Effect kitchen={view.kitchen.id} changed={form.typed} read={read} />
       <div className="fields">
         {text('name', 'name')}
-        {text('pass', 'plates on the pass')}
+        {text('pass', 'plates the pass holds')}
         {text('zone', 'time zone')}
       </div>
-      <Rows legend="cooks" columns={[{ name: 'name', label: 'name', width: 170 }, { name: 'section', label: 'section', width: 110, options: [['', 'no section'], ...f.sections.filter((r) => r.id).map((r): [string, string] => [r.id, r.name])] }, { name: 'shifts', label: 'shifts, a break between two', width: 220, hint: '09:00–15:00, 17:00–23:30' }]} rows={f.cooks} set={(cooks) => set({ cooks })} add="add a cook" wrong={wrong?.field} />
+      <Rows legend="cooks" columns={[{ name: 'name', label: 'name', width: 170 }, { name: 'section', label: 'section', width: 110, options: [['', 'no section'], ...f.sections.filter((r) => r.id).map((r): [string, string] => [r.id, r.name])] }, { name: 'shifts', label: 'shifts (comma between)', width: 220, hint: '09:00–15:00, 17:00–23:30' }]} rows={f.cooks} set={(cooks) => set({ cooks })} add="Add a cook" wrong={wrong?.field} />
       <Rows
         legend="equipment"
-        columns={[{ name: 'name', label: 'name', width: 150 }, { name: 'kind', label: 'kind', width: 110 }, { name: 'places', label: 'places', width: 60 }, { name: 'keeps', label: 'what is in it is', width: 80, options: [['', 'as the room'], ['cold', 'cold'], ['hot', 'hot'], ['frozen', 'frozen']] }, { name: 'at', label: 'it stands at … °C', width: 60, hint: 'at °C' }, { name: 'heats', label: 'heats, cools: s for 1 °C', width: 80, hint: 's/°C' }, { name: 'within', label: 'differs by … °C', width: 60, hint: '± °C' }, { name: 'wash', label: 'washed after use, min', width: 60, hint: 'wash' }]}
-        rows={f.equipment} set={(equipment) => set({ equipment })} add="add a thing" wrong={wrong?.field}
+        columns={[{ name: 'name', label: 'name', width: 150 }, { name: 'kind', label: 'kind', width: 110 }, { name: 'places', label: 'places', width: 60 }, { name: 'keeps', label: 'holds at', width: 90, options: [['', 'room temp'], ['cold', 'cold'], ['hot', 'hot'], ['frozen', 'frozen']] }, { name: 'at', label: 'set at, °C', width: 60 }, { name: 'heats', label: 'heats / cools, s per °C', width: 80 }, { name: 'within', label: 'swing, ± °C', width: 60 }, { name: 'wash', label: 'wash, min', width: 60 }]}
+        rows={f.equipment} set={(equipment) => set({ equipment })} add="Add equipment" wrong={wrong?.field}
       />
-      <Rows legend="not to be had" columns={[{ name: 'of', label: 'who or what', width: 150, options: [['', 'who or what'], ...people] }, { name: 'day', label: 'on', width: 120, hint: 'every day' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="add hours" wrong={wrong?.field} />
-      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 220 }]} rows={f.sections} set={(sections) => set({ sections })} add="add a section" wrong={wrong?.field} />
-      <Rows legend="kept in" columns={[{ name: 'name', label: 'what', width: 220 }, { name: 'holds', label: 'millilitres', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="add a container" wrong={wrong?.field} />
+      <Rows legend="not available" columns={[{ name: 'of', label: 'cook or equipment', width: 150, options: [['', 'cook or equipment'], ...people] }, { name: 'day', label: 'day', width: 120, hint: 'every day' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="Add a time off" wrong={wrong?.field} />
+      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 220 }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
+      <Rows legend="containers" columns={[{ name: 'name', label: 'container', width: 220 }, { name: 'holds', label: 'ml', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="Add a container" wrong={wrong?.field} />
       <Limits chosen={f.limits} own={f.own} wrong={wrong?.field} set={set} />
       <fieldset>
-        <legend>how it reads figures</legend>
+        <legend>units</legend>
         <div className="pair">
-          {choice('measures', 'spoons, cups and pints are', [['', 'metric: 5, 15 and 250 ml'], ['us', 'of the United States'], ['imperial', 'imperial']])}
-          {choice('heat', 'temperatures in', [['', '°C'], ['f', '°F'], ['gas', 'gas marks'], ['fan', '°C of an oven with a fan']])}
-          {text('currency', 'prices in', 'EUR')}
+          {choice('measures', 'cups and spoons', [['', 'metric (5, 15, 250 ml)'], ['us', 'US'], ['imperial', 'imperial']])}
+          {choice('heat', 'temperatures in', [['', '°C'], ['f', '°F'], ['gas', 'gas marks'], ['fan', '°C (fan oven)']])}
+          {text('currency', 'currency', 'EUR')}
           <Form.Check className="align-self-end" id="kitchen-customary" label="ounces and pounds first" checked={f.customary} onChange={(e) => set({ customary: e.target.checked })} />
         </div>
       </fieldset>
       <fieldset>
-        <legend>how finely it weighs</legend>
+        <legend>scales</legend>
         <div className="pair">
-          {text('fine', 'the fine scale, to … g', '0.1')}
-          {text('upTo', 'it takes up to … g', '50')}
-          {text('coarse', 'the other scale, to … g', '1')}
+          {text('fine', 'fine scale reads to, g', '0.1')}
+          {text('upTo', 'fine scale max, g', '50')}
+          {text('coarse', 'main scale reads to, g', '1')}
         </div>
       </fieldset>
       <EditorActions form={form} save="Save the kitchen" forget />

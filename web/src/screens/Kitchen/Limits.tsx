@@ -16,16 +16,16 @@ export function Limits({ chosen, own, wrong, set }: Props) {
   const [open, setOpen] = useState(() => Object.values(own).some((text) => text.trim()))
   return (
     <fieldset>
-      <legend>published limits</legend>
+      <legend>food safety limits</legend>
       {known.map((s) => (
         <Form.Check key={s.id} id={`limits-${s.id}`} label={`${s.name}, ${s.edition}`} checked={held.includes(s.id)} onChange={(e) => set({ limits: e.target.checked ? [...held, s.id] : held.filter((id) => id !== s.id) })} />
       ))}
       <details className="limits" open={open || wrong?.startsWith('own.')} onToggle={(e) => setOpen(e.currentTarget.open)}>
-        <summary>what they say, and where our own plan is stricter</summary>
+        <summary>Show limits, set stricter ones</summary>
         <table className="fire">
           <thead>
             <tr>
-              <th>what</th>
+              <th>limit</th>
               <th>published</th>
               <th>ours, if stricter</th>
               <th>source</th>
@@ -42,7 +42,7 @@ export function Limits({ chosen, own, wrong, set }: Props) {
                     <Published limit={l} />
                   </td>
                   <td>
-                    <Form.Control size="sm" aria-label={`Ours, ${l.what}`} placeholder={l.within ? 'a time' : 'a temperature'} value={own[l.id] ?? ''} isInvalid={wrong === `own.${l.id}`} onChange={(e) => set({ own: { ...own, [l.id]: e.target.value } })} autoComplete="off" />
+                    <Form.Control size="sm" aria-label={`Ours, ${l.what}`} placeholder={l.within ? '90 min' : '65 °C'} value={own[l.id] ?? ''} isInvalid={wrong === `own.${l.id}`} onChange={(e) => set({ own: { ...own, [l.id]: e.target.value } })} autoComplete="off" />
                   </td>
                   <td className="small quiet">{l.source}</td>
                 </tr>
@@ -50,7 +50,7 @@ export function Limits({ chosen, own, wrong, set }: Props) {
           </tbody>
         </table>
       </details>
-      <p className="small quiet">The figures are from memory of the documents: hold them against the edition that applies. Local food law, the kitchen’s own safety plan and trained people decide.</p>
+      <p className="small quiet">Check these figures against the current edition before you rely on them. Local food law, the kitchen’s own safety plan and trained people decide.</p>
     </fieldset>
   )
 }

@@ -36,11 +36,11 @@ async function identified(rows: Row[]): Promise<Row[]> {
 }
 
 function read(f: KitchenWords, over: Kitchen): Kitchen {
-  if (!f.name.trim()) throw new FieldError('name', 'a kitchen wants a name')
-  if (f.currency.trim() && !/^[A-Za-z]{3}$/.test(f.currency.trim())) throw new FieldError('currency', `“${f.currency}”: three letters, like EUR`)
+  if (!f.name.trim()) throw new FieldError('name', 'Name the kitchen.')
+  if (f.currency.trim() && !/^[A-Za-z]{3}$/.test(f.currency.trim())) throw new FieldError('currency', 'Currency: three letters, EUR.')
   const some = (field: 'fine' | 'upTo' | 'coarse') => (f[field].trim() ? { [field]: decimal(field, f[field]) } : {})
   const away = (of: string) =>
-    f.away.flatMap((a, i) => (a.of === of ? hours(`not to be had.${i}.hours`, a.hours ?? '').map((h) => ({ ...h, ...(a.day?.trim() ? { day: a.day.trim() } : {}), ...(a.why?.trim() ? { why: a.why.trim() } : {}) })) : []))
+    f.away.flatMap((a, i) => (a.of === of ? hours(`not available.${i}.hours`, a.hours ?? '').map((h) => ({ ...h, ...(a.day?.trim() ? { day: a.day.trim() } : {}), ...(a.why?.trim() ? { why: a.why.trim() } : {}) })) : []))
   const listed = <T extends { away?: unknown }>(thing: T, of: string): T => {
     const list = away(of)
     return { ...thing, away: list.length > 0 ? list : undefined }
@@ -61,7 +61,7 @@ function read(f: KitchenWords, over: Kitchen): Kitchen {
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },
     scales: { ...some('fine'), ...some('upTo'), ...some('coarse') },
     sections: f.sections.filter((s) => s.name?.trim()).map((s) => ({ id: s.id, name: s.name.trim() })),
-    boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`kept in.${i}.holds`, b.holds ?? '') })),
+    boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`containers.${i}.holds`, b.holds ?? '') })),
   }
 }
 
@@ -82,7 +82,7 @@ function ownLimits(own: Record<string, string>): Own[] | undefined {
     const out: Own = { limit }
     for (const part of text.split(/,\s/)) {
       const m = /^\s*([-−]?\d+(?:[.,]\d+)?)\s*(°\s*C|C|h|min|s|d)\s*$/.exec(part)
-      if (!m) throw new FieldError(`own.${limit}`, `“${part.trim()}”: a temperature like 65 °C, or a time like 90 min`)
+      if (!m) throw new FieldError(`own.${limit}`, `“${part.trim()}” is not a limit. Write 65 °C or 90 min.`)
       const v = Number(m[1].replace('−', '-').replace(',', '.'))
       if (m[2].endsWith('C')) out.celsius = v
       else out.seconds = Math.round(v * unit[m[2]])
@@ -99,7 +99,7 @@ export function hours(field: string, text: string): { from: string; to: string }
     .filter((t) => t.trim())
     .map((t) => {
       const m = /^\s*(\d{1,2}[:.]\d{2})\s*[–-]\s*(\d{1,2}[:.]\d{2})\s*$/.exec(t)
-      if (!m) throw new FieldError(field, `“${t.trim()}”: hours like 09:00–15:00`)
+      if (!m) throw new FieldError(field, `“${t.trim()}” is not a shift. Write 09:00–15:00.`)
       return { from: m[1].replace('.', ':').padStart(5, '0'), to: m[2].replace('.', ':').padStart(5, '0') }
     })
 }
@@ -108,6 +108,6 @@ export function hours(field: string, text: string): { from: string; to: string }
 function heater(i: number, e: Row): NonNullable<Kitchen['equipment']>[number]['heating'] {
   if (!e.heats?.trim()) return undefined
   const m = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(e.heats)
-  if (!m) throw new FieldError(`equipment.${i}.heats`, `“${e.heats}”: seconds for a degree up / down, like 6/8`)
+  if (!m) throw new FieldError(`equipment.${i}.heats`, `Heats / cools: write 6/8 (seconds per °C up / down).`)
   return { cold: e.cold?.trim() ? decimal(`equipment.${i}.cold`, e.cold) : 20, up: Number(m[1]), down: Number(m[2]), tolerance: e.within?.trim() ? decimal(`equipment.${i}.within`, e.within) : 5 }
 }

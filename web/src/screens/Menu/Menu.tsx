@@ -4,13 +4,13 @@ import { Link } from 'wouter'
 import { Button, FormCheck, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
 import { reread, useRunUp, useService } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { Holds } from '../../parts/Holds'
 import { useOnce } from '../../parts/once'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { useGo } from '../../parts/address'
-import { clock, day, isPast, lasts } from '../../parts/words'
+import { clock, count, day, isPast, lasts, upper } from '../../parts/words'
 import { AcrossMenu } from './AcrossMenu'
 
 type View = Schemas['ServiceView']
@@ -31,7 +31,7 @@ function Sheet({ view }: { view: View }) {
         <span className="quiet">
           {day(service.day)} · {view.kitchen.name}
         </span>
-        <div className="tools">{readOnly ? null : <TakeBack screen={`menu:${service.id}`} />}</div>
+        <div className="tools">{readOnly ? null : <Undo screen={`menu:${service.id}`} />}</div>
       </div>
       {readOnly && <Past view={view} />}
       <Holds service={service.id} />
@@ -62,7 +62,7 @@ function Course({ view, row }: { view: View; row: Row }) {
   }
   const origin = { service, version: view.version }
   const setPlates = (dish: string, name: string, plates: number, from: Origin, version?: string) =>
-    change(`${name}: ${plates} plates`, from, (c) => {
+    change(`${name}: ${count(plates, 'plate')}`, from, (c) => {
       const same = (n: Schemas['Covers']) => n.dish === dish && (n.version ?? '') === (version ?? '')
       const next = { dish, ...(version ? { version } : {}), plates }
       return { ...c, covers: c.covers.some(same) ? c.covers.map((n) => (same(n) ? next : n)) : [...c.covers, next] }
@@ -75,11 +75,11 @@ function Course({ view, row }: { view: View; row: Row }) {
   return (
     <section className="course" aria-label={row.name}>
       <div className="hour">
-        <Typed id={`hour-${row.course}`} label="to the pass" value={row.hour} readOnly={view.readOnly || service.courses.some((c) => c.course === row.course && c.after)} origin={origin} save={(text, from) => change(`${row.name} at ${text}`, from, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
+        <Typed id={`hour-${row.course}`} label="at the pass" value={row.hour} readOnly={view.readOnly || service.courses.some((c) => c.course === row.course && c.after)} origin={origin} save={(text, from) => change(`${row.name} at ${text}`, from, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
         <RunUpHint id={service.id} course={row.course} />
         {(service.tables ?? []).length > 0 && (
           <div className="small">
-            <Link to={`/service/${service.id}`}>who sits where</Link>
+            <Link to={`/service/${service.id}`}>Tables</Link>
           </div>
         )}
       </div>
@@ -100,7 +100,7 @@ function RunUpHint({ id, course }: { id: string; course: string }) {
   if (!row || !first) return null
   return (
     <div className="small quiet mt-2">
-      begins {day(first.start.slice(0, 10), true)} <span className="clock">{clock(first.start, false)}</span>
+      prep starts {day(first.start.slice(0, 10), true)} <span className="clock">{clock(first.start, false)}</span>
     </div>
   )
 }
@@ -117,7 +117,7 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
   const save = (text: string, from: Origin, version?: (typeof line.versions)[number]) => {
     const n = Number(text)
     if (/^\d{1,6}$/.test(text)) return setPlates(n, from, version)
-    desk.say(`“${text}” is no number of plates.`)
+    desk.say(`Plates: “${text}” is not a number.`)
     return Promise.resolve(false)
   }
   return (
@@ -131,14 +131,14 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
             {line.name}
           </Link>
           <div className="small quiet">
-            <Link to={`/plate/${line.dish}`}>plate</Link> built in <span className="clock">{lasts(line.build)}</span> each, alone
-            {graver > 0 && <> · <span className="gap">{graver} {graver === 1 ? 'gap holds' : 'gaps hold'} it up</span></>}
-            {lesser > 0 && ` · ${lesser} not yet sure`}
+            <Link to={`/plate/${line.dish}`}>Plate</Link>: <span className="clock">{lasts(line.build)}</span> to build, one cook
+            {graver > 0 && <> · <span className="gap">{count(graver, 'gap')}</span></>}
+            {lesser > 0 && ` · ${lesser} to check`}
             {line.gaps.length > 0 && (
               <>
                 {' · '}
                 <button className="plain-button" aria-expanded={gaps} onClick={() => setGaps(!gaps)}>
-                  {gaps ? 'close' : 'see them'}
+                  {gaps ? 'Hide' : 'Show'}
                 </button>
               </>
             )}
@@ -152,7 +152,7 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
           )}
           {line.states.map((s) => (
             <label key={s.component} className="labelled mt-1">
-              {s.of} for {s.name} came
+              {upper(s.of)} ({s.name}) arrived
               <FormSelect size="sm" className="w-auto" value={s.chosen ?? ''} disabled={readOnly} onChange={(e) => void choose(s, e.target.value)}>
                 <option value="">as usual</option>
                 {s.options.map((o) => (
@@ -171,14 +171,14 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
       {gaps &&
         line.gaps.map((g) => (
           <Bracket key={g.title + g.question} what={g.title}>
-            {g.question} It {g.holdsUp}. <Link to={`/dish/${line.dish}?${g.step ? `step=${g.component}/${g.step}` : 'side=gaps'}`}>decide</Link>
+            {g.question} {g.holdsUp} <Link to={`/dish/${line.dish}?${g.step ? `step=${g.component}/${g.step}` : 'side=gaps'}`}>Decide</Link>
           </Bracket>
         ))}
       <div className="needs">
         {line.needs.map((n) => (
           <button key={n.component} aria-expanded={open === n.component} onClick={() => setOpen(open === n.component ? undefined : n.component)}>
             <span>{n.make.name}</span>
-            <span className="mono">{n.make.known ? n.make.text : <span className="gap">how much?</span>}</span>
+            <span className="mono">{n.make.known ? n.make.text : <span className="gap">portion?</span>}</span>
           </button>
         ))}
       </div>
@@ -202,7 +202,7 @@ function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose
 function Past({ view }: { view: View }) {
   return (
     <div className="read-only-note">
-      <b>This service is past.</b> It is shown as it was planned and can only be read. <Copy view={view} />
+      <b>Past service:</b> as planned, read only. <Copy view={view} />
     </div>
   )
 }
@@ -229,7 +229,7 @@ function Copy({ view }: { view: View }) {
       await reread()
       go(`/menu/${made.id}`)
     } catch (error) {
-      desk.say(error instanceof Error ? error.message : 'It was not copied.')
+      desk.say(error instanceof Error ? error.message : 'Not copied.')
     }
   }
   return (
@@ -241,12 +241,12 @@ function Copy({ view }: { view: View }) {
       }}
     >
       <FormGroup controlId="copy-day">
-        <FormLabel className="quiet">the same on another day</FormLabel>
+        <FormLabel className="quiet">Copy to</FormLabel>
         <FormControl type="date" value={date} onChange={(e) => setDate(e.target.value)} />
-        {isPast(date) && <FormCheck id="copy-record" className="mt-2" label="That day is past: keep it as a record" checked={record} onChange={(e) => setRecord(e.target.checked)} />}
+        {isPast(date) && <FormCheck id="copy-record" className="mt-2" label="That day is past: keep as a record" checked={record} onChange={(e) => setRecord(e.target.checked)} />}
       </FormGroup>
       <Button type="submit" variant="outline-dark" disabled={!date}>
-        Copy
+        Copy service
       </Button>
     </form>
   )

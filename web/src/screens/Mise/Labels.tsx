@@ -5,6 +5,7 @@ import { api, ask } from '../../api/client'
 import { useLabels } from '../../api/queries'
 import { useOnce } from '../../parts/once'
 import { Bracket, Failed, Waiting } from '../../parts/States'
+import { count } from '../../parts/words'
 
 export function Labels({ service, tasks, close }: { service: string; tasks: string[]; close: () => void }) {
   const labels = useLabels(service, tasks)
@@ -23,9 +24,9 @@ export function Labels({ service, tasks, close }: { service: string; tasks: stri
     try {
       const tasks = chosen.map((l) => l.label.task)
       const { printed } = await once(tasks, (key) => ask(api.POST('/api/services/{id}/labels', { params: { path: { id: service }, header: { 'Idempotency-Key': key } }, body: { tasks } })))
-      setSaid(printed === 1 ? 'One label is printed.' : `${printed} labels are printed.`)
+      setSaid(`${count(printed, 'label')} printed.`)
     } catch (error) {
-      setWrong(error instanceof Error ? error.message : 'They were not printed.')
+      setWrong(error instanceof Error ? error.message : 'Not printed.')
     }
     setBusy(false)
   }
@@ -60,7 +61,7 @@ export function Labels({ service, tasks, close }: { service: string; tasks: stri
         {labels.data.labels.map((l) => (
           <div key={l.label.task} className="label" data-left={left.includes(l.label.task)}>
             <div dangerouslySetInnerHTML={{ __html: l.svg }} />
-            <Form.Check id={`label-${l.label.task}`} label={l.label.made ? 'print it' : 'print it, dates by hand'} checked={!left.includes(l.label.task)} onChange={(e) => setLeft(e.target.checked ? left.filter((t) => t !== l.label.task) : [...left, l.label.task])} />
+            <Form.Check id={`label-${l.label.task}`} label={l.label.made ? 'Print' : 'Print, dates by hand'} checked={!left.includes(l.label.task)} onChange={(e) => setLeft(e.target.checked ? left.filter((t) => t !== l.label.task) : [...left, l.label.task])} />
           </div>
         ))}
       </div>

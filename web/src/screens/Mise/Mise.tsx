@@ -7,7 +7,7 @@ import { useMise } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useAddress } from '../../parts/address'
-import { clock, day } from '../../parts/words'
+import { clock, count, day } from '../../parts/words'
 import { Labels } from './Labels'
 import { axisOf, labelsOf } from './strip'
 import { TaskRow, VisitRow } from './Task'
@@ -49,10 +49,10 @@ function Sheet({ view }: { view: View }) {
             Labels
           </Button>
           <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
-            Print the list
+            Print prep list
           </Button>
           <a className="btn btn-outline-dark btn-sm" href={`/api/services/${view.service.id}/mise.csv`}>
-            Save as a table
+            Export CSV
           </a>
         </div>
       </div>
@@ -68,14 +68,14 @@ function Sheet({ view }: { view: View }) {
           {s.do}
         </Bracket>
       ))}
-      {view.message && <Bracket what={view.message}>The hours here are the latest that each thing’s own times allow; hands and equipment are not in them.</Bracket>}
+      {view.message && <Bracket what={view.message}>Latest possible times; cooks and equipment not counted.</Bracket>}
       {view.problems.map((p) => (
         <Bracket key={p.where + p.what} what={p.where}>
           {p.what}
         </Bracket>
       ))}
-      <Outbox held={outbox} />
-      {shown.length === 0 && <Empty title="Nothing to prepare here">Choose another section or day, or give a dish some plates on the menu.</Empty>}
+      <Outbox held={outbox} nameOf={(id) => all.find((t) => t.id === id)?.name ?? 'a task no longer on the list'} />
+      {shown.length === 0 && <Empty title="Nothing to prepare here">Choose another section or day, or enter plates on Menu.</Empty>}
       {first && shown.length > 0 && (
         <div className="task-axis" aria-hidden="true">
           <div>
@@ -85,7 +85,7 @@ function Sheet({ view }: { view: View }) {
               </span>
             ))}
           </div>
-          <p className="small quiet">Solid: being made. Line: it keeps, to the bracket. Blue: the next thing wants it.</p>
+          <p className="small quiet">Solid: working. Line: keeps, up to the bracket. Blue: needed.</p>
         </div>
       )}
       {days.map((d) => (
@@ -105,8 +105,8 @@ function Sheet({ view }: { view: View }) {
         </section>
       ))}
       {sheet.stray.length > 0 && (
-        <Bracket what="Ticked, and no longer on the list">
-          {sheet.stray.map((t) => `${t.task.replace('/', ', ')} by ${t.who}, ${clock(t.at, false)}`).join(' · ')}
+        <Bracket what="Ticked, no longer on the list">
+          {sheet.stray.map((t) => `${t.name || t.task} by ${t.who}, ${clock(t.at, false)}`).join(' · ')}
         </Bracket>
       )}
     </>
@@ -128,23 +128,23 @@ function Choices({ label, value, choose, options }: ChoicesProps) {
 }
 
 // Outbox says what this tablet has ticked and the server does not have yet.
-function Outbox({ held }: { held: ReturnType<typeof useOutbox> }) {
+function Outbox({ held, nameOf }: { held: ReturnType<typeof useOutbox>; nameOf: (task: string) => string }) {
   const waits = held.filter((h) => !h.refused).length
   const trouble = useTrouble()
   return (
     <>
-      {waits > 0 && trouble && <Bracket what={`${waits === 1 ? 'One tick is' : `${waits} ticks are`} not with the server yet: ${trouble}`} />}
+      {waits > 0 && trouble && <Bracket what={`${count(waits, 'tick')} not sent yet: ${trouble}`} />}
       {waits > 0 && !trouble && (
         <p className="understood" role="status">
-          {waits === 1 ? 'One tick waits' : `${waits} ticks wait`} on this tablet until the server answers. Nothing is lost.
+          {count(waits, 'tick')} not sent yet. {waits === 1 ? 'It is' : 'They are'} kept on this tablet.
         </p>
       )}
       {held
         .filter((h) => h.refused)
         .map((h) => (
-          <Bracket key={h.tick.id} what={`A tick of ${h.tick.task.replace('/', ', ')} was refused: ${h.refused}`}>
+          <Bracket key={h.tick.id} what={`Tick refused: ${nameOf(h.tick.task)}. ${h.refused}`}>
             <button className="plain-button" onClick={() => drop(h.tick.id)}>
-              Let it go
+              Discard
             </button>
           </Bracket>
         ))}

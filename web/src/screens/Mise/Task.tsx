@@ -30,8 +30,8 @@ export function TaskRow({ task, number, axis, service, held, label }: Props) {
       <Figure task={task} />
       <div className="task-facts">
         <Facts task={task} />
-        {waits && <span className="understood"> ticked, waits for the server</span>}
-        {task.still && <span className="gap ms-2">{task.still} still missing</span>}
+        {waits && <span className="understood"> ticked, not sent yet</span>}
+        {task.still && <span className="gap ms-2">{task.still} to make</span>}
         {task.twice && <span className="care">{task.twice}</span>}
         {task.cautions.map((c) => (
           <span key={c} className="care">
@@ -49,7 +49,7 @@ export function TaskRow({ task, number, axis, service, held, label }: Props) {
 function Figure({ task }: { task: Task }) {
   const [swapped, setSwapped] = useState(false)
   return (
-    <button className="figure" disabled={!task.other} onClick={() => setSwapped(!swapped)} title={task.other ? 'in the other unit' : undefined}>
+    <button className="figure" disabled={!task.other} onClick={() => setSwapped(!swapped)} title={task.other ? 'Show the other unit' : undefined}>
       {swapped ? task.other : task.figure}
     </button>
   )
@@ -65,11 +65,11 @@ function Facts({ task }: { task: Task }) {
       </>
     )
   }
-  const facts = [task.container && `into ${task.container}`, task.start ? `${task.planned ? 'begin' : 'begin at the latest'} ${clock(task.start, false)}` : 'not planned: something before it is left open', task.by && `wanted ${moment(task.by)}`, task.keepsFor && `keeps ${spoken(task.keepsFor)}${task.place ? `, ${task.place}` : ''}`, `for ${task.dishes.join(', ')}`]
+  const facts = [task.container, task.start ? `${task.planned ? 'start' : 'start by'} ${clock(task.start, false)}` : 'not planned: gap before it', task.by && `needed ${moment(task.by)}`, task.keepsFor && `keeps ${spoken(task.keepsFor)}${task.place ? `, ${task.place}` : ''}`, `for ${task.dishes.join(', ')}`]
   return (
     <>
       {facts.filter(Boolean).join(' · ')}
-      {task.waiting.length > 0 && <b> · {task.waiting.join(', ')} {task.waiting.length === 1 ? 'waits' : 'wait'} for it</b>}
+      {task.waiting.length > 0 && <b> · needed before {task.waiting.join(', ')}</b>}
     </>
   )
 }
@@ -80,7 +80,7 @@ function Strip({ task, axis }: { task: Task; axis: Axis }) {
   const m = marksOf(task, axis)
   if (!m) return null
   const percent = (n: number) => `${n}%`
-  const words = [task.start && `from ${moment(task.start)}`, task.by && `wanted ${moment(task.by)}`, task.keeps && `keeps until ${moment(task.keeps)}`].filter(Boolean).join(', ')
+  const words = [task.start && `from ${moment(task.start)}`, task.by && `needed ${moment(task.by)}`, task.keeps && `keeps until ${moment(task.keeps)}`].filter(Boolean).join(', ')
   return (
     <div className="task-strip" role="img" aria-label={words}>
       {m.keeps !== undefined && <i className={m.ends ? 'keeps ends' : 'keeps'} style={{ left: percent(m.work[1]), width: percent(Math.max(0, m.keeps - m.work[1])) }} />}
@@ -100,12 +100,12 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
         if (!plain) throw error
         return plain
       })
-      if (!a) return setWrong('how much was made?')
+      if (!a) return setWrong('How much?')
       setAmount('')
       setWrong('')
       tick(service, { task: task.id, act: 'made', amount: a })
     } catch (error) {
-      setWrong(error instanceof FieldError ? error.message : 'Without a connection: write it like 150 g, 1.2 kg, 200 ml, 2 l or 3.')
+      setWrong(error instanceof FieldError ? error.message : 'Offline: write 150 g, 1.2 kg, 200 ml, 2 l or 3.')
     }
   }
   return (
@@ -116,8 +116,8 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
           <b>{w.text}</b> {w.line} <span className="quiet mono">= {w.working}</span> {off(w.off) && <span className="quiet">(rounded, {off(w.off)})</span>}
         </div>
       ))}
-      <div>{task.unknown ? <span className="gap">what is in it is not all known</span> : null} {task.allergens.length > 0 && <b>contains {task.allergens.join(', ')}</b>}</div>
-      {task.why && <div className="quiet">it stands here because: {task.why}</div>}
+      <div>{task.unknown ? <span className="gap">allergens not all known</span> : null} {task.allergens.length > 0 && <b>contains {task.allergens.join(', ')}</b>}</div>
+      {task.why && <div className="quiet">Why here: {task.why}</div>}
       {task.ticks.map((t) => (
         <div key={t.id} className="d-flex gap-3">
           <span>
@@ -125,7 +125,7 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
           </span>
           {!held.some((h) => h.of === t.id) && (
             <button className="plain-button" onClick={() => tick(service, { task: task.id, act: 'back', of: t.id })}>
-              Take back
+              Undo
             </button>
           )}
         </div>
@@ -137,8 +137,8 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
           void tickSome()
         }}
       >
-        <Form.Control aria-label={`${task.name}, how much was made`} placeholder={task.figure} value={amount} onChange={(e) => setAmount(e.target.value)} isInvalid={wrong !== ''} autoComplete="off" />
-        <Button type="submit">It is so much</Button>
+        <Form.Control aria-label={`${task.name}, amount made`} placeholder={task.figure} value={amount} onChange={(e) => setAmount(e.target.value)} isInvalid={wrong !== ''} autoComplete="off" />
+        <Button type="submit">Record amount</Button>
         <Button variant="outline-dark" onClick={label}>
           Label
         </Button>

@@ -8,12 +8,12 @@ import { Empty } from '../../parts/States'
 type Cost = Schemas['Cost']
 
 export function Costs({ costs, currency }: { costs: Cost[]; currency: string }) {
-  if (costs.length === 0) return <Empty title="Nothing is served">Give a dish some plates on the menu.</Empty>
+  if (costs.length === 0) return <Empty title="Nothing served yet">Enter plates on Menu.</Empty>
   const most = Math.max(...costs.map((c) => c.portion), 1)
   return (
     <section aria-label="Costs">
-      <h2>to buy, for one portion</h2>
-      <p className="small quiet">Trimming and surplus are in it; what is left over on the way costs nothing more. Each ingredient from the pack that is cheapest for what it holds.</p>
+      <h2>ingredient cost per portion</h2>
+      <p className="small quiet">Includes trim loss and surplus; by-products cost nothing more. Cheapest pack per unit.</p>
       {costs.map((c) => (
         <Opens
           key={c.name}

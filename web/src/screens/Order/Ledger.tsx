@@ -10,12 +10,12 @@ type Entry = Schemas['LeftOver']
 export function Ledger({ list }: { list: Entry[] }) {
   if (list.length === 0) return null
   return (
-    <section aria-label="Left over">
-      <h2>left over on the way</h2>
+    <section aria-label="By-products">
+      <h2>by-products</h2>
       {list.map((e) => (
         <LeftOver key={e.component + e.byProduct} entry={e} />
       ))}
-      <p className="small quiet">Solid: taken. Striped: taken from what was on hand. Outline: nobody takes it. Between brackets: wanted, and not there.</p>
+      <p className="small quiet">Solid: used. Striped: used from stock. Outline: left. Brackets: short.</p>
     </section>
   )
 }
@@ -30,11 +30,11 @@ function LeftOver({ entry }: { entry: Entry }) {
     <div className="order-line">
       <div className="d-flex align-items-baseline gap-3">
         <button className="name" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {entry.name} <span className="quiet small">of {entry.from}{entry.when && `, ${day(entry.when.slice(0, 10), true)} ${clock(entry.when, false)}`}</span>
+          {entry.name} <span className="quiet small">from {entry.from}{entry.when && `, ${day(entry.when.slice(0, 10), true)} ${clock(entry.when, false)}`}</span>
         </button>
-        <span className={short ? 'figure gap' : 'figure'}>{short ? `${round(entry.short)} short` : entry.left.quantity > 0 ? `${round(entry.left)} left` : 'all taken'}</span>
+        <span className={short ? 'figure gap' : 'figure'}>{short ? `${round(entry.short)} short` : entry.left.quantity > 0 ? `${round(entry.left)} left` : 'all used'}</span>
       </div>
-      <div className="ledger-bar" role="img" aria-label={`${round(entry.given)} given, ${round(entry.taken)} taken`}>
+      <div className="ledger-bar" role="img" aria-label={`${round(entry.given)} from this service, ${round(entry.taken)} used`}>
         <i className="taken" style={{ width: part({ ...entry.taken, quantity: Math.min(entry.taken.quantity, entry.given.quantity) }) }} />
         <i className="left" style={{ width: part(entry.left) }} />
         {held > 0 && <i className="held" style={{ width: part({ ...entry.taken, quantity: held }) }} />}
@@ -43,11 +43,11 @@ function LeftOver({ entry }: { entry: Entry }) {
       {open && (
         <div className="opened">
           <div>
-            {round(entry.given)} given{entry.have.quantity > 0 && ` and ${round(entry.have)} on hand`}, {round(entry.taken)} taken
+            {round(entry.given)} from this service{entry.have.quantity > 0 && `, ${round(entry.have)} in stock`}, {round(entry.taken)} used
           </div>
           {entry.takers.map((t) => (
             <div key={t.name + t.working}>
-              taken by <b>{t.name}</b> <span className="mono">{t.working}</span>
+              used in <b>{t.name}</b> <span className="mono">{t.working}</span>
             </div>
           ))}
         </div>

@@ -11,18 +11,18 @@ export function Making({ list }: { list: Made[] }) {
   return (
     <section aria-label="To make">
       {more.map((m) => (
-        <Bracket key={m.component} what={`${m.name}: ${round(m.surplus)} more is made than is taken`}>
-          {m.batches > 0 ? 'It comes of the size of the batch. ' : ''}
-          {m.couldUse.length > 0 ? `It could go into ${m.couldUse.join(', ')}.` : 'Nothing else in the book takes it: keep it, or put it on another dish.'}
+        <Bracket key={m.component} what={`${m.name}: ${round(m.surplus)} surplus`}>
+          {m.batches > 0 ? 'Batch size. ' : ''}
+          {m.couldUse.length > 0 ? `Could go into ${m.couldUse.join(', ')}.` : 'Nothing else in the book uses it.'}
         </Bracket>
       ))}
       <h2>to make</h2>
       {list.map((m) => (
-        <Opens key={m.component} name={m.name} figure={m.make.quantity === 0 && m.have.quantity > 0 ? 'all there' : m.figure} other={m.other} note={m.missing.quantity === 0 && m.done.quantity > 0 ? 'made' : m.done.quantity > 0 ? `${round(m.missing)} still missing` : undefined}>
+        <Opens key={m.component} name={m.name} figure={m.make.quantity === 0 && m.have.quantity > 0 ? 'in stock' : m.figure} other={m.other} note={m.missing.quantity === 0 && m.done.quantity > 0 ? 'made' : m.done.quantity > 0 ? `${round(m.missing)} still to make` : undefined}>
           <div className="mono">{m.working}</div>
           {m.takers.map((t) => (
             <div key={t.name + t.working}>
-              taken by <b>{t.name}</b> <span className="mono">{t.working}</span>
+              used in <b>{t.name}</b> <span className="mono">{t.working}</span>
             </div>
           ))}
           {m.weigh.map((w) => (

@@ -8,7 +8,7 @@ import { useAddress } from '../../parts/address'
 import { money, round } from '../../parts/amounts'
 import { Opens } from '../../parts/Opens'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { clock, day } from '../../parts/words'
+import { clock, count, day, upper } from '../../parts/words'
 import { Costs } from './Costs'
 import { Ledger } from './Ledger'
 import { Making } from './Making'
@@ -18,7 +18,7 @@ import { Suppliers } from './Suppliers'
 type View = Schemas['AmountsView']
 export type Buy = Schemas['Buy']
 
-const sides: [string, string][] = [['', 'to order'], ['made', 'made and left over'], ['stock', 'on hand'], ['suppliers', 'suppliers'], ['costs', 'costs']]
+const sides: [string, string][] = [['', 'to order'], ['made', 'batches and by-products'], ['stock', 'stock'], ['suppliers', 'suppliers'], ['costs', 'costs']]
 
 export function Order({ id }: { id: string }) {
   const amounts = useAmounts(id)
@@ -33,11 +33,11 @@ export function Order({ id }: { id: string }) {
       <div className="page-head">
         <h1>Order</h1>
         <span className="quiet">
-          {view.service.name}, {day(view.service.day)} · {plates} plates
+          {view.service.name}, {day(view.service.day)} · {count(plates, 'plate')}
         </span>
         <div className="tools">
           <a className="btn btn-outline-dark btn-sm" href={`/api/services/${id}/order.csv`}>
-            Save as a table
+            Export CSV
           </a>
         </div>
       </div>
@@ -72,35 +72,35 @@ function ToOrder({ view }: { view: View }) {
   const there = view.exploded.buy.filter((b) => b.missing.quantity === 0)
   const unsold = view.exploded.buy.filter((b) => b.missing.quantity > 0 && !b.purchase)
   const short = view.exploded.ledger.filter((e) => e.short.quantity > 0)
-  if (view.exploded.buy.length === 0) return <Empty title="Nothing to buy">Give a dish some plates on the menu.</Empty>
+  if (view.exploded.buy.length === 0) return <Empty title="Nothing to buy">Enter plates on Menu.</Empty>
   return (
     <div className="order-screen">
       <div>
         {short.map((e) => (
-          <Bracket key={e.component + e.byProduct} what={`${round(e.short)} of ${e.name} are short`}>
-            {e.from} leaves {round(e.given)}, {round(e.taken)} are taken. Order some, or make less of what takes it.
+          <Bracket key={e.component + e.byProduct} what={`${upper(e.name)}: ${round(e.short)} short`}>
+            {e.from} gives {round(e.given)}, {round(e.taken)} needed. Order the rest, or make less{e.takers.length > 0 && ` ${[...new Set(e.takers.map((t) => t.name))].join(', ')}`}.
           </Bracket>
         ))}
-        {view.orders.length === 0 && unsold.length === 0 && <Empty title="All of it is there">Nothing is missing for this service.</Empty>}
+        {view.orders.length === 0 && unsold.length === 0 && <Empty title="Nothing to order">Everything is in stock.</Empty>}
         {view.orders.map((o) => (
           <OneOrder key={o.supplier + o.orderBy} order={o} lines={o.lines.flatMap((id) => buys.get(id) ?? [])} currency={view.currency} />
         ))}
       </div>
       <div>
         {unsold.length > 0 && (
-          <section aria-label="No supplier is known">
-            <h2>missing, and nobody is known who has it</h2>
+          <section aria-label="No supplier">
+            <h2>no supplier</h2>
             <p className="small quiet">
-              Say in <Link to="/book/ingredients">Ingredients</Link> in what packs it is sold, and by whom.
+              Add a supplier and a pack in <Link to="/book/ingredients">Ingredients</Link>.
             </p>
             {unsold.map((b) => (
-              <Line key={b.name} buy={b} figure={b.still} note={b.past.quantity > 0 && `${round(b.past)} is there and no longer good on the day`} />
+              <Line key={b.name} buy={b} figure={b.still} note={b.past.quantity > 0 && `${round(b.past)} in stock, past its date by then`} />
             ))}
           </section>
         )}
-        <section aria-label="There is enough" className={unsold.length > 0 ? 'mt-4' : ''}>
-          <h2>there is enough</h2>
-          {there.length === 0 && <p className="quiet">Nothing of what is needed is on hand.</p>}
+        <section aria-label="In stock" className={unsold.length > 0 ? 'mt-4' : ''}>
+          <h2>in stock</h2>
+          {there.length === 0 && <p className="quiet">Nothing in stock for this service.</p>}
           {there.map((b) => (
             <Line key={b.name} buy={b} figure={b.text} />
           ))}
@@ -121,14 +121,14 @@ function OneOrder({ order, lines, currency }: { order: View['orders'][number]; l
           order by <b>{day(order.orderBy.slice(0, 10), true)}</b> <b className="clock">{clock(order.orderBy, false)}</b>
         </span>
         <span className="quiet small">
-          comes {day(order.comes.slice(0, 10), true)} <span className="clock">{clock(order.comes, false)}</span>
+          delivery {day(order.comes.slice(0, 10), true)} <span className="clock">{clock(order.comes, false)}</span>
           {order.cost !== undefined && <> · {money(order.cost, currency)}</>}
           {order.note && <> · {order.note}</>}
         </span>
       </div>
-      {order.late && <Bracket what="It comes after it is needed">Fetch it, or see in Ingredients what can stand in.</Bracket>}
+      {order.late && <Bracket what="Delivered too late">Collect it, or use a substitute.</Bracket>}
       {lines.map((b) => (
-        <Line key={b.name} buy={b} figure={b.purchase!.packs.map((p) => (p.text === '1' ? p.count : `${p.count} × ${p.text}`)).join(' + ')} note={<Missing buy={b} />} />
+        <Line key={b.name} buy={b} figure={b.purchase!.packs.map((p) => (p.text === '1' ? p.count : `${p.count} × ${p.text.replace(/, (\d)/, ' of $1')}`)).join(' + ')} note={<Missing buy={b} />} />
       ))}
     </section>
   )
@@ -149,7 +149,7 @@ function Line({ buy: b, figure, note }: { buy: Buy; figure: string; note?: React
       )}
       <div className="mono">{balance(b)}</div>
       {b.purchase && <div className="mono">{b.purchase.working}</div>}
-      {b.lost.quantity > 0 && <div>of all that, {round(b.lost)} is lost in trimming</div>}
+      {b.lost.quantity > 0 && <div>of which {round(b.lost)} trim loss</div>}
     </Opens>
   )
 }
@@ -158,8 +158,8 @@ function Line({ buy: b, figure, note }: { buy: Buy; figure: string; note?: React
 function Missing({ buy: b }: { buy: Buy }) {
   return (
     <>
-      {b.still} missing{b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} over`}
-      {b.past.quantity > 0 && <> · {round(b.past)} is there and no longer good on the day</>}
+      need {b.still}{b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} left over`}
+      {b.past.quantity > 0 && <> · {round(b.past)} in stock, past its date by then</>}
       {b.purchase?.late && <span className="gap ms-2">too late for {b.takers[0]?.name}</span>}
     </>
   )
@@ -168,7 +168,7 @@ function Missing({ buy: b }: { buy: Buy }) {
 /** balance is what is missing, as a line of sums. */
 export function balance(b: Buy): string {
   const parts = [b.text]
-  if (b.used.quantity > 0) parts.push(`− ${round(b.used)} gone into what is made`)
-  if (b.have.quantity > 0) parts.push(`− ${round(b.have)} on hand`)
-  return `${parts.join(' ')} = ${b.still || 'nothing missing'}`
+  if (b.used.quantity > 0) parts.push(`− ${round(b.used)} already used`)
+  if (b.have.quantity > 0) parts.push(`− ${round(b.have)} in stock`)
+  return `${parts.join(' ')} = ${b.still || 'nothing to order'}`
 }

@@ -5,7 +5,7 @@ import { Button, Form } from 'react-bootstrap'
 import { writeKey, type Schemas } from '../../api/client'
 import { useStock } from '../../api/queries'
 import { round } from '../../parts/amounts'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { useForm } from '../../parts/form'
 import { FieldError, measure } from '../../parts/reading'
 import { Wrong } from '../../parts/EditorActions'
@@ -20,7 +20,7 @@ const places = ['chilled', 'frozen', 'ambient', 'hot']
 export function Stock({ kitchen }: { kitchen: string }) {
   const stock = useStock()
   const [place, setPlace] = useState('')
-  if (stock.isPending) return <Waiting what="what is there" />
+  if (stock.isPending) return <Waiting what="the stock" />
   if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
   const all = stock.data.stock
   const shown = all.filter((e) => !place || e.stock.place === place)
@@ -35,16 +35,16 @@ export function Stock({ kitchen }: { kitchen: string }) {
           ))}
         </div>
         <div className="ms-auto d-flex gap-2">
-          <TakeBack screen="stock" />
+          <Undo screen="stock" />
         </div>
       </div>
       <New kitchen={kitchen} can={stock.data.can} />
-      {shown.length === 0 && <Empty title="Nothing is counted here">Write down what is there; the order is then only what is missing.</Empty>}
+      {shown.length === 0 && <Empty title="No stock here">Count what you have; orders cover only the rest.</Empty>}
       <table className="fire stock">
         <thead>
           <tr>
-            <th>what</th>
-            <th>how much</th>
+            <th>item</th>
+            <th>amount</th>
             <th>where</th>
             <th>use by</th>
             <th>counted</th>
@@ -77,15 +77,15 @@ function Row({ entry }: { entry: Entry }) {
       </td>
       <td>
         <form className="d-flex gap-2" onSubmit={form.submit}>
-          <Form.Control aria-label={`${name}, how much is there`} value={form.value} onChange={(e) => form.put(e.target.value)} onBlur={count} isInvalid={form.wrong !== undefined} autoComplete="off" />
+          <Form.Control aria-label={`${name}, amount`} value={form.value} onChange={(e) => form.put(e.target.value)} onBlur={count} isInvalid={form.wrong !== undefined} autoComplete="off" />
           <Button size="sm" variant="outline-dark" onClick={() => void usedUp()}>
-            Used up
+            Mark used up
           </Button>
         </form>
         <Wrong of={form} />
       </td>
       <td>{[stock.place, stock.where].filter(Boolean).join(', ')}</td>
-      <td>{stock.useBy ? past ? <span className="gap">{day(stock.useBy, true)}, over</span> : day(stock.useBy, true) : <span className="quiet">keeps</span>}</td>
+      <td>{stock.useBy ? past ? <span className="gap">{day(stock.useBy, true)}, past</span> : day(stock.useBy, true) : <span className="quiet">no date</span>}</td>
       <td className="quiet">
         {day(stock.counted.slice(0, 10), true)} <span className="clock">{clock(stock.counted, false)}</span>
       </td>
@@ -99,9 +99,9 @@ function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
   const desk = useDesk()
   const { value: f, ...form } = useForm(`stock/new/${kitchen}`, { what: '', amount: '', place, where: '', useBy: '' }, 0, async (f) => {
     const thing = can.find((c) => c.name.toLowerCase() === f.what.trim().toLowerCase())
-    if (!thing) throw new FieldError('what', `“${f.what}” is not in the book: choose from the list`)
+    if (!thing) throw new FieldError('what', `“${f.what}” is not in the book. Choose from the list.`)
     const amount = await measure('amount', f.amount)
-    if (!amount) throw new FieldError('amount', 'how much is there?')
+    if (!amount) throw new FieldError('amount', 'How much?')
     const { name, ...of } = thing
     const value: Schemas['Stock'] = { id: writeKey().slice(0, 12), kitchen, ...of, amount, place: f.place as 'chilled', where: f.where || undefined, useBy: f.useBy || undefined, counted: new Date().toISOString() }
     setPlace(f.place)
@@ -111,23 +111,23 @@ function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
     <Form.Control aria-label={label} placeholder={label} value={f[name]} onChange={(e) => form.set({ [name]: e.target.value })} isInvalid={form.wrong?.field === name} autoComplete="off" {...more} />
   )
   return (
-    <form className="stock-new" onSubmit={form.submit} aria-label="Write down what is there">
-      {text('what', 'what is there', { list: 'can-be-there' })}
+    <form className="stock-new" onSubmit={form.submit} aria-label="Add to stock">
+      {text('what', 'item', { list: 'can-be-there' })}
       <datalist id="can-be-there">
         {can.map((c) => (
           <option key={c.name} value={c.name} />
         ))}
       </datalist>
-      {text('amount', 'how much')}
+      {text('amount', 'amount')}
       <Form.Select aria-label="place" value={f.place} onChange={(e) => form.set({ place: e.target.value })}>
         {places.map((p) => (
           <option key={p}>{p}</option>
         ))}
       </Form.Select>
-      {text('where', 'which shelf')}
+      {text('where', 'shelf')}
       {text('useBy', 'use by', { type: 'date', title: 'use by' })}
       <Button type="submit" variant="outline-dark">
-        Write it down
+        Add to stock
       </Button>
       <Wrong of={form} />
     </form>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useSuppliers } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { toSupplier, toSupplierWords, week } from './supplierForm'
 import { useForm } from '../../parts/form'
@@ -23,21 +23,21 @@ export function Suppliers() {
     <div className="order-screen">
       <section aria-label="Suppliers">
         <div className="d-flex align-items-baseline gap-3">
-          <h2>who brings it</h2>
+          <h2>suppliers</h2>
           <div className="ms-auto d-flex gap-2">
             <Button size="sm" variant="outline-dark" onClick={() => setOpen('')}>
-              A new one
+              Add a supplier
             </Button>
-            <TakeBack screen="suppliers" />
+            <Undo screen="suppliers" />
           </div>
         </div>
-        {all.length === 0 && <Empty title="Nobody is known yet">Say who brings things, then in Ingredients what they sell in which packs.</Empty>}
+        {all.length === 0 && <Empty title="No suppliers yet">Add one, then its packs in Ingredients.</Empty>}
         {all.map((s) => (
           <button key={s.supplier.id} className="supplier" aria-current={s.supplier.id === open} onClick={() => setOpen(s.supplier.id)}>
             <b>{s.supplier.name}</b>
             <Week days={s.supplier.delivers} />
             <span>
-              comes <span className="clock">{s.supplier.at}</span>, order by <span className="clock">{s.supplier.by}</span> {s.supplier.before === 0 ? 'the same day' : s.supplier.before === 1 ? 'the day before' : `${s.supplier.before} days before`}
+              delivers <span className="clock">{s.supplier.at}</span>, order by <span className="clock">{s.supplier.by}</span> {s.supplier.before === 0 ? 'the same day' : s.supplier.before === 1 ? 'the day before' : `${s.supplier.before} days before`}
             </span>
           </button>
         ))}
@@ -79,7 +79,7 @@ function Opened({ view, taken, close }: { view?: View; taken: string[]; close: (
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label="Supplier">
       {text('name', 'name')}
       <fieldset>
-        <legend>it comes on</legend>
+        <legend>delivers on</legend>
         <div className="d-flex flex-wrap gap-3">
           {week.map((w, i) => (
             <Form.Check key={w} id={`on-${w}`} label={w} checked={f.delivers.includes(i + 1)} onChange={(e) => set({ delivers: e.target.checked ? [...f.delivers, i + 1] : f.delivers.filter((d) => d !== i + 1) })} />
@@ -87,10 +87,10 @@ function Opened({ view, taken, close }: { view?: View; taken: string[]; close: (
         </div>
       </fieldset>
       <div className="pair mt-3">
-        {text('at', 'at')}
-        {text('by', 'ordered by')}
-        {text('before', 'so many days before')}
-        {text('note', 'how one orders')}
+        {text('at', 'delivery time')}
+        {text('by', 'order by')}
+        {text('before', 'days ahead')}
+        {text('note', 'how to order')}
       </div>
       <EditorActions form={form} save="Save the supplier" close={close} />
     </Form>

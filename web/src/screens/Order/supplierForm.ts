@@ -12,7 +12,7 @@ export const toSupplierWords = (s?: Supplier): SupplierWords => ({ name: s?.name
 
 /** toSupplier reads a form; the id is that of the supplier it came from, or made from its name. */
 export function toSupplier(f: SupplierWords, id: string): Supplier {
-  if (!f.name.trim()) throw new FieldError('name', 'a supplier wants a name')
-  if (f.delivers.length === 0) throw new FieldError('delivers', 'on which days does it come?')
+  if (!f.name.trim()) throw new FieldError('name', 'Name the supplier.')
+  if (f.delivers.length === 0) throw new FieldError('delivers', 'Choose delivery days.')
   return { id, name: f.name.trim(), delivers: [...f.delivers].sort(), at: f.at.trim(), before: whole('before', f.before), by: f.by.trim(), note: f.note.trim() || undefined }
 }

@@ -18,11 +18,11 @@ export function PickBeside({ dish, beside, show, save }: PickProps) {
   const choose = async (value: string) => {
     if (value !== another) return show(value)
     const made = wayFrom(dish)
-    if (await save('another way of building kept', { ...dish, ways: [...(dish.ways ?? []), made] })) show(made.id)
+    if (await save('Alternative saved', { ...dish, ways: [...(dish.ways ?? []), made] })) show(made.id)
   }
   return (
-    <select className="form-select form-select-sm w-auto" aria-label="Beside it" value={beside} onChange={(e) => void choose(e.target.value)}>
-      <option value="">beside it: nothing</option>
+    <select className="form-select form-select-sm w-auto" aria-label="Compare with" value={beside} onChange={(e) => void choose(e.target.value)}>
+      <option value="">Compare with …</option>
       {(dish.versions ?? []).length > 0 && (
         <optgroup label="versions">
           {dish.versions!.map((v) => (
@@ -32,13 +32,13 @@ export function PickBeside({ dish, beside, show, save }: PickProps) {
           ))}
         </optgroup>
       )}
-      <optgroup label="ways of building it">
+      <optgroup label="platings">
         {(dish.ways ?? []).map((w) => (
           <option key={w.id} value={w.id}>
             {w.name}
           </option>
         ))}
-        {(dish.ways ?? []).length < 6 && <option value={another}>keep another way, from this one</option>}
+        {(dish.ways ?? []).length < 6 && <option value={another}>Save as another plating</option>}
       </optgroup>
     </select>
   )
@@ -48,7 +48,7 @@ function wayFrom(dish: Dish): Schemas['Way'] {
   const taken = [...(dish.ways ?? []), ...(dish.versions ?? [])].map((w) => w.id)
   let n = 2
   while (taken.includes(`way-${n}`)) n++
-  return { id: `way-${n}`, name: `way ${n}`, plate: dish.plate }
+  return { id: `way-${n}`, name: `plating ${n}`, plate: dish.plate }
 }
 
 /** Beside shows the plate and what was chosen, side by side. */
@@ -74,12 +74,12 @@ function WayActs({ dish, way, show, save }: { dish: Dish; way: Schemas['Way']; s
     return ok
   }
   // the two change places: what was built is kept as the other way
-  const build = () => keep(`built as “${called.there}”`, { ...dish, plate: way.plate, way: called.there, ways: ways.map((w) => (w.id === way.id ? { ...w, name: called.here ?? 'as it was', plate: dish.plate } : w)) })
+  const build = () => keep(`Now built as “${called.there}”`, { ...dish, plate: way.plate, way: called.there, ways: ways.map((w) => (w.id === way.id ? { ...w, name: called.here ?? 'previous', plate: dish.plate } : w)) })
   const rename = () => {
-    if (called.here !== dish.way || called.there !== way.name) void keep('ways of building named', { ...dish, way: called.here, ways: ways.map((w) => (w.id === way.id ? { ...w, name: called.there } : w)) })
+    if (called.here !== dish.way || called.there !== way.name) void keep('Renamed', { ...dish, way: called.here, ways: ways.map((w) => (w.id === way.id ? { ...w, name: called.there } : w)) })
   }
   const drop = async () => {
-    if (await keep(`“${way.name}” dropped`, { ...dish, ways: ways.filter((w) => w.id !== way.id) })) show('')
+    if (await keep(`“${way.name}” deleted`, { ...dish, ways: ways.filter((w) => w.id !== way.id) })) show('')
   }
   return (
     <Form
@@ -90,14 +90,14 @@ function WayActs({ dish, way, show, save }: { dish: Dish; way: Schemas['Way']; s
         rename()
       }}
     >
-      <Form.Control aria-label="What this way is called" placeholder="as it stands" maxLength={60} value={here} onChange={(e) => named.set({ here: e.target.value, there })} />
+      <Form.Control aria-label="Name of this plating" placeholder="as built now" maxLength={60} value={here} onChange={(e) => named.set({ here: e.target.value, there })} />
       <div className="d-flex gap-2">
-        <Form.Control aria-label="What the other way is called" maxLength={60} value={there} onChange={(e) => named.set({ here, there: e.target.value })} />
+        <Form.Control aria-label="Name of the other plating" maxLength={60} value={there} onChange={(e) => named.set({ here, there: e.target.value })} />
         <Button type="button" className="text-nowrap" onClick={() => void build()}>
-          Build it so
+          Use this
         </Button>
         <Button type="button" variant="outline-danger" onClick={() => void drop()}>
-          Drop
+          Delete
         </Button>
       </div>
     </Form>

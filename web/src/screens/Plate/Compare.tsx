@@ -40,24 +40,24 @@ function OwnPlacings({ view, version, title, called, save }: { view: View; versi
   const own = view.dish.versions?.find((v) => v.id === version)?.placings ?? []
   const put = (what: string, placings: Placing[]) => save(what, { ...view.dish, versions: view.dish.versions!.map((v) => (v.id === version ? { ...v, placings: placings.length ? placings : undefined } : v)) })
   return (
-    <section className="own-placings" aria-label={`Placed only for ${title}`}>
-      <h2>Placed only for {title}</h2>
+    <section className="own-placings" aria-label={`Only on “${title}”`}>
+      <h2>Only on “{title}”</h2>
       {own.map((p) => (
         <p key={p.id} className="m-0">
           <b>{called(p.component)}</b> {p.form}{' '}
-          <button className="plain-button" onClick={() => void put(`${called(p.component)} taken off ${title}`, own.filter((o) => o.id !== p.id))}>
-            take it off
+          <button className="plain-button" onClick={() => void put(`${called(p.component)} removed from “${title}”`, own.filter((o) => o.id !== p.id))}>
+            Remove
           </button>
         </p>
       ))}
-      <SayPlacing dish={view.dish.id} version={version} name={called} keep={(p) => put(`${called(p.component)} placed for ${title}`, [...own, p])} />
+      <SayPlacing dish={view.dish.id} version={version} name={called} keep={(p) => put(`${called(p.component)} placed on “${title}”`, [...own, p])} />
     </section>
   )
 }
 
 export function WayBeside({ view, way }: { view: View; way: Schemas['Way'] }) {
   const computed = useWayPlate(view, way)
-  if (computed.isPending) return <Waiting what="the other way" />
+  if (computed.isPending) return <Waiting what="the other plating" />
   if (computed.isError) return <Failed error={computed.error} again={() => void computed.refetch()} />
   return <Pair view={view} named other={{ title: way.name, placings: way.plate.placings, plate: computed.data, called: nameIn(view) }} />
 }
@@ -65,11 +65,11 @@ export function WayBeside({ view, way }: { view: View; way: Schemas['Way'] }) {
 // Pair lays the two side by side; where their names stand above already, the
 // headings are for the ear alone.
 function Pair({ view, other, named }: { view: View; other: Other; named?: boolean }) {
-  const here = { title: view.dish.way || 'as it stands', placings: view.dish.plate.placings, plate: view.plate, called: nameIn(view) }
+  const here = { title: view.dish.way || 'as built now', placings: view.dish.plate.placings, plate: view.plate, called: nameIn(view) }
   return (
     <div className="plate-compare">
-      <One named={named} of={here} against={other} told={{ alone: 'not in the other', swapped: 'another in the other' }} />
-      <One named={named} of={other} against={here} told={{ alone: 'not in the first', swapped: 'in its place' }} />
+      <One named={named} of={here} against={other} told={{ alone: 'only here', swapped: 'different there' }} />
+      <One named={named} of={other} against={here} told={{ alone: 'only here', swapped: 'replaces it' }} />
     </div>
   )
 }
@@ -107,9 +107,9 @@ function One({ of, against, told, named }: { of: Other; against: Other; told: To
 function Sums({ of: { plate, placings, called } }: { of: Other }) {
   const [first] = plate.lives
   const figures: [string, string][] = [
-    [lasts(plate.build[0].seconds), 'alone'],
-    [`${plate.atOnce[0].plates}`, `at once: ${plate.atOnce[0].because}`],
-    ...(first ? [[lasts(first.seconds), `has ${called(placings.find((p) => p.id === first.placing)?.component ?? '')}`] as [string, string]] : []),
+    [lasts(plate.build[0].seconds), 'one cook'],
+    [`${plate.atOnce[0].plates}`, `at a time: ${plate.atOnce[0].because}`],
+    ...(first ? [[lasts(first.seconds), `${called(placings.find((p) => p.id === first.placing)?.component ?? '')} good for`] as [string, string]] : []),
     [`${Math.round(plate.room.covered * 100)} %`, 'of the well'],
   ]
   return (

@@ -32,7 +32,7 @@ export const Findings = memo(function Findings({ of, but, plate, acts: { pick, p
             <>
               {' · '}
               <button className="plain-button" onClick={() => pick(f.placing!)}>
-                open it
+                Open
               </button>
             </>
           )}
@@ -40,7 +40,7 @@ export const Findings = memo(function Findings({ of, but, plate, acts: { pick, p
             <>
               {' · '}
               <button className="plain-button" onClick={() => void quiet(f.code)}>
-                leave it
+                Ignore
               </button>
             </>
           )}
@@ -50,7 +50,7 @@ export const Findings = memo(function Findings({ of, but, plate, acts: { pick, p
       {plate.better && !of && (
         <p className="m-0">
           <button className="plain-button" onClick={() => void order(plate.better!)}>
-            Build it in an order without these faults
+            Reorder to fix these
           </button>
         </p>
       )}

@@ -23,7 +23,7 @@ export const Photo = memo(function Photo({ dish }: { dish: string }) {
       await once(what, doing)
       desk.say('')
     } catch (error) {
-      desk.say(error instanceof Refused ? error.message : 'The kitchen’s server cannot be reached. The photograph was not taken in.')
+      desk.say(error instanceof Refused ? error.message : 'No connection. Photo not saved: choose it again.')
     }
     await client.invalidateQueries({ queryKey: ['photo', dish] })
     setBusy(false)
@@ -32,8 +32,8 @@ export const Photo = memo(function Photo({ dish }: { dish: string }) {
   if (!photo.data) return null
   const { there, takenOff, address, who, at } = photo.data
   return (
-    <figure className="plate-photo" aria-label="Photograph">
-      {there && <img src={address} alt="The plate, photographed" />}
+    <figure className="plate-photo" aria-label="Photo">
+      {there && <img src={address} alt="Photo of the plate" />}
       <figcaption className="small">
         {there && (
           <span className="quiet">
@@ -41,9 +41,9 @@ export const Photo = memo(function Photo({ dish }: { dish: string }) {
           </span>
         )}
         <label className="plain-button">
-          {busy ? 'one moment …' : there ? 'another photograph' : 'add a photograph'}
+          {busy ? 'Uploading …' : there ? 'Replace photo' : 'Add photo'}
           <input
-            type="file" className="visually-hidden" accept="image/jpeg,image/png" aria-label="Photograph of the plate" disabled={busy}
+            type="file" className="visually-hidden" accept="image/jpeg,image/png" aria-label="Photo of the plate" disabled={busy}
             onChange={(e) => {
               const file = e.target.files?.[0]
               if (file) void act(`${file.name} ${file.size} ${file.lastModified}`, (key) => handIn(dish, file, key))
@@ -53,12 +53,12 @@ export const Photo = memo(function Photo({ dish }: { dish: string }) {
         </label>
         {there && (
           <button className="plain-button ms-3" disabled={busy} onClick={() => void act('off', (key) => ask(api.DELETE('/api/dishes/{id}/photo', path(key)).then(nothing)))}>
-            take it off
+            Remove photo
           </button>
         )}
         {takenOff && (
           <button className="plain-button ms-3" disabled={busy} onClick={() => void act('back', (key) => ask(api.POST('/api/dishes/{id}/photo/back', path(key)).then(nothing)))}>
-            put the last one back
+            Restore last photo
           </button>
         )}
       </figcaption>

@@ -21,7 +21,7 @@ type Options = [string, string][]
 const itself = (x: string): [string, string] => [x, x]
 const formsThere = forms.map(itself)
 const texturesThere = textures.map(itself)
-const warmthsThere: Options = [['', 'not said'], ...warmths.map(itself)]
+const warmthsThere: Options = [['', 'not set'], ...warmths.map((w): [string, string] => [w, w === 'room' ? 'room temp' : w])]
 
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
@@ -75,20 +75,20 @@ export function PlacingEditor({ dish, placing, place, draft, components, formers
         {text('length', 'length, mm', 92)}
         {text('width', 'width, mm', 92)}
         {text('height', 'height, mm', 92)}
-        {text('turn', 'turned, degrees', 104)}
+        {text('turn', 'rotation, °', 104)}
         {counted.includes(f.form) && text('count', 'how many', 84)}
-        {text('repeat', 'repeated', 84)}
+        {text('repeat', 'repeat', 84)}
         {text('tool', 'tool', 150)}
         {text('seconds', 'seconds', 84)}
       </div>
       <div className="fields">
-        {choice('on', 'it stands on', among.plate)}
-        {choice('leans', 'it leans on', among.nothing)}
+        {choice('on', 'on', among.plate)}
+        {choice('leans', 'leaning on', among.nothing)}
         {text('former', 'ring or mould', 130, 'formers')}
         {choice('texture', 'texture', texturesThere)}
-        {choice('warmth', 'warmth', warmthsThere)}
-        {text('side', 'which side up', 120)}
-        {text('note', 'how', 320)}
+        {choice('warmth', 'served', warmthsThere)}
+        {text('side', 'side up', 120)}
+        {text('note', 'note', 320)}
       </div>
       <datalist id="formers">
         {formers.map((x) => (
@@ -98,41 +98,41 @@ export function PlacingEditor({ dish, placing, place, draft, components, formers
       {more && (
         <div className="fields">
           {text('tastes', 'tastes', 170)}
-          {text('life', 'it stays good for', 120)}
+          {text('life', 'life (3 min)', 120)}
           <Form.Group controlId="placing-colour">
             <Form.Label>colour</Form.Label>
             <Form.Control type="color" value={f.colour} onChange={(e) => set('colour', e.target.value)} />
           </Form.Group>
-          {text('stands', 'it stands, before the next', 190)}
-          {f.stands && text('standsOn', 'on a rack, a shelf …', 150)}
-          {f.stands && text('standsWhy', 'while it', 130)}
-          {text('arc', 'repeated over, degrees', 150)}
-          {f.former && choice('lift', 'the ring is lifted after', among.itself)}
-          {text('cue', 'right when', 220)}
-          {text('reason', 'it is there because', 260)}
+          {text('stands', 'then stands (2 min)', 190)}
+          {f.stands && text('standsOn', 'where (rack, shelf)', 150)}
+          {f.stands && text('standsWhy', 'why', 130)}
+          {text('arc', 'repeat over, °', 150)}
+          {f.former && choice('lift', 'lift ring after', among.itself)}
+          {text('cue', 'cue', 220)}
+          {text('reason', 'reason', 260)}
           <div className="ticks">
             {tick('rim', 'on the rim on purpose')}
-            {tick('hidden', 'out of sight on purpose')}
+            {tick('hidden', 'hidden on purpose')}
             {tick('notEaten', 'not to be eaten')}
-            {tick('optional', 'may be left off')}
+            {tick('optional', 'optional')}
             {tick('offPlate', 'built off the plate')}
           </div>
-          {f.offPlate && choice('moved', 'moved on after', among.itself)}
+          {f.offPlate && choice('moved', 'goes on after', among.itself)}
         </div>
       )}
       <EditorActions form={form} save="Save the placing" close={close}>
         <Button variant="outline-dark" size="sm" aria-expanded={more} onClick={() => setMore(!more)}>
-          {more ? 'Less' : 'More about it'}
+          {more ? 'Less' : 'More'}
         </Button>
         <span className="flex-grow-1" />
         <Button variant="outline-dark" size="sm" disabled={first} onClick={() => move(-1)}>
-          Before
+          Move up
         </Button>
         <Button variant="outline-dark" size="sm" disabled={last} onClick={() => move(1)}>
-          After
+          Move down
         </Button>
         <Button variant="outline-danger" size="sm" onClick={() => void remove()}>
-          Take off
+          Delete
         </Button>
       </EditorActions>
     </Form>

@@ -4,7 +4,7 @@ import { Link } from 'wouter'
 import { Button } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDish } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { useAddress } from '../../parts/address'
 import { useDraft } from '../../parts/draft'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
@@ -59,7 +59,7 @@ function Sheet({ view }: { view: View }) {
   const foods = useMemo(() => view.components.map((c) => ({ id: c.component.id, name: c.component.name })), [view])
   const formers = useMemo(() => (view.dish.plate.formers ?? []).map((f) => f.name), [view])
   const others = useMemo(() => view.dish.plate.placings.map((o, i) => ({ id: o.id, name: `${i + 1}, ${view.components.find((c) => c.component.id === o.component)?.component.name ?? o.component}` })).filter((o) => o.id !== picked), [view, picked])
-  const saveWare = useStable((spec: View['dish']['plate'], from: Origin) => saveDish('the ware', { ...from.dish, plate: spec }, from.version))
+  const saveWare = useStable((spec: View['dish']['plate'], from: Origin) => saveDish('Ware changed', { ...from.dish, plate: spec }, from.version))
   const keepSaid = useStable(async (p: Placing) => {
     if (!(await save(`${name(p.component)} placed`, [...dish.plate.placings, p]))) return false
     pick(p.id)
@@ -67,7 +67,7 @@ function Sheet({ view }: { view: View }) {
   })
   const add = async () => {
     const made = newPlacing(view)
-    if (await save('a placing added', [...dish.plate.placings, made])) pick(made.id)
+    if (await save('Placing added', [...dish.plate.placings, made])) pick(made.id)
   }
   const form = useDraft<PlacingForm, Origin>(`placing/${dish.id}/${picked}`, toForm(open), now)
   const { plate, placing: live } = useLivePlate(view, open, form.typed ? form.value : undefined)
@@ -90,11 +90,11 @@ function Sheet({ view }: { view: View }) {
     // what is being typed goes along: the order was found for it
     order: async (ids: string[]) => {
       const placings = ids.flatMap((id) => (form.typed && live?.id === id ? [live] : dish.plate.placings.filter((p) => p.id === id)))
-      if (!(await save('built in another order', placings))) return false
+      if (!(await save('Order changed', placings))) return false
       form.drop()
       return true
     },
-    quiet: (code: string) => saveDish('advice turned off', { ...dish, plate: { ...dish.plate, quiet: [...(dish.plate.quiet ?? []), code] } }),
+    quiet: (code: string) => saveDish('Advice ignored', { ...dish, plate: { ...dish.plate, quiet: [...(dish.plate.quiet ?? []), code] } }),
   }
   const put = useStable(acts.put)
   const order = useStable(acts.order)
@@ -116,7 +116,7 @@ function Sheet({ view }: { view: View }) {
           <div className="d-flex justify-content-between align-items-baseline mb-2">
             <h2>Build</h2>
             <span className="quiet">
-              <span className="clock">{lasts(view.build)}</span> alone
+              <span className="clock">{lasts(view.build)}</span>, one cook
             </span>
           </div>
           {dish.plate.placings.length === 0 && <Empty title="Nothing is placed yet">Add the first placing below.</Empty>}
@@ -134,10 +134,10 @@ function Sheet({ view }: { view: View }) {
                     move={(by) => {
                       const list = [...dish.plate.placings]
                       list.splice(i + by, 0, ...list.splice(i, 1))
-                      void save(`${name(p.component)}: another order`, list)
+                      void save(`${name(p.component)} moved`, list)
                     }}
                     remove={async () => {
-                      if (await save(`${name(p.component)}: taken off`, dish.plate.placings.filter((q) => q.id !== p.id))) pick('')
+                      if (await save(`${name(p.component)} deleted`, dish.plate.placings.filter((q) => q.id !== p.id))) pick('')
                     }}
                   />
                 )}
@@ -174,12 +174,12 @@ const Head = memo(function Head({ view, beside, show, save }: HeadProps) {
       <div className="tools">
         <PickBeside dish={dish} beside={beside} show={show} save={save} />
         <a className="btn btn-outline-dark btn-sm" href={`/api/dishes/${dish.id}/card.svg`} target="_blank" rel="noreferrer">
-          Card for the wall
+          Wall card
         </a>
         <Link className="btn btn-outline-dark btn-sm" to={`/card/${dish.id}`}>
-          Build it
+          Build card
         </Link>
-        <TakeBack screen={`plate:${dish.id}`} />
+        <Undo screen={`plate:${dish.id}`} />
       </div>
     </div>
   )

@@ -19,16 +19,16 @@ export const SayPlacing = memo(function SayPlacing({ dish, version, name, keep }
         if (ready) void keep(said.placing).then((ok) => ok && draft.drop())
       }}
     >
-      <Form.Control aria-label="Say a placing" placeholder="say it: three dots of plum gel, 4 o’clock, 15 mm" value={text} onChange={(e) => (e.target.value ? draft.set(e.target.value) : draft.drop())} autoComplete="off" />
+      <Form.Control aria-label="Type a placing" placeholder="Type it: three dots of plum gel, 4 o’clock, 15 mm" value={text} onChange={(e) => (e.target.value ? draft.set(e.target.value) : draft.drop())} autoComplete="off" />
       {said && (
         <div className="small">
-          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), said.where, said.placing.on && 'standing on it', said.placing.leans && 'leaning on it'].filter(Boolean).join(' · ')}</span>
+          <span className="understood">{[`${said.placing.count || said.placing.repeat || ''} ${said.placing.form}`.trim(), said.placing.component && name(said.placing.component), said.where, said.placing.on && 'on it', said.placing.leans && 'leaning on it'].filter(Boolean).join(' · ')}</span>
           {said.doubt.map((d) => (
             <span key={d} className="gap ms-2">
               {d}
             </span>
           ))}
-          {ready && <span className="quiet ms-2">Enter places it</span>}
+          {ready && <span className="quiet ms-2">Enter to add</span>}
         </div>
       )}
     </form>

@@ -36,8 +36,8 @@ function toWare(r: Row): Ware {
   }
   const maybe = <T,>(label: string, text: string, reader: (field: string, text: string) => T) => (text.trim() ? of(label, text, reader) : undefined)
   return {
-    name, shape: (r.shape || undefined) as Ware['shape'], diameter: of('wide', r.diameter, decimal), across: maybe('the other way', r.across, decimal), well: of('well', r.well, decimal), depth: maybe('well’s depth', r.depth, decimal),
-    colour: r.colour === '#ffffff' ? undefined : r.colour, celsius: maybe('wanted at', r.celsius, decimal), have: maybe('there are', r.have, whole), note: r.note.trim() || undefined,
+    name, shape: (r.shape || undefined) as Ware['shape'], diameter: of('diameter', r.diameter, decimal), across: maybe('width', r.across, decimal), well: of('well', r.well, decimal), depth: maybe('well depth', r.depth, decimal),
+    colour: r.colour === '#ffffff' ? undefined : r.colour, celsius: maybe('plate temp', r.celsius, decimal), have: maybe('have', r.have, whole), note: r.note.trim() || undefined,
   }
 }
 
@@ -56,10 +56,10 @@ function toSpec(t: Typed, over: Spec): Spec {
 
 /** inWords says what the food stands on. */
 function inWords(s: Spec): string {
-  const counted = (w: Ware) => [w.name, w.note, w.have && `${w.have} of them`].filter(Boolean).join(', ')
+  const counted = (w: Ware) => [w.name, w.note, ].filter(Boolean).join(', ') + (w.have ? ` (have ${w.have})` : '')
   return [
     ...[s.ware, ...(s.sides ?? [])].map(counted), s.serves && s.serves > 1 && `to share, for ${s.serves}`,
-    ...(s.formers ?? []).map((f) => `${f.have} of the ${f.name}`), ...(s.finish ?? []).map((f) => `at the pass: ${f.text}${f.seconds ? `, ${spoken(f.seconds)}` : ''}`),
+    ...(s.formers ?? []).map((f) => `${f.have} × ${f.name}`), ...(s.finish ?? []).map((f) => `at the pass: ${f.text}${f.seconds ? `, ${spoken(f.seconds)}` : ''}`),
   ].filter(Boolean).join(' · ')
 }
 
@@ -74,7 +74,7 @@ export const Wares = memo(function Wares({ dish, spec, origin, save }: Props) {
   if (!open)
     return (
       <button className="ware-line" onClick={() => setOpen(true)}>
-        {inWords(spec)} <u>change it</u>
+        {inWords(spec)} <u>Edit</u>
       </button>
     )
   return <WareForm draft={draft} close={() => setOpen(false)} save={(next) => save(next, draft.origin.from)} />
@@ -98,14 +98,14 @@ function WareForm({ draft, close, save }: FormProps) {
         />
       ))}
       <Button variant="outline-dark" size="sm" onClick={() => put({ wares: [...t.wares, { was: '', name: 'small bowl', shape: '', diameter: '110', across: '', well: '90', depth: '40', colour: '#ffffff', celsius: '', have: '', note: '' }] })}>
-        Something beside it
+        Add side ware
       </Button>
       <div className="fields mt-2">
-        <TextField id="ware-serves" label="shared by" value={t.serves} wide={84} set={(serves) => put({ serves })} />
+        <TextField id="ware-serves" label="serves" value={t.serves} wide={84} set={(serves) => put({ serves })} />
         {t.formers.map((f, i) => (
           <div key={i} className="fields m-0">
             <TextField id={`former-${i}`} label="ring or mould" value={f.name} wide={150} set={(name) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, name } : o)) })} />
-            <TextField id={`former-have-${i}`} label="there are" value={f.have} wide={84} set={(have) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, have } : o)) })} />
+            <TextField id={`former-have-${i}`} label="have" value={f.have} wide={84} set={(have) => put({ formers: t.formers.map((o, k) => (k === i ? { ...o, have } : o)) })} />
           </div>
         ))}
         {t.finish.map((f, i) => (
@@ -125,7 +125,7 @@ function WareForm({ draft, close, save }: FormProps) {
       </div>
       <EditorActions form={form} save="Save the ware">
         <Button variant="outline-dark" onClick={leave}>
-          Leave it
+          Cancel
         </Button>
       </EditorActions>
     </Form>
@@ -136,28 +136,28 @@ function WareRow({ at, row, set, remove }: { at: number; row: Row; set: (r: Row)
   const text = (field: keyof Row, label: string, wide = 92) => <TextField id={`ware-${field}-${at}`} label={label} value={row[field]} wide={wide} set={(v) => set({ ...row, [field]: v })} />
   return (
     <div className="fields">
-      {text('name', at === 0 ? 'the plate' : 'beside it', 190)}
+      {text('name', at === 0 ? 'plate' : 'side ware', 190)}
       <Form.Group controlId={`ware-shape-${at}`}>
         <Form.Label>shape</Form.Label>
         <Form.Select value={row.shape} onChange={(e) => set({ ...row, shape: e.target.value })}>
           <option value="">round or oval</option>
-          <option value="square">with corners</option>
+          <option value="square">square</option>
         </Form.Select>
       </Form.Group>
-      {text('diameter', 'wide, mm')}
-      {text('across', 'the other way, mm', 130)}
+      {text('diameter', 'diameter, mm')}
+      {text('across', 'width, mm (oval)', 130)}
       {text('well', 'well, mm')}
-      {text('depth', 'well’s depth, mm', 124)}
-      {text('celsius', 'wanted at °C', 104)}
-      {text('have', 'there are', 84)}
-      {text('note', 'how it is wanted', 180)}
+      {text('depth', 'well depth, mm', 124)}
+      {text('celsius', 'plate temp, °C', 104)}
+      {text('have', 'have', 84)}
+      {text('note', 'note', 180)}
       <Form.Group controlId={`ware-colour-${at}`}>
         <Form.Label>colour</Form.Label>
         <Form.Control type="color" value={row.colour} onChange={(e) => set({ ...row, colour: e.target.value })} />
       </Form.Group>
       {remove && (
         <Button variant="outline-danger" size="sm" className="align-self-end" onClick={remove}>
-          Take away
+          Remove
         </Button>
       )}
     </div>

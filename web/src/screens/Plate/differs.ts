@@ -15,8 +15,8 @@ export function differs(of: Placing[], other: Placing[], told: Told): string[] {
     const q = other[at[i]]
     if (!q) return told.alone
     if (q.component !== p.component) return told.swapped
-    if (!kept.has(i)) return `${at[i] + 1} in the other`
-    return JSON.stringify({ ...p, note: '' }) === JSON.stringify({ ...q, note: '' }) ? '' : 'built otherwise'
+    if (!kept.has(i)) return `no. ${at[i] + 1} there`
+    return JSON.stringify({ ...p, note: '' }) === JSON.stringify({ ...q, note: '' }) ? '' : 'built differently'
   })
 }
 

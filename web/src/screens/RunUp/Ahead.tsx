@@ -12,7 +12,7 @@ export const Critical = memo(function Critical({ plan, pick }: Props) {
   return (
     <details className="critical">
       <summary>
-        A delay hurts first here: <b>{first.say}</b>
+        Watch first · <b>{first.say}</b>
         {rest.length > 0 && <span className="quiet"> · {rest.length} more</span>}
       </summary>
       <ul>
@@ -20,7 +20,7 @@ export const Critical = memo(function Critical({ plan, pick }: Props) {
           <li key={c.bar}>
             <span className="clock">{clock(plan.bars[c.bar].start)}</span> {c.say}{' '}
             <button className="plain-button" onClick={() => pick(plan.bars[c.bar].id)}>
-              show the step
+              Show step
             </button>
           </li>
         ))}
@@ -41,7 +41,7 @@ export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: K
   return (
     <details className="critical">
       <summary>
-        Hands are free: <b>{spoken(Math.max(...plan.slots.map((s) => s.worth)))}</b> of work could leave a full hour
+        Free hands: <b>{spoken(Math.max(...plan.slots.map((s) => s.worth)))}</b> of work could move out of the rush
       </summary>
       <ul>
         {shown.map((s) => (
@@ -56,8 +56,8 @@ export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: K
                 {keep && (
                   <>
                     {' · '}
-                    <button className="plain-button" aria-label={`take ${name(plan, o.bar)} at ${at(o.bar, o.at)} by ${s.name}`} onClick={() => keep(plan.bars[o.bar], o.at, s.cook)}>
-                      take it
+                    <button className="plain-button" aria-label={`Move ${name(plan, o.bar)} to ${at(o.bar, o.at)}, ${s.name}`} onClick={() => keep(plan.bars[o.bar], o.at, s.cook)}>
+                      Move it
                     </button>
                   </>
                 )}
@@ -68,7 +68,7 @@ export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: K
       </ul>
       {plan.slots.length > best && (
         <button className="plain-button" aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? 'only the best three' : `${plan.slots.length - shown.length} more slots`}
+          {all ? 'Show best three' : `Show ${plan.slots.length - shown.length} more`}
         </button>
       )}
     </details>
@@ -78,5 +78,5 @@ export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: K
 const name = (plan: Plan, bar: number) => {
   const b = plan.bars[bar]
   const of = plan.strands.find((s) => s.dish === b.dish && s.component === b.component)?.name
-  return of ? `${of}, ${b.name}` : b.name
+  return of ? `${of}: ${b.name}` : b.name
 }

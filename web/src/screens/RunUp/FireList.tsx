@@ -14,8 +14,8 @@ export function FireList({ plan, filter, picked, pick }: { plan: Plan; filter: F
         <tr>
           <th>starts</th>
           <th>lasts</th>
-          <th>what</th>
-          <th>who, with what</th>
+          <th>step</th>
+          <th>who, with</th>
           <th>done when</th>
         </tr>
       </thead>
@@ -29,7 +29,7 @@ export function FireList({ plan, filter, picked, pick }: { plan: Plan; filter: F
             <td className="clock">{lasts(b.to - b.from)}</td>
             <td>
               <button className="plain-button" onClick={() => pick(b.id)}>
-                {name(b.dish, b.component)}, {b.name}
+                {[name(b.dish, b.component), b.name].filter(Boolean).join(': ')}
               </button>
             </td>
             <td>

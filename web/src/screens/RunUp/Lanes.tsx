@@ -84,9 +84,9 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
   const first = Math.min(...plan.courses.map((c) => c.leaves))
   const last = Math.max(...plan.courses.map((c) => c.leaves))
   return [
-    { key: 'evening', label: 'the evening', span: [Math.max(on.from, first - 40 * 60), last + 120] },
-    ...plan.courses.map((c): { key: string; label: string; span: [number, number] } => ({ key: c.id, label: `to ${c.hour.slice(11, 16)}`, span: [c.leaves - 38 * 60, c.leaves + 60] })),
-    { key: 'day', label: 'the whole day', span: [on.from, on.to] },
+    { key: 'evening', label: 'service', span: [Math.max(on.from, first - 40 * 60), last + 120] },
+    ...plan.courses.map((c): { key: string; label: string; span: [number, number] } => ({ key: c.id, label: `${c.name}, ${c.hour.slice(11, 16)}`, span: [c.leaves - 38 * 60, c.leaves + 60] })),
+    { key: 'day', label: 'whole day', span: [on.from, on.to] },
   ]
 }
 
@@ -128,7 +128,7 @@ function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan
   const words = [block.setting !== undefined ? `${component} ${heat(block.setting)}` : `${component} ${block.label}`, component, block.label].find((t) => t.length * 7 < w - 10) ?? ''
   const ink = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" {...asButton(pick)} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', waiting' : ''}`} opacity={pale ? 0.35 : 1}>
+    <g className="bar" {...asButton(pick)} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', held' : ''}`} opacity={pale ? 0.35 : 1}>
       <rect className="halo" x={a - 2} y={y - 2} width={w + 4} height={h + 4} fill="transparent" rx="3" />
       <rect x={a} y={y} width={w} height={h} rx="3" fill={solid ? ink : '#ffffff'} stroke={solid ? '#f3f5f4' : ink} strokeWidth={block.hold || solid ? 1 : 2} strokeDasharray={block.hold ? '5 3' : undefined} />
       {words && (

@@ -26,7 +26,7 @@ export function Loads({ plan }: { plan: Plan }) {
           </button>
         ))}
       </div>
-      <svg viewBox={`0 0 ${width} ${30 + plan.loads.length * height}`} role="img" aria-label={`What is taken on ${on.label}`}>
+      <svg viewBox={`0 0 ${width} ${30 + plan.loads.length * height}`} role="img" aria-label={`Load, ${on.label}`}>
         {ticks(plan.origin, on.from, on.to - 1, (width - left) / 62).map((t) => (
           <g key={t.at}>
             <line x1={x(t.at)} x2={x(t.at)} y1={22} y2={30 + plan.loads.length * height} stroke="#c3cdd3" />
@@ -69,9 +69,9 @@ function Curve({ load, y, from, to, x, width }: { load: Load; y: number; from: n
 
 // tight says when all hands are taken, the longest stretches first.
 function tight(plan: Plan, on: Plan['days'][number]): string {
-  const hands = plan.loads.find((l) => l.kind === 'hands')
+  const hands = plan.loads.find((l) => l.kind === 'cooks')
   const list = (hands?.tight ?? []).filter((t) => t.to > on.from && t.from < on.to).sort((a, b) => b.to - b.from - (a.to - a.from))
-  if (list.length === 0) return 'Never on this day are all hands taken.'
+  if (list.length === 0) return 'All cooks are never busy at once.'
   const at = (s: number) => wall(plan.courses[0].hour, s - plan.courses[0].at)
-  return `All hands are taken for ${spoken(list.reduce((sum, t) => sum + t.to - t.from, 0))} of it, the longest from ${at(list[0].from)} to ${at(list[0].to)}.`
+  return `All cooks busy ${spoken(list.reduce((sum, t) => sum + t.to - t.from, 0))} in all, longest ${at(list[0].from)}–${at(list[0].to)}.`
 }

@@ -11,7 +11,7 @@ export function Methods({ service }: { service: string }) {
   if (methods.isPending) return <Waiting what="a plan with each method" />
   if (methods.isError) return <Failed error={methods.error} again={() => void methods.refetch()} />
   const list = methods.data.components
-  if (list.length === 0) return <Empty title="One way for everything">No component of this service has a second method. It is added on the dish, under its methods.</Empty>
+  if (list.length === 0) return <Empty title="One method each">Add another on Dish, methods.</Empty>
   return (
     <>
       {list.map((c) => (
@@ -21,12 +21,12 @@ export function Methods({ service }: { service: string }) {
             <thead>
               <tr>
                 <th>method</th>
-                <th>hands</th>
-                <th>takes</th>
-                <th>begins before its plate</th>
-                <th>the latest course</th>
-                <th>all hands taken for</th>
-                <th>plates in time, as chance has it</th>
+                <th>hands-on</th>
+                <th>equipment</th>
+                <th>lead time</th>
+                <th>latest course</th>
+                <th>all cooks busy</th>
+                <th>plates on time</th>
               </tr>
             </thead>
             <tbody>
@@ -34,10 +34,10 @@ export function Methods({ service }: { service: string }) {
                 <tr key={m.id} aria-current={m.id === c.chosen ? 'true' : undefined}>
                   <td>
                     {m.id === c.chosen ? <b>{m.name}</b> : m.name}
-                    {m.id === c.chosen && <div className="small quiet">planned with</div>}
+                    {m.id === c.chosen && <div className="small quiet">in use</div>}
                   </td>
                   <td>{spoken(m.hands)}</td>
-                  <td>{[...new Set(m.equipment)].join(', ') || 'nothing'}</td>
+                  <td>{[...new Set(m.equipment)].join(', ') || 'none'}</td>
                   <td>{spoken(m.lead)}</td>
                   <td>{!m.plan.planned ? 'no plan' : m.plan.late > 30 ? `${spoken(m.plan.late)} late` : 'on time'}</td>
                   <td>{spoken(m.plan.tight)}</td>
@@ -49,7 +49,7 @@ export function Methods({ service }: { service: string }) {
         </section>
       ))}
       <p className="quiet">
-        Another is chosen on its dish, under <Link to="/book">its methods</Link>.
+        Choose another on <Link to="/book">Dish</Link>, methods.
       </p>
     </>
   )

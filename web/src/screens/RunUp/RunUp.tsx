@@ -3,7 +3,7 @@ import { memo, useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
-import { TakeBack } from '../../parts/Desk'
+import { Undo } from '../../parts/Desk'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
@@ -23,8 +23,8 @@ import { Why } from './Why'
 const views = [
   ['strands', 'Strands'],
   ['lanes', 'Cooks and equipment'],
-  ['list', 'By the clock'],
-  ['loads', 'What is taken'],
+  ['list', 'Fire list'],
+  ['loads', 'Load'],
   ['methods', 'Methods'],
 ] as const
 
@@ -65,7 +65,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
   const keeping = useKeeping(plan, readOnly)
   const pressed = (p: Plan['presses'][number]) => (
     <>
-      {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>show the step</button>
+      {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>Show step</button>
     </>
   )
   const over = plan.presses.filter((p) => p.over && !plan.clashes.some((c) => c.what === p.say))
@@ -77,10 +77,10 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
         <h1>Run-up</h1>
         <Summary plan={plan} readOnly={readOnly} />
         <div className="tools">
-          {!readOnly && <TakeBack hides screen={`run-up:${plan.service}`} />}
+          {!readOnly && <Undo hides screen={`run-up:${plan.service}`} />}
           {drawn && (
             <Button variant="outline-dark" size="sm" aria-expanded={only} onClick={() => (only ? setParams(cleared, { replace: true }) : setOnly(true))}>
-              {only ? 'Show all again' : 'Show only …'}
+              {only ? 'Clear filter' : 'Filter'}
             </Button>
           )}
           {drawn && view !== 'list' && <Width wide={wide} set={set} />}
@@ -93,8 +93,8 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
           </div>
         </div>
       </div>
-      {planning ? <Planning id={plan.service} /> : anew && <p className="quiet" role="status">Something has changed: this plan is being made anew.</p>}
-      {changed.length > 0 && <Bracket what={`It was planned with what is no longer so: ${changed.join(', ')}.`} />}
+      {planning ? <Planning id={plan.service} /> : anew && <p className="quiet" role="status">Something changed. Planning again …</p>}
+      {changed.length > 0 && <Bracket what={`Out of date: ${changed.join(', ')} changed since.`} />}
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
       <Clashes list={plan.clashes} more={more}>
@@ -106,7 +106,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
               <>
                 {' · '}
                 <button className="plain-button" onClick={() => setPicked(plan.bars[c.bar!].id)}>
-                  show the step
+                  Show step
                 </button>
               </>
             )}
@@ -115,7 +115,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
       </Clashes>
       {plan.lost.length > 0 && keeping.letGo && (
         <button className="plain-button" onClick={() => keeping.letGo?.(plan.lost)}>
-          let go of what is no step any more
+          Clear lost pins
         </button>
       )}
       {over.map((p, i) => (
@@ -124,7 +124,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
         </Bracket>
       ))}
       {plan.bars.length === 0 ? (
-        <Empty title="Nothing to plan">Give a dish some plates on the menu, or decide its gaps.</Empty>
+        <Empty title="Nothing to plan">Enter plates on Menu, or close the gaps on Dish.</Empty>
       ) : (
         <>
           <Critical plan={plan} pick={setPicked} />
@@ -138,8 +138,8 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
         </>
       )}
       <p className="small quiet mt-3 tools">
-        <a href={`/api/services/${encodeURIComponent(plan.service)}/problem.json`}>Save the problem</a> ·{' '}
-        <a href={`/api/services/${encodeURIComponent(plan.service)}/plan.json`}>Save the plan</a> as files; solve with seed {plan.seed}, rounds {plan.rounds}
+        <a href={`/api/services/${encodeURIComponent(plan.service)}/problem.json`}>Export problem (JSON)</a> ·{' '}
+        <a href={`/api/services/${encodeURIComponent(plan.service)}/plan.json`}>Export plan (JSON)</a>
       </p>
     </div>
   )
@@ -168,7 +168,8 @@ const Filters = memo(function Filters({ plan, filter, set }: { plan: Plan; filte
 
 const Width = memo(function Width({ wide, set }: { wide: number; set: (name: string, value: string) => void }) {
   return (
-    <div className="choices" role="group" aria-label="How wide">
+    <div className="choices" role="group" aria-label="Zoom">
+      <span className="choices-name">Zoom</span>
       {[1, 2, 4].map((n) => (
         <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
           {n} ×
@@ -183,8 +184,8 @@ const Summary = memo(function Summary({ plan, readOnly }: { plan: Plan; readOnly
   return (
     <span className="quiet">
       {plan.name}, {day(plan.day)}
-      {starts.length > 0 && ` · begins ${day(starts[0].slice(0, 10), true)} ${starts[0].slice(11, 16)}`}
-      {readOnly && ' · past, as it was planned'}
+      {starts.length > 0 && ` · starts ${day(starts[0].slice(0, 10), true)} ${starts[0].slice(11, 16)}`}
+      {readOnly && ' · past, as planned'}
     </span>
   )
 })

@@ -12,7 +12,7 @@ export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar;
   if (!bar)
     return (
       <div className="card-plain mt-3 quiet" aria-live="polite">
-        Select a step to see why it is at its minute, and how far it could move.
+        Select a step to see why it starts then, and how far it can move.
       </div>
     )
   const component = plan.strands.find((s) => s.dish === bar.dish && s.component === bar.component)?.name
@@ -20,27 +20,27 @@ export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar;
     <section className="card-plain why" aria-live="polite" aria-label="Why">
       <div>
         <h2>
-          Why does {component ? `${component}, ` : ''}
-          {bar.name} start at <span className="clock">{clock(bar.start)}</span>?
+          Why {[component, bar.name].filter(Boolean).join(': ')} at <span className="clock">{clock(bar.start)}</span>?
         </h2>
         <div className="sum">{bar.why.sum}</div>
         <div className="mt-1">
-          <b>Later</b>: {bar.why.later > 0 ? `by ${spoken(bar.why.later)} at most; then ` : 'no; '}
-          {bar.why.laterTo}. <b>Earlier</b>: {bar.why.earlier > 0 ? `by ${spoken(bar.why.earlier)} at most; then ` : 'no; '}
+          <b>Later</b>: {bar.why.later > 0 ? `up to ${spoken(bar.why.later)}, then ` : 'no: '}
+          {bar.why.laterTo}. <b>Earlier</b>: {bar.why.earlier > 0 ? `up to ${spoken(bar.why.earlier)}, then ` : 'no: '}
           {bar.why.earlierTo}.
         </div>
         {bar.give < 7 * 86400 && (
           <div>
-            <b>To give</b>: {bar.give > 0 ? `it may be ${spoken(bar.give)} late before a plate is` : 'nothing: a late second here is a late plate'}
-            {(bar.slow ?? 0) > 0 && `; it may take ${spoken(bar.slow!)} longer`}.{bar.early && ' It keeps, and is made before the rush.'}
-            {bar.leadIn && ' Nobody wrote it down: it was put in by itself.'}
+            <b>To spare</b>: {bar.give > 0 ? spoken(bar.give) : 'nothing: late here is late on the plate'}.
+            {(bar.slow ?? 0) > 0 && ` May run ${spoken(bar.slow!)} over.`}
+            {bar.early && ' Keeps, so made before the rush.'}
+            {bar.leadIn && ' Lead-in, added by the plan.'}
           </div>
         )}
         {after(plan, bar).map((h) => (
           <div key={h.to}>
             <b>Then</b>{' '}
             <button className="plain-button" onClick={() => pick(holdId(plan, h))}>
-              why the wait of {spoken(h.gap)}?
+              Why the {spoken(h.gap)} hold?
             </button>
           </div>
         ))}
@@ -66,26 +66,26 @@ export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar;
             </>
           )}
         </div>
-        {bar.for.length > 1 && <div>once, for {bar.for.map((id) => plan.strands.find((s) => s.dish === id)?.dishName ?? id).join(' and ')}</div>}
+        {bar.for.length > 1 && <div>One batch for {bar.for.map((id) => plan.strands.find((s) => s.dish === id)?.dishName ?? id).join(', ')}</div>}
         {bar.cue && <div className="quiet">until: {bar.cue}</div>}
         {bar.step && keeping.keep && (
           <div>
             {bar.fixed ? (
               <>
-                <b>Kept at {clock(bar.start)}</b>{' '}
+                <b>Pinned at {clock(bar.start)}</b>{' '}
                 <button className="plain-button" onClick={() => keeping.letGo?.([bar.id])}>
-                  let it go
+                  Unpin
                 </button>
               </>
             ) : (
               <button className="plain-button" onClick={() => keeping.keep?.(bar, bar.from, bar.cooks[0])}>
-                keep it at {clock(bar.start)}
+                Pin at {clock(bar.start)}
               </button>
             )}
           </div>
         )}
         <div className="small">
-          {bar.placing ? <Link to={plateOf(bar)}>open the plate</Link> : <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>change the step</Link>}
+          {bar.placing ? <Link to={plateOf(bar)}>Open plate</Link> : <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>Edit step</Link>}
         </div>
       </div>
     </section>

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import type { Plan } from './shared'
 import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
-import { clock, lasts } from '../../parts/words'
+import { clock, count, lasts, listed } from '../../parts/words'
 
 const left = 250
 const row = 62
@@ -29,7 +29,7 @@ export function Evening({ plan, within }: { plan: Plan; within: number }) {
           <g key={m} aria-hidden="true">
             <line x1={x(m * 60)} x2={x(m * 60)} y1={top - 6} y2={bottom} stroke={m === 0 ? '#1554b8' : '#c3cdd3'} strokeWidth={m === 0 ? 5 : 1} />
             <text x={x(m * 60)} y={top - 11} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
-              {m === 0 ? 'the hour' : `+${m} min`}
+              {m === 0 ? 'course time' : `+${m} min`}
             </text>
           </g>
         ))}
@@ -44,7 +44,7 @@ export function Evening({ plan, within }: { plan: Plan; within: number }) {
                 {c.name}
               </text>
               <text x={86} y={y + 16} fontSize="14" style={{ fill: '#3f4f5a' }}>
-                {c.plates} plates, {c.sent.length} {c.sent.length === 1 ? 'wave' : 'waves'}
+                {count(c.plates, 'plate')} in {count(c.sent.length, 'wave')}
               </text>
               {c.late > 30 && (
                 <text x={x(c.late) + 20} y={y - 14} fontSize="14" fontWeight="700" style={{ fill: '#a3261b' }}>
@@ -72,7 +72,7 @@ function Wave({ x, y, sent, open, set }: { x: number; y: number; sent: Sent; ope
   const tables = sent.tables.map((t) => t.replace(/^Table /, '')).join(' ')
   return (
     <>
-    <g className="bar" {...asButton(() => set(!open))} aria-pressed={open} aria-label={`${plates} plates, wave ${sent.wave}, ${sent.tables.join(' and ')}, ${clock(sent.leaves)}`}>
+    <g className="bar" {...asButton(() => set(!open))} aria-pressed={open} aria-label={[`Wave ${sent.wave}`, count(plates, 'plate'), listed(sent.tables), clock(sent.leaves)].filter(Boolean).join(', ')}>
       <circle className="halo" cx={x} cy={y} r="17" fill="transparent" />
       <circle cx={x} cy={y} r="13" fill={open ? '#1554b8' : '#ffffff'} stroke={open ? '#1554b8' : '#14202b'} strokeWidth="2" />
       <text x={x} y={y + 5} fontSize="14" fontWeight="700" textAnchor="middle" style={{ fill: open ? '#ffffff' : '#14202b' }}>
@@ -93,6 +93,6 @@ function Wave({ x, y, sent, open, set }: { x: number; y: number; sent: Sent; ope
 function told(plan: Plan, open: string): string {
   for (const c of plan.courses)
     for (const s of c.sent)
-      if (open === `${c.id}/${s.wave}`) return `${c.name}, wave ${s.wave}: ${clock(s.leaves)}, ${s.plates.map((p) => `${p.plates} × ${p.name}`).join(', ')}${s.tables.length ? ` for ${s.tables.join(' and ')}` : ''}.`
-  return 'In each circle its plates, under it its tables. Select a wave to read it.'
+      if (open === `${c.id}/${s.wave}`) return `Wave ${s.wave}, ${clock(s.leaves, false)}: ${s.plates.map((p) => `${p.plates} × ${p.name}`).join(', ')}${s.tables.length ? `, ${listed(s.tables)}` : ''}.`
+  return 'Circle: plates. Below: tables. Select a wave for details.'
 }

@@ -1,6 +1,6 @@
 // Service: who comes when, and what is not ready for it.
 import { useRunUp, useService } from '../../api/queries'
-import { TakeBack, useDesk } from '../../parts/Desk'
+import { Undo, useDesk } from '../../parts/Desk'
 import { Holds } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
@@ -33,9 +33,9 @@ function Sheet({ view }: { view: View }) {
         <span className="quiet">
           {day(service.day)} · {view.kitchen.name} · {count(view)}
         </span>
-        <div className="tools">{!view.readOnly && <TakeBack screen={`service:${service.id}`} />}</div>
+        <div className="tools">{!view.readOnly && <Undo screen={`service:${service.id}`} />}</div>
       </div>
-      {view.readOnly && <div className="read-only-note">This service is past. It is shown as it was planned and can only be read.</div>}
+      {view.readOnly && <div className="read-only-note">Past service: as planned, read only.</div>}
       {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
       {planning && !runUp.isError && <Planning id={service.id} />}
       <Holds service={service.id} />
@@ -53,7 +53,7 @@ function Sheet({ view }: { view: View }) {
 
 function count(view: View): string {
   const tables = view.service.tables ?? []
-  if (tables.length === 0) return `${Math.max(0, ...view.rows.map((r) => r.dishes.reduce((sum, d) => sum + d.plates + d.versions.reduce((n, v) => n + v.plates, 0), 0)))} covers, tables not said`
+  if (tables.length === 0) return `${Math.max(0, ...view.rows.map((r) => r.dishes.reduce((sum, d) => sum + d.plates + d.versions.reduce((n, v) => n + v.plates, 0), 0)))} covers, no tables yet`
   return `${tables.reduce((sum, t) => sum + t.guests, 0)} guests at ${tables.length} ${tables.length === 1 ? 'table' : 'tables'}`
 }
 
@@ -73,7 +73,7 @@ function Hours({ view, change }: { view: View; change: Change }) {
               save={(text, from) => {
                 const said = hourText(text)
                 if (said) return change(`${row.name} ${said.after ? `${said.after} min after the course before` : `at ${said.hour}`}`, from, (s) => ({ ...s, courses: s.courses.map((o) => (o.course === row.course ? { ...o, hour: said.hour, after: said.after } : o)) }))
-                desk.say(`“${text}” is no hour: write it like 20:15, or +20 for 20 minutes after the course before.`)
+                desk.say(`“${text}” is not a time. Write 20:15, or +20 after the course before.`)
                 return Promise.resolve(false)
               }}
             />
@@ -82,7 +82,7 @@ function Hours({ view, change }: { view: View; change: Change }) {
         )
       })}
       <span className="quiet">
-        An hour like 20:15, or +20 for 20 minutes after the course before. The last wave leaves within {Math.round((service.within || 900) / 60)} min.
+        20:15, or +20 = 20 min after the course before. Last wave within {Math.round((service.within || 900) / 60)} min of the first.
       </span>
     </section>
   )

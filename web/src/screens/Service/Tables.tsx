@@ -6,6 +6,7 @@ import { Empty } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { had, hourOf, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
 import type { View } from './shared'
+import { count } from '../../parts/words'
 
 export type Change = (what: string, from: Origin, edit: (s: Service) => Service) => Promise<boolean>
 
@@ -20,11 +21,11 @@ export function Tables({ view, change }: { view: View; change: Change }) {
     return (
       <section aria-label="Tables">
         <Empty title="Nobody is seated yet">
-          The plan knows how many plates there are, and not whose. Seated at tables, the plates of a table leave together, and the covers follow from the tables.
+          Seat the covers: a table’s plates then leave together, and covers are counted from the tables.
         </Empty>
         {!view.readOnly && (
           <p className="text-center">
-            <Button onClick={() => void change('seated at tables', origin, seatAll)}>Seat the covers at tables of four</Button>
+            <Button onClick={() => void change('Seated at tables', origin, seatAll)}>Seat at tables of four</Button>
           </p>
         )}
       </section>
@@ -35,9 +36,9 @@ export function Tables({ view, change }: { view: View; change: Change }) {
         <thead>
           <tr>
             <th>
-              {tables.length} {tables.length === 1 ? 'table' : 'tables'}
+              {count(tables.length, 'table')}
             </th>
-            <th className="figure">{guests} guests</th>
+            <th className="figure">{count(guests, 'guest')}</th>
             {view.rows.map((c) => (
               <th key={c.course}>{c.name}</th>
             ))}
@@ -62,8 +63,8 @@ export function Tables({ view, change }: { view: View; change: Change }) {
               </td>
               <td className="tools">
                 {!view.readOnly && (
-                  <button className="plain-button" aria-label={`take away ${t.name}`} onClick={() => void change(`${t.name} taken away`, origin, (s) => withoutTable(s, t.id))}>
-                    take away
+                  <button className="plain-button" aria-label={`Delete ${t.name}`} onClick={() => void change(`${t.name} deleted`, origin, (s) => withoutTable(s, t.id))}>
+                    Delete
                   </button>
                 )}
               </td>
@@ -73,7 +74,7 @@ export function Tables({ view, change }: { view: View; change: Change }) {
       </table>
       {table && course && <Opened table={table} course={course} view={view} origin={origin} change={change} />}
       {!view.readOnly && (
-        <Button className="tools mt-2" variant="outline-dark" onClick={() => void change('a table more', origin, (s) => withTable(s, newTable(s, 2)))}>
+        <Button className="tools mt-2" variant="outline-dark" onClick={() => void change('Table added', origin, (s) => withTable(s, newTable(s, 2)))}>
           Add a table of two
         </Button>
       )}
@@ -92,8 +93,8 @@ function Guests({ table, view, origin, change }: CellProps) {
       id={`guests-${table.id}`} label={`${table.name}, guests`} hidden type="number" value={String(table.guests)} readOnly={view.readOnly} draft={`${view.service.id}/table/${table.id}/guests`} origin={origin}
       save={(text, from) => {
         const n = Number(text)
-        if (/^\d{1,3}$/.test(text) && n > 0) return change(`${table.name}: ${n} guests`, from, (s) => withTable(s, { ...find(s, table), guests: n }))
-        desk.say(`“${text}” is no number of guests.`)
+        if (/^\d{1,3}$/.test(text) && n > 0) return change(`${table.name}: ${count(n, 'guest')}`, from, (s) => withTable(s, { ...find(s, table), guests: n }))
+        desk.say(`Guests: “${text}” is not a number.`)
         return Promise.resolve(false)
       }}
     />
@@ -141,13 +142,13 @@ function Opened({ table, course, view, origin, change }: CellProps & { course: C
             save={(text, from) => {
               const n = Number(text)
               if (/^\d{1,3}$/.test(text)) return change(`${table.name}: ${n} × ${h.name}`, from, (s) => withTable(s, order(find(s, table), course.course, h.dish, h.version, n)))
-              desk.say(`“${text}” is no number of plates.`)
+              desk.say(`Plates: “${text}” is not a number.`)
               return Promise.resolve(false)
             }}
           />
         ),
       )}
-      <Typed id={`own-${table.id}-${course.course}`} label="at an hour of its own" value={table.hours?.find((h) => h.course === course.course)?.hour ?? ''} readOnly={view.readOnly} draft={`${key}/hour`} origin={origin} save={(text, from) => change(`${table.name}, ${course.name} ${text ? `at ${text}` : 'with the others'}`, from, (s) => withTable(s, hourOf(find(s, table), course.course, text)))} />
+      <Typed id={`own-${table.id}-${course.course}`} label="own time" value={table.hours?.find((h) => h.course === course.course)?.hour ?? ''} readOnly={view.readOnly} draft={`${key}/hour`} origin={origin} save={(text, from) => change(`${table.name}, ${course.name} ${text ? `at ${text}` : 'with the others'}`, from, (s) => withTable(s, hourOf(find(s, table), course.course, text)))} />
     </div>
   )
 }

@@ -39,15 +39,15 @@ function Effect({ view, option, of }: { view: View; option: Option; of: string }
     queryFn: () => ask(api.POST('/api/services/{id}/what-if', { params: { path: { id: service.id } }, body: { service: option.set(service) } })),
   })
   if (effect.isError) return <Failed error={effect.error} again={() => void effect.refetch()} />
-  if (!effect.data) return <span className="effect quiet">drawing evenings…</span>
+  if (!effect.data) return <span className="effect quiet">Trying it out …</span>
   const { then, searched } = effect.data
-  if (!then.planned) return <span className="effect">there is no plan: {then.stops[0]}</span>
+  if (!then.planned) return <span className="effect">no plan: {then.stops[0]}</span>
   return (
     <span className="effect">
       <i style={{ width: `${Math.round(then.share * 100)}%` }} />
-      <b>{Math.round(then.share * 100)} %</b> of plates within 2 min of their time if every step takes as long as chance has it; begins {day(then.begins.slice(0, 10), true)} {then.begins.slice(11, 16)}, the longest day {spoken(then.longest - (then.longest % 60))}, all hands taken for <span className="clock">{lasts(then.tight)}</span>
+      <b>{Math.round(then.share * 100)} %</b> of plates on time (± 2 min) when steps run long or short; starts {day(then.begins.slice(0, 10), true)} {then.begins.slice(11, 16)}; longest shift {spoken(then.longest - (then.longest % 60))}; all cooks busy <span className="clock">{lasts(then.tight)}</span>
       {then.late > 30 && <b>, {spoken(then.late)} late</b>}
-      {then.violation > 0 && <b>, a strict limit is passed by {spoken(then.violation)}</b>}
+      {then.violation > 0 && <b>, a hard limit is broken by {spoken(then.violation)}</b>}
       {then.stops.length > 0 && <b>, {then.stops[0]}</b>}
       <Searched seconds={searched} />
     </span>

@@ -3,7 +3,7 @@
 // leaves out of what nobody writes down.
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { spoken } from '../../parts/words'
+import { count, spoken } from '../../parts/words'
 import { Weighed, type Option } from './Weighed'
 import type { Change } from './Tables'
 import type { Plan, View } from './shared'
@@ -12,17 +12,17 @@ type Service = Schemas['Service']
 
 const calms: Option[] = (
   [
-    ['fresh', 'As fresh as it can be', 'usual times, everything at its last moment'],
-    ['', 'Some calm', 'room for half of what a slow step takes longer; what keeps is made three quarters of an hour before the first course'],
-    ['calm', 'Calm', 'the same, the calmest of several plans; what keeps is made an hour and a half before'],
+    ['fresh', 'Fresh', 'usual times, everything as late as it can be'],
+    ['', 'Some calm', 'half of a slow step’s overrun is covered; what keeps is ready 45 min before the first course'],
+    ['calm', 'Calm', 'as above, calmest of several plans; what keeps is ready 1 h 30 min before'],
   ] as const
 ).map(([key, name, what]) => ({ key, name, what, set: (s) => ({ ...s, calm: key || undefined }) }))
 
 const rests: Option[] = (
   [
-    ['', 'As each method says', 'on a rack, or in its own oven'],
-    ['open', 'In the open', 'the oven is free again at once'],
-    ['oven', 'In its own oven, turned down', 'it keeps the oven, at 60 °C'],
+    ['', 'As each method says', 'on a rack, or in the same oven'],
+    ['open', 'In the open', 'oven free at once'],
+    ['oven', 'In the same oven, turned down to 60 °C', 'oven stays taken'],
   ] as const
 ).map(([key, name, what]) => ({ key, name, what, set: (s) => ({ ...s, rest: key || undefined }) }))
 
@@ -34,7 +34,7 @@ export function Weighing({ view, plan, change }: { view: View; plan?: Plan; chan
     asked !== what &&
     !view.readOnly && (
       <button className="plain-button tools" onClick={() => setAsked(what)}>
-        what does each do?
+        Compare
       </button>
     )
   return (
@@ -51,10 +51,10 @@ export function Weighing({ view, plan, change }: { view: View; plan?: Plan; chan
         <Weighed label="Rest" title="Where roasts rest" name="rest" view={view} chosen={service.rest ?? ''} options={rests} asked={asked === 'rest'} change={change} />
         {ask('rest')}
         <label className="labelled mt-2">
-          plates built side by side
+          plates at a time
           <select className="form-select form-select-sm w-auto" disabled={view.readOnly} value={service.atOnce ?? 0} onChange={(e) => void change(`${e.target.selectedOptions[0].text}`, origin, (s) => ({ ...s, atOnce: Number(e.target.value) || undefined }))}>
-            <option value={0}>as many as the pass holds ({view.kitchen.passWidth})</option>
-            <option value={1}>singly, one after the other</option>
+            <option value={0}>full pass ({view.kitchen.passWidth})</option>
+            <option value={1}>one at a time</option>
             {[2, 3, 4, 6, 8].filter((n) => n < view.kitchen.passWidth).map((n) => (
               <option key={n} value={n}>
                 {n}
@@ -81,17 +81,17 @@ function Crew({ view, plan, asked, change }: { view: View; plan?: Plan; asked: b
     .filter((n) => n < there.length)
     .map((n) => {
       const gone = idle.slice(0, n)
-      return { key: String(n), name: n === 0 ? (off.length ? 'As it is' : 'Everybody') : `Without ${gone.map((c) => c.name.toLowerCase()).join(' and ')}`, what: `${there.length - n} ${there.length - n === 1 ? 'cook' : 'cooks'}`, set: set([...off, ...gone.map((c) => c.id)]) }
+      return { key: String(n), name: n === 0 ? (off.length ? 'As set' : 'Full crew') : `Without ${gone.map((c) => c.name).join(', ')}`, what: count(there.length - n, 'cook'), set: set([...off, ...gone.map((c) => c.id)]) }
     })
   return (
     <>
-      <Weighed label="Crew" title="Fewer cooks or shorter days" name="crew" view={view} chosen="0" options={options} asked={asked} change={change} />
-      <div className="crew" role="group" aria-label="Who is there">
+      <Weighed label="Crew" title="Fewer cooks or shorter shifts" name="crew" view={view} chosen="0" options={options} asked={asked} change={change} />
+      <div className="crew" role="group" aria-label="On shift">
         {kitchen.cooks.map((c) => (
           <label key={c.id} className="labelled">
-            <input type="checkbox" checked={!off.includes(c.id)} disabled={view.readOnly} onChange={(e) => void change(`${c.name} ${e.target.checked ? 'is there' : 'is not there'}`, origin, set(e.target.checked ? off.filter((o) => o !== c.id) : [...off, c.id]))} />
+            <input type="checkbox" checked={!off.includes(c.id)} disabled={view.readOnly} onChange={(e) => void change(`${c.name} ${e.target.checked ? 'on' : 'off'}`, origin, set(e.target.checked ? off.filter((o) => o !== c.id) : [...off, c.id]))} />
             {c.name}
-            <span className="quiet">{off.includes(c.id) ? 'not there' : plan && `${spoken(work(c.id) - (work(c.id) % 60))} of work`}</span>
+            <span className="quiet">{off.includes(c.id) ? 'off' : plan && `${spoken(work(c.id) - (work(c.id) % 60))} hands-on`}</span>
           </label>
         ))}
       </div>
@@ -106,14 +106,14 @@ export function LeadIns({ view, plan, change }: { view: View; plan: Plan; change
   const there = [...new Map(plan.bars.filter((b) => b.leadIn).map((b) => [b.leadIn!, b.name]))]
   if (there.length + out.length === 0) return null
   return (
-    <section aria-label="Put in by itself">
-      <h2>Put in by itself</h2>
+    <section aria-label="Lead-ins the plan adds">
+      <h2>Lead-ins the plan adds</h2>
       <ul className="lead-ins">
         {there.map(([id, name]) => (
           <li key={id}>
             {name}{' '}
-            <button className="plain-button tools" disabled={view.readOnly} aria-label={`leave it out: ${name}`} onClick={() => void change(`without: ${name}`, origin, (s) => ({ ...s, leftOut: [...(s.leftOut ?? []), id] }))}>
-              leave it out
+            <button className="plain-button tools" disabled={view.readOnly} aria-label={`Leave out ${name}`} onClick={() => void change(`${name} left out`, origin, (s) => ({ ...s, leftOut: [...(s.leftOut ?? []), id] }))}>
+              Leave out
             </button>
           </li>
         ))}
@@ -121,7 +121,7 @@ export function LeadIns({ view, plan, change }: { view: View; plan: Plan; change
           <li key={id} className="quiet">
             <s>{id.replaceAll('/', ', ')}</s>{' '}
             <button className="plain-button tools" disabled={view.readOnly} onClick={() => void change(`again: ${id}`, origin, (s) => ({ ...s, leftOut: (s.leftOut ?? []).filter((o) => o !== id) }))}>
-              put it in again
+              Put back
             </button>
           </li>
         ))}

@@ -23,11 +23,11 @@ export function RoomSheet({ room }: { room: Room }) {
         <section key={c.name} className="room-course" aria-label={c.name}>
           <div className="room-hour">
             <span className="clock">{c.hour}</span>
-            <span className="quiet">seated, with cutlery, by {c.ready}</span>
+            <span className="quiet">Seated and set by {c.ready}</span>
           </div>
           <div>
             <h2>{c.name}</h2>
-            {c.hold && <Bracket what={`It cannot wait: it ${c.hold}.`} />}
+            {c.hold && <Bracket what={`Cannot wait: ${c.hold}. All seated when it leaves, or tell the pass to hold.`} />}
             {c.dishes.map((d) => (
               <DishLine key={d.name} dish={d} />
             ))}
@@ -43,7 +43,19 @@ export function RoomSheet({ room }: { room: Room }) {
           </div>
         </section>
       ))}
-      <p className="small quiet">Allergens are what the book knows of. Local food law, the kitchen’s own plan and trained people decide what is served to whom.</p>
+      <p className="small quiet">Allergens as recorded in the book. Local food law, the kitchen’s own plan and trained people decide what is served to whom.</p>
+    </>
+  )
+}
+
+// Allergens never read as free of anything that is not recorded.
+function Allergens({ dish: d }: { dish: Dish }) {
+  if (d.contains.length === 0) return <>{d.unknown ? 'nothing recorded: allergens unknown' : 'all recorded: no listed allergens'}</>
+  return (
+    <>
+      {d.unknown && 'not all recorded: '}
+      <b>contains</b> {d.contains.join(', ')}
+      {d.unknown && '; rest unknown'}
     </>
   )
 }
@@ -57,18 +69,17 @@ function DishLine({ dish: d }: { dish: Dish }) {
       </div>
       {d.story && <div>{d.story}</div>}
       <div className="room-in">
-        <b>contains</b> {d.contains.join(', ') || 'no allergen that is known'}
-        {d.unknown && '; what is in it is not all known'}
+        <Allergens dish={d} />
         {d.without.length > 0 && (
           <>
             {' '}
-            · <b>asked to be without</b> {d.without.join(', ')}
+            · <b>ordered without</b> {d.without.join(', ')}
           </>
         )}
       </div>
-      {d.broken.length > 0 && <Bracket what={`${d.name} is asked to be without ${d.broken.join(', ')}, and is not, or nobody knows.`} />}
+      {d.broken.length > 0 && <Bracket what={`Ordered without ${d.broken.join(', ')}; contains it, or not known. Ask the kitchen.`} />}
       <div className="quiet">
-        {[d.cutlery && `set: ${d.cutlery}`, d.atTable && `at the table: ${d.atTable}`, d.with && `with it: ${d.with}`, d.waits && `keeps ${d.waits}`, d.uneatable.length > 0 && `not to be eaten: ${d.uneatable.join(', ')}`].filter(Boolean).join(' · ')}
+        {[d.cutlery && `cutlery: ${d.cutlery}`, d.atTable && `at the table: ${d.atTable}`, d.with && `drinks and sides: ${d.with}`, d.waits && `good for ${d.waits}`, d.uneatable.length > 0 && `not to be eaten: ${d.uneatable.join(', ')}`].filter(Boolean).join(' · ')}
       </div>
     </div>
   )

@@ -7,7 +7,7 @@ import { useAddress } from '../../parts/address'
 import { useHeat } from '../../parts/heat'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
-import { clock, day, lasts } from '../../parts/words'
+import { clock, count, day, duration } from '../../parts/words'
 import { RoomSheet } from './RoomSheet'
 
 type View = Schemas['SheetsView']
@@ -48,7 +48,7 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
       {view.message && <Bracket what={view.message} />}
-      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing to do here">Nobody has asked for these hands.</Empty> : <Calls calls={calls} mine={pick.startsWith('cook:')} />}
+      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Calls calls={calls} mine={pick.startsWith('cook:')} />}
     </>
   )
 }
@@ -67,7 +67,8 @@ function Files({ view, pick }: { view: View; pick: string }) {
   const at = `/api/services/${encodeURIComponent(view.service)}`
   return (
     <span className="files">
-      <a href={`${at}/calendar.ics${query}`}>Calendar</a> <a href={`${at}/fire.csv${query}`}>Table</a> <a href={`${at}/run-up.svg`}>Picture</a>
+      Export:{' '}
+      <a href={`${at}/calendar.ics${query}`}>iCal</a> <a href={`${at}/fire.csv${query}`}>CSV</a> <a href={`${at}/run-up.svg`}>SVG</a>
     </span>
   )
 }
@@ -108,11 +109,11 @@ function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
                 ))}
               </td>
               <td className="call-with">
-                {!mine && <div>{c.who.join(', ') || (c.with.length && c.who.length === 0 ? 'nobody has a hand free' : '')}</div>}
-                <div className="quiet">{[...c.with, c.portions ? `${c.portions} portions` : ''].filter(Boolean).join(', ')}</div>
+                {!mine && <div>{c.who.join(', ') || (c.unattended ? 'unattended' : c.with.length > 0 ? 'no cook free' : '')}</div>}
+                <div className="quiet">{[...c.with, c.portions ? count(c.portions, 'portion') : ''].filter(Boolean).join(', ')}</div>
                 {c.next && <div className="quiet">then {c.next}</div>}
               </td>
-              <td className="clock call-lasts">{lasts((Date.parse(c.end) - Date.parse(c.start)) / 1000)}</td>
+              <td className="clock call-lasts">{duration((Date.parse(c.end) - Date.parse(c.start)) / 1000)}</td>
             </tr>
           </Fragment>
         ))}
