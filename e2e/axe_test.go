@@ -35,15 +35,15 @@ func (t *tablet) findings() []string {
 func TestEveryScreenIsAccessible(t *testing.T) {
 	h := newHouse(t)
 	screens := []struct{ path, shows string }{
-		{"/menu/supper", "Guinea fowl"}, {"/menu/supper@2026-02-28", "as it was planned"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
-		{"/dish/guinea-fowl?side=what%20is%20in%20it", "to be asked for"}, {"/dish/roast-hake?side=methods", "Use this"}, {"/dish/guinea-fowl?side=history", "history of"}, {"/dish/roast-hake?side=gaps", "for now"},
+		{"/menu/supper", "Guinea fowl"}, {"/menu/supper@2026-02-28", "as planned"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
+		{"/dish/guinea-fowl?side=allergens", "last call"}, {"/dish/roast-hake?side=methods", "Use this"}, {"/dish/guinea-fowl?side=history", "History"}, {"/dish/roast-hake?side=gaps", "for now"},
 		{"/dish/guinea-fowl?side=component&of=crown", "Save the component"}, {"/dish/guinea-fowl?side=version&of=meatless", "Save the version"},
-		{"/order/supper", "order by"}, {"/order/supper?side=made", "left over on the way"}, {"/order/supper?side=stock", "counted"}, {"/order/supper?side=suppliers", "who brings it"}, {"/order/supper?side=costs", "for one portion"},
-		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/tablets", "last here"}, {"/dish/slow-cooked-egg-mushroom-broth?side=boiled%20down", "about "},
-		{"/book", "Split-pea broth"}, {"/book/new", "Put a dish in"}, {"/book/ingredients?of=butter", "Save the ingredient"},
-		{"/run-up/supper", "Save the plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"}, {"/run-up/winter-supper?view=loads", "All hands are taken"}, {"/run-up/supper?view=methods", "as chance has it"},
-		{"/service/winter-supper", "Select a wave"}, {"/sheets/winter-supper", "Fire list"}, {"/sheets/winter-supper?for=room", "seated, with cutlery"},
-		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"}, {"/plate/roast-hake?beside=broth-first", "in the other"}, {"/plate/guinea-fowl?beside=meatless", "in its place"}, {"/card/roast-hake", "before the first plate"},
+		{"/order/supper", "order by"}, {"/order/supper?side=made", "by-products"}, {"/order/supper?side=stock", "counted"}, {"/order/supper?side=suppliers", "suppliers"}, {"/order/supper?side=costs", "per portion"},
+		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/tablets", "last here"}, {"/dish/slow-cooked-egg-mushroom-broth?side=reductions", "about "},
+		{"/book", "Split-pea broth"}, {"/book/new", "New dish"}, {"/book/ingredients?of=butter", "Save the ingredient"},
+		{"/run-up/supper", "Export plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"}, {"/run-up/winter-supper?view=loads", "All cooks busy"}, {"/run-up/supper?view=methods", "plates on time"},
+		{"/service/winter-supper", "Select a wave"}, {"/sheets/winter-supper", "Fire list"}, {"/sheets/winter-supper?for=room", "Seated and set"},
+		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"}, {"/plate/roast-hake?beside=broth-first", "there"}, {"/plate/guinea-fowl?beside=meatless", "replaces it"}, {"/card/roast-hake", "before the first plate"},
 	}
 	for half := range 2 { // two tabs, side by side
 		t.Run(fmt.Sprint("tab ", half+1), func(t *testing.T) {
@@ -51,7 +51,7 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 			tab := h.in(t).blank().withAxe()
 			if half == 0 {
 				tab.go_("/")
-				tab.see("Who is at this screen?")
+				tab.see("Who is on this screen?")
 				assert.Empty(t, tab.findings(), "who is there")
 			}
 			tab.named("Head chef")

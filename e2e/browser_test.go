@@ -139,7 +139,7 @@ func (h *house) stranger(path string) *tablet {
 	h.Helper()
 	t := h.blank()
 	t.go_(path)
-	t.see("Who is at this screen?")
+	t.see("Who is on this screen?")
 	return t
 }
 

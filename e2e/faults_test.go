@@ -23,7 +23,7 @@ func TestWhatIsTypedWrongIsToldAndKept(t *testing.T) {
 	h := newHouse(t)
 	chef := h.open("Head chef", "/dish/guinea-fowl?step=crown/joint")
 	chef.see("Save the step")
-	for typed, says := range map[string]string{"-3 min": "a time cannot be less than nothing", "soon": "is no time", "20–10 min": "the first figure is the greater one", "99 d": "longer than 60 days"} {
+	for typed, says := range map[string]string{"-3 min": "less than 0", "soon": "is not a length of time", "20–10 min": "smaller figure first", "99 d": "longer than 60 days"} {
 		chef.type_("#step-time", typed+"\r")
 		chef.see(says)
 		assert.Equal(t, typed, chef.value("#step-time"))
@@ -31,16 +31,16 @@ func TestWhatIsTypedWrongIsToldAndKept(t *testing.T) {
 	chef.type_("#step-time", "25 min")
 	chef.type_("#step-least", "3 h")
 	chef.type_("#step-most", "2 h\r")
-	chef.see("the longest wait, 2 h, is shorter than the shortest, 3 h")
+	chef.see("Up to 2 h is less than at least 3 h")
 	chef.type_("#step-least", "8 h")
 	chef.type_("#step-most", "36 h")
 
-	chef.click("add a step of another component")
-	chef.pick("[aria-label='only after 1']", "gravy/bones")
+	chef.click("Add a step of another component")
+	chef.pick("[aria-label='after 1']", "gravy/bones")
 	chef.click("Save the step")
-	chef.see("a circle of waits: joint after gravy/bones after crown/joint")
-	require.Equal(t, "gravy/bones", chef.value("[aria-label='only after 1']"))
-	chef.pick("[aria-label='only after 1']", "quince/poach")
+	chef.see("These wait for each other:")
+	require.Equal(t, "gravy/bones", chef.value("[aria-label='after 1']"))
+	chef.pick("[aria-label='after 1']", "quince/poach")
 	chef.click("Save the step")
 	chef.gone("Save the step")
 	plan := chef.plan()
@@ -53,10 +53,10 @@ func TestAnHourThatIsPastIsToldOnTheMenu(t *testing.T) {
 	chef.see("660 g")
 	h.set(time.Date(2026, 3, 14, 18, 0, 0, 0, time.UTC)) // 19:00 in the kitchen
 	chef.type_("#hour-main", "18:30\r")
-	chef.see("18:30 on 14 March is already past")
+	chef.see("14 March 18:30 is in the past")
 	assert.Equal(t, "18:30", chef.value("#hour-main"))
 	chef.type_("#plates-roast-hake", "many\r")
-	chef.see("“many” is no number of plates.")
+	chef.see("Plates: “many” is not a number.")
 }
 
 // A database that goes away and comes back: the screen says so, what was typed
@@ -80,22 +80,22 @@ func TestADatabaseThatGoesAwayLosesNothingOnTheScreen(t *testing.T) {
 
 	require.NoError(t, cluster.Stop())
 	chef.type_("#plates-roast-hake", "5\r")
-	chef.see("The database does not answer. What you typed is kept here and can be sent again.")
+	chef.see("The server is not answering. What you typed is kept; try again.")
 	assert.Equal(t, "5", chef.value("#plates-roast-hake"))
 
 	cluster, err = pgdev.Start(ctx, pgdev.Options{Dir: dir, Fast: true})
 	require.NoError(t, err)
 	t.Cleanup(func() { st.Close(); assert.NoError(t, cluster.Stop()) })
-	chef.click("Send again")
+	chef.click("Try again")
 	chef.see("825 g")
-	chef.see("changes arrive")
+	chef.see("Live")
 }
 
 func TestAnUnknownServiceAndAnUnknownDishSaySo(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/nothing")
-	chef.see("there is no such thing")
+	chef.see("may have been deleted")
 	chef.go_("/dish/nothing")
-	chef.see("there is no such thing")
+	chef.see("may have been deleted")
 	chef.click("Menu")
 	chef.see("Small supper")
 }
@@ -138,9 +138,9 @@ func TestAReloadInTheMiddleOfTypingLosesNothing(t *testing.T) {
 	long := strings.Repeat("rim pale, ", 20)
 	chef.type_("#step-cue", long)
 	chef.do(chromedp.Reload())
-	chef.see("Forget what I typed")
+	chef.see("Discard changes")
 	assert.Equal(t, long, chef.value("#step-cue"))
-	chef.click("Forget what I typed")
+	chef.click("Discard changes")
 	chef.until("as it was", `document.querySelector('#step-cue').value.startsWith('rim pale for 5 mm')`)
 	var left []string
 	require.NoError(t, json.Unmarshal([]byte(js[string](chef, `JSON.stringify(Object.keys(localStorage))`)), &left))

@@ -23,12 +23,12 @@ func TestARingThatIsTooSmallIsMended(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/roast-hake?placing=swede")
 	chef.see("Save the placing")
 	chef.type_("#placing-length", "70")
-	chef.see("The ring holds 96 ml, which is 91 g of it: the amount says 110 g.")
-	chef.click("or 30 mm high")
-	chef.gone("The ring holds")
+	chef.see("the ring comes to 96 ml (91 g of it), the amount says 110 g.")
+	chef.click("30 mm high")
+	chef.gone("the ring comes to")
 	chef.until("it is kept", `document.querySelector('#placing-height').value === '30' && document.querySelector('#placing-length').value === '70'`)
 	chef.see("54 mm")
-	chef.click("Take back")
+	chef.click("Undo")
 	chef.see("49 mm")
 }
 
@@ -57,7 +57,7 @@ func TestAPlacingIsMovedByKeysAndByHand(t *testing.T) {
 	assert.NotEqual(t, "2¼ o’clock, 50 mm", chef.value("#placing-place"))
 	chef.click("Save the placing")
 	chef.gone("Save the placing")
-	chef.click("Take back")
+	chef.click("Undo")
 	chef.see("2 o’clock, 52 mm")
 }
 
@@ -68,7 +68,7 @@ func TestAPlaceIsTyped(t *testing.T) {
 	before := js[string](chef, `document.querySelector('.movable path').getAttribute('d')`)
 	chef.type_("#placing-place", "half past nowhere")
 	chef.click("Save the placing")
-	chef.see("is no place here: write it like 2 o’clock, 40 mm")
+	chef.see("is not a place. Write 2 o’clock, 40 mm")
 	chef.type_("#placing-place", "8 o'clock, 40 mm")
 	chef.until("it is drawn elsewhere", `document.querySelector('.movable path').getAttribute('d') !== `+quote(before))
 	js[bool](chef, `(document.querySelector('.movable').focus(), true)`)
@@ -82,33 +82,33 @@ func TestAPlaceIsTyped(t *testing.T) {
 // Another way of building is kept, named, built, and dropped.
 func TestAWayOfBuildingIsKeptBesideAnother(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
-	chef.pick("[aria-label='Beside it']", "broth-first")
+	chef.pick("[aria-label='Compare with']", "broth-first")
 	chef.see("broth first, under the rest")
-	chef.see("1 in the other")
-	chef.click("Build it so")
-	chef.until("they changed places", `document.querySelector('[aria-label="What this way is called"]').value === 'broth first, under the rest'`)
+	chef.see("no. 1 there")
+	chef.click("Use this")
+	chef.until("they changed places", `document.querySelector('[aria-label="Name of this plating"]').value === 'broth first, under the rest'`)
 	chef.see("broth poured last")
-	chef.pick("[aria-label='Beside it']", "+")
-	chef.until("a third is beside it", `document.querySelector('[aria-label="What the other way is called"]').value === 'way 2'`)
-	chef.type_("[aria-label='What the other way is called']", "at the table")
+	chef.pick("[aria-label='Compare with']", "+")
+	chef.until("a third is beside it", `document.querySelector('[aria-label="Name of the other plating"]').value === 'plating 2'`)
+	chef.type_("[aria-label='Name of the other plating']", "at the table")
 	js[bool](chef, `(document.activeElement.blur(), true)`)
 	chef.until("it is named", `[...document.querySelectorAll('.plate-compare h2')].some(h => h.innerText === 'at the table')`)
-	chef.click("Drop")
+	chef.click("Delete")
 	chef.gone("at the table")
-	chef.click("Take back")
+	chef.click("Undo")
 	chef.see("broth first, under the rest")
 }
 
 func TestAnElementIsSaidOntoThePlate(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/set-buttermilk-cream-poached-plum")
-	chef.type_("[aria-label='Say a placing']", "some unicorn")
-	chef.see("of what? it is not on the dish")
-	chef.type_("[aria-label='Say a placing']", "four dots of poached plum, 8 o'clock, 50 mm")
+	chef.type_("[aria-label='Type a placing']", "some unicorn")
+	chef.see("Of what? Not on the dish.")
+	chef.type_("[aria-label='Type a placing']", "four dots of poached plum, 8 o'clock, 50 mm")
 	chef.see("4 dots · Poached plum · 8 o’clock, 50 mm")
 	chef.do(chromedp.KeyEvent("\r"))
 	chef.see("70 g on the plate, the portion says 35 g")
 	chef.see("4 dots of Poached plum: odd numbers sit easier.")
-	chef.click("leave it")
+	chef.click("Ignore")
 	chef.gone("odd numbers sit easier")
 	chef.see("the build, step by step")
 }
@@ -118,7 +118,7 @@ func TestAnotherOrderIsOffered(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/set-buttermilk-cream-poached-plum?placing=plum-sorbet")
 	chef.see("Save the placing")
 	for _, number := range []string{"3", "2", "1"} {
-		chef.click("Before")
+		chef.click("Move up")
 		chef.until("it is earlier", `document.querySelector('.placing[aria-current=true] .number').innerText === `+quote(number))
 	}
 	chef.type_("#placing-seconds", "100")
@@ -128,9 +128,9 @@ func TestAnotherOrderIsOffered(t *testing.T) {
 	chef.see("Save the placing")
 	chef.type_("#placing-seconds", "130")
 	chef.click("Save the placing")
-	chef.see("of building follow")
-	chef.click("Build it in an order without these faults")
-	chef.gone("of building follow")
+	chef.see("of building follows")
+	chef.click("Reorder to fix these")
+	chef.gone("of building follows")
 }
 
 // One placing at a time, and the plate checked in two taps.
@@ -139,7 +139,7 @@ func TestAPlateIsBuiltFromItsCardAndChecked(t *testing.T) {
 	fish := h.open("Fish", "/card/roast-hake")
 	fish.size(1024, 768)
 	fish.see("before the first plate")
-	fish.see("6 of ring 77 mm")
+	fish.see("6 × ring 77 mm")
 	fish.click("Build")
 	fish.see("ring 77 mm, 25 mm high")
 	fish.see("9 o’clock, 22 mm")
@@ -162,12 +162,12 @@ func TestAPlateIsBuiltFromItsCardAndChecked(t *testing.T) {
 
 func TestAVersionIsLaidBesideTheDish(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl")
-	chef.pick("[aria-label='Beside it']", "meatless")
+	chef.pick("[aria-label='Compare with']", "meatless")
 	chef.see("Salt-baked celeriac")
-	chef.see("not in the other")
-	chef.see("in its place")
+	chef.see("only here")
+	chef.see("replaces it")
 	chef.see("Hazelnut crumb")
-	chef.gone("never reaches the plate")
+	chef.gone("but not placed")
 	assert.Equal(t, 2, js[int](chef, `document.querySelectorAll('svg.from-above').length`))
 }
 
@@ -175,19 +175,19 @@ func TestAVersionIsLaidBesideTheDish(t *testing.T) {
 // taken off and put back.
 func TestAPhotographStandsBesideTheDrawing(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
-	chef.see("add a photograph")
+	chef.see("Add photo")
 	file := filepath.Join(t.TempDir(), "plate.png")
 	var picture bytes.Buffer
 	require.NoError(t, png.Encode(&picture, image.NewRGBA(image.Rect(0, 0, 400, 300))))
 	require.NoError(t, os.WriteFile(file, []byte("no picture"), 0o600))
 	chef.do(chromedp.SetUploadFiles(chromedp.CSS(".plate-photo input"), []string{file}))
-	chef.see("this is no JPEG or PNG picture")
+	chef.see("not a JPEG or PNG")
 	require.NoError(t, os.WriteFile(file, picture.Bytes(), 0o600))
 	chef.do(chromedp.SetUploadFiles(chromedp.CSS(".plate-photo input"), []string{file}))
 	chef.until("it is shown", `document.querySelector('.plate-photo img')?.naturalWidth === 400`)
-	chef.click("take it off")
-	chef.gone("another photograph")
-	chef.click("put the last one back")
+	chef.click("Remove photo")
+	chef.gone("Replace photo")
+	chef.click("Restore last photo")
 	chef.until("it is shown again", `document.querySelector('.plate-photo img')?.naturalWidth === 400`)
 	chef.go_("/card/roast-hake")
 	chef.click("Build")
@@ -279,13 +279,13 @@ func BenchmarkAPlateOf40IsRedrawn(b *testing.B) {
 // drawn there, judged there, and taken back.
 func TestTheWareIsChangedAndTheBrothServedBesideIt(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
-	chef.click("280 mm coupe, warmed to 60 °C, 48 of them · 6 of the ring 77 mm change it")
+	chef.click("280 mm coupe, warmed to 60 °C (have 48) · 6 × ring 77 mm Edit")
 	chef.see("Save the ware")
-	chef.click("Something beside it")
+	chef.click("Add side ware")
 	chef.type_("#ware-name-1", "sauce boat")
 	chef.type_("#ware-well-1", "wide")
 	chef.click("Save the ware")
-	chef.see("sauce boat, well: “wide” is no number")
+	chef.see("sauce boat, well: “wide” is not a number")
 	chef.type_("#ware-well-1", "80")
 	chef.click("Save the ware")
 	chef.gone("Save the ware")
@@ -298,7 +298,7 @@ func TestTheWareIsChangedAndTheBrothServedBesideIt(t *testing.T) {
 	chef.gone("Save the placing")
 	chef.see("in the sauce boat: in the middle")
 	chef.until("it is drawn to the right of the plate", `document.querySelector('.from-above [aria-label="placing 5"]').getBoundingClientRect().left > document.querySelector('.from-above path').getBoundingClientRect().right`)
-	chef.click("Take back")
+	chef.click("Undo")
 	chef.gone("in the sauce boat: in the middle")
 }
 
@@ -321,15 +321,15 @@ func TestAPlacingFollowsTheOneItIsMeasuredFrom(t *testing.T) {
 // What is added for some guests only is placed for them only.
 func TestAPlacingOnlyForAVersion(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl?beside=meatless")
-	chef.see("Placed only for meatless")
-	chef.click("take it off")
-	chef.see("is on the dish and never reaches the plate")
-	chef.type_("[aria-label='Say a placing']", "hazelnut crumb on the salt-baked celeriac")
-	chef.see("standing on it")
+	chef.see("Only on “meatless”")
+	chef.click("Remove")
+	chef.see("is on the dish but not placed")
+	chef.type_("[aria-label='Type a placing']", "hazelnut crumb on the salt-baked celeriac")
+	chef.see("Enter to add")
 	chef.do(chromedp.KeyEvent("\r"))
-	chef.gone("is on the dish and never reaches the plate")
-	chef.click("Take back")
-	chef.see("is on the dish and never reaches the plate")
+	chef.gone("is on the dish but not placed")
+	chef.click("Undo")
+	chef.see("is on the dish but not placed")
 }
 
 // The plates of a menu stand side by side on Menu.

@@ -51,7 +51,7 @@ func BenchmarkARunUpOf1500StepsIsMoved(b *testing.B) {
 	_, err = chromedp.Call(chef.ctx, performance.Enable, performance.EnableParams{})
 	require.NoError(b, err)
 	chef.go_("/run-up/winter-supper?wide=4")
-	chef.see("Save the plan")
+	chef.see("Export plan")
 	n := js[int](chef, `document.querySelectorAll('.run-up [data-bar]').length`)
 	require.GreaterOrEqual(b, n, 1500)
 	measure := func(frames int, move string) (took []float64) {
@@ -80,14 +80,14 @@ func BenchmarkAnotherTabletSeesAChange(b *testing.B) {
 	chef, other := h.open("Head chef", "/mise/supper?section=sauce"), h.open("Fish", "/mise/supper")
 	chef.see("first course")
 	other.see("first course")
-	other.see("changes arrive")
+	other.see("Live")
 	var took []time.Duration
 	for b.Loop() {
 		began := time.Now()
 		chef.tick("Thyme gravy")
 		other.see("made 200 ml")
 		took = append(took, time.Since(began))
-		chef.click("Take back")
+		chef.click("Undo")
 		other.gone("made 200 ml")
 	}
 	slices.Sort(took)

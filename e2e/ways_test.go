@@ -14,7 +14,7 @@ import (
 // 1. The page that the start prints shows Lantern Quay with its supper.
 func TestOneOpensThePageAndSeesTheSupper(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/")
-	for _, text := range []string{"Small supper", "Saturday 14 March", "Lantern Quay, back kitchen", "Roast hake", "Guinea fowl", "660 g", "begins Fri 13 Mar"} {
+	for _, text := range []string{"Small supper", "Saturday 14 March", "Lantern Quay, back kitchen", "Roast hake", "Guinea fowl", "660 g", "starts Fri 13 Mar"} {
 		chef.see(text)
 	}
 	assert.Equal(t, "20:25", chef.value("#hour-fish"))
@@ -38,10 +38,10 @@ func TestMenuChangesCoversAndHours(t *testing.T) {
 	chef.see("3 covers × 165 g = 495 g")
 
 	chef.type_("#hour-main", "nonsense\r")
-	chef.see(`"nonsense" is no hour`)
+	chef.see("“nonsense” is not a time")
 	assert.Equal(t, "nonsense", chef.value("#hour-main"), "what was typed stays")
 	chef.do(chromedp.Reload())
-	chef.see("not saved yet")
+	chef.see("Not saved.")
 	assert.Equal(t, "nonsense", chef.value("#hour-main"), "also over a reload")
 	chef.do(chromedp.SendKeys(chromedp.CSS("#hour-main"), "\x1b"))
 	chef.until("given up", `document.querySelector('#hour-main').value === '21:10'`)
@@ -52,30 +52,30 @@ func TestMenuChangesCoversAndHours(t *testing.T) {
 func TestDishChangesAStep(t *testing.T) {
 	h := newHouse(t)
 	chef := h.open("Head chef", "/dish/roast-hake")
-	chef.see("Fish broth, reduce by half")
-	chef.see("how long, how do you know?")
+	chef.see("Fish broth: reduce by half")
+	chef.see("How long, and how do you know?")
 	chef.click("until rim pale")
 	chef.see("Save the step")
 	chef.type_("#step-time", "3–4 min")
 	chef.see("3–4 min")
 	chef.pick("#step-cook", "chef")
-	chef.type_("[aria-label='slice 2, for how long']", "20 s")
-	chef.click("add a slice")
-	chef.type_("[aria-label='slice 3, how long after or before']", "2 min")
-	chef.see("add equipment")
+	chef.type_("[aria-label='time 2, for how long']", "20 s")
+	chef.click("Add a time")
+	chef.type_("[aria-label='time 3, how long after or before']", "2 min")
+	chef.see("Add equipment")
 	chef.type_("#step-least", "20 s")
 	chef.type_("#step-most", "1 min")
 	chef.type_("#step-reason", "in the pan")
 	chef.type_("#step-cue", "skin like glass")
-	chef.click("add a caution")
+	chef.click("Add a caution")
 	chef.type_("[aria-label='caution 2']", "Long sleeves.")
 	chef.click("Save the step")
 	// the third slice, at 2:00 from the start for 0:30, begins before the end's slice but after it in the list
-	chef.see("begins before the slice before it ends")
-	chef.pressOn("take slice 3 off", `document.querySelector('[aria-label="slice 3, how long after or before"]')?.closest('div').querySelector('button')`)
+	chef.see("These two times overlap.")
+	chef.pressOn("take time 3 off", `document.querySelector('[aria-label="time 3, how long after or before"]')?.closest('div').querySelector('button')`)
 	chef.click("Save the step")
 	chef.gone("Save the step")
-	chef.see("hands 2 × (0:45, 0:20)")
+	chef.see("hands-on 45 s, 20 s")
 	chef.see("until skin like glass")
 	chef.see("20 s to 1 min")
 	assert.Equal(t, int64(210), duration(chef.plan()["roast-hake/hake/sear"]))
@@ -93,38 +93,38 @@ func (t *tablet) steps(component string) []string {
 func TestDishAddsMovesDeletesAndTakesBack(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=lettuce/sear")
 	chef.see("Save the step")
-	chef.click("Add a step after")
-	chef.see("Gem lettuce, new step")
+	chef.click("Add step below")
+	chef.see("Gem lettuce: new step")
 	assert.Equal(t, []string{"trim", "sear", "step-4", "braise"}, chef.steps("lettuce"))
 	chef.type_("#step-name", "butter over")
 	chef.type_("#step-time", "30 s\r")
 	chef.gone("Save the step")
 	chef.click("butter over")
-	chef.see("Gem lettuce, butter over")
+	chef.see("Gem lettuce: butter over")
 	chef.press(".editor-actions button:nth-last-child(4)") // earlier
 	chef.until("moved", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => d.components[3].component.methods[0].steps[1].id === 'step-4')`)
 	chef.click("Delete")
 	chef.gone("butter over")
 	assert.Equal(t, []string{"trim", "sear", "braise"}, chef.steps("lettuce"))
-	chef.click("Take back")
+	chef.click("Undo")
 	chef.see("butter over")
 	assert.Equal(t, []string{"trim", "step-4", "sear", "braise"}, chef.steps("lettuce"))
 	chef.do(chromedp.Reload())
 	chef.see("butter over")
-	chef.until("taking back outlives a reload", `[...document.querySelectorAll('button')].some(b => b.innerText === 'Take back' && !b.disabled)`)
-	chef.click("Take back")
+	chef.until("taking back outlives a reload", `[...document.querySelectorAll('button')].some(b => b.innerText === 'Undo' && !b.disabled)`)
+	chef.click("Undo")
 	chef.until("moved back", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => d.components[3].component.methods[0].steps[1].id === 'sear')`)
 }
 
 func TestDishDecidesAGapAndTheStrandIsPlanned(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/dish/roast-hake")
-	chef.see("Gaps that hold this dish up")
+	chef.see("Gaps: the plan stops here")
 	assert.NotContains(t, chef.plan(), "roast-hake/fish-broth/simmer")
-	chef.click("decide")
-	chef.see("Fish broth, reduce by half")
+	chef.click("Decide")
+	chef.see("Fish broth: reduce by half")
 	chef.until("the field is ready", `document.activeElement?.id === 'step-time'`)
 	chef.type_("#step-time", "18 to 22 min\r")
-	chef.see("Nothing holds this dish up")
+	chef.see("No gaps")
 	plan := chef.plan()
 	assert.Equal(t, int64(1200), duration(plan["roast-hake/fish-broth/reduce"]))
 	assert.Contains(t, plan, "roast-hake/fish-broth/simmer")
@@ -133,19 +133,19 @@ func TestDishDecidesAGapAndTheStrandIsPlanned(t *testing.T) {
 // 4. Run-up: both dishes on one plan, in both views; a step says why.
 func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/run-up/supper")
-	for _, text := range []string{"Hake", "Thyme gravy", "20:25:00", "21:00:00", "how long, how do you know?", "Fri 15:05"} {
+	for _, text := range []string{"Hake", "Thyme gravy", "20:25:00", "21:00:00", "How long, and how do you know?", "Fri 15:05"} {
 		chef.until(text, `document.querySelector('.run-up svg')?.textContent.includes(`+quote(text)+`)`)
 	}
 	chef.see("Select a step to see why")
 	chef.do(chromedp.Focus(chromedp.CSS(`.bar[aria-label^="fillet, pin bones out"]`)), chromedp.KeyEvent("\r"))
-	chef.see("16:15:00 (to be over by then) − fillet, pin bones out hake 16:00")
+	chef.see("16:15:00 (due) − Hake: fillet, pin bones out 16:00")
 	for range 2 { // temper, sear
 		before := js[string](chef, `document.activeElement.dataset.bar`)
 		chef.do(chromedp.KeyEvent(kb.ArrowRight))
 		chef.until("the next step", `document.activeElement.dataset.bar !== `+quote(before))
 	}
 	sum := js[string](chef, `fetch('/api/services/supper/runup').then(r => r.json()).then(r => r.runUp.bars.find(b => b.component === 'hake' && b.step === 'sear').why.sum)`)
-	assert.Regexp(t, `^20:\d\d:\d\d = .* − sear hake 2:15$`, sum)
+	assert.Regexp(t, `^20:\d\d:\d\d = .* − Hake: sear 2:15$`, sum)
 	chef.see(sum)
 	chef.see("Later: ")
 	chef.see("Hot fat: press with the slice")
@@ -154,10 +154,10 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	chef.until("the oven at both settings", `(t => t.includes('Hake 200 °C') && t.includes('Roast crown 165 °C') && t.includes('heats to 200 °C'))(document.querySelector('.run-up svg').textContent)`)
 	chef.click("Friday 13 March")
 	chef.until("Friday", `document.querySelector('.run-up svg').textContent.includes('Poached quince')`)
-	chef.click("By the clock")
+	chef.click("Fire list")
 	chef.see("until") // the panel of the selected step stays
 	chef.see("a leg comes away with a tug")
-	chef.click("Show only …")
+	chef.click("Filter")
 	chef.pick("select[aria-label=Dish]", "roast-hake")
 	chef.gone("a leg comes away with a tug")
 
@@ -170,11 +170,11 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 func TestRunUpShowsAClash(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=hake/roast")
 	chef.see("Save the step")
-	chef.type_("[aria-label='equipment 1, portions on one place']", "1")
+	chef.type_("[aria-label='equipment 1, portions per place']", "1")
 	chef.click("Save the step")
 	chef.gone("Save the step")
 	chef.go_("/run-up/supper")
-	chef.see("Hake, oven 200: 4 portions take 4 places, Oven has 1.")
+	chef.see("Hake: oven 200. 4 portions need 4 places; Oven has 1.")
 	chef.until("the strand stops there", `document.querySelector('.run-up svg').textContent.includes('cannot be done')`)
 	assert.Contains(t, chef.plan(), "guinea-fowl/crown/roast", "the rest is planned")
 }
@@ -182,7 +182,7 @@ func TestRunUpShowsAClash(t *testing.T) {
 // 5. Plate: the order of building, to scale; changed, and the drawing follows.
 func TestPlateIsChangedAndTheDrawingFollows(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/plate/roast-hake")
-	for _, text := range []string{"Crushed swede", "110 g", "9 o’clock, 22 mm", "ring, spoon", "15 s", "0:53 alone"} {
+	for _, text := range []string{"Crushed swede", "110 g", "9 o’clock, 22 mm", "ring, spoon", "15 s", "0:53, one cook"} {
 		chef.see(text)
 	}
 	outline := `document.querySelector('.plate-svg [aria-label="placing 2"] path').getAttribute('d')`
@@ -197,10 +197,10 @@ func TestPlateIsChangedAndTheDrawingFollows(t *testing.T) {
 	chef.gone("Save the placing")
 	chef.see("2 o’clock, 70 mm")
 	chef.see("long tweezers")
-	chef.see("0:55 alone")
+	chef.see("0:55, one cook")
 	chef.see("Gem lettuce: 1 on the plate, the portion says ½.")
 	assert.Equal(t, int64(44), duration(chef.plan()["roast-hake/plate/lettuce"]), "four plates of 11 s each in the run-up")
-	chef.click("Take back")
+	chef.click("Undo")
 	chef.see("2 o’clock, 46 mm")
 }
 
@@ -209,31 +209,31 @@ func TestPlateAddsMovesAndTakesOff(t *testing.T) {
 	order := `[...document.querySelectorAll('.placing .name')].map(e => e.innerText).join(', ')`
 	chef.until("all placings", order+` === 'Pearl barley, Poached quince, Roast crown, Thyme gravy, Leg croquette'`)
 	chef.click("Leg croquette")
-	chef.click("Before")
+	chef.click("Move up")
 	chef.until("moved", order+` === 'Pearl barley, Poached quince, Roast crown, Leg croquette, Thyme gravy'`)
-	chef.click("Take off")
-	chef.see("Leg croquette is on the dish and never reaches the plate.")
+	chef.click("Delete")
+	chef.see("Leg croquette is on the dish but not placed.")
 	chef.click("Add a placing")
 	chef.until("added", order+`.endsWith('Leg croquette')`)
 	chef.pick("#placing-form", "dots")
 	chef.type_("#placing-count", "3")
 	chef.type_("#placing-length", "far")
 	chef.click("Save the placing")
-	chef.see("length: “far” is no number")
+	chef.see("length: “far” is not a number")
 	chef.type_("#placing-length", "50")
 	chef.click("Save the placing")
 	chef.gone("Save the placing")
-	chef.gone("never reaches the plate")
+	chef.gone("but not placed")
 }
 
-// 6. All is there after a reload and on a second tablet; changes arrive (how soon is
+// 6. All is there after a reload and on a second tablet; Live (how soon is
 // BenchmarkAnotherTabletSeesAChange); neither overwrites the other silently; the past is
 // read only.
 func TestTwoTablets(t *testing.T) {
 	h := newHouse(t)
 	chef, commis := h.open("Head chef", "/menu/supper"), h.open("Commis", "/menu/supper")
 	commis.see("660 g")
-	commis.see("changes arrive")
+	commis.see("Live")
 	chef.type_("#plates-roast-hake", "2\r")
 	commis.see("330 g")
 	chef.do(chromedp.Reload())
@@ -249,13 +249,13 @@ func TestTwoTabletsOnOneStep(t *testing.T) {
 	chef.see("Save the step")
 	chef.type_("#step-cue", "when the chef says so\r")
 	chef.gone("Save the step")
-	commis.see("Somebody has changed this component since you began to type")
+	commis.see("Someone else changed this component while you typed")
 	commis.click("Save the step")
-	commis.see("Head chef changed the same in the meantime")
+	commis.see("Head chef changed this too")
 	commis.see("when the commis says so")
 	commis.see("when the chef says so")
-	commis.click("Keep mine")
-	commis.gone("changed the same")
+	commis.click("Use mine")
+	commis.gone("changed this too")
 	chef.see("until when the commis says so")
 	history := js[string](chef, `fetch('/api/history/component/hake').then(r => r.json()).then(h => h.revisions.map(r => r.who).join(', '))`)
 	assert.Equal(t, "Commis, Head chef, demo", history, "both are kept, one after the other")
@@ -269,7 +269,7 @@ func TestTwoTabletsOnTwoStepsBothStand(t *testing.T) {
 	chef.see("Save the step")
 	chef.type_("#step-cue", "when the chef says so\r")
 	chef.gone("Save the step")
-	commis.see("Somebody has changed this component")
+	commis.see("Someone else changed this component")
 	commis.click("Save the step")
 	commis.gone("Save the step")
 	commis.see("until when the commis says so")
@@ -278,15 +278,15 @@ func TestTwoTabletsOnTwoStepsBothStand(t *testing.T) {
 
 func TestAPastServiceIsReadOnlyAndCanBeCopied(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/supper@2026-02-28")
-	chef.see("This service is past.")
+	chef.see("Past service:")
 	assert.True(t, js[bool](chef, `document.querySelector('#hour-fish').readOnly`))
-	assert.False(t, js[bool](chef, `document.body.innerText.includes('Take back')`))
+	assert.False(t, js[bool](chef, `document.body.innerText.includes('Undo')`))
 	js[bool](chef, `(() => { const e = document.querySelector('#copy-day'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '2026-03-21'); return e.dispatchEvent(new Event('input', {bubbles: true})) })()`)
-	chef.click("Copy")
+	chef.click("Copy service")
 	chef.see("Saturday 21 March")
 	assert.False(t, js[bool](chef, `document.querySelector('#hour-fish').readOnly`))
 	chef.go_("/run-up/supper%402026-02-28")
-	chef.see("past, as it was planned")
+	chef.see("past, as planned")
 }
 
 func TestMarkupInNamesIsShownAsText(t *testing.T) {
@@ -308,12 +308,12 @@ func TestAServerThatGoesAwayLosesNothing(t *testing.T) {
 	chef.see("660 g")
 	chef.do(offline(true))
 	chef.type_("#plates-roast-hake", "5\r")
-	chef.see("cannot be reached. What you typed is kept here.")
+	chef.see("No connection. What you typed is kept")
 	assert.Equal(t, "5", chef.value("#plates-roast-hake"))
 	chef.do(offline(false))
-	chef.click("Send again")
+	chef.click("Try again")
 	chef.see("825 g")
-	chef.gone("cannot be reached")
+	chef.gone("No connection")
 }
 
 // offline cuts the tablet off, or joins it again.
@@ -329,9 +329,9 @@ func TestKeysAreListedAndWork(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/supper")
 	chef.see("660 g")
 	chef.do(chromedp.KeyEvent("?"))
-	chef.see("take back one’s own last change on this screen")
+	chef.see("Undo your last change on this screen")
 	chef.click("Close")
-	chef.gone("take back one’s own last change")
+	chef.gone("Undo your last change")
 	chef.until("the dishes are known", `!!document.querySelector('nav a[href^="/plate/"]:not([href="/plate/"])') && !document.querySelector('.modal')`)
 	chef.do(chromedp.KeyEvent("p"))
 	chef.see("Build")
@@ -360,7 +360,7 @@ func TestTheFirstLoadIsSmall(t *testing.T) {
 	first := script("/", "Small supper")
 	assert.Greater(t, first, 1000)
 	assert.Less(t, first, 110_000)
-	for path, shows := range map[string]string{"/mise/supper": "first course", "/run-up/supper": "Save the plan", "/dish/roast-hake": "before the plate", "/plate/roast-hake": "Build", "/order/supper": "order by",
+	for path, shows := range map[string]string{"/mise/supper": "first course", "/run-up/supper": "Export plan", "/dish/roast-hake": "before the plate", "/plate/roast-hake": "Build", "/order/supper": "order by",
 		"/service/supper": "Nobody is seated yet", "/kitchen": "Save the kitchen", "/book": "Split-pea broth", "/sheets/supper": "Fire list", "/card/roast-hake": "before the first plate"} {
 		assert.Less(t, script(path, shows), first+60_000, path)
 	}

@@ -8,6 +8,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"jointime/internal/app"
 	"jointime/internal/core/fault"
 	"jointime/internal/formats/bookfile"
 	"jointime/internal/store"
@@ -19,6 +20,7 @@ func (s bookFiles) routes(at *registry) {
 	operation(at, http.MethodPost, "/api/book/import", "import-book", "Say what a book file would change, or take it in", s.importBook, func(o *huma.Operation) {
 		o.MaxBodyBytes, o.SkipValidateBody = bookfile.MaxSize, true
 	})
+	operation(at, http.MethodGet, "/api/book/import", "get-import", "How far an import is", s.getImport)
 }
 
 func (s bookFiles) exportBook(w http.ResponseWriter, r *http.Request) {
@@ -35,6 +37,16 @@ func (s bookFiles) exportBook(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("Content-Type", "application/json")
 	w.Header().Set("Content-Disposition", `attachment; filename="book.jointime.json"`)
 	_, _ = w.Write(text.Bytes()) // nobody may be listening
+}
+
+type importingInput struct {
+	Key string `query:"key" doc:"the Idempotency-Key of the import"`
+}
+
+type importingOutput struct{ Body app.Importing }
+
+func (s bookFiles) getImport(_ context.Context, in *importingInput) (*importingOutput, error) {
+	return &importingOutput{s.app.Imported(in.Key)}, nil
 }
 
 type importInput struct {

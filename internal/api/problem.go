@@ -231,7 +231,7 @@ func asTyped(d *huma.ErrorDetail) *huma.ErrorDetail {
 }
 
 // bare is how a fault begins that does not say by itself of what it is.
-var bare = regexp.MustCompile(`^(“|Must |Has a |Up to |No such |Unknown|Less than|More than|Name |Kind |How |Add )`)
+var bare = regexp.MustCompile(`^(“|Must |Has a |No such |Unknown|Less than|More than|Name |Kind |How |Add )`)
 
 // atField is a fault with the name of its field, where it does not name it by itself.
 func atField(f fault.Fault) string {

@@ -9,6 +9,7 @@ import (
 	"net/http"
 	"net/http/httptest"
 	"os"
+	"reflect"
 	"strings"
 	"testing"
 	"time"
@@ -298,7 +299,10 @@ func TestTheDescriptionOfTheAPIIsCurrent(t *testing.T) {
 	require.NoError(t, err)
 	got, err := os.ReadFile("../../docs/openapi.json")
 	require.NoError(t, err)
-	assert.JSONEq(t, string(want), string(got), "run make types")
+	var is, there any
+	require.NoError(t, json.Unmarshal(want, &is))
+	require.NoError(t, json.Unmarshal(got, &there))
+	assert.True(t, reflect.DeepEqual(is, there), "run make types") // the two are too long to be printed
 }
 
 func BenchmarkRunUp(b *testing.B) {

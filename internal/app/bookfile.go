@@ -40,14 +40,33 @@ func (k *Books) Import(ctx context.Context, q store.Request, file bookfile.File,
 		}
 		return bookfile.Changes(b.File(), file)
 	}
+	of := 0
+	q.Told = func(done int) { k.imports.Store(q.Key, Importing{done, of}) }
+	defer k.imports.Delete(q.Key)
 	_, err = k.Update(ctx, q, func(b Book) ([]store.Write, error) {
 		items, err = bookfile.Changes(b.File(), file)
-		return taken(items, b), err
+		writes := taken(items, b)
+		of = len(writes)
+		q.Told(0)
+		return writes, err
 	})
 	if err == nil && items == nil { // it was taken in before, under the same key
 		return k.Import(ctx, q, file, false)
 	}
 	return items, err
+}
+
+// Importing is how far an import is, in documents.
+type Importing struct {
+	Done int `json:"done"`
+	Of   int `json:"of" doc:"0: it has not begun, or is over"`
+}
+
+// Imported tells how far the import under a key is.
+func (k *Books) Imported(key string) Importing {
+	now, _ := k.imports.Load(key)
+	far, _ := now.(Importing)
+	return far
 }
 
 // taken are the writes that take the items of a file in which differ.

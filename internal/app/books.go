@@ -19,6 +19,8 @@ type Books struct {
 	now   func() time.Time
 	have  atomic.Pointer[edition]
 	whole chan struct{} // full while one reads all of it
+
+	imports sync.Map // key of the request → Importing
 }
 
 // edition is the book at a place in the sequence of changes. It is never changed.

@@ -15,8 +15,9 @@ type Request struct {
 	Who    string
 	Person string
 	Screen string
-	Key    string // a repeat with the same key does nothing, and answers as the first did; empty: none
-	Digest string // of what is asked for: something else under the same key is refused
+	Key    string         // a repeat with the same key does nothing, and answers as the first did; empty: none
+	Digest string         // of what is asked for: something else under the same key is refused
+	Told   func(done int) // how many documents are in, of many; may be nil
 }
 
 // Write is a document as it is to be.
@@ -47,8 +48,14 @@ func (s *Store) Update(ctx context.Context, q Request, decide func(Reader) ([]Wr
 				return err
 			}
 		}
-		if err := put(ctx, tx, made); err != nil {
-			return err
+		for from := 0; from < len(made); from += atOnce {
+			to := min(from+atOnce, len(made))
+			if err := put(ctx, tx, made[from:to]); err != nil {
+				return err
+			}
+			if q.Told != nil {
+				q.Told(to)
+			}
 		}
 		for _, rev := range made {
 			places = append(places, rev.Seq)
@@ -60,6 +67,9 @@ func (s *Store) Update(ctx context.Context, q Request, decide func(Reader) ([]Wr
 	}
 	return made, err
 }
+
+// atOnce is how many documents go to the database in one statement.
+const atOnce = 400
 
 // Save stores documents over the versions that they were made from.
 func (s *Store) Save(ctx context.Context, q Request, writes ...Write) ([]Revision, error) {

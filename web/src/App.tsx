@@ -10,7 +10,7 @@ import { Failed, Waiting } from './parts/States'
 const Book = lazy(() => import('./screens/Book/Book').then((m) => ({ default: m.Book })))
 const Ingredients = lazy(() => import('./screens/Book/Ingredients').then((m) => ({ default: m.Ingredients })))
 const Paste = lazy(() => import('./screens/Book/Paste').then((m) => ({ default: m.Paste })))
-const TakeIn = lazy(() => import('./screens/Book/TakeIn').then((m) => ({ default: m.TakeIn })))
+const Import = lazy(() => import('./screens/Book/Import').then((m) => ({ default: m.Import })))
 const Card = lazy(() => import('./screens/Card/Card').then((m) => ({ default: m.Card })))
 const Dish = lazy(() => import('./screens/Dish/Dish').then((m) => ({ default: m.Dish })))
 const Kitchen = lazy(() => import('./screens/Kitchen/Kitchen').then((m) => ({ default: m.Kitchen })))
@@ -66,7 +66,7 @@ function Screen({ name, screen, of }: { name: string; screen: string; of: string
       {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'mise' && <Mise key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
-      {screen === 'book' && (of === 'new' ? <Paste /> : of === 'ingredients' ? <Ingredients /> : of === 'import' ? <TakeIn /> : <Book />)}
+      {screen === 'book' && (of === 'new' ? <Paste /> : of === 'ingredients' ? <Ingredients /> : of === 'import' ? <Import /> : <Book />)}
       {screen === 'card' && <Card key={dish} id={dish} />}
       {screen === 'kitchen' && <Kitchen />}
       {screen === 'tablets' && <Tablets />}

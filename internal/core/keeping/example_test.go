@@ -20,7 +20,7 @@ func Example_freezing() {
 	for _, c := range h.Cautions(raw, &raw.Methods[0].Steps[0], 300) {
 		fmt.Println(c.Text)
 	}
-	// Output: Fish that is not cooked, and no step freezes it; published for fish to be eaten raw, seven days: -20 °C or colder for 7 d. Some farmed fish and tuna are excepted.
+	// Output: Raw fish, not frozen in any step. Limit: −20 °C or colder for 7 days (fish to be eaten raw, seven days). Some farmed fish and tuna are exempt.
 }
 
 func Example_cooking() {
@@ -30,7 +30,7 @@ func Example_cooking() {
 	for _, c := range h.Cautions(bird, &bird.Methods[0].Steps[0], 1800) {
 		fmt.Println(c.Text)
 	}
-	// Output: Cooked to 65 °C for 30 min; published for poultry, stuffed meat: 74 °C.
+	// Output: Cooked to 65 °C for 30 min; limit for poultry, stuffed meat: 74 °C.
 }
 
 func Example_shelfLife() {

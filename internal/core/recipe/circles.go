@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/words"
 )
 
 // Circles reports an order of steps that comes back to itself: a step that
@@ -24,12 +25,31 @@ func Circles(component string, components map[string]Component) error {
 			way := wayTo(ref, component+"/"+s.ID, components, map[string]bool{})
 			if way != nil {
 				var l fault.List
-				l.Add(c.at()+".steps["+strconv.Itoa(i)+"].after["+strconv.Itoa(k)+"]", "a circle of waits: %s after %s", s.ID, strings.Join(way, " after "))
+				l.Add(c.at()+".steps["+strconv.Itoa(i)+"].after["+strconv.Itoa(k)+"]", "These wait for each other: %s.", words.List(stepNames(append([]string{component + "/" + s.ID}, way...), components)))
 				return l
 			}
 		}
 	}
 	return nil
+}
+
+// stepNames are steps, given as component/step, each once.
+func stepNames(refs []string, components map[string]Component) (out []string) {
+	for _, ref := range refs {
+		id, step, is := strings.Cut(ref, "/")
+		if !is {
+			continue
+		}
+		c := components[id]
+		name := words.Step(c.Name, step)
+		if i := c.StepAt(step); i >= 0 {
+			name = words.Step(c.Name, c.Steps()[i].Name)
+		}
+		if !slices.Contains(out, name) {
+			out = append(out, name)
+		}
+	}
+	return out
 }
 
 // at is the field of the method that is used.

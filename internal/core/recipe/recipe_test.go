@@ -134,12 +134,12 @@ func TestCirclesOfWaitsAreToldWithTheWholeWay(t *testing.T) {
 	a.After = []string{"sauce/s"}
 	s := recipetest.Simple("s")
 	s.After = []string{"fish/b"}
-	components := map[string]recipe.Component{"fish": {Methods: recipe.OneWay(a, b)}, "sauce": {Methods: recipe.OneWay(s)}}
+	components := map[string]recipe.Component{"fish": {Name: "Fish", Methods: recipe.OneWay(a, b)}, "sauce": {Name: "Sauce", Methods: recipe.OneWay(s)}}
 	err := recipe.Circles("fish", components)
 	var faults fault.List
 	require.ErrorAs(t, err, &faults)
 	assert.Equal(t, "methods[0].steps[0].after[0]", faults[0].Field)
-	assert.Contains(t, faults[0].What, "sauce/s after fish/b after fish/a")
+	assert.Contains(t, faults[0].What, "These wait for each other: Fish: a, Sauce: s and Fish: b.")
 	s.After = nil
 	components["sauce"] = recipe.Component{Methods: recipe.OneWay(s)}
 	assert.NoError(t, recipe.Circles("fish", components))

@@ -153,7 +153,7 @@ func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	assert.Equal(t, []int64{240, 480}, []int64{c.Give, c.Slow})
 	assert.Equal(t, "Sauce: whisk, 4 min to spare, may run 8 min over", c.Say)
 	hands := r.RunUp.Loads[0]
-	assert.Equal(t, "hands", hands.Kind)
+	assert.Equal(t, "cooks", hands.Kind)
 	require.Len(t, hands.Tight, 1)
 	whisk := bars(r)["dish/sauce/whisk"]
 	assert.Equal(t, report.Stretch{From: whisk.From, To: whisk.To}, hands.Tight[0])

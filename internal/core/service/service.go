@@ -124,7 +124,7 @@ func (s Service) Spread() int64 {
 func (s Service) At(c CourseHour, zone *time.Location) (time.Time, error) {
 	day, err := time.ParseInLocation(DayLayout, s.Day, zone)
 	if err != nil {
-		return time.Time{}, fmt.Errorf("“%s” is not a date. Write 2026-11-28.", s.Day)
+		return time.Time{}, fault.Say("“%s” is not a date. Write 2026-11-28.", s.Day)
 	}
 	clock, err := units.ParseClock(c.Hour)
 	if err != nil {

@@ -111,9 +111,9 @@ func located(text []byte, err error) error {
 	}
 	line := bytes.Count(text[:min(offset, int64(len(text)))], []byte("\n")) + 1
 	if offset >= int64(len(text)) {
-		return fmt.Errorf("Line %d: the file is cut off.", line)
+		return fault.Say("Line %d: the file is cut off.", line)
 	}
-	return fmt.Errorf("line %d: %w", line, err)
+	return fault.Say("Line %d: %w", line, err)
 }
 
 // rightKind tells a file of another kind or version before anything else.

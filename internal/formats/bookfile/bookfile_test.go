@@ -90,13 +90,13 @@ func TestTheSchemaIsCurrentAndAgreesWithTheReader(t *testing.T) {
 func TestBadFilesAreToldWithTheirPlace(t *testing.T) {
 	text := string(written(t, demoFile()))
 	for name, c := range map[string]struct{ file, want string }{
-		"half a file":       {text[:len(text)/2], "the file ends in the middle"},
+		"half a file":       {text[:len(text)/2], "the file is cut off"},
 		"no JSON":           {"hello", "line 1"},
 		"another format":    {`{"format": "cards", "version": 1}`, "Not a Jointime book"},
 		"another version":   {strings.Replace(text, `"version": 1`, `"version": 7`, 1), "Book version 7 is not supported"},
-		"a name twice":      {strings.Replace(text, `"id": "shrimp-butter",`, `"id": "lettuce",`, 1), "must be there, and once"},
-		"a missing thing":   {strings.Replace(text, `"ingredient": "swede"`, `"ingredient": "gold"`, 1), `there is no ingredient "gold" in the file`},
-		"nothing":           {"", "the file ends in the middle"},
+		"a name twice":      {strings.Replace(text, `"id": "shrimp-butter",`, `"id": "lettuce",`, 1), "missing or used twice"},
+		"a missing thing":   {strings.Replace(text, `"ingredient": "swede"`, `"ingredient": "gold"`, 1), `No ingredient “gold” in the file`},
+		"nothing":           {"", "the file is cut off"},
 		"a list, no object": {"[]", "Not a Jointime book"},
 	} {
 		_, err := bookfile.Read(strings.NewReader(c.file))

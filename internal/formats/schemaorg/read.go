@@ -7,6 +7,7 @@ import (
 	"errors"
 	"fmt"
 	"html"
+	"jointime/internal/core/fault"
 	"regexp"
 	"slices"
 	"strings"
@@ -38,7 +39,7 @@ type Section struct {
 }
 
 // ErrNone says that there is no recipe in a text.
-var ErrNone = errors.New("No recipe found in this.")
+var ErrNone = fault.Say("No recipe found in this.")
 
 // Read finds the recipes in a JSON-LD text, or in a page that has such texts
 // inside. Errors say where the text is malformed.

@@ -45,7 +45,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** How far an import is */
+        get: operations["get-import"];
         put?: never;
         /** Say what a book file would change, or take it in */
         post: operations["import-book"];
@@ -2164,6 +2165,15 @@ export interface components {
             applied: boolean;
             items: components["schemas"]["Item"][];
         };
+        Importing: {
+            /** Format: int64 */
+            done: number;
+            /**
+             * Format: int64
+             * @description 0: it has not begun, or is over
+             */
+            of: number;
+        };
         Ingredient: {
             alcohol?: boolean;
             /** @description absent: never told, which is not the same as none */
@@ -2575,7 +2585,7 @@ export interface components {
             step?: components["schemas"]["StepReading"];
         };
         Load: {
-            /** @description of equipment; hands: the cooks */
+            /** @description of equipment; cooks: their hands */
             kind: string;
             names: string[];
             /** @description in time; each holds until the next one */
@@ -4529,6 +4539,65 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-import": {
+        parameters: {
+            query?: {
+                /** @description the Idempotency-Key of the import */
+                key?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Importing"];
                 };
             };
             /** @description This tablet has not joined */

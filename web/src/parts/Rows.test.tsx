@@ -11,14 +11,14 @@ function Table() {
   useEffect(() => {
     rows = held
   }, [held])
-  return <Rows legend="must come out" columns={[{ name: 'name', label: 'what' }, { name: 'in', label: 'goes in with', options: [['', 'none'], ['sear', 'sear']] }]} rows={held} set={set} add="add an object" wrong="must come out.0.name" />
+  return <Rows legend="take-outs" columns={[{ name: 'name', label: 'what' }, { name: 'in', label: 'goes in at', options: [['', 'none'], ['sear', 'sear']] }]} rows={held} set={set} add="add an object" wrong="take-outs.0.name" />
 }
 
 it('adds, changes and removes rows', () => {
   render(<Table />)
-  fireEvent.change(screen.getByLabelText('must come out 1, what'), { target: { value: 'string' } })
+  fireEvent.change(screen.getByLabelText('take-outs 1, what'), { target: { value: 'string' } })
   fireEvent.click(screen.getByText('add an object'))
-  fireEvent.change(screen.getByLabelText('must come out 2, what'), { target: { value: 'foil' } })
+  fireEvent.change(screen.getByLabelText('take-outs 2, what'), { target: { value: 'foil' } })
   expect(rows.map((r) => r.name)).toEqual(['string', 'foil'])
   fireEvent.click(screen.getAllByText('remove')[0])
   expect(rows).toEqual([{ name: 'foil' }])
@@ -26,6 +26,6 @@ it('adds, changes and removes rows', () => {
 
 it('keeps a choice that is no longer offered, and marks what is wrong', () => {
   render(<Table />)
-  expect((screen.getByLabelText('must come out 1, goes in with') as HTMLSelectElement).value).toBe('tie')
-  expect(screen.getByLabelText('must come out 1, what').className).toContain('is-invalid')
+  expect((screen.getByLabelText('take-outs 1, goes in at') as HTMLSelectElement).value).toBe('tie')
+  expect(screen.getByLabelText('take-outs 1, what').className).toContain('is-invalid')
 })

@@ -11,8 +11,8 @@ it('underlines what was understood, and leaves the rest as it was typed', () => 
 })
 
 it('marks a doubt and says why', () => {
-  render(<Said text="1 packet yeast" spans={[]} doubt why={['how much is in one?']} />)
-  expect(screen.getByText('how much is in one?').parentElement!.className).toContain('doubt')
+  render(<Said text="1 packet yeast" spans={[]} doubt why={['How much is in one?']} />)
+  expect(screen.getByText('How much is in one?').parentElement!.className).toContain('doubt')
 })
 
 it('is not led astray by marks that overlap or lie outside', () => {

@@ -5,7 +5,7 @@ const g = (quantity: number) => ({ quantity, unit: 'g' as const })
 
 it('writes amounts as one weighs them', () => {
   expect([g(80.4), g(1450), g(5.456)].map(round)).toEqual(['80 g', '1.45 kg', '5.46 g'])
-  expect(round({ quantity: 2.5, unit: 'piece' })).toBe('2.5')
+  expect(round({ quantity: 2.5, unit: 'piece' })).toBe('2½')
   expect(round({ quantity: 1800, unit: 'ml' })).toBe('1.8 l')
 })
 

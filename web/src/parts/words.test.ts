@@ -14,7 +14,7 @@ describe('words', () => {
   })
   it('says lengths in a sentence', () => {
     expect([3590, 7190].map(spoken)).toEqual(['1 h', '2 h'])
-    expect([30, 420, 135, 2355, 5400, 7200, 129600, 172800].map(spoken)).toEqual(['30 s', '7 min', '2:15', '39 min', '1 h 30', '2 h', '36 h', '2 d'])
+    expect([30, 420, 135, 2355, 5400, 7200, 129600, 172800].map(spoken)).toEqual(['30 s', '7 min', '2:15', '39 min', '1 h 30 min', '2 h', '36 h', '2 days'])
   })
   it('names days', () => {
     expect(day('2026-11-28')).toBe('Saturday 28 November')

@@ -39,7 +39,7 @@ export const times = (list: number[]): string => (list.length > 1 && list.every(
 export const duration = (seconds: number): string => (seconds < 600 ? lasts(seconds) : spoken(seconds))
 
 /** count writes a number of things: 1 plate, 2 dishes. */
-export const count = (n: number, what: string): string => `${n.toLocaleString('en-GB')} ${n === 1 ? what : /(ch|sh|s|x)$/.test(what) ? `${what}es` : `${what}s`}`
+export const count = (n: number, what: string): string => `${n.toLocaleString('en-GB')} ${n === 1 ? what : /(ch|sh|s|x)$/.test(what) ? `${what}es` : what.replace(/([^aeiou])y$/, '$1ie') + 's'}`
 
 /** listed joins names as one says them: A, B and C. */
 export const listed = (names: string[]): string => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`)

@@ -57,9 +57,6 @@ func (x *explosion) leftOver(component, byProduct string) *LeftOver {
 				if p.Amount != nil {
 					e.Given.Unit, e.Taken.Unit = x.basic(*p.Amount).Unit, x.basic(*p.Amount).Unit
 				}
-				if s, ok := c.Step(p.Step); ok {
-					e.From += ", " + s.Name
-				}
 			}
 		}
 		x.ledger[key] = e

@@ -71,7 +71,7 @@ func TestCoversAreExplodedOnPaper(t *testing.T) {
 		ledger[e.Name] = e
 	}
 	assert.InDelta(t, 100, ledger["bones"].Short.Quantity, 1e-9)
-	assert.Equal(t, "Crown, joint", ledger["bones"].From)
+	assert.Equal(t, "Crown", ledger["bones"].From)
 	assert.Zero(t, ledger["legs"].Short.Quantity+ledger["legs"].Left.Quantity)
 	for _, m := range x.Make {
 		if m.Component == "mash" {

@@ -39,8 +39,8 @@ func Example_washing() {
 	list(runuptest.Evening(2, runuptest.Step("blend", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "blender"}} })))
 	// Output:
 	// step · blend · 5 min
-	// placing · spoon · 0:20
-	// clear-down · clear down fish · 15 min
+	// placing · spoon · 20 s
+	// clear-down · clear down Fish section · 15 min
 }
 
 func Example_tempering() {
@@ -52,23 +52,23 @@ func Example_tempering() {
 	// Output:
 	// step · trim · 5 min
 	// step · sear · 3 min
-	// placing · spoon · 0:20
-	// setup · out of the cold · 1 min
-	// clear-down · clear down fish · 15 min
+	// placing · spoon · 20 s
+	// setup · out of the fridge · 1 min
+	// clear-down · clear down Fish section · 15 min
 	// left out:
 	// step · trim · 5 min
 	// step · sear · 3 min
-	// placing · spoon · 0:20
+	// placing · spoon · 20 s
 }
 
 func Example_boiling() {
 	list(runuptest.Evening(2, runuptest.Step("blanch, into ice", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} })))
 	// Output:
 	// step · blanch, into ice · 2 min
-	// placing · spoon · 0:20
-	// setup · water to the boil · 12 min
-	// setup · ice and water in a bowl · 2 min
-	// clear-down · clear down fish · 15 min
+	// placing · spoon · 20 s
+	// setup · bring water to the boil · 12 min
+	// setup · ice bath · 2 min
+	// clear-down · clear down Fish section · 15 min
 }
 
 func Example_warmWare() {
@@ -95,10 +95,10 @@ func Example_batches() {
 	// step · fry · 2 min
 	// step · fry · 2 min
 	// step · fry · 2 min
-	// placing · spoon · 0:40
-	// placing · spoon · 0:30
-	// placing · spoon · 0:30
-	// clear-down · clear down fish · 15 min
+	// placing · spoon · 40 s
+	// placing · spoon · 30 s
+	// placing · spoon · 30 s
+	// clear-down · clear down Fish section · 15 min
 }
 
 func Example_pans() {
@@ -142,7 +142,7 @@ func Example_clearDown() {
 			fmt.Println(m.Work[i].Name, "·", units.FormatDuration(t.Duration))
 		}
 	}
-	// Output: clear down fish · 15 min
+	// Output: clear down Fish section · 15 min
 }
 
 func Example_keepingTime() {
@@ -156,7 +156,7 @@ func Example_keepingTime() {
 			fmt.Println("best within", units.FormatDuration(*l.Max), "·", k.Place)
 		}
 	}
-	// Output: best within 3 d · chilled
+	// Output: best within 3 days · chilled
 }
 
 // Whatever is expanded, the map fits its problem; each step of the book is planned or

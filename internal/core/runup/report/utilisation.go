@@ -9,7 +9,7 @@ import (
 
 // Load is how much of the hands, or of the things of one kind, is taken when.
 type Load struct {
-	Kind  string     `json:"kind" doc:"of equipment; hands: the cooks"`
+	Kind  string     `json:"kind" doc:"of equipment; cooks: their hands"`
 	Names []string   `json:"names" nullable:"false"`
 	Steps []LoadStep `json:"steps" nullable:"false" doc:"in time; each holds until the next one"`
 	Tight []Stretch  `json:"tight" nullable:"false" doc:"when all that there is is taken"`
@@ -23,7 +23,7 @@ type LoadStep struct {
 }
 
 // hands is the kind of the cooks.
-const hands = "hands"
+const hands = "cooks"
 
 // loads sums what is taken up over the cooks and over the things of each kind.
 func (r *reporter) loads(lanes []Lane) []Load {

@@ -28,8 +28,8 @@ it.each<[Partial<Words>, string]>([
   [{ density: 'thick' }, 'density'],
   [{ loss: 'some' }, 'loss'],
   [{ season: 'spring' }, 'season'],
-  [{ packs: [{ size: '1 kg' }] }, 'it is sold.0.supplier'],
-  [{ packs: [{ supplier: 'boat', size: ' ' }] }, 'it is sold.0.size'],
+  [{ packs: [{ size: '1 kg' }] }, 'packs.0.supplier'],
+  [{ packs: [{ supplier: 'boat', size: ' ' }] }, 'packs.0.size'],
   [{ substitutes: [{ ingredient: 'x', factor: 'less' }] }, 'substitutes'],
 ])('names the field that is not understood: %j', async (change, field) => {
   try {

@@ -74,7 +74,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
       <Rows legend="scaling exceptions" columns={ruleColumns(f)} rows={f.rules} set={(rules) => set({ rules })} add="Add an exception" wrong={wrong?.field} />
       <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why', width: 210 }, { name: 'bought', label: 'bought in, order ahead', width: 130, hint: '1 day' }]} rows={f.methods} set={(methods) => set({ methods })} add="Add a method" wrong={wrong?.field} />
       <Rows legend="shelf life" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="Add shelf life" wrong={wrong?.field} />
-      <Rows legend="take-outs (twine, skewers)" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="Add a take-out" wrong={wrong?.field} />
+      <Rows legend="take-outs" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="Add a take-out" wrong={wrong?.field} />
       <Rows legend="by-products" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="Add a by-product" wrong={wrong?.field} />
       <Rows legend="arrives as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="Add a condition" wrong={wrong?.field} />
       <EditorActions form={form} save="Save the component" close={close} forget stale={form.typed && form.origin.version !== part.version ? 'this component' : undefined} />
@@ -117,7 +117,7 @@ const keepColumns: Column[] = [
 ]
 
 const takeOutColumns = (steps: [string, string][]): Column[] => [
-  { name: 'name', label: 'what', width: 110, hint: 'twine' },
+  { name: 'name', label: 'what', width: 110, hint: 'twine, skewers' },
   { name: 'in', label: 'goes in at', width: 140, options: [['', 'goes in at'], ...steps] },
   { name: 'out', label: 'comes out at', width: 140, options: [['', 'never taken out'], ...steps, ['plate', 'at the plate']] },
   { name: 'before', label: 'before', width: 130, options: [['', 'before the plate'], ...steps] },

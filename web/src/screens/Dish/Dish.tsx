@@ -34,7 +34,7 @@ export function Dish({ id }: { id: string }) {
   return <Sheet view={dish.data} />
 }
 
-const sides = ['before the plate', 'gaps', 'allergens and versions', 'methods', 'reductions', 'history'] as const
+const sides = ['before the plate', 'gaps', 'allergens', 'methods', 'reductions', 'history'] as const
 
 function Sheet({ view }: { view: View }) {
   const [params, setParams] = useAddress()
@@ -82,7 +82,7 @@ function Sheet({ view }: { view: View }) {
           ) : side === 'dish' ? (
             <DishEditor view={view} close={() => setParams({}, { replace: true })} />
           ) : side === 'version' ? (
-            <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('allergens and versions')} />
+            <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('allergens')} />
           ) : (
             <>
               <div className="choices mb-3" role="group" aria-label="Views">
@@ -100,7 +100,7 @@ function Sheet({ view }: { view: View }) {
                 </>
               )}
               {side === 'gaps' && <Gaps view={view} pick={pick} />}
-              {side === 'allergens and versions' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
+              {side === 'allergens' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
               {side === 'methods' && <Methods view={view} />}
               {side === 'reductions' && <Reductions view={view} />}
               {side === 'history' && <History view={view} />}

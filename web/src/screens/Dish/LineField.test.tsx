@@ -19,7 +19,7 @@ afterEach(() => {
 
 function Field({ keep }: { keep: (r: LineReading) => Promise<boolean> }) {
   const [text, set] = useState('')
-  return <LineField label="line" hint="" ids={[]} into="c" text={text} set={set} keep={keep} action="Put it in" />
+  return <LineField label="line" hint="" ids={[]} into="c" text={text} set={set} keep={keep} action="Add" />
 }
 
 const box = () => screen.getByLabelText('line') as HTMLTextAreaElement
@@ -45,7 +45,7 @@ it('puts lines in one after another, however fast they are typed', async () => {
   enter()
   await settle()
   expect(kept).toEqual(['salt'])
-  expect(screen.getByText('putting in: pepper')).toBeTruthy()
+  expect(screen.getByText('Adding: pepper')).toBeTruthy()
   await act(async () => first(true))
   await settle()
   expect(kept).toEqual(['salt', 'pepper'])
@@ -74,7 +74,7 @@ it('shows what a line becomes while it is typed', async () => {
   render(<Field keep={() => Promise.resolve(true)} />)
   type('salt')
   await settle()
-  expect(screen.getByText(/new in the book/)).toBeTruthy()
-  fireEvent.click(screen.getByText('it is a step'))
+  expect(screen.getByText(/new ingredient/)).toBeTruthy()
+  fireEvent.click(screen.getByText('Read as step'))
   await settle()
 })

@@ -67,13 +67,13 @@ it.each([
   [{ yield: '' }, 'yield'],
   [{ yield: 'lots' }, 'yield'],
   [{ density: 'thick' }, 'density'],
-  [{ rules: [{ line: 'bones', how: 'per', per: 'to the stock' }] }, 'not in proportion.0.per'],
-  [{ rules: [{ line: 'bones', how: 'per', per: '200 ml of stock' }] }, 'not in proportion.0.per'],
-  [{ rules: [{ line: 'salt', how: 'whole' }, { line: 'ghost', how: 'whole' }] }, 'not in proportion.1.line'],
-  [{ keeps: [{ place: 'chilled', for: 'a while' }] }, 'keeps.0.for'],
-  [{ takeOuts: [{ name: 'twine' }] }, 'must come out.0.in'],
-  [{ conditions: [{ name: 'stale' }] }, 'comes as.0.what'],
-  [{ conditions: [{ name: 'stale', what: 'line:bones', factor: 'more' }] }, 'comes as.0.factor'],
+  [{ rules: [{ line: 'bones', how: 'per', per: 'to the stock' }] }, 'scaling exceptions.0.per'],
+  [{ rules: [{ line: 'bones', how: 'per', per: '200 ml of stock' }] }, 'scaling exceptions.0.per'],
+  [{ rules: [{ line: 'salt', how: 'whole' }, { line: 'ghost', how: 'whole' }] }, 'scaling exceptions.1.line'],
+  [{ keeps: [{ place: 'chilled', for: 'a while' }] }, 'shelf life.0.for'],
+  [{ takeOuts: [{ name: 'twine' }] }, 'take-outs.0.in'],
+  [{ conditions: [{ name: 'stale' }] }, 'arrives as.0.what'],
+  [{ conditions: [{ name: 'stale', what: 'line:bones', factor: 'more' }] }, 'arrives as.0.factor'],
 ])('names the field that is not understood: %j', async (change, field) => {
   await expect(read(component, change)).rejects.toMatchObject({ field })
 })

@@ -108,8 +108,8 @@ async function methods(rows: Row[], over: Component): Promise<Schemas['Method'][
 }
 
 async function takeOut(r: Row, i: number): Promise<Schemas['TakeOut']> {
-  if (!r.in) throw new FieldError(`must come out.${i}.in`, `${r.name}: with which step does it go in?`)
-  const within = r.within?.trim() ? (await understand(`must come out.${i}.within`, r.within)).usual : undefined
+  if (!r.in) throw new FieldError(`take-outs.${i}.in`, `${r.name}: goes in at which step?`)
+  const within = r.within?.trim() ? (await understand(`take-outs.${i}.within`, r.within)).usual : undefined
   return { name: r.name.trim(), in: r.in, out: r.out || undefined, before: r.before || undefined, within, at: Number(r.at) || undefined }
 }
 

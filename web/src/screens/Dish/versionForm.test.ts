@@ -28,10 +28,10 @@ it('adds a component to the plate, or something to a component', () => {
 
 it('names the field that is open', () => {
   const open = (change: object) => () => toVersion({ name: 'x', without: [], changes: [change as Record<string, string>] }, 'x', bought)
-  expect(() => toVersion({ name: ' ', without: [], changes: [] }, 'x', bought)).toThrow('for whom')
-  expect(open({ do: 'leave out' })).toThrow('what is changed?')
-  expect(open({ do: 'swap', what: 'mash/butter' })).toThrow('what is put in?')
-  expect(open({ do: 'scale', what: 'mash/', factor: 'more' })).toThrow('is no number')
+  expect(() => toVersion({ name: ' ', without: [], changes: [] }, 'x', bought)).toThrow('Name the version')
+  expect(open({ do: 'leave out' })).toThrow('Change what?')
+  expect(open({ do: 'swap', what: 'mash/butter' })).toThrow('Put in what?')
+  expect(open({ do: 'scale', what: 'mash/', factor: 'more' })).toThrow('is not a number')
 })
 
 it('leaves rows out that say nothing', () => {

@@ -32,14 +32,14 @@ it.each([
   [{ name: '' }, 'name'],
   [{ currency: 'euros' }, 'currency'],
   [{ fine: 'very' }, 'fine'],
-  [{ boxes: [{ name: 'tub', holds: 'a lot' }] }, 'kept in.0.holds'],
+  [{ boxes: [{ name: 'tub', holds: 'a lot' }] }, 'containers.0.holds'],
   [{ pass: 'wide' }, 'pass'],
   [{ cooks: [{ name: 'A', shifts: 'all day' }] }, 'cooks.0.shifts'],
   [{ equipment: [{ name: 'Oven', kind: 'oven', places: 'two' }] }, 'equipment.0.places'],
   [{ equipment: [{ name: 'Oven', kind: 'oven', places: '2', heats: 'fast' }] }, 'equipment.0.heats'],
   [{ own: { 'fda-hot': 'hotter' } }, 'own.fda-hot'],
   [{ equipment: [{ name: 'Drawer', kind: 'drawer', places: '2', at: 'warm' }] }, 'equipment.0.at'],
-  [{ away: [{ of: 'deck', hours: 'noon' }] }, 'not to be had.0.hours'],
+  [{ away: [{ of: 'deck', hours: 'noon' }] }, 'not available.0.hours'],
 ])('names the field that is not understood: %j', async (change, field) => {
   await expect(toKitchen({ ...toKitchenWords(kitchen), ...change }, kitchen)).rejects.toMatchObject({ field })
 })

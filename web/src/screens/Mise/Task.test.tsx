@@ -6,7 +6,7 @@ import { TaskRow, VisitRow } from './Task'
 
 const task = (more: Partial<Schemas['Task']> = {}): Schemas['Task'] => ({
   id: 'gravy/bones', component: 'gravy', name: 'Thyme gravy', what: 'brown bones', make: { quantity: 200, unit: 'ml' }, figure: '200 ml', other: '6.8 fl oz', working: '200 ml ÷ 200 ml = 1 times the list', container: 'jug', start: '2026-03-13T17:30:00+01:00', end: '2026-03-13T19:00:00+01:00', planned: true, by: '2026-03-14T20:43:00+01:00', keepsFor: 172800, keeps: '2026-03-15T19:00:00+01:00', place: 'fridge',
-  dishes: ['Guinea fowl'], waiting: [], why: 'keeps 2 d', cautions: ['Cool it fast.'], allergens: ['celery'], unknown: false, weigh: [{ line: 'bones', id: 'b', amount: { quantity: 600, unit: 'g' }, text: '600 g', off: 0.012, working: '600 g × 1' }], made: { quantity: 0, unit: 'ml' }, missing: { quantity: 200, unit: 'ml' }, ticks: [], done: false, last: true, ...more,
+  dishes: ['Guinea fowl'], waiting: [], why: 'keeps 2 days', cautions: ['Cool it fast.'], allergens: ['celery'], unknown: false, weigh: [{ line: 'bones', id: 'b', amount: { quantity: 600, unit: 'g' }, text: '600 g', off: 0.012, working: '600 g × 1' }], made: { quantity: 0, unit: 'ml' }, missing: { quantity: 200, unit: 'ml' }, ticks: [], done: false, last: true, ...more,
 })
 const axis = { from: Date.parse('2026-03-13T15:00:00+01:00'), to: Date.parse('2026-03-14T21:00:00+01:00') }
 const show = (t: Schemas['Task']) => render(<TaskRow task={t} number={1} axis={axis} service="supper" held={[]} label={() => {}} />)
@@ -34,7 +34,7 @@ it('ticks the whole of it with one press, and then only what is missing', () => 
   cleanup()
   const half = { id: 't', task: 'gravy/bones', act: 'made' as const, amount: { quantity: 150, unit: 'ml' as const }, at: '2026-03-13T19:00:00+01:00', who: 'Sauce' }
   show(task({ ticks: [half], made: { quantity: 150, unit: 'ml' }, missing: { quantity: 50, unit: 'ml' }, still: '50 ml' }))
-  expect(screen.getByText('50 ml still missing').className).toContain('gap')
+  expect(screen.getByText('50 ml to make').className).toContain('gap')
   fireEvent.click(screen.getByRole('checkbox'))
   expect(waiting()[1]).toMatchObject({ amount: { quantity: 50, unit: 'ml' } })
 })
@@ -51,11 +51,11 @@ it('opens to what is weighed, and takes another amount', async () => {
   show(task())
   fireEvent.click(screen.getByText('Thyme gravy'))
   expect(screen.getByText('(rounded, +1.2 %)')).toBeTruthy()
-  fireEvent.change(screen.getByLabelText('Thyme gravy, how much was made'), { target: { value: 'some' } })
-  fireEvent.click(screen.getByText('It is so much'))
+  fireEvent.change(screen.getByLabelText('Thyme gravy, amount made'), { target: { value: 'some' } })
+  fireEvent.click(screen.getByText('Record amount'))
   await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('has no figure'))
-  fireEvent.change(screen.getByLabelText('Thyme gravy, how much was made'), { target: { value: '150 ml' } })
-  fireEvent.click(screen.getByText('It is so much'))
+  fireEvent.change(screen.getByLabelText('Thyme gravy, amount made'), { target: { value: '150 ml' } })
+  fireEvent.click(screen.getByText('Record amount'))
   await waitFor(() => expect(waiting()).toHaveLength(1))
 })
 
@@ -64,11 +64,11 @@ it('takes a plain amount without a connection, and asks for one otherwise', asyn
   show(task())
   fireEvent.click(screen.getByText('Thyme gravy'))
   const say = (value: string) => {
-    fireEvent.change(screen.getByLabelText('Thyme gravy, how much was made'), { target: { value } })
-    fireEvent.click(screen.getByText('It is so much'))
+    fireEvent.change(screen.getByLabelText('Thyme gravy, amount made'), { target: { value } })
+    fireEvent.click(screen.getByText('Record amount'))
   }
   say('half of it')
-  await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('write it like 150 g'))
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('write 150 g'))
   say('0,15 l')
   await waitFor(() => expect(waiting()[0]?.amount).toEqual({ quantity: 0.15, unit: 'l' }))
 })
@@ -79,7 +79,7 @@ it('shows who ticked, and takes a tick back', () => {
   expect(screen.getByText(/made 200 ml, 19:00 by Sauce/)).toBeTruthy()
   expect(screen.getByText('ticked twice?')).toBeTruthy()
   fireEvent.click(screen.getByRole('checkbox'))
-  fireEvent.click(screen.getByText('Take back'))
+  fireEvent.click(screen.getByText('Undo'))
   expect(waiting()[0]).toMatchObject({ act: 'back', of: 'tick-1' })
 })
 
@@ -87,7 +87,7 @@ it('says what is not planned, and what nobody knows of it', () => {
   show(task({ start: undefined, end: undefined, by: undefined, unknown: true, allergens: [] }))
   expect(screen.getByText(/not planned/)).toBeTruthy()
   fireEvent.click(screen.getByText('Thyme gravy'))
-  expect(screen.getByText('what is in it is not all known').className).toContain('gap')
+  expect(screen.getByText('allergens not all known').className).toContain('gap')
 })
 
 it('ticks a visit once', () => {

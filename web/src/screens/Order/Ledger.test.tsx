@@ -26,7 +26,7 @@ it('shows what nobody takes, and what could use it', () => {
 
 it('says when all is taken, and nothing where nothing is left over', () => {
   render(<Ledger list={[entry({ taken: g(540), short: g(0) })]} />)
-  expect(screen.getByText('all taken')).toBeTruthy()
+  expect(screen.getByText('all used')).toBeTruthy()
   cleanup()
   expect(render(<Ledger list={[]} />).container.textContent).toBe('')
 })

@@ -52,7 +52,7 @@ function LeftOver({ entry }: { entry: Entry }) {
           ))}
         </div>
       )}
-      {entry.couldUse.length > 0 && <div className="small">could go into {entry.couldUse.join(', ')}</div>}
+      {entry.couldUse.length > 0 && <div className="small">Could go into {entry.couldUse.join(', ')}</div>}
     </div>
   )
 }

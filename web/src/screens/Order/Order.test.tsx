@@ -11,19 +11,19 @@ const g = (quantity: number) => ({ quantity, unit: 'g' as const })
 
 it('writes what is missing as a line of sums', () => {
   const buy = { name: 'swede', ingredient: 'swede', amount: g(900), text: '900 g', lost: g(180), used: g(100), have: g(250), past: g(0), missing: g(550), still: '550 g', takers: [] }
-  expect(balance(buy)).toBe('900 g − 100 g gone into what is made − 250 g on hand = 550 g')
-  expect(balance({ ...buy, used: g(0), have: g(900), missing: g(0), still: '' })).toBe('900 g − 900 g on hand = nothing missing')
+  expect(balance(buy)).toBe('900 g − 100 g already used − 250 g in stock = 550 g')
+  expect(balance({ ...buy, used: g(0), have: g(900), missing: g(0), still: '' })).toBe('900 g − 900 g in stock = nothing to order')
 })
 
 const made = (more: Partial<Schemas['Made']>): Schemas['Made'] => ({ component: 'mash', name: 'Mash', need: g(200), have: g(0), make: g(400), done: g(0), missing: g(200), surplus: g(200), times: 0.8, batches: 1, takers: [], weigh: [], couldUse: [], working: '200 g ÷ 500 g', figure: '400 g', ...more })
 
 it('names a surplus and offers it', () => {
   render(<Making list={[made({ couldUse: ['Soup'] })]} />)
-  expect(screen.getByText('Mash: 200 g more is made than is taken')).toBeTruthy()
-  expect(screen.getByText(/could go into Soup/)).toBeTruthy()
+  expect(screen.getByText('Mash: 200 g surplus')).toBeTruthy()
+  expect(screen.getByText(/Could go into Soup/)).toBeTruthy()
   cleanup()
   render(<Making list={[made({ surplus: g(0), done: g(150), missing: g(50), weigh: [{ line: 'swede', id: 's', amount: g(80.6), text: '81 g', off: 0.005, working: '100 g × 0.8' }] })]} />)
-  expect(screen.getByText('50 g still missing')).toBeTruthy()
+  expect(screen.getByText('50 g still to make')).toBeTruthy()
   fireEvent.click(screen.getByText('Mash'))
   expect(screen.getByText('(rounded, +0.5 %)')).toBeTruthy()
 })

@@ -7,7 +7,7 @@ it('goes there and back', () => {
 })
 
 it('says which field is not understood', () => {
-  expect(() => toSupplier(toSupplierWords(), 'x')).toThrow('wants a name')
-  expect(() => toSupplier({ ...toSupplierWords(), name: 'X' }, 'x')).toThrow('on which days')
-  expect(() => toSupplier({ ...toSupplierWords(), name: 'X', delivers: [1], before: 'two' }, 'x')).toThrow('no whole number')
+  expect(() => toSupplier(toSupplierWords(), 'x')).toThrow('Name the supplier')
+  expect(() => toSupplier({ ...toSupplierWords(), name: 'X' }, 'x')).toThrow('Choose delivery days')
+  expect(() => toSupplier({ ...toSupplierWords(), name: 'X', delivers: [1], before: 'two' }, 'x')).toThrow('not a whole number')
 })

@@ -8,11 +8,11 @@ const told = { alone: 'alone', swapped: 'swapped' }
 it('marks only what was moved, not what it moved past', () => {
   const last = ['swede', 'leaf', 'hake', 'broth'].map((id) => p(id))
   const first = ['broth', 'swede', 'leaf', 'hake'].map((id) => p(id))
-  expect(differs(last, first, told)).toEqual(['', '', '', '1 in the other'])
-  expect(differs(first, last, told)).toEqual(['4 in the other', '', '', ''])
+  expect(differs(last, first, told)).toEqual(['', '', '', 'no. 1 there'])
+  expect(differs(first, last, told)).toEqual(['no. 4 there', '', '', ''])
 })
 
-it('tells what is alone, swapped, and built otherwise', () => {
-  expect(differs([p('a'), p('b'), p('c', 'c', { note: 'so' }), p('d')], [p('b', 'x'), p('c', 'c', { seconds: 9 }), p('d', 'd', { note: 'else' })], told)).toEqual(['alone', 'swapped', 'built otherwise', ''])
+it('tells what is alone, swapped, and built differently', () => {
+  expect(differs([p('a'), p('b'), p('c', 'c', { note: 'so' }), p('d')], [p('b', 'x'), p('c', 'c', { seconds: 9 }), p('d', 'd', { note: 'else' })], told)).toEqual(['alone', 'swapped', 'built differently', ''])
   expect(differs([], [p('a')], told)).toEqual([])
 })

@@ -44,7 +44,7 @@ export function movedTo(f: PlacingForm, to: Place): PlacingForm {
 export async function read(dish: string, f: PlacingForm, over: Placing): Promise<Placing> {
   const number = (label: string, text: string) => {
     const v = Number(text.trim().replace(',', '.').replace('−', '-'))
-    if (text.trim() === '' || !Number.isFinite(v)) throw new Error(`${label}: “${text}” is no number`)
+    if (text.trim() === '' || !Number.isFinite(v)) throw new Error(`${label}: “${text}” is not a number.`)
     return v
   }
   const maybe = (label: string, text: string) => (text.trim() === '' ? undefined : number(label, text))

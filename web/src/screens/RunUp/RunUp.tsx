@@ -169,10 +169,9 @@ const Filters = memo(function Filters({ plan, filter, set }: { plan: Plan; filte
 const Width = memo(function Width({ wide, set }: { wide: number; set: (name: string, value: string) => void }) {
   return (
     <div className="choices" role="group" aria-label="Zoom">
-      <span className="choices-name">Zoom</span>
       {[1, 2, 4].map((n) => (
         <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
-          {n} ×
+          {n === 1 ? 'Zoom 1 ×' : `${n} ×`}
         </button>
       ))}
     </div>

@@ -104,10 +104,10 @@ function WhyWait({ plan, wait }: { plan: Plan; wait: Wait }) {
     <section className="card-plain why" aria-live="polite" aria-label="Why">
       <div>
         <h2>
-          Why the wait of <span className="clock">{lasts(wait.gap)}</span> between {from.name} and {to.name}?
+          Why hold <span className="clock">{spoken(wait.gap)}</span> between {from.name} and {to.name}?
         </h2>
         <div className="sum">{wait.why}</div>
-        {(wait.over ?? 0) > 0 && <Bracket what={`It is ${spoken(wait.over!)} longer than it may be.`} />}
+        {(wait.over ?? 0) > 0 && <Bracket what={`${spoken(wait.over!)} over the limit.`} />}
       </div>
       <div className="quiet">{wait.text}</div>
     </section>

@@ -26,14 +26,14 @@ export function Start() {
   return (
     <Form className="start" onSubmit={form.submit}>
       <h1>What is there to cook with?</h1>
-      <p className="quiet">A line each, as you would say it. All of it can be changed later; how fast an oven heats is taken as usual.</p>
+      <p className="quiet">One per line, as you would say it. All can be changed later; oven heating times are typical.</p>
       <div className="pair">
         <Form.Group controlId="start-name">
           <Form.Label>the kitchen</Form.Label>
           <Form.Control value={f.name} onChange={(e) => set({ name: e.target.value })} autoComplete="off" />
         </Form.Group>
         <Form.Group controlId="start-pass">
-          <Form.Label>plates that stand on the pass side by side</Form.Label>
+          <Form.Label>plates the pass holds</Form.Label>
           <Form.Control value={f.pass} inputMode="numeric" onChange={(e) => set({ pass: e.target.value })} autoComplete="off" />
         </Form.Group>
         <Form.Group controlId="start-cooks">
@@ -41,21 +41,21 @@ export function Start() {
           <Form.Control as="textarea" rows={6} value={f.cooks} onChange={(e) => set({ cooks: e.target.value })} />
         </Form.Group>
         <Form.Group controlId="start-lines">
-          <Form.Label>stoves, ovens, cold places, machines</Form.Label>
+          <Form.Label>burners, ovens, fridges, machines</Form.Label>
           <Form.Control as="textarea" rows={6} value={f.lines} onChange={(e) => set({ lines: e.target.value })} />
         </Form.Group>
         <Form.Group controlId="start-from">
-          <Form.Label>they begin at</Form.Label>
+          <Form.Label>shift starts</Form.Label>
           <Form.Control value={f.from} onChange={(e) => set({ from: e.target.value })} autoComplete="off" />
         </Form.Group>
         <Form.Group controlId="start-to">
-          <Form.Label>they end at</Form.Label>
+          <Form.Label>shift ends</Form.Label>
           <Form.Control value={f.to} onChange={(e) => set({ to: e.target.value })} autoComplete="off" />
         </Form.Group>
       </div>
       <Wrong of={form} />
       <Button type="submit" className="mt-3" disabled={form.busy}>
-        Set the kitchen up
+        Set up the kitchen
       </Button>
     </Form>
   )
