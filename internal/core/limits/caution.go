@@ -6,11 +6,8 @@ type Caution struct {
 	Source string `json:"source,omitempty" maxLength:"200" doc:"where a limit in it comes from"`
 }
 
-// Decides stands beside every published limit.
+// Decides stands once at the foot of whatever tells published limits.
 const Decides = "Local food law, the kitchen’s own safety plan and trained people decide."
 
-// Cited is the source of a limit with who decides.
-func (l Limit) Cited() string { return l.Source + ". " + Decides }
-
 // Caution says something about a limit, with its source.
-func (l Limit) Caution(text string) Caution { return Caution{Text: text, Source: l.Cited()} }
+func (l Limit) Caution(text string) Caution { return Caution{Text: text, Source: l.Source} }

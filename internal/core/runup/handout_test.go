@@ -36,7 +36,7 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 		assert.Len(t, c.Who, len(c.Cooks), c.ID)
 	}
 	roast := byID["roast-hake/hake/roast/wave 1"]
-	assert.Equal(t, "Hake: oven 200, wave 1", roast.What)
+	assert.Equal(t, "Hake: roast, wave 1", roast.What)
 	assert.Equal(t, "fish", roast.Section)
 	assert.Equal(t, "rest 2–4 min", roast.Next)
 	assert.Equal(t, "core 50 °C, taken out a little under: the rest finishes it", roast.Until)
@@ -121,7 +121,7 @@ func TestTheRoomIsTold(t *testing.T) {
 	assert.NotContains(t, fish.Dishes[1].Contains, "crustaceans")
 	assert.Equal(t, []string{"crustaceans", "molluscs"}, fish.Dishes[1].Without)
 	assert.Empty(t, fish.Dishes[1].Broken)
-	assert.Equal(t, "nothing: the broth is poured at the pass", fish.Dishes[0].AtTable)
+	assert.Equal(t, "", fish.Dishes[0].AtTable)
 	assert.Equal(t, "good for 2 min", s.Courses[4].Hold, "sorbet waits for nobody")
 	plates := 0
 	for _, w := range fish.Sent {

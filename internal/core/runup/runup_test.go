@@ -155,7 +155,7 @@ func TestWhyTheSearingStartsAsItDoes(t *testing.T) {
 	alone.Dishes["roast-hake"] = hake
 	alone.Service.Courses = alone.Service.Courses[:1]
 	b := bars(makePlan(t, alone))
-	assert.Equal(t, "20:11:01 = 20:25:00 (Roast hake) − Fish broth: pour 0:28 − Brown-shrimp butter: spoon 0:40 − Hake: lay 0:48 − rest at least 2:00 − to spare 0:30 − Hake: oven 200 7:00 − to spare 0:18 − Hake: sear 2:15",
+	assert.Equal(t, "20:11:01 = 20:25:00 (Roast hake) − Fish broth: pour 0:28 − Brown-shrimp butter: spoon 0:40 − Hake: lay 0:48 − rest at least 2:00 − to spare 0:30 − Hake: roast 7:00 − to spare 0:18 − Hake: sear 2:15",
 		b["roast-hake/hake/sear"].Why.Sum)
 	roast := b["roast-hake/hake/roast"].Why
 	assert.Zero(t, roast.Later)

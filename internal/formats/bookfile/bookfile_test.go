@@ -91,7 +91,7 @@ func TestBadFilesAreToldWithTheirPlace(t *testing.T) {
 	text := string(written(t, demoFile()))
 	for name, c := range map[string]struct{ file, want string }{
 		"half a file":       {text[:len(text)/2], "the file is cut off"},
-		"no JSON":           {"hello", "line 1"},
+		"no JSON":           {"hello", "Line 1"},
 		"another format":    {`{"format": "cards", "version": 1}`, "Not a Jointime book"},
 		"another version":   {strings.Replace(text, `"version": 1`, `"version": 7`, 1), "Book version 7 is not supported"},
 		"a name twice":      {strings.Replace(text, `"id": "shrimp-butter",`, `"id": "lettuce",`, 1), "missing or used twice"},

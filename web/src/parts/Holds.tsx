@@ -16,7 +16,7 @@ export function Holds({ service }: { service: string }) {
         {(c) => (
           <>
             {c.why && <div className="fw-bold">{c.why}</div>}
-            {c.advice} · <Link to={`/run-up/${service}`}>Open run-up</Link>
+            {c.advice}{c.source && <span className="quiet"> {c.source}.</span>} · <Link to={`/run-up/${service}`}>Open run-up</Link>
           </>
         )}
       </Clashes>

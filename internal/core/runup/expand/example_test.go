@@ -83,7 +83,7 @@ func Example_warmWare() {
 			fmt.Println(w.Name)
 		}
 	}
-	// Output: warm 6 × 270 mm plate
+	// Output: Warm plates: 6 × 270 mm plate
 }
 
 func Example_batches() {

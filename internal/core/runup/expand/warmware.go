@@ -3,6 +3,7 @@ package expand
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
@@ -53,7 +54,7 @@ func (b *builder) warmWare(t demand.Consumer) {
 		w := b.of.Work[load[0]]
 		w.To = b.of.Work[load[len(load)-1]].To
 		w.Wave, w.Component, w.Number, w.Portions, w.First = 0, "", 0, plates, 0
-		from := b.chore(task, id, work.Ware, w, recipe.Step{ID: "plates", Name: fmt.Sprintf("%s plates: %d × %s", verb, plates, ware.Name), Time: seconds(platesTake + platesEach*int64(plates)), Hands: recipe.Hands{Work: recipe.AllHands}})
+		from := b.chore(task, id, work.Ware, w, recipe.Step{ID: "plates", Name: strings.TrimSuffix(fmt.Sprintf("%s plates: %d × %s", verb, plates, ware.Name), " × "), Time: seconds(platesTake + platesEach*int64(plates)), Hands: recipe.Hands{Work: recipe.AllHands}})
 		first, last := load[0], load[len(load)-1]
 		wanted := schedule.Link{From: from, To: b.id(first), Min: ptr(0), Max: ptr(platesWait), Over: ptr(priceSetup)}
 		taken := schedule.Link{From: from, To: b.id(last), Min: ptr(0)}

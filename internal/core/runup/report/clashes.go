@@ -57,12 +57,12 @@ func (r *reporter) clash(b schedule.Breach) (Clash, bool) {
 		return r.stale(b, *k), true
 	}
 	if l := r.of.Links[*b.Link].Limit; l != nil {
-		return Clash{What: r.sayPublished(*b.Link), Source: l.Cited(), Bar: &from, Strict: true}.because(r, to), true
+		return Clash{What: r.sayPublished(*b.Link), Source: l.Source, Bar: &from, Strict: true}.because(r, to), true
 	}
 	limit := *r.problem.Links[*b.Link].Max + w.Wash
 	hold := holdName(w.Wait.Reason)
 	return Clash{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
-		because(r, to, "allow a longer "+hold, "move the course"), true
+		because(r, to, "allow a longer "+holdWord(w.Wait.Reason), "move the course"), true
 }
 
 // apart says that the plates of one table leave at different times.

@@ -43,7 +43,7 @@ func (r *reporter) presses() []Press {
 			})
 		}
 		worst[key] = l.Within - gap
-		out = append(out, Press{Bar: from, Over: gap > l.Within, Say: r.sayPublished(e), Source: l.Cited()})
+		out = append(out, Press{Bar: from, Over: gap > l.Within, Say: r.sayPublished(e), Source: l.Source})
 	}
 	return append(out, r.unplaced()...)
 }
@@ -97,7 +97,7 @@ func (r *reporter) sayPublished(e int) string {
 func (r *reporter) unplaced() (out []Press) {
 	for _, u := range r.of.Unplaced {
 		from := r.of.Work[u.After]
-		out = append(out, Press{Bar: u.After, Over: true, Source: u.Limit.Cited(),
+		out = append(out, Press{Bar: u.After, Over: true, Source: u.Limit.Source,
 			Say: fmt.Sprintf("%s: held %s or more after %s, place not set. Out of temperature control: limit %s.", from.Made, units.FormatDuration(u.Least), from.Name, units.FormatDuration(u.Limit.Within))})
 	}
 	return out

@@ -77,6 +77,9 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 		if r.of.Links[stop.Link].Limit != nil {
 			return -1, end, "food safety limit"
 		}
+		if most := *r.problem.Links[stop.Link].Max; most < 0 { // it is over so long before the other
+			return -1, end, fmt.Sprintf("%s before %s", units.FormatDuration(-most), r.call(stop.Other))
+		}
 		return -1, end, fmt.Sprintf("up to %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
 	case reason.Latest:
 		if r.of.Work[i].Fixed != "" {
@@ -162,6 +165,14 @@ func holdName(reason string) string {
 	return reason
 }
 
+// holdWord is that where it stands behind an article: rest, chill; what has several words is a hold.
+func holdWord(reason string) string {
+	if strings.ContainsAny(reason, " ,") {
+		return "hold"
+	}
+	return holdName(reason)
+}
+
 // taken says what somebody is on, or something is in use for.
 func (r *reporter) taken(resource, other string) string {
 	if r.isCook(resource) {
@@ -230,7 +241,7 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 	switch stop.Rule {
 	case reason.LinkMin:
 		if s := r.before(i, stop); s != "" {
-			return "the " + holdName(s) + " would be too short"
+			return "the " + holdWord(s) + " would be too short"
 		}
 		return other + map[bool]string{true: " follows", false: " is not finished"}[later]
 	case reason.LinkMax:
@@ -240,7 +251,7 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 		if l := r.of.Links[stop.Link].Limit; l != nil {
 			return fmt.Sprintf("%s, limit %s (%s)", words.Lower(l.What), units.FormatDuration(l.Within), l.Source)
 		}
-		return "the " + holdName(r.before(i, stop)) + " would be too long"
+		return "the " + holdWord(r.before(i, stop)) + " would be too long"
 	case reason.Busy:
 		return r.taken(stop.Resource, other)
 	case reason.Pause:

@@ -25,6 +25,7 @@ import { StepEditor } from './StepEditor'
 import { methodOf, newStep, others, saidAgain, withSteps } from './steps'
 import type { Part, Pick, View } from './types'
 import { VersionEditor } from './VersionEditor'
+import { Decides } from '../../parts/Decides'
 
 
 export function Dish({ id }: { id: string }) {
@@ -70,6 +71,7 @@ function Sheet({ view }: { view: View }) {
             <ComponentLines key={c.component.id} view={view} part={c} openStep={part === c ? step : ''} pick={pick} show={show} />
           ))}
           <AddComponent view={view} show={show} />
+          {view.components.some((c) => c.made.methods.some((m) => m.steps.some((s) => (s.cautions?.length ?? 0) > 0))) && <Decides />}
           <p className="mt-3">
             <a href={`/api/dishes/${view.dish.id}/recipe.jsonld`}>Export as schema.org Recipe</a>
           </p>

@@ -6,6 +6,7 @@ import { Form } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
 import { useHeat } from '../../parts/heat'
 import { spoken } from '../../parts/words'
+import { Decides } from '../../parts/Decides'
 
 type Props = { chosen: string[]; own: Record<string, string>; wrong?: string; set: (part: { limits?: string[]; own?: Record<string, string> }) => void }
 
@@ -50,7 +51,7 @@ export function Limits({ chosen, own, wrong, set }: Props) {
           </tbody>
         </table>
       </details>
-      <p className="small quiet">Check these figures against the current edition before you rely on them. Local food law, the kitchen’s own safety plan and trained people decide.</p>
+      <Decides>Check these figures against the current edition before you rely on them.</Decides>
     </fieldset>
   )
 }

@@ -11,6 +11,7 @@ import { clock, count, day } from '../../parts/words'
 import { Labels } from './Labels'
 import { axisOf, labelsOf } from './strip'
 import { TaskRow, VisitRow } from './Task'
+import { Decides } from '../../parts/Decides'
 
 type View = Schemas['MiseView']
 
@@ -104,6 +105,7 @@ function Sheet({ view }: { view: View }) {
           ))}
         </section>
       ))}
+      {shown.some((t) => t.cautions.length > 0) && <Decides />}
       {sheet.stray.length > 0 && (
         <Bracket what="Ticked, no longer on the list">
           {sheet.stray.map((t) => `${t.name || t.task} by ${t.who}, ${clock(t.at, false)}`).join(' · ')}

@@ -19,6 +19,7 @@ import { Strands } from './Strands'
 import type { Plan } from './types'
 import { waitOf } from './waits'
 import { Why } from './Why'
+import { Decides } from '../../parts/Decides'
 
 const views = [
   ['strands', 'Strands'],
@@ -102,6 +103,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
           <>
             {c.why && <div className="fw-bold">{c.why}</div>}
             {c.advice}
+            {c.source && <span className="quiet"> {c.source}.</span>}
             {c.bar !== undefined && (
               <>
                 {' · '}
@@ -137,6 +139,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
           <Why plan={plan} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
         </>
       )}
+      {(plan.presses.length > 0 || plan.bars.some((b) => (b.cautions?.length ?? 0) > 0)) && <Decides />}
       <p className="small quiet mt-3 tools">
         <a href={`/api/services/${encodeURIComponent(plan.service)}/problem.json`}>Export problem (JSON)</a> ·{' '}
         <a href={`/api/services/${encodeURIComponent(plan.service)}/plan.json`}>Export plan (JSON)</a>

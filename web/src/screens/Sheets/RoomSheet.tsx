@@ -3,6 +3,7 @@
 import type { Schemas } from '../../api/client'
 import { Bracket } from '../../parts/States'
 import { clock } from '../../parts/words'
+import { Decides } from '../../parts/Decides'
 
 type Room = Schemas['Briefing']
 type Dish = Room['courses'][number]['dishes'][number]
@@ -43,7 +44,7 @@ export function RoomSheet({ room }: { room: Room }) {
           </div>
         </section>
       ))}
-      <p className="small quiet">Allergens as recorded in the book. Local food law, the kitchen’s own plan and trained people decide what is served to whom.</p>
+      <Decides>Allergens as recorded in the book.</Decides>
     </>
   )
 }

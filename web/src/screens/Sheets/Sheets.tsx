@@ -9,6 +9,7 @@ import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { clock, count, day, duration } from '../../parts/words'
 import { RoomSheet } from './RoomSheet'
+import { Decides } from '../../parts/Decides'
 
 type View = Schemas['SheetsView']
 type Call = View['calls'][number]
@@ -77,6 +78,7 @@ function Files({ view, pick }: { view: View; pick: string }) {
 function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
   const heat = useHeat()
   return (
+    <>
     <table className="call-sheet">
       <tbody>
         {calls.map((c, i) => (
@@ -119,6 +121,8 @@ function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
         ))}
       </tbody>
     </table>
+    {calls.some((c) => (c.care?.length ?? 0) > 0) && <Decides />}
+    </>
   )
 }
 
