@@ -48,6 +48,9 @@ type (
 	bookFiles  struct{ base }
 	start      struct{ base }
 	undo       struct{ base }
+	menus      struct{ base }
+	deleting   struct{ base }
+	finding    struct{ base }
 	cards      struct{ base }
 	live       struct{ base }
 	tablets    struct{ base }

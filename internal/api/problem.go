@@ -154,11 +154,14 @@ func (s base) fail(err error) *Problem {
 	case errors.As(err, &faults):
 		return malformed(faults)
 	case errors.As(err, &clash):
-		p := problem(undoConflict, "Not undone: "+clash.Now.Who+" has since changed "+strings.Join(revise.Labels(clash.Places, clash.Now.Body), ", ")+".")
+		p := problem(undoConflict, "Not undone: "+clash.Now.Who+" has since "+since(clash)+".")
 		p.Conflicts, p.Current, p.Version, p.Who = clash.Places, clash.Now.Body, clash.Now.Version, clash.Now.Who
 		return p
 	case errors.As(err, &lost):
 		p := problem(editConflict, lost.Now.Who+" has changed this meanwhile.")
+		if lost.Now.Deleted() {
+			p.Detail = lost.Now.Who + " has deleted this meanwhile. Save it once more to bring it back as you have it."
+		}
 		p.Current, p.Version, p.Who = lost.Now.Body, lost.Now.Version, lost.Now.Who
 		return p
 	case errors.Is(err, store.ErrNotFound):
@@ -291,4 +294,12 @@ func under(member string, err error) error {
 	var out fault.List
 	out.Under(member, faults)
 	return out
+}
+
+// since says what somebody did to a document that is to be undone.
+func since(c *store.Clash) string {
+	if c.Now.Deleted() {
+		return "deleted it"
+	}
+	return "changed " + strings.Join(revise.Labels(c.Places, c.Now.Body), ", ")
 }

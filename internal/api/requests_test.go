@@ -33,20 +33,23 @@ func TestEveryChangeIsMadeOnceForItsKey(t *testing.T) {
 		read(t, chef.send("POST", "/api/read/paste", map[string]any{"text": name + "\n\n" + name + ":\n2 slices bread\ntoast 3 min\n"}), &out)
 		return out.Pasted
 	}
-	service := map[string]any{"dishes": []string{"roast-hake"}, "day": "2026-03-20", "hour": "19:30", "plates": 2}
+	service := map[string]any{"kitchen": "back-kitchen", "dishes": []string{"roast-hake"}, "day": "2026-03-20", "hour": "19:30", "plates": 2}
 	for _, c := range []struct {
 		method, path string
 		body, other  any
 	}{
 		{"PUT", "/api/components/hake", edit(version, doc), edit(version+1, other)},
 		{"POST", "/api/undo", map[string]any{"screen": "fish"}, map[string]any{"screen": "fish", "again": true}},
-		{"POST", "/api/services", service, map[string]any{"dishes": []string{"guinea-fowl"}, "day": "2026-03-20", "hour": "19:30", "plates": 2}},
+		{"POST", "/api/services", service, map[string]any{"kitchen": "back-kitchen", "dishes": []string{"guinea-fowl"}, "day": "2026-03-20", "hour": "19:30", "plates": 2}},
 		{"POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-21"}, map[string]any{"day": "2026-03-22"}},
 		{"POST", "/api/kitchens", map[string]any{"name": "Annexe", "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}, map[string]any{"name": "Other", "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}},
 		{"POST", "/api/dishes", pasted("Toast"), pasted("Rusk")},
 		{"PUT", "/api/dishes/roast-hake/photo.jpg", picture(t, 300), picture(t, 301)},
 		{"DELETE", "/api/dishes/roast-hake/photo", nil, map[string]any{}},
 		{"POST", "/api/dishes/roast-hake/photo/back", nil, map[string]any{}},
+		{"POST", "/api/menus", map[string]any{"name": "Lunch", "courses": []any{}}, map[string]any{"name": "Brunch", "courses": []any{}}},
+		{"POST", "/api/ingredients/oil/merge", map[string]any{"into": "rapeseed-oil"}, map[string]any{"into": "butter"}},
+		{"DELETE", "/api/dishes/guinea-fowl", nil, map[string]any{}},
 	} {
 		name := c.method + " " + c.path
 		key := []string{"Idempotency-Key", name, "Jointime-Screen", "fish"}
@@ -136,7 +139,7 @@ func TestImportAndUndoAreJudged(t *testing.T) {
 // What is past can be entered as a record, and is read only from then on.
 func TestAServiceOfThePastIsEntered(t *testing.T) {
 	chef := newHouse(t).cook("Head chef")
-	body := map[string]any{"dishes": []string{"roast-hake"}, "day": "2025-06-01", "hour": "19:30", "plates": 6}
+	body := map[string]any{"kitchen": "back-kitchen", "dishes": []string{"roast-hake"}, "day": "2025-06-01", "hour": "19:30", "plates": 6}
 	assert.Contains(t, chef.send("POST", "/api/services", body).problem(t).Detail, "in the past")
 	body["record"] = true
 	a := chef.send("POST", "/api/services", body)

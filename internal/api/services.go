@@ -214,7 +214,7 @@ func (s services) copyService(ctx context.Context, in *copyInput) (*savedOutput,
 		was := next.Day
 		next.Day = in.Body.Day
 		next.ID = freeID(b, in.ID, next.Day)
-		if err := s.ahead(b.Menus[next.Menu], next, b.Zone(next.Kitchen), in.Body.Record); err != nil {
+		if err := s.ahead(b.MenuOf(next), next, b.Zone(next.Kitchen), in.Body.Record); err != nil {
 			return nil, err
 		}
 		return []store.Write{{Kind: store.Service, ID: next.ID, Body: next.Said(), What: "copied from " + was}}, nil

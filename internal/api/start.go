@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"net/http"
@@ -80,68 +81,98 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 
 type newServiceInput struct {
 	Body struct {
-		Name   string   `json:"name,omitempty" maxLength:"120"`
-		Dishes []string `json:"dishes" nullable:"false" minItems:"1" maxItems:"30" doc:"one course each, in order"`
-		Day    string   `json:"day" doc:"like 2026-11-28"`
-		Hour   string   `json:"hour" doc:"of the first course"`
-		Apart  int64    `json:"apart,omitempty" minimum:"0" maximum:"14400" doc:"seconds between courses; 0: 25 min"`
-		Plates int      `json:"plates" minimum:"1" maximum:"1000"`
-		Record bool     `json:"record,omitempty" doc:"the day is past: it is kept as a record"`
+		Name    string   `json:"name,omitempty" maxLength:"120" doc:"absent: that of the menu, or of the first dish"`
+		Menu    string   `json:"menu,omitempty" doc:"id of a kept menu that is served"`
+		Dishes  []string `json:"dishes,omitempty" maxItems:"30" doc:"without a menu: one course each, in order"`
+		Kitchen string   `json:"kitchen,omitempty" doc:"id; absent: the only one"`
+		Day     string   `json:"day" doc:"like 2026-11-28"`
+		Hour    string   `json:"hour" doc:"of the first course"`
+		Apart   int64    `json:"apart,omitempty" minimum:"0" maximum:"14400" doc:"seconds between courses; 0: 25 min"`
+		Plates  int      `json:"plates" minimum:"0" maximum:"1000" doc:"covers"`
+		Record  bool     `json:"record,omitempty" doc:"the day is past: it is kept as a record"`
 	}
 }
 
-// newService puts dishes on a menu of their own and serves it on a day.
+// newService serves a kept menu, some dishes or nothing yet, on a day in a kitchen.
 func (s start) newService(ctx context.Context, in *newServiceInput) (*savedOutput, error) {
 	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
-		k := b.AnyKitchen()
-		if k.ID == "" {
-			return nil, problem(isMalformed, "Set up the kitchen first.")
+		k, err := kitchenOf(b, in.Body.Kitchen)
+		if err != nil {
+			return nil, err
 		}
-		menu, svc := menuOf(b, in, k)
+		svc, err := serviceOf(b, in, k)
+		if err != nil {
+			return nil, err
+		}
+		menu := b.MenuOf(svc)
 		if err := menu.Validate(b.Dishes); err != nil {
 			return nil, err
 		}
-		if err := s.ahead(menu, svc, b.Zone(k.ID), in.Body.Record); err != nil {
+		if err := s.ahead(menu, svc.Resolved(menu), b.Zone(k.ID), in.Body.Record); err != nil {
 			return nil, err
 		}
-		return []store.Write{
-			{Kind: store.Service, ID: svc.ID, Body: svc, What: svc.Name + ": new"},
-			{Kind: store.Menu, ID: menu.ID, Body: menu, What: menu.Name + ": new"},
-		}, nil
+		return []store.Write{{Kind: store.Service, ID: svc.ID, Body: svc.Said(), What: svc.Name + ": new"}}, nil
 	})
 }
 
-func menuOf(b app.Book, in *newServiceInput, k kitchen.Kitchen) (recipe.Menu, service.Service) {
-	name := in.Body.Name
-	if name == "" {
-		name = b.Dishes[in.Body.Dishes[0]].Name
+// kitchenOf is the kitchen that is asked for, or the only one.
+func kitchenOf(b app.Book, id string) (kitchen.Kitchen, error) {
+	k, known := b.Kitchens[id]
+	switch {
+	case known:
+		return k, nil
+	case len(b.Kitchens) == 0:
+		return k, problem(isMalformed, "Set up the kitchen first.")
+	case id != "":
+		return k, fault.List{{Field: "kitchen", What: "No such kitchen."}}
+	case len(b.Kitchens) > 1:
+		return k, fault.List{{Field: "kitchen", What: "Choose a kitchen."}}
 	}
-	menus := map[string]bool{}
-	for id := range b.Menus {
-		menus[id] = true
-	}
-	menu := recipe.Menu{ID: recipe.Slug(name, menus), Name: name, Courses: []recipe.Course{}}
-	svc := service.Service{Name: name, Menu: menu.ID, Kitchen: k.ID, Day: in.Body.Day, Courses: []service.CourseHour{}}
-	svc.ID = freeID(b, menu.ID, in.Body.Day)
-	apart := in.Body.Apart
-	if apart == 0 {
-		apart = 25 * 60
-	}
-	courses := map[string]bool{}
-	for i, dish := range in.Body.Dishes {
-		c := recipe.Course{ID: recipe.Slug(dish, courses), Name: b.Dishes[dish].Name, Dishes: []string{dish}}
-		menu.Courses = append(menu.Courses, c)
-		svc.Courses = append(svc.Courses, service.CourseHour{Course: c.ID, Hour: later(in.Body.Hour, apart*int64(i)), Covers: []service.Covers{{Dish: dish, Plates: in.Body.Plates}}})
-	}
-	return menu, svc
+	return b.AnyKitchen(), nil
 }
 
-// later is an hour so many seconds after another, as it is typed where that is
-// no hour: the fault is told when the service is judged.
-func later(hour string, seconds int64) string {
-	at, err := time.Parse("15:04", hour)
-	if err != nil || seconds == 0 {
-		return hour
+func serviceOf(b app.Book, in *newServiceInput, k kitchen.Kitchen) (service.Service, error) {
+	menu, kept := b.Menus[in.Body.Menu]
+	if in.Body.Menu != "" && !kept {
+		return service.Service{}, fault.List{{Field: "menu", What: "No such menu."}}
 	}
-	return at.Add(time.Duration(seconds) * time.Second).Format("15:04")
+	if !kept {
+		menu = menuOf(b, in.Body.Dishes)
+	}
+	name := cmp.Or(strings.TrimSpace(in.Body.Name), menu.Name, "New service")
+	svc := service.Service{Name: name, Menu: menu.ID, Kitchen: k.ID, Day: in.Body.Day}
+	svc.ID = freeID(b, recipe.Slug(name, map[string]bool{}), in.Body.Day)
+	if !kept {
+		menu.ID, menu.Name, svc.Menu = svc.ID, name, ""
+		svc.Own = &menu
+	}
+	svc = svc.Fit(menu)
+	for i := range svc.Courses {
+		c := &svc.Courses[i]
+		if i == 0 {
+			c.Hour = in.Body.Hour
+		} else if in.Body.Apart >= 60 {
+			minutes := in.Body.Apart / 60
+			c.After = &minutes
+		}
+		if dishes := menu.Courses[i].Dishes; len(dishes) > 0 && in.Body.Plates > 0 {
+			c.Covers = []service.Covers{{Dish: dishes[0], Plates: in.Body.Plates}}
+		}
+	}
+	return svc, nil
+}
+
+// menuOf makes a menu of dishes, one course each.
+func menuOf(b app.Book, dishes []string) recipe.Menu {
+	menu := recipe.Menu{Courses: []recipe.Course{}}
+	courses := map[string]bool{}
+	for i, dish := range dishes {
+		name := b.Dishes[dish].Name
+		if i == 0 {
+			menu.Name = name
+		}
+		id := recipe.Slug(dish, courses)
+		menu.Courses = append(menu.Courses, recipe.Course{ID: id, Name: name, Dishes: []string{dish}})
+	}
+	return menu
 }

@@ -5,7 +5,6 @@ import (
 	"net/http"
 
 	"jointime/internal/core/revise"
-	"jointime/internal/store"
 )
 
 func (s undo) routes(at *registry) {
@@ -47,9 +46,9 @@ func (s undo) postUndo(ctx context.Context, in *postUndoInput) (*savedOutput, er
 		return nil, err
 	}
 	q.Screen = in.Body.Screen
-	rev, err := s.app.Undo(ctx, q, in.Body.Again, revise.Merge)
+	made, err := s.app.Undo(ctx, q, in.Body.Again, revise.Merge)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return saved([]store.Revision{rev}), nil
+	return saved(made), nil
 }

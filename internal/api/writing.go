@@ -71,6 +71,9 @@ func saved(made []store.Revision) *savedOutput {
 
 // offer adds to a lost race what the two changes would be together.
 func (s base) offer(ctx context.Context, p *Problem, w store.Write) *Problem {
+	if string(p.Current) == "null" { // it was deleted: there is nothing to join with
+		return p
+	}
 	base, err := s.store.At(ctx, w.Kind, w.ID, w.Base)
 	if err != nil {
 		return p
@@ -82,8 +85,17 @@ func (s base) offer(ctx context.Context, p *Problem, w store.Write) *Problem {
 	if p.Merged, p.Conflicts, err = revise.Merge(base.Body, mine, p.Current); err != nil {
 		p.Merged = nil
 	}
-	if all, err := revise.Differences(mine, p.Current); err == nil {
+	if all, err := revise.Differences(mine, p.Current, s.named(ctx)); err == nil {
 		p.Differences = revise.At(all, p.Conflicts)
 	}
 	return p
+}
+
+// named gives the names of documents by their ids.
+func (s base) named(ctx context.Context) func(id string) string {
+	b, err := s.app.Book(ctx)
+	if err != nil {
+		return nil
+	}
+	return b.Named
 }

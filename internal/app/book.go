@@ -35,6 +35,15 @@ func (b Book) Recipes() recipe.Book {
 	return recipe.Book{Ingredients: b.Ingredients, Components: b.Components, Dishes: b.Dishes}
 }
 
+// MenuOf is what a service serves: its own menu where it has been changed for it alone,
+// otherwise the kept one.
+func (b Book) MenuOf(svc service.Service) recipe.Menu {
+	if svc.Own != nil {
+		return *svc.Own
+	}
+	return b.Menus[svc.Menu]
+}
+
 // AnyKitchen is the first kitchen by its id; an empty one where there is none.
 func (b Book) AnyKitchen() kitchen.Kitchen {
 	for _, id := range slices.Sorted(maps.Keys(b.Kitchens)) {
@@ -54,7 +63,9 @@ func (b Book) with(docs []store.Document) (Book, error) {
 	b.versions = copied(b.versions)
 	menus := false
 	for _, d := range docs {
-		if err := b.put(d); err != nil {
+		if d.Deleted() {
+			b.drop(d)
+		} else if err := b.put(d); err != nil {
 			return b, fmt.Errorf("read %s %q: %w", d.Kind, d.ID, err)
 		}
 		b.versions[string(d.Kind)+"/"+d.ID] = d.Version
@@ -62,7 +73,7 @@ func (b Book) with(docs []store.Document) (Book, error) {
 	}
 	for id, svc := range b.Services {
 		if menus || slices.ContainsFunc(docs, func(d store.Document) bool { return d.Kind == store.Service && d.ID == id }) {
-			b.Services[id] = svc.Resolved(b.Menus[svc.Menu])
+			b.Services[id] = svc.Resolved(b.MenuOf(svc))
 		}
 	}
 	return b, nil
@@ -98,6 +109,28 @@ func (b Book) put(d store.Document) error {
 	return nil
 }
 
+// drop takes out what was deleted.
+func (b Book) drop(d store.Document) {
+	switch d.Kind {
+	case store.Ingredient:
+		delete(b.Ingredients, d.ID)
+	case store.Kitchen:
+		delete(b.Kitchens, d.ID)
+	case store.Component:
+		delete(b.Components, d.ID)
+	case store.Dish:
+		delete(b.Dishes, d.ID)
+	case store.Menu:
+		delete(b.Menus, d.ID)
+	case store.Service:
+		delete(b.Services, d.ID)
+	case store.Supplier:
+		delete(b.Suppliers, d.ID)
+	case store.Stock:
+		delete(b.Stock, d.ID)
+	}
+}
+
 func parse[T any](m map[string]T, d store.Document) error {
 	var v T
 	if err := json.Unmarshal(d.Body, &v); err != nil {
@@ -125,13 +158,15 @@ func (b Book) input(id string) (demand.Input, map[string]int64, error) {
 	if !known {
 		return demand.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
 	}
-	in := demand.Input{Kitchen: b.Kitchens[svc.Kitchen], Menu: b.Menus[svc.Menu], Service: svc, Zone: b.Zone(svc.Kitchen),
+	in := demand.Input{Kitchen: b.Kitchens[svc.Kitchen], Menu: b.MenuOf(svc), Service: svc, Zone: b.Zone(svc.Kitchen),
 		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	pins := map[string]int64{}
 	pin := func(kind store.Kind, id string) { pins[string(kind)+"/"+id] = b.Version(kind, id) }
 	pin(store.Service, id)
 	pin(store.Kitchen, svc.Kitchen)
-	pin(store.Menu, svc.Menu)
+	if _, kept := b.Menus[svc.Menu]; kept {
+		pin(store.Menu, svc.Menu)
+	}
 	for _, c := range in.Menu.Courses {
 		for _, dish := range c.Dishes {
 			in.Dishes[dish] = b.Dishes[dish]

@@ -28,6 +28,7 @@ type edition struct {
 	seq   int64
 	book  Book
 	shelf func() search.Shelf
+	names func() finder
 }
 
 func newBooks(st *store.Store, now func() time.Time) *Books {
@@ -50,6 +51,17 @@ func (k *Books) Shelf(ctx context.Context) (search.Shelf, error) {
 		return search.Shelf{}, err
 	}
 	return e.shelf(), nil
+}
+
+// Find lists what has names with words that begin with all of some words, or has such a thing
+// in it: names first, and of services the newest.
+func (k *Books) Find(ctx context.Context, words, kinds []string, most int) ([]Match, int, error) {
+	e, err := k.in(ctx, k.store.Reader)
+	if err != nil {
+		return nil, 0, err
+	}
+	found, all := e.names().find(words, kinds, most)
+	return found, all, nil
 }
 
 // in is the newest edition of what is read.
@@ -75,6 +87,7 @@ func (k *Books) in(ctx context.Context, r store.Reader) (*edition, error) {
 		return nil, err
 	}
 	next.shelf = sync.OnceValue(func() search.Shelf { return search.NewShelf(next.book.Recipes(), next.book.AnyKitchen()) })
+	next.names = sync.OnceValue(func() finder { return newFinder(next.book) })
 	k.have.CompareAndSwap(have, next) // where somebody else was faster, theirs stands
 	return next, nil
 }
@@ -122,12 +135,16 @@ func (k *Books) Update(ctx context.Context, q store.Request, decide func(Book) (
 
 // Undo takes back the newest change that somebody made on a screen, or does it again,
 // where what comes of it is judged to be sound.
-func (k *Books) Undo(ctx context.Context, q store.Request, again bool, join store.Joiner) (store.Revision, error) {
-	return k.store.Undo(ctx, q, again, join, func(r store.Reader, rev store.Revision) error {
+func (k *Books) Undo(ctx context.Context, q store.Request, again bool, join store.Joiner) ([]store.Revision, error) {
+	return k.store.Undo(ctx, q, again, join, func(r store.Reader, list []store.Revision) error {
 		e, err := k.in(ctx, r)
 		if err != nil {
 			return err
 		}
-		return e.book.judge([]store.Document{{Kind: rev.Kind, ID: rev.ID, Version: rev.Version, Body: rev.Body}}, k.now())
+		docs := make([]store.Document, len(list))
+		for i, rev := range list {
+			docs[i] = store.Document{Kind: rev.Kind, ID: rev.ID, Version: rev.Version, Body: rev.Body}
+		}
+		return e.book.judge(docs, k.now())
 	})
 }

@@ -24,6 +24,12 @@ func (b Book) judge(docs []store.Document, now time.Time) error {
 		return err
 	}
 	for _, d := range docs {
+		if d.Deleted() {
+			if err := b.judgeDeleted(next, d, now); err != nil {
+				return err
+			}
+			continue
+		}
 		if err := b.judgeOne(next, d, now); err != nil {
 			var faults fault.List
 			if len(docs) > 1 && errors.As(err, &faults) {
@@ -74,22 +80,20 @@ func JudgeKitchen(k kitchen.Kitchen) error {
 // judgeService judges a service in the next book against the one that it takes the place
 // of. A new one may be of a day that is past: so a history is brought in.
 func (b Book) judgeService(next Book, svc service.Service, now time.Time) error {
-	menu, hasMenu := next.Menus[svc.Menu]
+	menu := next.MenuOf(svc)
 	if _, has := next.Kitchens[svc.Kitchen]; !has {
 		return fault.List{{Field: "kitchen", What: "No such kitchen."}}
 	}
-	if !hasMenu {
+	if _, kept := next.Menus[svc.Menu]; svc.Menu != "" && !kept || svc.Menu == "" && svc.Own == nil {
 		return fault.List{{Field: "menu", What: "No such menu."}}
+	}
+	if err := menu.Validate(next.Dishes); err != nil {
+		return err
 	}
 	zone := next.Zone(svc.Kitchen)
 	if old, known := b.Services[svc.ID]; known {
-		switch {
-		case old.Past(now, b.Zone(old.Kitchen)):
+		if old.Past(now, b.Zone(old.Kitchen)) {
 			return ErrPast
-		case svc.Kitchen != old.Kitchen:
-			return fault.List{{Field: "kitchen", What: "the kitchen of a service stays as it is"}}
-		case svc.Menu != old.Menu:
-			return fault.List{{Field: "menu", What: "the menu of a service stays as it is"}}
 		}
 	} else if svc.Past(now, zone) {
 		now = time.Time{} // no hour of it is too early

@@ -68,6 +68,7 @@ var may = map[string]string{
 	"recipe/quantity":   "fault kitchen recipe units words",
 	"recipe/supply":     "fault recipe recipe/quantity units",
 	"recipe/entry":      "fault kitchen limits plating reading recipe units words",
+	"recipe/cleanup":    "plating recipe",
 	"recipe/contents":   "fault kitchen plating recipe units words",
 	"recipe/review":     "fault kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
 	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",

@@ -32,6 +32,9 @@ type Document struct {
 	Body    json.RawMessage `db:"body"`
 }
 
+// Deleted tells a thing that is no longer there: its versions are kept.
+func (d Document) Deleted() bool { return string(d.Body) == "null" }
+
 // Revision is one state of a thing: who made it, when, and what it was.
 type Revision struct {
 	Seq      int64           `db:"seq"`
@@ -49,6 +52,9 @@ type Revision struct {
 	At       time.Time       `db:"at"`
 }
 
+// Deleted tells a revision with which the thing ceased to be there.
+func (r Revision) Deleted() bool { return string(r.Body) == "null" }
+
 // ErrNotFound says that there is no such thing.
 var ErrNotFound = errors.New("there is no such thing")
 
@@ -65,6 +71,9 @@ func (c *Conflict) Error() string {
 func (s *Store) Get(ctx context.Context, kind Kind, id string) (d Document, err error) {
 	err = s.DB.GetContext(ctx, &d, `select kind, id, version, body from thing where kind = $1 and id = $2`, kind, id)
 	if errors.Is(err, sql.ErrNoRows) {
+		return d, fmt.Errorf("%s %q: %w", kind, id, ErrNotFound)
+	}
+	if err == nil && d.Deleted() {
 		return d, fmt.Errorf("%s %q: %w", kind, id, ErrNotFound)
 	}
 	return d, wrap(err, "read %s %q", kind, id)

@@ -179,7 +179,7 @@ func TestAPhotographIsTakenOffAndPutBack(t *testing.T) {
 	assert.Equal(t, "jpeg", string(jpeg))
 }
 
-func always(store.Reader, store.Revision) error { return nil }
+func always(store.Reader, []store.Revision) error { return nil }
 
 func TestUndoIsOnesOwnAndKeepsWhatOthersDid(t *testing.T) {
 	s := pgtest.Store(t)
@@ -222,7 +222,7 @@ func TestUndoThatIsNotAllowedChangesNothing(t *testing.T) {
 	save(t, s, 0, "chef", doc{Name: "one"})
 	save(t, s, 1, "chef", doc{Name: "two"})
 	no := errors.New("no")
-	_, err := s.Undo(context.Background(), on("chef"), false, revise.Merge, func(store.Reader, store.Revision) error { return no })
+	_, err := s.Undo(context.Background(), on("chef"), false, revise.Merge, func(store.Reader, []store.Revision) error { return no })
 	assert.ErrorIs(t, err, no)
 	_, version := now(t, s)
 	assert.Equal(t, int64(2), version)

@@ -26,45 +26,47 @@ type Clash struct {
 }
 
 // Undo takes back the newest change that a person made on a screen and that
-// still stands; again true does the newest taken-back one again. What others
-// changed elsewhere in the document stays. Allow may refuse what would come of
-// it, seeing what there is.
-func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, allow func(Reader, Revision) error) (rev Revision, err error) {
-	var place int64
-	err = s.once(ctx, q, &place, func(tx *sqlx.Tx) error {
-		last, err := lastOwn(ctx, tx, q.Person, q.Screen, again)
+// still stands, with all that was written together with it; again true does the newest
+// taken-back one again. What others changed elsewhere in the documents stays. Allow may
+// refuse what would come of it, seeing what there is.
+func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, allow func(Reader, []Revision) error) (made []Revision, err error) {
+	var places []int64
+	err = s.once(ctx, q, &places, func(tx *sqlx.Tx) error {
+		group, err := lastOwn(ctx, tx, q.Person, q.Screen, again)
 		if err != nil {
 			return err
 		}
-		rev, err = revert(ctx, tx, last, join)
-		if err != nil {
+		made = nil
+		for _, last := range group {
+			rev, err := revert(ctx, tx, last, join)
+			if err != nil {
+				return err
+			}
+			rev.Version, rev.Who, rev.Person, rev.Screen = rev.Version+1, q.Who, q.Person, q.Screen
+			rev.Act, rev.What, rev.Reverts = "undo", "undone: "+last.What, &last.Seq
+			if again {
+				rev.Act, rev.What = "redo", "redone: "+original(last.What)
+			}
+			made = append(made, rev)
+		}
+		if err := allow(Reader{tx}, made); err != nil {
 			return err
 		}
-		now := rev.Version
-		rev.Version, rev.Who, rev.Person, rev.Screen = now+1, q.Who, q.Person, q.Screen
-		rev.Act, rev.What, rev.Reverts = "undo", "undone: "+last.What, &last.Seq
-		if again {
-			rev.Act, rev.What = "redo", "redone: "+original(last.What)
-		}
-		if err := allow(Reader{tx}, rev); err != nil {
+		if err := put(ctx, tx, made); err != nil {
 			return err
 		}
-		written := []Revision{rev}
-		if err := put(ctx, tx, written); err != nil {
-			return err
+		for i, last := range group {
+			places = append(places, made[i].Seq)
+			if err := markReverted(ctx, tx, last, again); err != nil {
+				return err
+			}
 		}
-		rev = written[0]
-		place = rev.Seq
-		return markReverted(ctx, tx, last, again)
+		return nil
 	})
-	if err != nil || rev.Seq > 0 {
-		return rev, err
+	if err == nil && len(made) == 0 {
+		return s.revisions(ctx, places)
 	}
-	list, err := s.revisions(ctx, []int64{place})
-	if err == nil && len(list) > 0 {
-		rev = list[0]
-	}
-	return rev, err
+	return made, err
 }
 
 func original(what string) string {
@@ -74,31 +76,41 @@ func original(what string) string {
 	return what
 }
 
-// lastOwn finds the change to take back, or the taking back to undo. A plain
-// change after it ends what could be done again.
-func lastOwn(ctx context.Context, tx *sqlx.Tx, person, screen string, again bool) (last Revision, err error) {
+// lastOwn finds the change to take back, or the taking back to undo: all that was written
+// together, the one that was done first in front. A plain change after it ends what could be
+// done again. What was made new alone is deleted and not taken back.
+func lastOwn(ctx context.Context, tx *sqlx.Tx, person, screen string, again bool) (group []Revision, err error) {
 	query := `select * from revision where person = $1 and screen = $2 and act = 'edit' and not reverted and version > 1 order by seq desc limit 1`
 	if again {
 		query = `select * from revision r where person = $1 and screen = $2 and act = 'undo' and not reverted
 			and seq > (select coalesce(max(seq), 0) from revision e where e.person = $1 and e.screen = $2 and e.act = 'edit')
 			order by seq desc limit 1`
 	}
-	err = tx.GetContext(ctx, &last, query, person, screen)
-	if errors.Is(err, sql.ErrNoRows) {
-		return last, ErrNothing
+	var last Revision
+	switch err = tx.GetContext(ctx, &last, query, person, screen); {
+	case errors.Is(err, sql.ErrNoRows):
+		return nil, ErrNothing
+	case err != nil:
+		return nil, wrap(err, "look for the last change")
 	}
-	return last, wrap(err, "look for the last change")
+	// what one transaction writes has one moment
+	err = tx.SelectContext(ctx, &group, `select * from revision where person = $1 and screen = $2 and act = $3 and at = $4 and not reverted order by seq`, person, screen, last.Act, last.At)
+	return group, wrap(err, "look for what was written with it")
 }
 
 // revert computes the document without a change: what stood before it, joined
 // with what others did since. The version is the one that stands now.
 func revert(ctx context.Context, tx *sqlx.Tx, last Revision, join Joiner) (out Revision, err error) {
 	var before, now Revision
+	before.Body = json.RawMessage("null") // it was not there
 	for _, q := range []struct {
 		into *Revision
 		rest string
 		arg  int64
 	}{{&before, "version = $3", last.Version - 1}, {&now, "version >= $3 order by version desc limit 1", last.Version}} {
+		if q.arg == 0 {
+			continue
+		}
 		if err := tx.GetContext(ctx, q.into, `select * from revision where kind = $1 and id = $2 and `+q.rest, last.Kind, last.ID, q.arg); err != nil {
 			return out, wrap(err, "read %s %q", last.Kind, last.ID)
 		}
@@ -139,8 +151,8 @@ func (s *Store) Own(ctx context.Context, person, screen string) (back, again str
 			if err != nil {
 				return err
 			}
-			if *want.into = original(last.What); *want.into == "" {
-				*want.into = fmt.Sprintf("%s %s", last.Kind, last.ID)
+			if *want.into = original(last[0].What); *want.into == "" {
+				*want.into = fmt.Sprintf("%s %s", last[0].Kind, last[0].ID)
 			}
 		}
 		return nil

@@ -24,8 +24,8 @@ type Request struct {
 type Write struct {
 	Kind Kind
 	ID   string
-	Base int64 // the version it was made from; 0: it is new
-	Body any
+	Base int64  // the version it was made from; 0: it is new
+	Body any    // nil: it is deleted
 	What string // in words, for the history
 }
 
@@ -168,7 +168,7 @@ func put(ctx context.Context, tx *sqlx.Tx, list []Revision) error {
 		return err
 	}
 	rows, err := tx.QueryxContext(ctx, `insert into revision (kind, id, version, body, who, person, screen, what, act, reverts)
-		select kind, id, version, body, who, person, screen, what, act, reverts
+		select kind, id, version, coalesce(body, 'null'), who, person, screen, what, act, reverts
 		from jsonb_to_recordset($1::jsonb) as r (n int, kind text, id text, version bigint, body jsonb, who text, person text, screen text, what text, act text, reverts bigint)
 		order by n returning seq, at, body, id`, string(text))
 	if err != nil {
@@ -188,7 +188,7 @@ func put(ctx context.Context, tx *sqlx.Tx, list []Revision) error {
 		return wrap(err, "keep revisions")
 	}
 	_, err = tx.ExecContext(ctx, `insert into thing (kind, id, version, body)
-		select distinct on (kind, id) kind, id, version, body from jsonb_to_recordset($1::jsonb) as r (kind text, id text, version bigint, body jsonb)
+		select distinct on (kind, id) kind, id, version, coalesce(body, 'null') from jsonb_to_recordset($1::jsonb) as r (kind text, id text, version bigint, body jsonb)
 		order by kind, id, version desc
 		on conflict (kind, id) do update set version = excluded.version, body = excluded.body`, string(text))
 	if err != nil {
@@ -200,23 +200,28 @@ func put(ctx context.Context, tx *sqlx.Tx, list []Revision) error {
 	return tell(ctx, tx, fmt.Sprint(list[len(list)-1].Seq))
 }
 
-// newest finds a revision whose document has moved on, or is not there.
+// newest finds a revision whose document has moved on, or is not there. What is new under
+// the id of something deleted goes on from its versions.
 func newest(ctx context.Context, tx *sqlx.Tx, list []Revision) error {
 	kinds, ids := make([]string, len(list)), make([]string, len(list))
 	for i, rev := range list {
 		kinds[i], ids[i] = string(rev.Kind), rev.ID
 	}
 	var now []Document
-	err := tx.SelectContext(ctx, &now, `select kind, id, version, 'null'::jsonb as body from thing where (kind, id) in (select * from unnest($1::text[], $2::text[]))`, kinds, ids)
+	err := tx.SelectContext(ctx, &now, `select kind, id, version, case when body = 'null' then body else 'true'::jsonb end as body from thing where (kind, id) in (select * from unnest($1::text[], $2::text[]))`, kinds, ids)
 	if err != nil {
 		return wrap(err, "read versions")
 	}
-	version := map[string]int64{}
+	version, gone := map[string]int64{}, map[string]bool{}
 	for _, d := range now {
-		version[string(d.Kind)+"/"+d.ID] = d.Version
+		version[string(d.Kind)+"/"+d.ID], gone[string(d.Kind)+"/"+d.ID] = d.Version, d.Deleted()
 	}
-	for _, rev := range list {
+	for i, rev := range list {
 		is := version[string(rev.Kind)+"/"+rev.ID]
+		if gone[string(rev.Kind)+"/"+rev.ID] && rev.Version == 1 {
+			rev.Version = is + 1
+			list[i].Version = rev.Version
+		}
 		switch {
 		case is == rev.Version-1:
 			version[string(rev.Kind)+"/"+rev.ID]++ // another one of the same is over this one

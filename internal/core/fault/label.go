@@ -22,7 +22,7 @@ var labels = map[string]string{
 }
 
 // hidden are members of which a form shows the inside alone.
-var hidden = map[string]bool{"body": true, "value": true, "methods": true, "steps": true, "courses": true, "placings": true, "parts": true, "versions": true, "amount": false}
+var hidden = map[string]bool{"body": true, "value": true, "methods": true, "steps": true, "courses": true, "placings": true, "parts": true, "versions": true, "own": true}
 
 // Label says where in a document a place is, as the forms name it: from the outside in,
 // "Sear: hold, up to" for "methods[oven].steps[sear].then.most", "Equipment, row 2: places" for

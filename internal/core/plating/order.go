@@ -70,3 +70,23 @@ func (l layout) wets(o, i int) bool {
 	p, q := l.spec.Placings[i], l.spec.Placings[o]
 	return (p.Texture == Crisp || p.Texture == Crunchy) && (q.Texture == Wet || q.Texture == Moist) && l.overlap[i][o] > 0.1*l.areas[i] && !l.standsOn(o, i)
 }
+
+// Without are placings without those of a component; what stood on one of them, or was
+// measured from it, stands on the plate.
+func Without(list []Placing, component string) []Placing {
+	gone := map[string]bool{}
+	for _, p := range list {
+		if p.Component == component {
+			gone[p.ID] = true
+		}
+	}
+	kept := slices.DeleteFunc(slices.Clone(list), func(p Placing) bool { return gone[p.ID] })
+	for i := range kept {
+		for _, ref := range []*string{&kept[i].On, &kept[i].Leans, &kept[i].From} {
+			if gone[*ref] {
+				*ref = ""
+			}
+		}
+	}
+	return kept
+}

@@ -1,6 +1,7 @@
 package revise
 
 import (
+	"cmp"
 	"encoding/json"
 	"fmt"
 	"reflect"
@@ -21,8 +22,9 @@ type Difference struct {
 }
 
 // Differences lists where a later revision of a document differs from an earlier
-// one, member by member, entries of lists by their ids.
-func Differences(earlier, later []byte) ([]Difference, error) {
+// one, member by member, entries of lists by their ids. Named gives the
+// names of other documents by their ids, empty for what is none; it may be nil.
+func Differences(earlier, later []byte, named func(id string) string) ([]Difference, error) {
 	var a, b any
 	if err := json.Unmarshal(earlier, &a); err != nil {
 		return nil, fmt.Errorf("compare: %w", err)
@@ -30,15 +32,26 @@ func Differences(earlier, later []byte) ([]Difference, error) {
 	if err := json.Unmarshal(later, &b); err != nil {
 		return nil, fmt.Errorf("compare: %w", err)
 	}
-	out := []Difference{}
-	compare("", a, b, &out)
 	called := map[string]string{}
 	collect(a, called)
 	collect(b, called)
-	for i := range out {
-		out[i].Where = fault.Label(out[i].place, func(id string) string { return called[id] })
+	c := comparison{out: []Difference{}, named: func(id string) string {
+		if name := called[id]; name != "" || named == nil {
+			return name
+		}
+		return named(id)
+	}}
+	c.compare("", a, b)
+	for i, d := range c.out {
+		c.out[i].Where = fault.Label(d.place, c.named)
 	}
-	return out, nil
+	return c.out, nil
+}
+
+// comparison is of two documents, of whose members named gives the names by their ids.
+type comparison struct {
+	out   []Difference
+	named func(id string) string
 }
 
 // At are those of some differences that lie in one of some places, given as Merge gives them.
@@ -80,32 +93,32 @@ func collect(v any, into map[string]string) {
 	}
 }
 
-func compare(where string, a, b any, out *[]Difference) {
+func (c *comparison) compare(where string, a, b any) {
 	if reflect.DeepEqual(a, b) {
 		return
 	}
 	if ao, bo, ok := both[map[string]any](a, b); ok && !amount(ao) && !amount(bo) {
 		for _, name := range names(ao, bo) {
-			compare(join(where, name), ao[name], bo[name], out)
+			c.compare(join(where, name), ao[name], bo[name])
 		}
 		return
 	}
 	if al, bl, ok := both[[]any](a, b); ok && keyed(al) && keyed(bl) {
 		am, bm := byKey(al), byKey(bl)
 		for _, k := range order(bl) {
-			compare(fmt.Sprintf("%s[%s]", where, k), am[k], bm[k], out)
+			c.compare(fmt.Sprintf("%s[%s]", where, k), am[k], bm[k])
 		}
 		for _, k := range order(al) {
 			if bm[k] == nil {
-				compare(fmt.Sprintf("%s[%s]", where, k), am[k], nil, out)
+				c.compare(fmt.Sprintf("%s[%s]", where, k), am[k], nil)
 			}
 		}
 		if moved(al, bl) {
-			*out = append(*out, Difference{place: where + " order", Was: strings.Join(order(al), ", "), Is: strings.Join(order(bl), ", ")})
+			c.out = append(c.out, Difference{place: where + " order", Was: c.list(order(al)), Is: c.list(order(bl))})
 		}
 		return
 	}
-	*out = append(*out, Difference{place: where, Was: said(where, a), Is: said(where, b)})
+	c.out = append(c.out, Difference{place: where, Was: c.said(where, a), Is: c.said(where, b)})
 }
 
 func join(where, name string) string {
@@ -125,12 +138,12 @@ var inSeconds = []string{"quick", "usual", "slow", "least", "most", "seconds", "
 
 // said writes a value as short as it can be: a name for what has one, times and amounts as
 // people write them.
-func said(where string, v any) string {
+func (c *comparison) said(where string, v any) string {
 	switch v := v.(type) {
 	case nil:
 		return ""
 	case string:
-		return v
+		return c.name(v)
 	case bool:
 		return map[bool]string{true: "yes", false: "no"}[v]
 	case float64:
@@ -146,15 +159,26 @@ func said(where string, v any) string {
 			return units.Amount{Quantity: v["quantity"].(float64), Unit: units.Unit(unit)}.String()
 		}
 		if id, ok := v["component"].(string); ok {
-			return id
+			return c.name(id)
 		}
 	case []any:
 		var list []string
 		for _, x := range v {
-			list = append(list, said(where, x))
+			list = append(list, c.said(where, x))
 		}
 		return strings.Join(list, ", ")
 	}
 	text, _ := json.Marshal(v) // it came from JSON
 	return string(text)
+}
+
+// name is that of what has an id; other text stays as it is.
+func (c *comparison) name(id string) string { return cmp.Or(c.named(id), id) }
+
+func (c *comparison) list(ids []string) string {
+	out := make([]string, len(ids))
+	for i, id := range ids {
+		out[i] = c.name(id)
+	}
+	return strings.Join(out, ", ")
 }

@@ -13,7 +13,7 @@ import (
 func TestTwoRevisionsAreCompared(t *testing.T) {
 	got, err := revise.Differences(
 		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"sear","name":"sear","time":120},{"id":"roast","name":"roast","time":420}]}]}`),
-		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"roast","name":"roast","time":480},{"id":"rest","name":"rest"}]}],"yield":4}`))
+		[]byte(`{"name":"Hake","methods":[{"id":"oven","steps":[{"id":"roast","name":"roast","time":480},{"id":"rest","name":"rest"}]}],"yield":4}`), nil)
 	require.NoError(t, err)
 	said := [][3]string{}
 	for _, d := range got {
@@ -27,10 +27,10 @@ func TestTwoRevisionsAreCompared(t *testing.T) {
 	}, said)
 	assert.Equal(t, got[:1], revise.At(slices.Clone(got), []string{"methods[oven].steps[roast]"}))
 	assert.Equal(t, []string{"Roast: shelf life", "Name"}, revise.Labels([]string{"steps[r].keeps", "name"}, []byte(`{"steps":[{"id":"r","name":"roast"}]}`)))
-	same, err := revise.Differences([]byte(`{"a":[1,2]}`), []byte(`{"a":[1,2]}`))
+	same, err := revise.Differences([]byte(`{"a":[1,2]}`), []byte(`{"a":[1,2]}`), nil)
 	require.NoError(t, err)
 	assert.Empty(t, same)
-	_, err = revise.Differences([]byte(`{`), []byte(`{}`))
+	_, err = revise.Differences([]byte(`{`), []byte(`{}`), nil)
 	assert.Error(t, err)
 }
 

@@ -45,7 +45,7 @@ func (j *joiner) join(path string, b, m, t any) any {
 	case reflect.DeepEqual(b, m):
 		return t
 	}
-	if mo, to, ok := both[map[string]any](m, t); ok && (path == "" || path == "plate") {
+	if mo, to, ok := both[map[string]any](m, t); ok && (path == "" || path == "plate" || path == "own") {
 		bo, _ := b.(map[string]any)
 		if path != "" {
 			path += "."

@@ -18,7 +18,8 @@ const DayLayout = "2006-01-02"
 type Service struct {
 	ID         string       `json:"id"`
 	Name       string       `json:"name" minLength:"1" maxLength:"120"`
-	Menu       string       `json:"menu"`
+	Menu       string       `json:"menu,omitempty" doc:"id of the kept menu that is served; absent: own alone"`
+	Own        *recipe.Menu `json:"own,omitempty" doc:"the menu as it is for this service alone; absent: as it is kept"`
 	Kitchen    string       `json:"kitchen"`
 	Day        string       `json:"day" doc:"like 2026-11-28"`
 	Courses    []CourseHour `json:"courses" nullable:"false" maxItems:"30"`

@@ -1,7 +1,9 @@
 package service
 
 import (
+	"cmp"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -98,6 +100,47 @@ func (s Service) Resolved(menu recipe.Menu) Service {
 	s.Courses = courses
 	return s
 }
+
+// Fit is a service whose menu has become another one: courses and dishes that it no longer
+// has are out of the hours, covers and orders, and a course that is new comes 25 minutes
+// after the one before.
+func (s Service) Fit(menu recipe.Menu) Service {
+	dishes := map[string][]string{}
+	for _, c := range menu.Courses {
+		dishes[c.ID] = c.Dishes
+	}
+	hours := map[string]CourseHour{}
+	for _, c := range s.Courses {
+		c.Covers = slices.DeleteFunc(slices.Clone(c.Covers), func(n Covers) bool { return !has(dishes[c.Course], n.Dish) })
+		hours[c.Course] = c
+	}
+	s.Courses = []CourseHour{}
+	for i, c := range menu.Courses {
+		h, there := hours[c.ID]
+		if !there {
+			h = CourseHour{Course: c.ID, Hour: "19:30", Covers: []Covers{}}
+			if i > 0 {
+				h.Hour, h.After = "", ptr(usualApart)
+			}
+		}
+		s.Courses = append(s.Courses, h)
+	}
+	if len(s.Courses) > 0 && s.Courses[0].After != nil { // the first has none before it
+		s.Courses[0].After, s.Courses[0].Hour = nil, cmp.Or(s.Courses[0].Hour, "19:30")
+	}
+	tables := slices.Clone(s.Tables)
+	for i, t := range tables {
+		tables[i].Orders = slices.DeleteFunc(slices.Clone(t.Orders), func(o Order) bool { return !has(dishes[o.Course], o.Dish) })
+		tables[i].Hours = slices.DeleteFunc(slices.Clone(t.Hours), func(h TableHour) bool { _, there := dishes[h.Course]; return !there })
+	}
+	s.Tables = tables
+	return s
+}
+
+// usualApart is how many minutes a course comes after the one before where nobody says.
+const usualApart = int64(25)
+
+func ptr(v int64) *int64 { return &v }
 
 // Said leaves out what Resolved works out, as a service is kept: two people who
 // seat two tables do not change the same.

@@ -51,7 +51,7 @@ func differences(a, b any) ([]revise.Difference, error) {
 	if err != nil {
 		return nil, err
 	}
-	return revise.Differences(x, y)
+	return revise.Differences(x, y, nil)
 }
 
 // items lists everything in a file, what is used before what uses it.

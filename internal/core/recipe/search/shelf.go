@@ -127,10 +127,10 @@ func (s Shelf) Search(q Query) (list []Entry, all int) {
 		}
 		rank, ok := 0, true
 		for _, w := range words {
-			if ok = begins(s.words[i], w); !ok {
+			if ok = Begins(s.words[i], w); !ok {
 				break
 			}
-			if !begins(strings.ToLower(e.Name), w) {
+			if !Begins(strings.ToLower(e.Name), w) {
 				rank++
 				e.Because = e.found(w)
 			}
@@ -159,8 +159,8 @@ func (s Shelf) Search(q Query) (list []Entry, all int) {
 	return list, all
 }
 
-// begins tells whether a word of a text begins with w.
-func begins(text, w string) bool {
+// Begins reports whether a word of a text begins with w; both are in small letters.
+func Begins(text, w string) bool {
 	for at := 0; ; {
 		k := strings.Index(text[at:], w)
 		if k < 0 {
@@ -178,12 +178,12 @@ func isLetter(b byte) bool { return b >= 'a' && b <= 'z' || b >= 0x80 }
 // found says where a word stands.
 func (e Entry) found(w string) string {
 	for i, p := range e.lower {
-		if begins(p, w) {
+		if Begins(p, w) {
 			return e.places[i]
 		}
 	}
 	for _, f := range e.contents.Allergens {
-		if begins(f.Name, w) {
+		if Begins(f.Name, w) {
 			return f.Name + " from " + f.From[0]
 		}
 	}
