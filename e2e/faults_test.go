@@ -50,6 +50,7 @@ func TestWhatIsTypedWrongIsToldAndKept(t *testing.T) {
 func TestAnHourThatIsPastIsToldOnTheMenu(t *testing.T) {
 	h := newHouse(t)
 	chef := h.open("Head chef", "/menu/supper")
+	chef.press("#details-roast-hake")
 	chef.see("660 g")
 	h.set(time.Date(2026, 3, 14, 18, 0, 0, 0, time.UTC)) // 19:00 in the kitchen
 	chef.type_("#hour-main", "18:30\r")
@@ -76,6 +77,7 @@ func TestADatabaseThatGoesAwayLosesNothingOnTheScreen(t *testing.T) {
 	require.NoError(t, demo.LoadInto(ctx, st, morning))
 	h := houseOn(t, st)
 	chef := h.open("Head chef", "/menu/supper")
+	chef.press("#details-roast-hake")
 	chef.see("660 g")
 
 	require.NoError(t, cluster.Stop())

@@ -17,7 +17,7 @@ import (
 func (t *tablet) made() string {
 	t.Helper()
 	answer := js[string](t, `fetch('/api/services', {method: 'POST', headers: {'Content-Type': 'application/json'},
-		body: JSON.stringify({name: 'Éclairs & Brûlées', dishes: ['roast-hake', 'guinea-fowl'], day: '2026-03-20', hour: '19:30', plates: 6})}).then(r => r.text())`)
+		body: JSON.stringify({name: 'Éclairs & Brûlées', kitchen: 'back-kitchen', dishes: ['roast-hake', 'guinea-fowl'], day: '2026-03-20', hour: '19:30', plates: 6})}).then(r => r.text())`)
 	var saved struct{ ID string }
 	require.NoError(t, json.Unmarshal([]byte(answer), &saved), answer)
 	require.NotEmpty(t, saved.ID, answer)

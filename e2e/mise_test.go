@@ -198,6 +198,7 @@ func TestTheOrderIsWhatIsStillMissing(t *testing.T) {
 // What a version takes is ordered, and its strands stand in the run-up.
 func TestVersionsOnTheMenuAreOrdered(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/menu/supper")
+	chef.press("#details-guinea-fowl")
 	chef.type_("#plates-guinea-fowl-meatless", "2\r")
 	chef.until("it is kept", `[...document.querySelectorAll("button")].some(e => e.innerText === "Undo" && !e.disabled)`)
 	chef.go_("/run-up/supper")
@@ -224,6 +225,7 @@ func TestRatiosReductionsAndOvenMarksAreTyped(t *testing.T) {
 	chef.click("Save the component")
 	chef.see("4 g to 100 ml of stock")
 	chef.go_("/menu/supper")
+	chef.press("#details-guinea-fowl")
 	chef.click("Thyme gravy")
 	chef.see("4 g per 100 ml, for 500 ml stock = 20 g")
 

@@ -5,6 +5,7 @@ import (
 	"path/filepath"
 	"testing"
 
+	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/require"
 )
 
@@ -14,7 +15,17 @@ var views = []struct {
 	file, path, shows string
 	act               func(*tablet)
 }{
-	{"menu.png", "/menu/supper", "Guinea fowl", func(chef *tablet) { chef.click("Hake") }},
+	{"menu.png", "/menu/winter-supper", "at the fullest", nil},
+	{"menu-composing.png", "/menu/supper", "at the fullest", func(chef *tablet) {
+		chef.do(chromedp.Focus(chromedp.CSS(`[aria-label="Add a course"]`)), chromedp.KeyEvent("set"))
+		chef.see("Make “set” new")
+	}},
+	{"finder.png", "/service/supper", "Nobody is seated yet", func(chef *tablet) {
+		chef.do(chromedp.KeyEvent("/"))
+		chef.until("it is open", `document.activeElement?.getAttribute("aria-label") === "Find"`)
+		chef.do(chromedp.KeyEvent("but"))
+		chef.see("component, Roast hake")
+	}},
 	{"dish.png", "/dish/roast-hake", "before the plate", nil},
 	{"dish-typing.png", "/dish/slow-cooked-egg-mushroom-broth", "Toasted barley", func(chef *tablet) {
 		chef.type_(`[aria-label="Toasted barley: add a line"]`, "bake 12 min at 160 C, hands at the start for 30 s, until it crackles, then cool 10 to 30 min on the tray")

@@ -46,6 +46,7 @@ func TestTablesAreSeatedAndTheEveningFollows(t *testing.T) {
 	chef.click("Undo")
 	chef.until("the hour is fixed again", `document.querySelector('#hour-egg').value === '19:50'`)
 	chef.go_("/menu/winter-supper")
+	chef.press("#details-guinea-fowl")
 	chef.until("the covers follow", `[...document.querySelectorAll('#plates-guinea-fowl-meatless')].some(e => e.value === '4' && e.readOnly)`)
 }
 

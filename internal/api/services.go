@@ -88,7 +88,8 @@ func (s services) listServices(ctx context.Context, in *servicesInput) (*service
 type ServiceView struct {
 	Service  service.Service `json:"service"`
 	Version  int64           `json:"version"`
-	Menu     recipe.Menu     `json:"menu"`
+	Menu     recipe.Menu     `json:"menu" doc:"as it is served, its courses named as somebody named them"`
+	Kept     string          `json:"kept,omitempty" doc:"name of the kept menu that is served"`
 	Kitchen  kitchen.Kitchen `json:"kitchen"`
 	ReadOnly bool            `json:"readOnly" doc:"it is past"`
 	Rows     []CourseView    `json:"rows" nullable:"false"`
@@ -163,7 +164,7 @@ func (s services) getService(ctx context.Context, in *serviceInput) (*serviceOut
 
 func serviceView(p app.Scene) ServiceView {
 	recipes := recipe.Book{Ingredients: p.Book.Ingredients, Components: p.In.Components, Dishes: p.In.Dishes}
-	v := ServiceView{Service: p.In.Service, Version: p.Pins["service/"+p.In.Service.ID], Menu: p.In.Menu, Kitchen: p.In.Kitchen, ReadOnly: p.Past, Rows: []CourseView{}}
+	v := ServiceView{Service: p.In.Service, Version: p.Pins["service/"+p.In.Service.ID], Kept: p.Book.Menus[p.In.Service.Menu].Name, Menu: p.Book.MenuOf(p.In.Service), Kitchen: p.In.Kitchen, ReadOnly: p.Past, Rows: []CourseView{}}
 	for _, m := range p.In.Menu.Courses {
 		row := CourseView{Course: m.ID, Name: m.Name, Dishes: []DishLine{}}
 		var hour service.CourseHour

@@ -86,8 +86,8 @@ type newServiceInput struct {
 		Dishes  []string `json:"dishes,omitempty" maxItems:"30" doc:"without a menu: one course each, in order"`
 		Kitchen string   `json:"kitchen,omitempty" doc:"id; absent: the only one"`
 		Day     string   `json:"day" doc:"like 2026-11-28"`
-		Hour    string   `json:"hour" doc:"of the first course"`
-		Apart   int64    `json:"apart,omitempty" minimum:"0" maximum:"14400" doc:"seconds between courses; 0: 25 min"`
+		Hour    string   `json:"hour,omitempty" doc:"of the first course; absent: as the menu has it, or 19:30"`
+		Apart   int64    `json:"apart,omitempty" minimum:"0" maximum:"14400" doc:"seconds between courses; 0: as the menu has it, or 25 min"`
 		Plates  int      `json:"plates" minimum:"0" maximum:"1000" doc:"covers"`
 		Record  bool     `json:"record,omitempty" doc:"the day is past: it is kept as a record"`
 	}
@@ -146,17 +146,16 @@ func serviceOf(b app.Book, in *newServiceInput, k kitchen.Kitchen) (service.Serv
 		menu.ID, menu.Name, svc.Menu = svc.ID, name, ""
 		svc.Own = &menu
 	}
+	svc.Covers = in.Body.Plates
 	svc = svc.Fit(menu)
 	for i := range svc.Courses {
 		c := &svc.Courses[i]
-		if i == 0 {
-			c.Hour = in.Body.Hour
-		} else if in.Body.Apart >= 60 {
+		switch {
+		case i == 0:
+			c.Hour, c.After = cmp.Or(in.Body.Hour, c.Hour), nil
+		case in.Body.Apart >= 60:
 			minutes := in.Body.Apart / 60
-			c.After = &minutes
-		}
-		if dishes := menu.Courses[i].Dishes; len(dishes) > 0 && in.Body.Plates > 0 {
-			c.Covers = []service.Covers{{Dish: dishes[0], Plates: in.Body.Plates}}
+			c.Hour, c.After = "", &minutes
 		}
 	}
 	return svc, nil

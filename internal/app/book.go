@@ -158,7 +158,7 @@ func (b Book) input(id string) (demand.Input, map[string]int64, error) {
 	if !known {
 		return demand.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
 	}
-	in := demand.Input{Kitchen: b.Kitchens[svc.Kitchen], Menu: b.MenuOf(svc), Service: svc, Zone: b.Zone(svc.Kitchen),
+	in := demand.Input{Kitchen: b.Kitchens[svc.Kitchen], Menu: b.MenuOf(svc).Named(b.Dishes), Service: svc, Zone: b.Zone(svc.Kitchen),
 		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	pins := map[string]int64{}
 	pin := func(kind store.Kind, id string) { pins[string(kind)+"/"+id] = b.Version(kind, id) }

@@ -1,6 +1,6 @@
 import { lazy } from 'react'
 import { Redirect, useLocation } from 'wouter'
-import { useDishes, useServices } from './api/queries'
+import { useFound, useNext } from './api/queries'
 import { DeskProvider } from './parts/Desk'
 import { Frame } from './parts/Frame'
 import { Gate } from './parts/Gate'
@@ -15,6 +15,8 @@ const Card = lazy(() => import('./screens/Card/Card').then((m) => ({ default: m.
 const Dish = lazy(() => import('./screens/Dish/Dish').then((m) => ({ default: m.Dish })))
 const Kitchen = lazy(() => import('./screens/Kitchen/Kitchen').then((m) => ({ default: m.Kitchen })))
 const Menu = lazy(() => import('./screens/Menu/Menu').then((m) => ({ default: m.Menu })))
+const KeptMenu = lazy(() => import('./screens/Menu/KeptMenu').then((m) => ({ default: m.KeptMenu })))
+const Services = lazy(() => import('./screens/Services/Services').then((m) => ({ default: m.Services })))
 const Mise = lazy(() => import('./screens/Mise/Mise').then((m) => ({ default: m.Mise })))
 const Order = lazy(() => import('./screens/Order/Order').then((m) => ({ default: m.Order })))
 const Plate = lazy(() => import('./screens/Plate/Plate').then((m) => ({ default: m.Plate })))
@@ -27,7 +29,7 @@ const FirstStart = lazy(() => import('./screens/Start/Start').then((m) => ({ def
 // What stands after the first part of an address.
 const ofService = ['menu', 'service', 'sheets', 'run-up', 'order', 'mise']
 const ofDish = ['dish', 'plate', 'card']
-const alone = ['kitchen', 'tablets', 'book']
+const alone = ['kitchen', 'tablets', 'book', 'services']
 
 export function App() {
   return (
@@ -41,7 +43,7 @@ export function App() {
 // screen to screen.
 function Here({ name }: { name: string }) {
   const [screen, of] = useLocation()[0].split('/').slice(1).map(whole)
-  if (of ? [...ofService, ...ofDish, 'book'].includes(screen) : alone.includes(screen)) return <Screen name={name} screen={screen} of={of ?? ''} />
+  if (of ? [...ofService, ...ofDish, 'book', 'menus'].includes(screen) : alone.includes(screen)) return <Screen name={name} screen={screen} of={of ?? ''} />
   return <Start name={name} />
 }
 
@@ -60,6 +62,8 @@ function Screen({ name, screen, of }: { name: string; screen: string; of: string
   return (
     <Frame name={name} place={{ screen, service, dish }}>
       {screen === 'menu' && <Menu key={service} id={service} />}
+      {screen === 'menus' && <KeptMenu key={of} id={of} />}
+      {screen === 'services' && <Services />}
       {screen === 'service' && <Service key={service} id={service} />}
       {screen === 'sheets' && <Sheets key={service} id={service} />}
       {screen === 'run-up' && <RunUp key={service} id={service} />}
@@ -77,12 +81,12 @@ function Screen({ name, screen, of }: { name: string; screen: string; of: string
 
 // Start goes to the next service.
 function Start({ name }: { name: string }) {
-  const services = useServices()
-  const dishes = useDishes()
-  if (services.isPending || dishes.isPending) return <div className="page"><Waiting what="the kitchen" /></div>
-  if (services.isError) return <div className="page"><Failed error={services.error} again={() => void services.refetch()} /></div>
-  if (services.data.services.length > 0) return <Redirect to={`/menu/${services.data.services[0].id}`} replace />
-  if (dishes.data?.dishes.length) return <Redirect to="/book" replace />
+  const next = useNext()
+  const any = useFound('', 'dish,kitchen', true, 1)
+  if (next.isPending || any.isPending) return <div className="page"><Waiting what="the kitchen" /></div>
+  if (next.isError) return <div className="page"><Failed error={next.error} again={() => void next.refetch()} /></div>
+  if (next.data.services.length > 0) return <Redirect to={`/menu/${next.data.services[0].id}`} replace />
+  if (any.data?.found.length) return <Redirect to="/services" replace />
   return (
     <Frame name={name} place={{ screen: '', service: '', dish: '' }}>
       <FirstStart />

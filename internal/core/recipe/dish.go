@@ -1,6 +1,7 @@
 package recipe
 
 import (
+	"fmt"
 	"slices"
 
 	"jointime/internal/core/plating"
@@ -61,6 +62,25 @@ type Course struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
 	Dishes []string `json:"dishes" nullable:"false"`
+	Hour   string   `json:"hour,omitempty" doc:"of a kept menu: when it is usually served, like 19:30"`
+	After  *int64   `json:"after,omitempty" minimum:"1" maximum:"600" doc:"of a kept menu: or so many minutes after the course before"`
+}
+
+// Named is the menu with a name for every course: one that nobody named has that of its first
+// dish.
+func (m Menu) Named(dishes map[string]Dish) Menu {
+	m.Courses = slices.Clone(m.Courses)
+	for i := range m.Courses {
+		c := &m.Courses[i]
+		switch {
+		case c.Name != "":
+		case len(c.Dishes) > 0:
+			c.Name = dishes[c.Dishes[0]].Name
+		default:
+			c.Name = fmt.Sprintf("Course %d", i+1)
+		}
+	}
+	return m
 }
 
 // PartOf finds a component on the dish; nil: it is not on it.

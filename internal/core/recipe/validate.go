@@ -211,13 +211,16 @@ func (m Menu) Validate(dishes map[string]Dish) error {
 			l.Add(fmt.Sprintf("courses[%d].id", i), "Course id missing or used twice.")
 		}
 		courses[c.ID] = true
+		if _, err := units.ParseClock(c.Hour); c.Hour != "" && err != nil {
+			l.Add(fmt.Sprintf("courses[%d].hour", i), "%v", err)
+		}
 		for k, id := range c.Dishes {
 			at := fmt.Sprintf("courses[%d].dishes[%d]", i, k)
 			if _, known := dishes[id]; !known {
 				l.Add(at, "No such dish: “%s”.", id)
 			}
 			if seen[id] {
-				l.Add(at, "“%s” is in this course twice.", id)
+				l.Add(at, "%s is on this menu twice.", dishes[id].Name)
 			}
 			seen[id] = true
 		}

@@ -22,6 +22,7 @@ type Service struct {
 	Own        *recipe.Menu `json:"own,omitempty" doc:"the menu as it is for this service alone; absent: as it is kept"`
 	Kitchen    string       `json:"kitchen"`
 	Day        string       `json:"day" doc:"like 2026-11-28"`
+	Covers     int          `json:"covers,omitempty" minimum:"0" maximum:"1000" doc:"guests that are expected: so many plates a new course gets, while there are no tables"`
 	Courses    []CourseHour `json:"courses" nullable:"false" maxItems:"30"`
 	Conditions []Chosen     `json:"conditions,omitempty" doc:"the states in which ingredients came, chosen on the day"`
 	Tables     []Table      `json:"tables,omitempty" maxItems:"300" doc:"who sits where; with tables the covers of the courses follow from them"`

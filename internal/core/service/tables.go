@@ -102,8 +102,8 @@ func (s Service) Resolved(menu recipe.Menu) Service {
 }
 
 // Fit is a service whose menu has become another one: courses and dishes that it no longer
-// has are out of the hours, covers and orders, and a course that is new comes 25 minutes
-// after the one before.
+// has are out of the hours, covers and orders. A course that is new comes when the menu says,
+// or 25 minutes after the one before, with a plate of its first dish for every cover.
 func (s Service) Fit(menu recipe.Menu) Service {
 	dishes := map[string][]string{}
 	for _, c := range menu.Courses {
@@ -118,15 +118,12 @@ func (s Service) Fit(menu recipe.Menu) Service {
 	for i, c := range menu.Courses {
 		h, there := hours[c.ID]
 		if !there {
-			h = CourseHour{Course: c.ID, Hour: "19:30", Covers: []Covers{}}
-			if i > 0 {
-				h.Hour, h.After = "", ptr(usualApart)
-			}
+			h = s.newCourse(c, i == 0)
 		}
 		s.Courses = append(s.Courses, h)
 	}
 	if len(s.Courses) > 0 && s.Courses[0].After != nil { // the first has none before it
-		s.Courses[0].After, s.Courses[0].Hour = nil, cmp.Or(s.Courses[0].Hour, "19:30")
+		s.Courses[0].After, s.Courses[0].Hour = nil, cmp.Or(s.Courses[0].Hour, usualHour)
 	}
 	tables := slices.Clone(s.Tables)
 	for i, t := range tables {
@@ -136,6 +133,24 @@ func (s Service) Fit(menu recipe.Menu) Service {
 	s.Tables = tables
 	return s
 }
+
+// newCourse is a course that the service has not had yet.
+func (s Service) newCourse(c recipe.Course, first bool) CourseHour {
+	h := CourseHour{Course: c.ID, Hour: c.Hour, After: c.After, Covers: []Covers{}}
+	switch {
+	case first:
+		h.Hour = cmp.Or(h.Hour, usualHour)
+	case h.Hour == "" && h.After == nil:
+		h.After = ptr(usualApart)
+	}
+	if len(c.Dishes) > 0 && s.Covers > 0 {
+		h.Covers = append(h.Covers, Covers{Dish: c.Dishes[0], Plates: s.Covers})
+	}
+	return h
+}
+
+// usualHour is when a service begins where nobody says.
+const usualHour = "19:30"
 
 // usualApart is how many minutes a course comes after the one before where nobody says.
 const usualApart = int64(25)

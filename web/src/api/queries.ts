@@ -12,7 +12,19 @@ export const askWhoIsHere = () => client.invalidateQueries({ queryKey: ['session
 
 export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => ask(api.GET('/api/session')) })
 
-export const useServices = () => useQuery({ queryKey: ['services'], queryFn: () => ask(api.GET('/api/services', { params: { query: { limit: 500 } } })) })
+/** useServices are the next services, and then those of the past, a page at a time. */
+export const useServices = () => usePages(['services'], (page) => ask(api.GET('/api/services', { params: { query: { ...page, limit: 40 } } })))
+
+/** useNext is the next service; where none is to come, the last one. */
+export const useNext = () => useQuery({ queryKey: ['services', 'next'], queryFn: () => ask(api.GET('/api/services', { params: { query: { limit: 1 } } })) })
+
+/** useFound is what is found by some words while they are typed; the last answer stays until the next one is there. */
+export const useFound = (words: string, kinds: string, enabled = true, limit = 8) =>
+  useQuery({ queryKey: ['find', words, kinds, limit], queryFn: () => ask(api.GET('/api/find', { params: { query: { words, kinds, limit } } })), enabled, placeholderData: keepPreviousData })
+
+export const useMenus = () => useQuery({ queryKey: ['menus'], queryFn: () => ask(api.GET('/api/menus')) })
+
+export const useMenu = (id: string) => useQuery({ queryKey: ['menu', id], queryFn: () => ask(api.GET('/api/menus/{id}', { params: { path: { id } } })) })
 
 export const useService = (id: string) =>
   useQuery({ queryKey: ['service', id], queryFn: () => ask(api.GET('/api/services/{id}', { params: { path: { id } } })), enabled: id !== '' })
@@ -48,8 +60,6 @@ export const useHeats = () => useQuery({ queryKey: ['heats'], queryFn: () => ask
 /** useProgress asks how far a plan is, while one waits for it. */
 export const useProgress = (id: string) =>
   useQuery({ queryKey: ['progress', id], queryFn: () => ask(api.GET('/api/services/{id}/progress', { params: { path: { id } } })), refetchInterval: 300, staleTime: 0 })
-
-export const useDishes = () => useQuery({ queryKey: ['dishes'], queryFn: () => ask(api.GET('/api/dishes')) })
 
 export const useDish = (id: string) =>
   useQuery({ queryKey: ['dish', id], queryFn: () => ask(api.GET('/api/dishes/{id}', { params: { path: { id } } })), enabled: id !== '' })
@@ -112,7 +122,7 @@ const changedBy: Record<string, (id: string) => (q: Query) => boolean> = {
   tick: () => ofTicks,
   plan: ofPlans,
   pass: (dish) => (q) => named('checks', 'photo')(q) && q.queryKey[1] === dish,
-  service: (id) => (q) => named('services', 'dishes', 'dish', 'refused', 'undo')(q) || q.queryKey[1] === id,
+  service: (id) => (q) => named('services', 'menus', 'menu', 'find', 'dish', 'refused', 'undo')(q) || q.queryKey[1] === id,
   stock: () => named('stock', 'amounts', 'mise', 'labels', 'dish', 'undo'),
   supplier: () => named('suppliers', 'amounts', 'ingredients', 'undo'),
   ingredient: () => food,

@@ -3,9 +3,9 @@
 import { api, ask, Refused, writeKey, type Problem, type Schemas } from './client'
 import { ofAll, reread } from './queries'
 
-export type Kind = 'ingredient' | 'component' | 'dish' | 'service' | 'stock' | 'supplier' | 'kitchen'
+export type Kind = 'ingredient' | 'component' | 'dish' | 'service' | 'stock' | 'supplier' | 'kitchen' | 'menu'
 
-type Values = { ingredient: Schemas['Ingredient']; component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service']; stock: Schemas['Stock']; supplier: Schemas['Supplier']; kitchen: Schemas['Kitchen'] }
+type Values = { ingredient: Schemas['Ingredient']; component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service']; stock: Schemas['Stock']; supplier: Schemas['Supplier']; kitchen: Schemas['Kitchen']; menu: Schemas['Menu'] }
 
 export type Edit<K extends Kind = Kind> = { kind: K; id: string; version: number; value: Values[K]; what: string; screen: string }
 
@@ -35,6 +35,8 @@ function put(edit: Edit, key: string) {
       return ask(api.PUT('/api/suppliers/{id}', { params, body: { version, what, value: edit.value as Values['supplier'] } }))
     case 'kitchen':
       return ask(api.PUT('/api/kitchens/{id}', { params, body: { version, what, value: edit.value as Values['kitchen'] } }))
+    case 'menu':
+      return ask(api.PUT('/api/menus/{id}', { params, body: { version, what, value: edit.value as Values['menu'] } }))
     case 'service':
       return ask(api.PUT('/api/services/{id}', { params, body: { version, what, value: edit.value as Values['service'] } }))
   }

@@ -1815,7 +1815,14 @@ export interface components {
             working: string;
         };
         Course: {
+            /**
+             * Format: int64
+             * @description of a kept menu: or so many minutes after the course before
+             */
+            after?: number;
             dishes: string[];
+            /** @description of a kept menu: when it is usually served, like 19:30 */
+            hour?: string;
             id: string;
             name: string;
         };
@@ -3002,15 +3009,15 @@ export interface components {
         NewServiceInputBody: {
             /**
              * Format: int64
-             * @description seconds between courses; 0: 25 min
+             * @description seconds between courses; 0: as the menu has it, or 25 min
              */
             apart?: number;
             /** @description like 2026-11-28 */
             day: string;
             /** @description without a menu: one course each, in order */
             dishes?: string[] | null;
-            /** @description of the first course */
-            hour: string;
+            /** @description of the first course; absent: as the menu has it, or 19:30 */
+            hour?: string;
             /** @description id; absent: the only one */
             kitchen?: string;
             /** @description id of a kept menu that is served */
@@ -3747,6 +3754,11 @@ export interface components {
             /** @description the states in which ingredients came, chosen on the day */
             conditions?: components["schemas"]["Chosen"][] | null;
             courses: components["schemas"]["CourseHour"][];
+            /**
+             * Format: int64
+             * @description guests that are expected: so many plates a new course gets, while there are no tables
+             */
+            covers?: number;
             /** @description like 2026-11-28 */
             day: string;
             /** @description steps that the chef keeps at their time, each under its id in the run-up */
@@ -3784,7 +3796,10 @@ export interface components {
             past: boolean;
         };
         ServiceView: {
+            /** @description name of the kept menu that is served */
+            kept?: string;
             kitchen: components["schemas"]["Kitchen"];
+            /** @description as it is served, its courses named as somebody named them */
             menu: components["schemas"]["Menu"];
             /** @description it is past */
             readOnly: boolean;

@@ -3,25 +3,28 @@
 import { lazy, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Link, useLocation } from 'wouter'
 import { useLive } from '../api/live'
-import { useDishes, useServices } from '../api/queries'
+import { useDish, useFound, useNext, useService } from '../api/queries'
+import { Chooser } from './finder/Chooser'
+import { opens } from './finder/found'
 import { keysOn } from './keysOn'
 import { Loaded } from './Loaded'
 import { day } from './words'
 
+const Finder = lazy(() => import('./finder/Finder').then((m) => ({ default: m.Finder })))
 const Keys = lazy(() => import('./Keys').then((m) => ({ default: m.Keys })))
 
 type Place = { screen: string; service: string; dish: string }
 
 export function Frame({ name, place, children }: { name: string; place: Place; children: ReactNode }) {
   const { joined } = useLive(true)
-  const [, go] = useLocation()
-  const dishes = useDishes()
-  const services = useServices()
-  const service = place.service || services.data?.services.find((s) => !s.past)?.id || services.data?.services[0]?.id || ''
-  const dish = place.dish || dishes.data?.dishes[0]?.id || ''
+  const [path, go] = useLocation()
+  const shown = useService(place.service).data?.service
+  const plated = useDish(place.dish).data?.dish
+  const { service, dish } = useLast(place, { service: Boolean(shown), dish: Boolean(plated) })
   const [help, setHelp] = useState(false)
+  const [finding, setFinding] = useState<string>() // the address on which the finder was opened
   const links = [
-    ['Menu', `/menu/${service}`],
+    ['Menu', service ? `/menu/${service}` : '/services'],
     ['Service', `/service/${service}`],
     ['Dish', `/dish/${dish}`],
     ['Order', `/order/${service}`],
@@ -38,13 +41,17 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
       if (!keysOn() || typing || event.ctrlKey || event.metaKey || event.altKey) return
       const at = ['m', 's', 'd', 'o', 'i', 'r', 'h', 'p', 'b', 'k'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
+      else if (event.key === '/') {
+        event.preventDefault()
+        setFinding(path)
+      }
       else if (at >= 0 && !links[at][1].endsWith('/')) go(links[at][1]) // known by now
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   })
-  const screen = links.find(([, to]) => to.split('/')[1] === place.screen)?.[0] ?? { card: 'Build card', tablets: 'Tablets' }[place.screen]
-  const of = place.dish ? dishes.data?.dishes.find((d) => d.id === place.dish)?.name : services.data?.services.find((s) => s.id === place.service)?.name
+  const screen = links.find(([, to]) => to.split('/')[1] === place.screen)?.[0] ?? { card: 'Build card', tablets: 'Tablets', services: 'Services and menus', menus: 'Menu' }[place.screen]
+  const of = plated?.name ?? shown?.name
   useEffect(() => void (document.title = [screen, of, 'Jointime'].filter(Boolean).join(' · ')), [screen, of])
   const main = useFocusOnArrival()
   return (
@@ -62,16 +69,15 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           ))}
         </nav>
         <div className="side">
-          {['menu', 'service', 'run-up', 'sheets', 'order', 'mise'].includes(place.screen) && services.data && (
-            <select aria-label="Service" value={service} onChange={(e) => go(`/${place.screen}/${e.target.value}`)}>
-              {services.data.services.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {day(s.day, true)} · {s.name}
-                  {s.past ? ' (past)' : ''}
-                </option>
-              ))}
-            </select>
+          {ofService.includes(place.screen) && (
+            <Chooser
+              label="Service" kinds="service" value={shown ? `${day(shown.day, true)} · ${shown.name}` : 'service'} choose={(m) => go(opens(m, place.screen))}
+              always={[{ key: 'all', name: 'All services, a new one', act: () => go('/services') }]}
+            />
           )}
+          <button onClick={() => setFinding(path)} aria-label="Find anything" title="Find: /">
+            Find
+          </button>
           <span role="status">
             {joined ? (
               <>
@@ -96,6 +102,11 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           {children}
         </Loaded>
       </main>
+      {finding === path && (
+        <Loaded what="the finder">
+          <Finder screen={place.screen} screens={[...links, ['Services and menus', '/services'], ['Ingredients', '/book/ingredients'], ['New dish', '/book/new'], ['Tablets', '/tablets']].filter(([, to]) => !to.endsWith('/')) as [string, string][]} close={() => setFinding(undefined)} />
+        </Loaded>
+      )}
       {help && (
         <Loaded what="the shortcuts">
           <Keys close={() => setHelp(false)} />
@@ -103,6 +114,22 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
       )}
     </>
   )
+}
+
+const ofService = ['menu', 'service', 'run-up', 'sheets', 'order', 'mise']
+
+// useLast is the service and the dish that the screens are about: those of this one, or the last
+// that were looked at; at first the next service, and any dish.
+const last = { service: '', dish: '' }
+
+function useLast(place: Place, there: { service: boolean; dish: boolean }) {
+  const next = useNext()
+  const any = useFound('', 'dish', true, 1)
+  useEffect(() => {
+    if (place.service && there.service) last.service = place.service
+    if (place.dish && there.dish) last.dish = place.dish
+  }, [place, there.service, there.dish])
+  return { service: (there.service && place.service) || last.service || next.data?.services[0]?.id || '', dish: (there.dish && place.dish) || last.dish || any.data?.found[0]?.id || '' }
 }
 
 // useFocusOnArrival moves the focus to a screen that one has come to, so that the keys and

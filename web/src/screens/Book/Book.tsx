@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import { useBook, type Search } from '../../api/queries'
+import { Undo } from '../../parts/Desk'
 import { More } from '../../parts/More'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { count, spoken } from '../../parts/words'
@@ -29,6 +30,7 @@ export function Book() {
         <h1>Book</h1>
         <span className="quiet">{first && `${first.found} of ${count(first.all, 'dish')}`}</span>
         <div className="tools">
+          <Undo screen="book" hides />
           <a className="btn btn-outline-dark btn-sm" href="/api/book/export.json">
             Export book
           </a>

@@ -6,8 +6,10 @@ import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
+import { Delete } from '../../parts/Delete'
 import { Rows } from '../../parts/Rows'
 import { useAddress } from '../../parts/address'
+import { Merge } from './Merge'
 import { toIngredient, toWords } from './ingredientForm'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useForm } from '../../parts/form'
@@ -113,7 +115,10 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
         <Rows legend="packs" columns={[{ name: 'supplier', label: 'supplier', width: 150, options: [['', 'supplier'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'size', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'name', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="Add a pack" wrong={wrong?.field} />
         <Form.Check className="mt-2" id="ingredient-house" label="never ordered (water, ice)" checked={f.house} onChange={(e) => set({ house: e.target.checked })} />
         <Rows legend="substitutes" columns={[{ name: 'ingredient', label: 'ingredient', width: 180, options: [['', 'ingredient'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: '×', width: 80, hint: '1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="Add a substitute" wrong={wrong?.field} />
-        <EditorActions form={form} save="Save the ingredient" close={close} />
+        <EditorActions form={form} save="Save the ingredient" close={close}>
+          <Merge id={item.ingredient.id} name={item.ingredient.name} />
+          <Delete kind="ingredients" id={item.ingredient.id} name={item.ingredient.name} screen="ingredients" to="/book/ingredients" />
+        </EditorActions>
       </Form>
       <SentBack id={item.ingredient.id} name={item.ingredient.name} />
     </>

@@ -1,8 +1,10 @@
 // Dish: what it is made of, which steps, and what is still open.
+import { useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { useDish } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { DishSelect } from '../../parts/DishSelect'
+import { Serve } from '../../parts/Serve'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useAddress } from '../../parts/address'
 import { count, lasts, spoken } from '../../parts/words'
@@ -20,7 +22,6 @@ import { Lead } from './Lead'
 import { LineField } from './LineField'
 import { Methods } from './Methods'
 import { reduces, Reductions } from './Reductions'
-import { Serve } from './Serve'
 import { StepEditor } from './StepEditor'
 import { methodOf, newStep, others, saidAgain, withSteps } from './steps'
 import type { Part, Pick, View } from './types'
@@ -38,6 +39,7 @@ export function Dish({ id }: { id: string }) {
 const sides = ['before the plate', 'gaps', 'allergens', 'methods', 'reductions', 'history'] as const
 
 function Sheet({ view }: { view: View }) {
+  const [serving, setServing] = useState(false)
   const [params, setParams] = useAddress()
   const [component, step] = (params.get('step') ?? '').split('/')
   const part = view.components.find((c) => c.component.id === component)
@@ -57,10 +59,13 @@ function Sheet({ view }: { view: View }) {
           For {count(view.plates, 'plate')} · starts {spoken(must)} before the plate · <span className="clock">{lasts(Math.round(hands / Math.max(view.plates, 1)))}</span> hands-on a plate
         </span>
         <div className="tools">
-          <Serve view={view} />
+          <Button size="sm" variant="outline-dark" onClick={() => setServing(true)}>
+            Plan a service
+          </Button>
           <Undo screen={`dish:${view.dish.id}`} />
         </div>
       </div>
+      {serving && <Serve title={`Plan a service: ${view.dish.name}`} named={view.dish.name} dishes={[view.dish.id]} to="run-up" act="Plan the run-up" close={() => setServing(false)} />}
       {view.faults.map((f) => (
         <Bracket key={f} what={f} />
       ))}

@@ -1,6 +1,7 @@
 // A dish itself: its name, and its components in their order.
 import { useState, type FormEvent } from 'react'
 import { Button, Form } from 'react-bootstrap'
+import { Delete } from '../../parts/Delete'
 import { useDesk } from '../../parts/Desk'
 import type { View } from './types'
 
@@ -66,6 +67,7 @@ export function DishEditor({ view, close }: { view: View; close: () => void }) {
         <Button variant="outline-dark" onClick={close}>
           Close
         </Button>
+        <Delete kind="dishes" id={view.dish.id} name={view.dish.name} screen="book" to="/book" label="Delete the dish" />
       </div>
     </Form>
   )

@@ -13,7 +13,7 @@ type Summary = Schemas['Summary']
 
 export function Effect({ kitchen, changed, read }: { kitchen: string; changed: boolean; read: () => Promise<Kitchen | undefined> }) {
   const services = useServices()
-  const next = services.data?.services.find((s) => s.kitchen === kitchen && !s.past)
+  const next = services.data?.pages.flatMap((p) => p.services).find((s) => s.kitchen === kitchen && !s.past)
   const effect = useMutation({ mutationFn: (k: Kitchen) => ask(api.POST('/api/services/{id}/what-if', { params: { path: { id: next!.id } }, body: { kitchen: k } })) })
   if (!next) return <p className="quiet">No service planned here.</p>
   const look = async () => {

@@ -1,19 +1,18 @@
-// Menu: what is served when, and to how many.
-import { useState } from 'react'
-import { Link } from 'wouter'
-import { Button, FormCheck, FormControl, FormGroup, FormLabel, FormSelect } from 'react-bootstrap'
-import { api, ask, type Schemas } from '../../api/client'
-import { reread, useRunUp, useService } from '../../api/queries'
-import { Undo, useDesk } from '../../parts/Desk'
-import { Holds } from '../../parts/Holds'
-import { useOnce } from '../../parts/once'
-import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
+// Menu: what is served when, to how many, and whether it holds together.
+import { useCallback, useMemo } from 'react'
+import { useRunUp, useService } from '../../api/queries'
+import { useDesk } from '../../parts/Desk'
+import { Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
-import { useGo } from '../../parts/address'
-import { clock, count, day, isPast, lasts, upper } from '../../parts/words'
-import { AcrossMenu } from './AcrossMenu'
-
-type View = Schemas['ServiceView']
+import { clock, day, count } from '../../parts/words'
+import { hourSaid, hourText } from '../../parts/service/hours'
+import { ServiceHead } from '../../parts/service/Head'
+import { ComposerContext, type Change } from './composer'
+import { serving, setPlates, type Course, type Service } from '../../parts/service/composing'
+import { Courses } from './Courses'
+import { DishFacts, type Line } from './DishFacts'
+import { Together } from './Together'
+import type { View } from '../../parts/service/types'
 
 export function Menu({ id }: { id: string }) {
   const service = useService(id)
@@ -23,231 +22,96 @@ export function Menu({ id }: { id: string }) {
 }
 
 function Sheet({ view }: { view: View }) {
-  const { service, readOnly } = view
+  const desk = useDesk()
+  const { service, version, menu, readOnly } = view
+  const screen = `menu:${service.id}`
+  const hand = useCallback((what: string, value: Service, from = version) => desk.hand({ kind: 'service', id: service.id, version: from, screen, what, value }), [desk, service.id, version, screen])
+  const change: Change = useCallback((what, edit, plates) => hand(what, serving(service, edit({ ...menu, id: service.id, name: service.name }), plates)), [hand, service, menu])
+  const names = useMemo(() => new Map(view.rows.flatMap((r) => r.dishes.map((d): [string, string] => [d.dish, d.name]))), [view.rows])
+  const composer = useMemo(() => ({ menu, readOnly, screen, names, change }), [menu, readOnly, screen, names, change])
+  const lines = new Map(view.rows.flatMap((r) => r.dishes.map((d): [string, Line] => [d.dish, d])))
   return (
     <>
-      <div className="page-head">
-        <h1>{service.name}</h1>
-        <span className="quiet">
-          {day(service.day)} · {view.kitchen.name}
-        </span>
-        <div className="tools">{readOnly ? null : <Undo screen={`menu:${service.id}`} />}</div>
+      <ServiceHead view={view} screen={screen} />
+      <div className="menu-screen">
+        <ComposerContext value={composer}>
+          <Courses
+            parts={{
+              hour: (c) => <Hour view={view} course={c} hand={hand} />,
+              plates: (c, dish) => <Plates view={view} course={c} dish={dish} name={names.get(dish) ?? dish} hand={hand} />,
+              dish: (c, dish) => (lines.has(dish) ? <Dish view={view} course={c} line={lines.get(dish)!} hand={hand} /> : <span className="name">{dish}</span>),
+            }}
+          />
+        </ComposerContext>
+        <Together view={view} />
       </div>
-      {readOnly && <Past view={view} />}
-      <Holds service={service.id} />
-      {view.rows.length === 0 && <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty>}
-      <div className="courses">
-        {view.rows.map((row) => (
-          <Course key={row.course} view={view} row={row} />
-        ))}
-      </div>
-      <AcrossMenu service={service.id} />
-      {!readOnly && <Copy view={view} />}
     </>
   )
 }
 
-type Row = View['rows'][number]
+type Hand = (what: string, value: Service, from?: number) => Promise<boolean>
+type PartProps = { view: View; course: Course; hand: Hand }
 
-function Course({ view, row }: { view: View; row: Row }) {
+// Hour is that of a course: fixed, or so many minutes after the one before.
+function Hour({ view, course, hand }: PartProps) {
   const desk = useDesk()
+  const c = view.service.courses.find((o) => o.course === course.id)
+  const row = view.rows.find((r) => r.course === course.id)
+  const origin: Origin = { service: view.service, version: view.version }
+  return (
+    <>
+      <Typed
+        id={`hour-${course.id}`} label={`${row?.name ?? 'course'}, at the pass`} hidden value={hourSaid(c?.hour ?? '', c?.after)} readOnly={view.readOnly} draft={`${view.service.id}/${course.id}/hour-or-after`} origin={origin}
+        save={(text, from) => {
+          const said = hourText(text)
+          if (said) return hand(`${row?.name} ${said.after ? `${said.after} min after the course before` : `at ${said.hour}`}`, { ...from.service, courses: from.service.courses.map((o) => (o.course === course.id ? { ...o, hour: said.hour, after: said.after } : o)) }, from.version)
+          desk.say(`“${text}” is not a time. Write 20:15, or +20 after the course before.`)
+          return Promise.resolve(false)
+        }}
+      />
+      {c?.after && <span className="clock small quiet">{row?.hour}</span>}
+    </>
+  )
+}
+
+const figure = /^\d{1,4}$/
+
+function Plates({ view, course, dish, name, hand }: PartProps & { dish: string; name: string }) {
+  const desk = useDesk()
+  const c = view.service.courses.find((o) => o.course === course.id)
+  const plates = c?.covers.find((n) => n.dish === dish && !n.version)?.plates ?? 0
+  return (
+    <div className="plates">
+      <Typed
+        id={`plates-${dish}`} label={`${name}, plates`} hidden value={String(plates)} readOnly={view.readOnly || (view.service.tables ?? []).length > 0} type="number" draft={`${view.service.id}/${course.id}/${dish}`} origin={{ service: view.service, version: view.version }}
+        save={(text, from) => {
+          if (figure.test(text)) return hand(`${name}: ${count(Number(text), 'plate')}`, setPlates(from.service, course, dish, '', Number(text)), from.version)
+          desk.say(`Plates: “${text}” is not a number.`)
+          return Promise.resolve(false)
+        }}
+      />
+    </div>
+  )
+}
+
+function Dish({ view, course, line, hand }: PartProps & { line: Line }) {
+  const desk = useDesk()
+  const runUp = useRunUp(view.service.id)
   const { service } = view
-  const change = (what: string, { service, version }: Origin, edit: (c: Schemas['CourseHour']) => Schemas['CourseHour']) => {
-    const there = service.courses.some((c) => c.course === row.course)
-    const courses = there ? service.courses : [...service.courses, { course: row.course, hour: row.hour || '20:00', covers: [] }]
-    return desk.hand({
-      kind: 'service', id: service.id, version, screen: `menu:${service.id}`, what,
-      value: { ...service, courses: courses.map((c) => (c.course === row.course ? edit(c) : c)) },
-    })
-  }
-  const origin = { service, version: view.version }
-  const setPlates = (dish: string, name: string, plates: number, from: Origin, version?: string) =>
-    change(`${name}: ${count(plates, 'plate')}`, from, (c) => {
-      const same = (n: Schemas['Covers']) => n.dish === dish && (n.version ?? '') === (version ?? '')
-      const next = { dish, ...(version ? { version } : {}), plates }
-      return { ...c, covers: c.covers.some(same) ? c.covers.map((n) => (same(n) ? next : n)) : [...c.covers, next] }
-    })
-  const choose: Choose = (s, condition) => {
-    const rest = (service.conditions ?? []).filter((c) => c.component !== s.component)
-    const name = s.options.find((o) => o.id === condition)?.name ?? 'as usual'
-    return desk.hand({ kind: 'service', id: service.id, version: view.version, screen: `menu:${service.id}`, what: `${s.of}: ${name}`, value: { ...service, conditions: condition ? [...rest, { component: s.component, condition }] : rest } })
-  }
+  const first = runUp.data?.runUp.bars.filter((b) => b.for.includes(line.dish) || b.dish.split('~')[0] === line.dish).reduce<string | undefined>((min, b) => (!min || b.start < min ? b.start : min), undefined)
+  const begins = first && `${first.slice(0, 10) === service.day ? '' : day(first.slice(0, 10), true) + ' '}${clock(first, false)}`
   return (
-    <section className="course" aria-label={row.name}>
-      <div className="hour">
-        <Typed id={`hour-${row.course}`} label="at the pass" value={row.hour} readOnly={view.readOnly || service.courses.some((c) => c.course === row.course && c.after)} origin={origin} save={(text, from) => change(`${row.name} at ${text}`, from, (c) => ({ ...c, hour: text }))} draft={`${service.id}/${row.course}/hour`} />
-        <RunUpHint id={service.id} course={row.course} />
-        {(service.tables ?? []).length > 0 && (
-          <div className="small">
-            <Link to={`/service/${service.id}`}>Tables</Link>
-          </div>
-        )}
-      </div>
-      <div>
-        {row.dishes.map((d) => (
-          <DishLine key={d.dish} line={d} readOnly={view.readOnly || (service.tables ?? []).length > 0} draft={`${service.id}/${row.course}/${d.dish}`} origin={origin} setPlates={(n, from, v) => setPlates(d.dish, v ? `${d.name}, ${v.name}` : d.name, n, from, v?.id)} choose={choose} />
-        ))}
-      </div>
-    </section>
-  )
-}
-
-// RunUpHint tells when a course's work begins, from the plan.
-function RunUpHint({ id, course }: { id: string; course: string }) {
-  const { data } = useRunUp(id)
-  const row = data?.runUp.courses.find((c) => c.id === course)
-  const first = data?.runUp.bars.find((b) => b.id === row?.first)
-  if (!row || !first) return null
-  return (
-    <div className="small quiet mt-2">
-      prep starts {day(first.start.slice(0, 10), true)} <span className="clock">{clock(first.start, false)}</span>
-    </div>
-  )
-}
-
-type Choose = (state: Row['dishes'][number]['states'][number], condition: string) => Promise<boolean>
-
-function DishLine({ line, readOnly, draft, origin, setPlates, choose }: { choose: Choose; line: Row['dishes'][number]; readOnly: boolean; draft: string; origin: Origin; setPlates: (n: number, from: Origin, version?: Row['dishes'][number]['versions'][number]) => Promise<boolean> }) {
-  const desk = useDesk()
-  const [open, setOpen] = useState<string>()
-  const [gaps, setGaps] = useState(false)
-  const need = line.needs.find((n) => n.component === open)
-  const graver = line.gaps.filter((g) => !g.lesser).length
-  const lesser = line.gaps.length - graver
-  const save = (text: string, from: Origin, version?: (typeof line.versions)[number]) => {
-    const n = Number(text)
-    if (/^\d{1,6}$/.test(text)) return setPlates(n, from, version)
-    desk.say(`Plates: “${text}” is not a number.`)
-    return Promise.resolve(false)
-  }
-  return (
-    <>
-      <div className="dish-line">
-        <div className="plates">
-          <Typed id={`plates-${line.dish}`} label="plates" value={String(line.plates)} readOnly={readOnly} save={save} draft={draft} origin={origin} type="number" />
-        </div>
-        <div>
-          <Link className="name" to={`/dish/${line.dish}`}>
-            {line.name}
-          </Link>
-          <div className="small quiet">
-            <Link to={`/plate/${line.dish}`}>Plate</Link>: <span className="clock">{lasts(line.build)}</span> to build, one cook
-            {graver > 0 && <> · <span className="gap">{count(graver, 'gap')}</span></>}
-            {lesser > 0 && ` · ${lesser} to check`}
-            {line.gaps.length > 0 && (
-              <>
-                {' · '}
-                <button className="plain-button" aria-expanded={gaps} onClick={() => setGaps(!gaps)}>
-                  {gaps ? 'Hide' : 'Show'}
-                </button>
-              </>
-            )}
-          </div>
-          {line.versions.length > 0 && (
-            <div className="versions">
-              {line.versions.map((v) => (
-                <Typed key={v.id} id={`plates-${line.dish}-${v.id}`} label={v.name} value={String(v.plates)} readOnly={readOnly} save={(text, from) => save(text, from, v)} draft={`${draft}/${v.id}`} origin={origin} type="number" />
-              ))}
-            </div>
-          )}
-          {line.states.map((s) => (
-            <label key={s.component} className="labelled mt-1">
-              {upper(s.of)} ({s.name}) arrived
-              <FormSelect size="sm" className="w-auto" value={s.chosen ?? ''} disabled={readOnly} onChange={(e) => void choose(s, e.target.value)}>
-                <option value="">as usual</option>
-                {s.options.map((o) => (
-                  <option key={o.id} value={o.id}>
-                    {o.name}
-                  </option>
-                ))}
-              </FormSelect>
-            </label>
-          ))}
-        </div>
-      </div>
-      {line.faults.map((f) => (
-        <Bracket key={f} what={f} />
-      ))}
-      {gaps &&
-        line.gaps.map((g) => (
-          <Bracket key={g.title + g.question} what={g.title}>
-            {g.question} {g.holdsUp} <Link to={`/dish/${line.dish}?${g.step ? `step=${g.component}/${g.step}` : 'side=gaps'}`}>Decide</Link>
-          </Bracket>
-        ))}
-      <div className="needs">
-        {line.needs.map((n) => (
-          <button key={n.component} aria-expanded={open === n.component} onClick={() => setOpen(open === n.component ? undefined : n.component)}>
-            <span>{n.make.name}</span>
-            <span className="mono">{n.make.known ? n.make.text : <span className="gap">portion?</span>}</span>
-          </button>
-        ))}
-      </div>
-      {need && (
-        <div className="opened">
-          <div className="mono">
-            {need.make.working}
-            {need.make.other && <span className="quiet"> = {need.make.other}</span>}
-          </div>
-          {need.ingredients.map((i) => (
-            <div key={i.name}>
-              <b>{i.known ? i.text : '?'}</b> {i.name} <span className="quiet mono">= {i.working}</span>
-            </div>
-          ))}
-        </div>
-      )}
-    </>
-  )
-}
-
-function Past({ view }: { view: View }) {
-  return (
-    <div className="read-only-note">
-      <b>Past service:</b> as planned, read only. <Copy view={view} />
-    </div>
-  )
-}
-
-// nextWeek is the first day a week on, or several, that is still to come.
-function nextWeek(day: string): string {
-  const at = new Date(day + 'T12:00:00Z')
-  do at.setUTCDate(at.getUTCDate() + 7)
-  while (at.getTime() < Date.now())
-  return at.toISOString().slice(0, 10)
-}
-
-// Copy makes the same service on another day.
-function Copy({ view }: { view: View }) {
-  const [date, setDate] = useState(() => nextWeek(view.service.day))
-  const desk = useDesk()
-  const go = useGo()
-  const once = useOnce()
-  const [record, setRecord] = useState(false)
-  const copy = async () => {
-    try {
-      const body = { day: date, ...(isPast(date) && record ? { record } : {}) }
-      const made = await once(body, (key) => ask(api.POST('/api/services/{id}/copy', { params: { path: { id: view.service.id }, header: { 'Idempotency-Key': key } }, body })))
-      await reread()
-      go(`/menu/${made.id}`)
-    } catch (error) {
-      desk.say(error instanceof Error ? error.message : 'Not copied.')
-    }
-  }
-  return (
-    <form
-      className="d-flex gap-2 align-items-end mt-3 tools"
-      onSubmit={(e) => {
-        e.preventDefault()
-        void copy()
+    <DishFacts
+      line={line} begins={begins} readOnly={view.readOnly} seated={(service.tables ?? []).length > 0} draft={`${service.id}/${course.id}/${line.dish}`}
+      plates={(text, v) => {
+        if (figure.test(text)) return hand(`${line.name}, ${v.name}: ${count(Number(text), 'plate')}`, setPlates(service, course, line.dish, v.id, Number(text)))
+        desk.say(`Plates: “${text}” is not a number.`)
+        return Promise.resolve(false)
       }}
-    >
-      <FormGroup controlId="copy-day">
-        <FormLabel className="quiet">Copy to</FormLabel>
-        <FormControl type="date" value={date} onChange={(e) => setDate(e.target.value)} />
-        {isPast(date) && <FormCheck id="copy-record" className="mt-2" label="That day is past: keep as a record" checked={record} onChange={(e) => setRecord(e.target.checked)} />}
-      </FormGroup>
-      <Button type="submit" variant="outline-dark" disabled={!date}>
-        Copy service
-      </Button>
-    </form>
+      choose={(s, condition) => {
+        const rest = (service.conditions ?? []).filter((c) => c.component !== s.component)
+        void hand(`${s.of}: ${s.options.find((o) => o.id === condition)?.name ?? 'as usual'}`, { ...service, conditions: condition ? [...rest, { component: s.component, condition }] : rest })
+      }}
+    />
   )
 }

@@ -21,7 +21,7 @@ it('shows what nobody takes, and what could use it', () => {
   const { container } = render(<Ledger list={[entry({ taken: g(135), left: g(405), short: g(0), couldUse: ['Broth'] })]} />)
   expect(screen.getByText('405 g left')).toBeTruthy()
   expect((container.querySelector('.left') as HTMLElement).style.width).toBe('75%')
-  expect(screen.getByText('could go into Broth')).toBeTruthy()
+  expect(screen.getByText('Could go into Broth')).toBeTruthy()
 })
 
 it('says when all is taken, and nothing where nothing is left over', () => {

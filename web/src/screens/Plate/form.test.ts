@@ -24,9 +24,9 @@ it('takes fields off that are emptied', async () => {
   for (const field of ['turn', 'tastes', 'life', 'on', 'leans', 'former', 'cue', 'offPlate', 'moved', 'hidden'] as const) expect(bare[field], field).toBeUndefined()
 })
 
-it('names what is no number', async () => {
-  await expect(read('egg', { ...toForm(full), life: '', stands: '', width: 'wide' }, full)).rejects.toThrow('width: “wide” is no number')
-  await expect(read('egg', { ...toForm(full), life: '', stands: '', length: '' }, full)).rejects.toThrow('length: “” is no number')
+it('names what is not a number', async () => {
+  await expect(read('egg', { ...toForm(full), life: '', stands: '', width: 'wide' }, full)).rejects.toThrow('width: “wide” is not a number')
+  await expect(read('egg', { ...toForm(full), life: '', stands: '', length: '' }, full)).rejects.toThrow('length: “” is not a number')
   expect((await read('egg', { ...toForm(full), life: '', stands: '', turn: '−12,5' }, full)).turn).toBe(-12.5)
 })
 

@@ -1,7 +1,7 @@
 // The evening as the plan has it: every course on its line, every wave at the moment
 // at which it leaves, with the tables that it is for.
 import { useState } from 'react'
-import type { Plan } from './shared'
+import type { Plan } from '../../parts/service/types'
 import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
 import { clock, count, lasts, listed } from '../../parts/words'

@@ -1,16 +1,16 @@
 // Service: who comes when, and what is not ready for it.
 import { useRunUp, useService } from '../../api/queries'
-import { Undo, useDesk } from '../../parts/Desk'
+import { useDesk } from '../../parts/Desk'
 import { Holds } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
-import { day } from '../../parts/words'
 import { Evening } from './Evening'
-import { hourSaid, hourText } from './seating'
+import { ServiceHead } from '../../parts/service/Head'
+import { hourSaid, hourText } from '../../parts/service/hours'
 import { Tables, type Change } from './Tables'
 import { LeadIns, Weighing } from './Weighing'
-import type { View } from './shared'
+import type { View } from '../../parts/service/types'
 
 export function Service({ id }: { id: string }) {
   const service = useService(id)
@@ -28,33 +28,20 @@ function Sheet({ view }: { view: View }) {
   const plan = runUp.data?.planning && runUp.data.runUp.bars.length === 0 ? undefined : runUp.data?.runUp
   return (
     <>
-      <div className="page-head">
-        <h1>{service.name}</h1>
-        <span className="quiet">
-          {day(service.day)} · {view.kitchen.name} · {count(view)}
-        </span>
-        <div className="tools">{!view.readOnly && <Undo screen={`service:${service.id}`} />}</div>
-      </div>
-      {view.readOnly && <div className="read-only-note">Past service: as planned, read only.</div>}
+      <ServiceHead view={view} screen={`service:${service.id}`} />
       {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
       {planning && !runUp.isError && <Planning id={service.id} />}
       <Holds service={service.id} />
       {view.rows.flatMap((r) => r.dishes.flatMap((d) => d.faults.map((f) => <Bracket key={d.dish + f} what={`${d.name}: ${f}`} />)))}
       {plan && <Evening plan={plan} within={service.within || 900} />}
       <Hours view={view} change={change} />
-      {view.rows.length === 0 ? <Empty title="Nothing on the menu">Courses are added to a menu in the book.</Empty> : <Tables view={view} change={change} />}
+      {view.rows.length === 0 ? <Empty title="Nothing on the menu">Compose it on Menu.</Empty> : <Tables view={view} change={change} />}
       <div className="weighing">
         <Weighing view={view} plan={plan} change={change} />
         {plan && <LeadIns view={view} plan={plan} change={change} />}
       </div>
     </>
   )
-}
-
-function count(view: View): string {
-  const tables = view.service.tables ?? []
-  if (tables.length === 0) return `${Math.max(0, ...view.rows.map((r) => r.dishes.reduce((sum, d) => sum + d.plates + d.versions.reduce((n, v) => n + v.plates, 0), 0)))} covers, no tables yet`
-  return `${tables.reduce((sum, t) => sum + t.guests, 0)} guests at ${tables.length} ${tables.length === 1 ? 'table' : 'tables'}`
 }
 
 // Hours are those of the courses: fixed, or so many minutes after the one before.

@@ -5,7 +5,7 @@ import { useDesk } from '../../parts/Desk'
 import { Empty } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { had, hourOf, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
-import type { View } from './shared'
+import type { View } from '../../parts/service/types'
 import { count } from '../../parts/words'
 
 export type Change = (what: string, from: Origin, edit: (s: Service) => Service) => Promise<boolean>

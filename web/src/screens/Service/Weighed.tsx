@@ -6,7 +6,7 @@ import { Searched } from '../../parts/Searched'
 import { Failed } from '../../parts/States'
 import { day, lasts, spoken } from '../../parts/words'
 import type { Change } from './Tables'
-import type { View } from './shared'
+import type { View } from '../../parts/service/types'
 
 type Service = Schemas['Service']
 

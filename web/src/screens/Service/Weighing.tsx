@@ -6,7 +6,7 @@ import type { Schemas } from '../../api/client'
 import { count, spoken } from '../../parts/words'
 import { Weighed, type Option } from './Weighed'
 import type { Change } from './Tables'
-import type { Plan, View } from './shared'
+import type { Plan, View } from '../../parts/service/types'
 
 type Service = Schemas['Service']
 

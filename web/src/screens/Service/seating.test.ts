@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { had, hourOf, hourSaid, hourText, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
+import { had, hourOf, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
 
 const course = { course: 'main', name: 'Main', hour: '21:00', dishes: [{ dish: 'fowl', name: 'Fowl', versions: [{ id: 'meatless', name: 'meatless', plates: 0 }] }] } as unknown as Course
 const table: Table = { id: 't1', name: 'Table 1', guests: 4, orders: [{ course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }] }
@@ -30,14 +30,6 @@ describe('the tables of a service', () => {
   })
 })
 
-describe('the hour of a course', () => {
-  it('is an hour, or so many minutes after the one before', () => {
-    expect(hourText('20.15')).toEqual({ hour: '20:15' })
-    expect(hourText('+20 min')).toEqual({ hour: '', after: 20 })
-    expect(hourText('soon')).toBeUndefined()
-    expect([hourSaid('20:15'), hourSaid('20:15', 20)]).toEqual(['20:15', '+20'])
-  })
-})
 
 describe('covers without tables', () => {
   it('are seated at tables of four, and nobody loses their version', () => {

@@ -46,15 +46,6 @@ export function newTable(s: Service, guests: number): Table {
   return { id: `t${n}`, name: `Table ${n}`, guests }
 }
 
-/** hourText reads what stands in the field of a course's hour: an hour, or so many minutes after the one before, as in +20. */
-export function hourText(text: string): { hour: string; after?: number } | undefined {
-  const after = /^\+\s*(\d{1,3})(\s*min)?$/.exec(text.trim())
-  if (after) return { hour: '', after: Number(after[1]) }
-  return /^\d{1,2}[:.]\d{2}$/.test(text.trim()) ? { hour: text.trim().replace('.', ':') } : undefined
-}
-
-export const hourSaid = (hour: string, after?: number) => (after ? `+${after}` : hour)
-
 /** seatAll seats the covers of a service that has no tables: at tables of four, what is not the first dish of its course with the first tables that have room for it. */
 export function seatAll(s: Service): Service {
   const guests = Math.max(0, ...s.courses.map((c) => c.covers.reduce((sum, n) => sum + n.plates, 0)))

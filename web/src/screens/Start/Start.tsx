@@ -20,7 +20,7 @@ export function Start() {
       await reread()
       return true
     },
-    () => go('/book/new'),
+    () => go('/services'),
   )
   const { value: f, set } = form
   return (
