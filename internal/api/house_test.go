@@ -154,6 +154,15 @@ func get[T any](c *cook, path string) (v T) {
 	return v
 }
 
+// posted posts a question and reads what is answered.
+func posted[T any](c *cook, path string, body any) (v T) {
+	c.Helper()
+	a := c.send("POST", path, body)
+	require.Equal(c, 200, a.status, string(a.body))
+	require.NoError(c, json.Unmarshal(a.body, &v))
+	return v
+}
+
 // read reads an answer into a value.
 func read(t *testing.T, a answer, into any) {
 	t.Helper()

@@ -42,7 +42,7 @@ func TestEveryChangeIsMadeOnceForItsKey(t *testing.T) {
 		{"POST", "/api/undo", map[string]any{"screen": "fish"}, map[string]any{"screen": "fish", "again": true}},
 		{"POST", "/api/services", service, map[string]any{"kitchen": "back-kitchen", "dishes": []string{"guinea-fowl"}, "day": "2026-03-20", "hour": "19:30", "plates": 2}},
 		{"POST", "/api/services/supper/copy", map[string]any{"day": "2026-03-21"}, map[string]any{"day": "2026-03-22"}},
-		{"POST", "/api/kitchens", map[string]any{"name": "Annexe", "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}, map[string]any{"name": "Other", "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}},
+		{"POST", "/api/kitchens", map[string]any{"name": "Annexe", "lines": said("2 burners")}, map[string]any{"name": "Other", "lines": said("2 burners")}},
 		{"POST", "/api/dishes", pasted("Toast"), pasted("Rusk")},
 		{"PUT", "/api/dishes/roast-hake/photo.jpg", picture(t, 300), picture(t, 301)},
 		{"DELETE", "/api/dishes/roast-hake/photo", nil, map[string]any{}},

@@ -57,7 +57,7 @@ func TestControlCharactersAreRefused(t *testing.T) {
 		assert.Contains(t, p.Detail, "has a character that cannot be written", name)
 		p = chef.send("PUT", "/api/session", map[string]any{"name": "chef" + text}).problem(t)
 		assert.Equal(t, 422, p.Status, name)
-		body := map[string]any{"name": "Annexe" + text, "cooks": []string{"a"}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners"}}
+		body := map[string]any{"name": "Annexe" + text, "lines": said("2 burners")}
 		assert.Equal(t, 422, chef.send("POST", "/api/kitchens", body).problem(t).Status, name)
 	}
 	for _, at := range []string{"/api/dishes/%2500/photo.jpg", "/api/dishes/hake%00", "/api/dishes/%ff", "/api/services/%1b"} {

@@ -14,6 +14,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/api"
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/contents"
@@ -142,18 +143,41 @@ func TestBadLinesAndPastesAreToldAndNothingIsLost(t *testing.T) {
 	assert.Contains(t, p.Detail, "Fish broth in Crushed swede in Fish broth")
 }
 
+// said are lines of which nobody says what they are.
+func said(lines ...string) []api.SaidLine {
+	out := []api.SaidLine{}
+	for _, text := range lines {
+		out = append(out, api.SaidLine{Text: text})
+	}
+	return out
+}
+
 func TestAKitchenIsSetUpInAFewLines(t *testing.T) {
 	h := newHouse(t)
 	chef := h.cook("Head chef")
-	body := map[string]any{"name": "Annexe", "cooks": []string{"Chef", ""}, "from": "10:00", "to": "22:00", "pass": 4, "lines": []string{"2 burners", "oven, 2 shelves", ""}}
+	body := map[string]any{"name": "Annexe", "lines": said("pass, 6 plates", "head chef, 10–22, on the pass", "larder cook, Tue to Sat, 14–23, not the fryer", "2 burners", "oven, 2 shelves", "")}
 	a := chef.send("POST", "/api/kitchens", body)
 	require.Equal(t, 201, a.status, string(a.body))
 	d, err := h.store.Get(context.Background(), store.Kitchen, "annexe")
 	require.NoError(t, err)
-	assert.Contains(t, string(d.Body), `"burner"`)
-	body["lines"] = []string{"2 burners", "0 ovens"}
+	var k kitchen.Kitchen
+	require.NoError(t, json.Unmarshal(d.Body, &k))
+	assert.Equal(t, 6, k.PassWidth)
+	assert.Equal(t, "Head chef", k.Cooks[0].Name)
+	assert.Equal(t, []kitchen.Section{{ID: k.Cooks[0].Section, Name: "Pass"}}, k.Sections)
+	assert.Equal(t, []string{"fryer"}, k.Cooks[1].Not)
+	assert.Equal(t, "burner", k.Equipment[0].Kind)
+	read := posted[struct{ Lines []api.ReadKitchenLine }](chef, "/api/read/kitchen", map[string]any{"lines": said("walk-in", "Robin", "0 ovens")}).Lines
+	assert.Equal(t, "Fridge · 40 places · cold, 3 °C", read[0].Said)
+	assert.Equal(t, []string{"40 places", "3 °C"}, read[0].Assumed)
+	assert.NotEmpty(t, read[1].Assumed, "it is taken for a thing, and says so")
+	assert.NotEmpty(t, read[2].Wrong)
+	hours := posted[struct{ Shifts []kitchen.Shift }](chef, "/api/read/hours", map[string]any{"text": "Tue–Sat 14–23"})
+	assert.Len(t, hours.Shifts[0].Days, 5)
+	assert.Equal(t, 422, chef.send("POST", "/api/read/hours", map[string]any{"text": "all day"}).status)
+	body["lines"] = said("2 burners", "0 ovens")
 	assert.Equal(t, "body.lines[1]", chef.send("POST", "/api/kitchens", body).problem(t).Errors[0].Location)
-	body["lines"], body["zone"] = []string{}, "Atlantis"
+	body["lines"], body["zone"] = said(), "Atlantis"
 	assert.Equal(t, "body.zone", chef.send("POST", "/api/kitchens", body).problem(t).Errors[0].Location)
 }
 

@@ -19,20 +19,27 @@ import (
 // routes are the way from nothing to a first run-up.
 func (s start) routes(at *registry) {
 	operation(at, http.MethodPost, "/api/kitchens", "add-kitchen", "Set a kitchen up from a few lines", s.newKitchen, creates("/api/kitchens/"))
+	operation(at, http.MethodPost, "/api/read/kitchen", "read-kitchen", "Understand lines that say what there is in a kitchen", s.readKitchen)
+	operation(at, http.MethodPost, "/api/read/hours", "read-hours", "Understand the hours of a week", s.readHours)
 	operation(at, http.MethodPost, "/api/services", "add-service", "Serve dishes on a day", s.newService, creates("/api/services/"))
 }
 
 type kitchenInput struct {
 	Body struct {
-		Name  string   `json:"name" minLength:"1" maxLength:"120"`
-		Zone  string   `json:"zone,omitempty" doc:"IANA time zone; absent: UTC"`
-		Cooks []string `json:"cooks" nullable:"false" maxItems:"60" doc:"roles, or initials"`
-		From  string   `json:"from" doc:"when they begin, like 10:00"`
-		To    string   `json:"to" doc:"when they end"`
-		Pass  int      `json:"pass" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
-		Lines []string `json:"lines" nullable:"false" maxItems:"60" doc:"what there is, like 4 burners"`
+		Name  string     `json:"name" minLength:"1" maxLength:"120"`
+		Zone  string     `json:"zone,omitempty" doc:"IANA time zone; absent: UTC"`
+		Lines []SaidLine `json:"lines" nullable:"false" maxItems:"120" doc:"what there is, a thing or a person each"`
 	}
 }
+
+// SaidLine is a line in which somebody says what there is.
+type SaidLine struct {
+	Text string     `json:"text" maxLength:"400"`
+	As   kitchen.As `json:"as,omitempty" enum:",cook,equipment" doc:"where somebody says what it is; absent: as it reads"`
+}
+
+// usualPass is how many plates a pass holds where nobody says.
+const usualPass = 4
 
 // newKitchen sets a kitchen up from a few lines.
 func (s start) newKitchen(ctx context.Context, in *kitchenInput) (*savedOutput, error) {
@@ -48,35 +55,103 @@ func (s start) newKitchen(ctx context.Context, in *kitchenInput) (*savedOutput, 
 
 func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.List) {
 	var faults fault.List
-	k := kitchen.Kitchen{ID: recipe.Slug(in.Body.Name, ids), Name: in.Body.Name, Zone: in.Body.Zone, PassWidth: in.Body.Pass, Cooks: []kitchen.Cook{}, Equipment: []kitchen.Equipment{}}
-	if k.Zone == "" {
-		k.Zone = "UTC"
-	}
+	k := kitchen.Kitchen{ID: recipe.Slug(in.Body.Name, ids), Name: in.Body.Name, Zone: cmp.Or(in.Body.Zone, "UTC"), PassWidth: usualPass, Cooks: []kitchen.Cook{}, Equipment: []kitchen.Equipment{}}
 	if _, err := time.LoadLocation(k.Zone); err != nil {
 		faults.Add("zone", "“%s” is not a time zone. Write Europe/Dublin.", k.Zone)
 	}
-	used := map[string]bool{}
-	for _, name := range in.Body.Cooks {
-		if name = strings.TrimSpace(name); name != "" {
-			k.Cooks = append(k.Cooks, kitchen.Cook{ID: recipe.Slug(name, used), Name: name, Shifts: []kitchen.Shift{{From: in.Body.From, To: in.Body.To}}})
-		}
-	}
-	for i, line := range in.Body.Lines {
-		if strings.TrimSpace(line) == "" {
+	used, sections := map[string]bool{}, map[string]string{}
+	for i, said := range in.Body.Lines {
+		if strings.TrimSpace(said.Text) == "" {
 			continue
 		}
-		e, err := kitchen.FromLine(line)
-		if err != nil {
+		line, err := kitchen.ReadLine(said.Text, said.As)
+		switch {
+		case err != nil:
 			faults.Add(fmt.Sprintf("lines[%d]", i), "%v", err)
-			continue
+		case line.Pass > 0:
+			k.PassWidth = line.Pass
+		case line.Cook != nil:
+			c := *line.Cook
+			c.ID = recipe.Slug(c.Name, used)
+			if name := c.Section; name != "" {
+				if sections[name] == "" {
+					sections[name] = recipe.Slug("section "+name, used)
+					k.Sections = append(k.Sections, kitchen.Section{ID: sections[name], Name: name})
+				}
+				c.Section = sections[name]
+			}
+			k.Cooks = append(k.Cooks, c)
+		case line.Equipment != nil:
+			e := *line.Equipment
+			e.ID = recipe.Slug(e.Name, used)
+			k.Equipment = append(k.Equipment, e)
 		}
-		e.ID = recipe.Slug(e.Name, used)
-		k.Equipment = append(k.Equipment, e)
 	}
 	if err := k.Validate(); err != nil && len(faults) == 0 {
-		faults.Add("cooks", "%v", err)
+		faults.Add("lines", "%v", err)
 	}
 	return k, faults
+}
+
+// ReadKitchenLine is a line as it was taken for, or why it cannot be.
+type ReadKitchenLine struct {
+	kitchen.Line
+	Said  string `json:"said" doc:"in words"`
+	Wrong string `json:"wrong,omitempty"`
+}
+
+type readKitchenInput struct {
+	Body struct {
+		Lines []SaidLine `json:"lines" nullable:"false" maxItems:"120"`
+	}
+}
+
+type readKitchenOutput struct {
+	Body struct {
+		Lines []ReadKitchenLine `json:"lines" nullable:"false" doc:"one for each, in order"`
+	}
+}
+
+// readKitchen understands lines while they are typed.
+func (s start) readKitchen(_ context.Context, in *readKitchenInput) (*readKitchenOutput, error) {
+	out := &readKitchenOutput{}
+	out.Body.Lines = []ReadKitchenLine{}
+	for _, said := range in.Body.Lines {
+		r := ReadKitchenLine{Line: kitchen.Line{Text: said.Text, Assumed: []string{}, Open: []string{}}}
+		if strings.TrimSpace(said.Text) != "" {
+			line, err := kitchen.ReadLine(said.Text, said.As)
+			if err != nil {
+				r.Wrong = err.Error()
+			} else {
+				r.Line, r.Said = line, line.Say()
+			}
+		}
+		out.Body.Lines = append(out.Body.Lines, r)
+	}
+	return out, nil
+}
+
+type hoursInput struct {
+	Body struct {
+		Text string `json:"text" maxLength:"400" doc:"like 09:00–15:00, 17:00–23:30, or Tue–Sat 14–23"`
+	}
+}
+
+type hoursOutput struct {
+	Body struct {
+		Shifts []kitchen.Shift `json:"shifts" nullable:"false"`
+	}
+}
+
+// readHours understands the hours of a week as they stand in a field.
+func (s start) readHours(_ context.Context, in *hoursInput) (*hoursOutput, error) {
+	shifts, err := kitchen.ReadShifts(in.Body.Text)
+	if err != nil {
+		return nil, problem(isMalformed, err.Error())
+	}
+	out := &hoursOutput{}
+	out.Body.Shifts = shifts
+	return out, nil
 }
 
 type newServiceInput struct {

@@ -43,7 +43,7 @@ export function App() {
 // screen to screen.
 function Here({ name }: { name: string }) {
   const [screen, of] = useLocation()[0].split('/').slice(1).map(whole)
-  if (of ? [...ofService, ...ofDish, 'book', 'menus'].includes(screen) : alone.includes(screen)) return <Screen name={name} screen={screen} of={of ?? ''} />
+  if (of ? [...ofService, ...ofDish, 'book', 'menus', 'kitchen'].includes(screen) : alone.includes(screen)) return <Screen name={name} screen={screen} of={of ?? ''} />
   return <Start name={name} />
 }
 
@@ -72,7 +72,7 @@ function Screen({ name, screen, of }: { name: string; screen: string; of: string
       {screen === 'dish' && <Dish key={dish} id={dish} />}
       {screen === 'book' && (of === 'new' ? <Paste /> : of === 'ingredients' ? <Ingredients /> : of === 'import' ? <Import /> : <Book />)}
       {screen === 'card' && <Card key={dish} id={dish} />}
-      {screen === 'kitchen' && <Kitchen />}
+      {screen === 'kitchen' && (of === 'new' ? <FirstStart /> : <Kitchen />)}
       {screen === 'tablets' && <Tablets />}
       {screen === 'plate' && <Plate key={dish} id={dish} />}
     </Frame>

@@ -5,12 +5,14 @@ package kitchen
 import (
 	"cmp"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/limits"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Kitchen is one kitchen.
@@ -33,17 +35,21 @@ type Kitchen struct {
 
 // Cook is one pair of hands, named by role or initials.
 type Cook struct {
-	ID      string  `json:"id"`
-	Name    string  `json:"name"`
-	Section string  `json:"section,omitempty" doc:"id of the section that they work in"`
-	Shifts  []Shift `json:"shifts" nullable:"false" doc:"each day; a break lies between two of them"`
-	Away    []Away  `json:"away,omitempty" maxItems:"60" doc:"when they are not there in spite of it"`
+	ID      string   `json:"id"`
+	Name    string   `json:"name"`
+	Section string   `json:"section,omitempty" doc:"id of the section that they work in"`
+	Shifts  []Shift  `json:"shifts" nullable:"false" doc:"of the week; a break lies between two of them"`
+	On      []OnDay  `json:"on,omitempty" maxItems:"60" doc:"days on which their hours are others"`
+	Not     []string `json:"not,omitempty" maxItems:"20" doc:"what they do not do: kinds of equipment, or words of a step's name"`
+	Away    []Away   `json:"away,omitempty" maxItems:"60" doc:"when they are not there in spite of it"`
 }
 
-// Section is a part of the kitchen with its own work.
+// Section is a part of the kitchen with its own work. Its people are the cooks who name it,
+// in the order in which the kitchen lists them.
 type Section struct {
-	ID   string `json:"id" minLength:"1" maxLength:"60"`
-	Name string `json:"name" minLength:"1" maxLength:"80"`
+	ID    string   `json:"id" minLength:"1" maxLength:"60"`
+	Name  string   `json:"name" minLength:"1" maxLength:"80"`
+	Helps []string `json:"helps,omitempty" maxItems:"30" doc:"ids of the sections that its people may help"`
 }
 
 // Box is a container of one size.
@@ -57,6 +63,40 @@ type Box struct {
 type Shift struct {
 	From string `json:"from"`
 	To   string `json:"to"`
+	Days []int  `json:"days,omitempty" maxItems:"7" doc:"weekdays on which it is, 1 Monday to 7 Sunday; absent: every day"`
+}
+
+// OnDay is the hours of one day, in place of those of the week.
+type OnDay struct {
+	Day    string  `json:"day" doc:"like 2026-11-28"`
+	Shifts []Shift `json:"shifts" nullable:"false" doc:"none: they are not there"`
+}
+
+// Has tells whether a shift is on a day.
+func (s Shift) Has(day time.Time) bool {
+	return len(s.Days) == 0 || slices.Contains(s.Days, (int(day.Weekday())+6)%7+1)
+}
+
+// ShiftsOn are the hours of a cook on a day.
+func (c Cook) ShiftsOn(day time.Time) (out []Shift) {
+	for _, o := range c.On {
+		if o.Day == day.Format(time.DateOnly) {
+			return o.Shifts
+		}
+	}
+	for _, s := range c.Shifts {
+		if s.Has(day) {
+			out = append(out, s)
+		}
+	}
+	return out
+}
+
+// Does tells whether a cook does a step of a name that needs equipment of some kinds.
+func (c Cook) Does(step string, kinds []string) bool {
+	return !slices.ContainsFunc(c.Not, func(not string) bool {
+		return slices.ContainsFunc(kinds, func(kind string) bool { return strings.EqualFold(kind, not) }) || words.Has(step, not)
+	})
 }
 
 // Away is a stretch of one day, or of every day, in which a cook or a thing is not
@@ -75,12 +115,18 @@ type Equipment struct {
 	Kind    string   `json:"kind"`
 	Places  int      `json:"places" minimum:"1" maximum:"1000000"`
 	Cooks   bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
+	Most    *int     `json:"most,omitempty" minimum:"-100" maximum:"2000" doc:"°C that it reaches at the most"`
 	Heating *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
 	Keeps   string   `json:"keeps,omitempty" enum:",cold,hot,frozen" doc:"what is in it is held so; absent: as the room is"`
 	Celsius *float64 `json:"celsius,omitempty" minimum:"-100" maximum:"120" doc:"°C at which it holds; absent: as cold or hot as is asked for"`
 	Wash    int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
 	Away    []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
 	Carries []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
+}
+
+// Reaches tells whether it gets as hot as is asked for, in °C; nil asks for nothing.
+func (e Equipment) Reaches(setting *int64) bool {
+	return setting == nil || e.Most == nil || *setting <= int64(*e.Most)
 }
 
 // Heater says how a temperature is reached.
@@ -135,6 +181,9 @@ func (k Kitchen) Validate() error {
 		for j, s := range c.Shifts {
 			s.validate(fmt.Sprintf("cooks[%d].shifts[%d]", i, j), &l)
 		}
+		for j, o := range c.On {
+			o.validate(fmt.Sprintf("cooks[%d].on[%d]", i, j), &l)
+		}
 		validateAway(fmt.Sprintf("cooks[%d].away", i), c.Away, &l)
 		if strings.TrimSpace(c.Name) == "" {
 			l.Add(fmt.Sprintf("cooks[%d].name", i), "Name the cook.")
@@ -167,6 +216,20 @@ func (s Shift) validate(at string, l *fault.List) {
 		if _, err := units.ParseClock(text); err != nil {
 			l.Add(at+"."+name, "%v", err)
 		}
+	}
+	for _, d := range s.Days {
+		if d < 1 || d > 7 {
+			l.Add(at+".days", "“%d” is not a weekday: 1 is Monday, 7 Sunday.", d)
+		}
+	}
+}
+
+func (o OnDay) validate(at string, l *fault.List) {
+	if _, err := time.Parse(time.DateOnly, o.Day); err != nil {
+		l.Add(at+".day", "“%s” is not a date. Write 2026-11-28.", o.Day)
+	}
+	for i, s := range o.Shifts {
+		s.validate(fmt.Sprintf("%s.shifts[%d]", at, i), l)
 	}
 }
 

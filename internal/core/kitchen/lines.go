@@ -1,77 +1,158 @@
 package kitchen
 
 import (
-	"jointime/internal/core/fault"
-	"jointime/internal/core/words"
+	"fmt"
 	"regexp"
 	"strconv"
 	"strings"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
-// known are the things of a kitchen that its first description may name, with
-// the word of their kind, and how they heat.
-var known = []struct {
-	words *regexp.Regexp
-	kind  string
-	cooks bool
-	heat  *Heater
-}{
-	{regexp.MustCompile(`combi`), "combination oven", true, &Heater{20, 5, 9, 5}},
-	{regexp.MustCompile(`ovens?\b`), "oven", true, &Heater{20, 6, 8, 5}},
-	{regexp.MustCompile(`burners?\b|rings?\b|stoves?\b|hobs?\b`), "burner", true, nil},
-	{regexp.MustCompile(`planchas?\b`), "plancha", true, nil},
-	{regexp.MustCompile(`grills?\b`), "grill", true, nil},
-	{regexp.MustCompile(`fryers?\b`), "fryer", true, &Heater{20, 4, 20, 5}},
-	{regexp.MustCompile(`water ?baths?\b`), "water bath", true, &Heater{20, 60, 120, 1}},
-	{regexp.MustCompile(`steamers?\b`), "steamer", true, nil},
-	{regexp.MustCompile(`blenders?\b`), "blender", false, nil},
-	{regexp.MustCompile(`chillers?\b`), "blast chiller", false, nil},
-	{regexp.MustCompile(`ice.cream`), "ice cream machine", false, nil},
-	{regexp.MustCompile(`warm.*drawers?\b|hot ?cupboards?\b`), "warm drawer", false, nil},
-	{regexp.MustCompile(`fridges?\b`), "fridge", false, nil},
-	{regexp.MustCompile(`freezers?\b`), "freezer", false, nil},
-	{regexp.MustCompile(`racks?\b`), "rack", false, nil},
+// Line is a line in which somebody says what there is in a kitchen, and what it was taken for.
+// One of cook, equipment and pass is there.
+type Line struct {
+	Text      string     `json:"text"`
+	Cook      *Cook      `json:"cook,omitempty"`
+	Equipment *Equipment `json:"equipment,omitempty"`
+	Pass      int        `json:"pass,omitempty" doc:"plates that the pass holds"`
+	Assumed   []string   `json:"assumed" nullable:"false" doc:"what nobody said, as is usual"`
+	Open      []string   `json:"open" nullable:"false" doc:"what was not understood"`
 }
 
-var (
-	countAt  = regexp.MustCompile(`^\s*(\d+)\s*(?:x|×)?\s*(.*)$`)
-	placesAt = regexp.MustCompile(`(\d+)\s*(?:shel(?:f|ves)|places?|bags?|trays?|baskets?|levels?)`)
+// As says what somebody says that a line is, where it could be either.
+type As string
+
+// What a line can be.
+const (
+	Either      As = ""
+	AsCook      As = "cook"
+	AsEquipment As = "equipment"
 )
 
-// FromLine reads a thing of the kitchen as it is said in one line: "4
-// burners", "oven, 2 shelves", "blender". What it does not know is taken as a
-// kind of its own, with one place. How fast things heat is common practice,
-// no source, and for the kitchen to correct.
+var (
+	cookWords = regexp.MustCompile(`\b(?:cooks?|chefs?|sous|commis|porters?|apprentices?|kitchen (?:hand|porter)s?|trainees?|helpers?)\b`)
+	initials  = regexp.MustCompile(`^[A-Z]{1,3}$`)
+	passAt    = regexp.MustCompile(`^(?:the )?pass\b\D*(\d{1,3})(?:\s*plates?)?(?: wide)?$`)
+)
+
+// ReadLine reads what there is in a kitchen as one tells it to a new cook, a thing or a person
+// a line: "combi oven, 5 shelves, 250 °C at most", "larder cook, Tue to Sat, 14–23, not the
+// fryer", "pass, 6 plates". What it does not understand it says.
+func ReadLine(text string, as As) (Line, error) {
+	parts := partsOf(text)
+	if len(parts) == 0 {
+		return Line{}, fault.Say("Name some equipment, like 4 burners, or somebody, like fish cook.")
+	}
+	if len([]rune(text)) > 300 {
+		return Line{}, fault.Say("“%s …”: one thing a line, please.", string([]rune(text)[:40]))
+	}
+	l := Line{Text: text, Assumed: []string{}, Open: []string{}}
+	if m := passAt.FindStringSubmatch(strings.ToLower(strings.Join(parts, " "))); m != nil && as == Either {
+		l.Pass, _ = strconv.Atoi(m[1])
+		if l.Pass < 1 || l.Pass > 100 {
+			return l, fault.Say("The pass holds 1 to 100 plates.")
+		}
+		return l, nil
+	}
+	if as == AsCook || as == Either && isCook(parts) {
+		l.readCook(parts)
+		return l, nil
+	}
+	return l, l.readEquipment(parts)
+}
+
+// Say is what a line was taken for, in words.
+func (l Line) Say() string {
+	var out []string
+	switch {
+	case l.Pass > 0:
+		return "Pass: " + words.Count(l.Pass, "plate")
+	case l.Cook != nil:
+		c := l.Cook
+		out = append(out, "Cook", SayShifts(c.Shifts))
+		if c.Section != "" {
+			out = append(out, "section "+c.Section)
+		}
+		if len(c.Not) > 0 {
+			out = append(out, "not "+words.List(c.Not))
+		}
+	case l.Equipment != nil:
+		out = l.Equipment.say()
+	}
+	return strings.Join(out, " · ")
+}
+
+// say writes the fields of a thing: what it is, how much it holds, how warm, how fast.
+func (e Equipment) say() []string {
+	out := []string{words.Upper(e.Kind), words.Count(e.Places, "place")}
+	if e.Celsius != nil {
+		out = append(out, fmt.Sprintf("%s, %g °C", map[string]string{"cold": "cold", "frozen": "frozen", "hot": "hot", "": "held"}[e.Keeps], *e.Celsius))
+	}
+	if e.Most != nil {
+		out = append(out, fmt.Sprintf("to %d °C", *e.Most))
+	}
+	if h := e.Heating; h != nil {
+		out = append(out, fmt.Sprintf("%d s a degree up, %d s down", h.Up, h.Down))
+	}
+	if e.Wash > 0 {
+		out = append(out, "wash "+units.FormatDuration(e.Wash))
+	}
+	return out
+}
+
+// isCook tells a person from a thing.
+func isCook(parts []string) bool {
+	head := strings.ToLower(parts[0])
+	if _, known := kindOf(head); known && !cookWords.MatchString(head) {
+		return false
+	}
+	if cookWords.MatchString(head) || initials.MatchString(parts[0]) {
+		return true
+	}
+	for _, p := range parts[1:] {
+		if _, ok := readHours(p); ok {
+			return true
+		}
+		if _, ok := readDays(p); ok {
+			return true
+		}
+	}
+	return false
+}
+
+// partsOf takes a line apart at its commas. A hyphen, or any space, is as good as another.
+func partsOf(text string) (out []string) {
+	for _, p := range strings.FieldsFunc(text, func(r rune) bool { return r == ',' || r == ';' }) {
+		if p = strings.Join(strings.Fields(p), " "); p != "" {
+			out = append(out, p)
+		}
+	}
+	return out
+}
+
+// FromLine reads a thing of the kitchen as it is said in one line.
 func FromLine(line string) (Equipment, error) {
-	text := strings.ToLower(strings.TrimSpace(line))
-	if text == "" {
-		return Equipment{}, fault.Say("Name some equipment, like 4 burners.")
+	l, err := ReadLine(line, AsEquipment)
+	if err != nil {
+		return Equipment{}, err
 	}
-	e := Equipment{Name: strings.TrimSpace(line), Places: 1}
-	if m := countAt.FindStringSubmatch(text); m != nil {
-		n, err := strconv.Atoi(m[1])
-		if err != nil || n < 1 || n > 1000 || m[2] == "" {
-			return e, fault.Say("“%s”: how many of what?", line)
-		}
-		e.Places, text = n, m[2]
-		e.Name = words.Upper(m[2])
+	return *l.Equipment, nil
+}
+
+func number(text string) (int, bool) {
+	n, err := strconv.Atoi(text)
+	return n, err == nil && n >= 1 && n <= 1000
+}
+
+// plain is a kind of equipment in the singular, as steps name it.
+func plainKind(name string) string {
+	list := strings.Fields(name)
+	if len(list) == 0 {
+		return ""
 	}
-	if m := placesAt.FindStringSubmatch(text); m != nil {
-		n, err := strconv.Atoi(m[1])
-		if err != nil || n < 1 || n > 1000 {
-			return e, fault.Say("“%s”: how many shelves or places?", line)
-		}
-		e.Places *= n
-	}
-	e.Kind = strings.TrimSpace(strings.SplitN(text, ",", 2)[0])
-	for _, k := range known {
-		if k.words.MatchString(text) {
-			e.Kind, e.Cooks, e.Heating = k.kind, k.cooks, k.heat
-			break
-		}
-	}
-	if len([]rune(e.Name)) > 100 || e.Kind == "" {
-		return e, fault.Say("“%s” is not equipment.", line)
-	}
-	return e, nil
+	list[len(list)-1] = words.Singular(list[len(list)-1])
+	return strings.Join(list, " ")
 }

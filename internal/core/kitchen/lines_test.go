@@ -2,6 +2,7 @@ package kitchen_test
 
 import (
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -18,7 +19,7 @@ func TestAKitchenIsSaidInLines(t *testing.T) {
 		"4 burners":                {"burner", 4, false},
 		"oven, 2 shelves":          {"oven", 2, true},
 		"2 ovens":                  {"oven", 2, true},
-		"combination oven 5 trays": {"combination oven", 5, true},
+		"combination oven 5 trays": {"oven", 5, true},
 		"Water bath, 8 bags":       {"water bath", 8, true},
 		"blender":                  {"blender", 1, false},
 		"smoke box":                {"smoke box", 1, false},
@@ -35,6 +36,106 @@ func TestAKitchenIsSaidInLines(t *testing.T) {
 	}
 }
 
+// What is said of a thing is taken in; what was not said is marked as assumed, and what was not
+// understood is there to be asked.
+func TestALineOfEquipmentIsReadInFields(t *testing.T) {
+	read := func(text string) (kitchen.Line, kitchen.Equipment) {
+		l, err := kitchen.ReadLine(text, kitchen.Either)
+		require.NoError(t, err, text)
+		require.NotNil(t, l.Equipment, text)
+		return l, *l.Equipment
+	}
+	l, e := read("combi oven, 5 shelves, 250 °C at most, 6 s a degree up")
+	assert.Equal(t, "Combi oven", e.Name)
+	assert.Equal(t, 5, e.Places)
+	assert.Equal(t, 250, *e.Most)
+	assert.Equal(t, kitchen.Heater{Cold: 20, Up: 6, Down: 9, Tolerance: 5}, *e.Heating)
+	assert.Equal(t, []string{"cools 9 s a degree"}, l.Assumed)
+	assert.Empty(t, l.Open)
+
+	_, e = read("blender, 3 min to wash")
+	assert.Equal(t, int64(180), e.Wash)
+	_, e = read("blender, wash 3 min")
+	assert.Equal(t, int64(180), e.Wash)
+	_, e = read("walk-in, 3 °C")
+	assert.Equal(t, [3]any{"fridge", "cold", 3.0}, [3]any{e.Kind, e.Keeps, *e.Celsius})
+	l, e = read("fridge, 40 shelves")
+	assert.Equal(t, [3]any{40, "cold", 3.0}, [3]any{e.Places, e.Keeps, *e.Celsius})
+	assert.Equal(t, []string{"3 °C"}, l.Assumed, "nobody said how cold")
+	_, e = read("chest freezer −22 °C")
+	assert.Equal(t, "frozen", e.Keeps)
+	_, e = read("warm drawer, with 4 places, 70 °C")
+	assert.Equal(t, [4]any{"warm drawer", "hot", 4, 70.0}, [4]any{e.Kind, e.Keeps, e.Places, *e.Celsius})
+	_, e = read("hand blender")
+	assert.Equal(t, "hand blender", e.Kind, "it is no jug")
+	_, e = read("2 pans")
+	assert.Equal(t, [2]any{"pan", 2}, [2]any{e.Kind, e.Places})
+	_, e = read("2 deck ovens with 3 shelves")
+	assert.Equal(t, [3]any{"Deck ovens", "oven", 6}, [3]any{e.Name, e.Kind, e.Places})
+	_, e = read("oven, 2 shelves, 4 s per degree, max 280")
+	assert.Equal(t, [2]int{4, 280}, [2]int{e.Heating.Up, *e.Most})
+	l, e = read("2 smoke boxes, made of oak")
+	assert.Equal(t, "smoke box", e.Kind)
+	assert.Equal(t, []string{"made of oak"}, l.Open)
+	assert.NotEmpty(t, l.Assumed)
+}
+
+func TestALineOfAPersonIsRead(t *testing.T) {
+	read := func(text string) (kitchen.Line, kitchen.Cook) {
+		l, err := kitchen.ReadLine(text, kitchen.Either)
+		require.NoError(t, err, text)
+		require.NotNil(t, l.Cook, text)
+		return l, *l.Cook
+	}
+	l, c := read("larder cook, Tue to Sat, 14–23, not the fryer")
+	assert.Equal(t, kitchen.Cook{Name: "Larder cook", Shifts: []kitchen.Shift{{From: "14:00", To: "23:00", Days: []int{2, 3, 4, 5, 6}}}, Not: []string{"fryer"}}, c)
+	assert.Empty(t, l.Open)
+	assert.False(t, c.Does("fry the croquettes", []string{"fryer"}))
+	assert.True(t, c.Does("sear", []string{"burner"}))
+
+	l, c = read("KP")
+	assert.Equal(t, []kitchen.Shift{kitchen.UsualShift}, c.Shifts)
+	assert.Equal(t, []string{"10:00–23:00"}, l.Assumed)
+	_, c = read("head chef, 9 to 5")
+	assert.Equal(t, []kitchen.Shift{{From: "09:00", To: "17:00"}}, c.Shifts)
+	_, c = read("sous chef, 10-15 and 17:30-midnight, on sauce")
+	assert.Equal(t, []kitchen.Shift{{From: "10:00", To: "15:00"}, {From: "17:30", To: "00:00"}}, c.Shifts)
+	assert.Equal(t, "Sauce", c.Section)
+	_, c = read("pastry, Mon, Wed, Fri, 6–14, Sun 8–12, never oysters or eels")
+	assert.Equal(t, []kitchen.Shift{{From: "06:00", To: "14:00", Days: []int{1, 3, 5}}, {From: "08:00", To: "12:00", Days: []int{7}}}, c.Shifts)
+	assert.Equal(t, []string{"oyster", "eel"}, c.Not)
+	assert.False(t, c.Does("open the oysters", nil))
+	l, _ = read("commis, weekends, left-handed")
+	assert.Equal(t, []string{"left-handed"}, l.Open)
+	l, err := kitchen.ReadLine("pass, 6 plates", kitchen.Either)
+	require.NoError(t, err)
+	assert.Equal(t, 6, l.Pass)
+	l, err = kitchen.ReadLine("Robin", kitchen.AsCook)
+	require.NoError(t, err)
+	assert.Equal(t, "Robin", l.Cook.Name, "somebody says that it is a person")
+}
+
+func TestTheHoursOfAWeekAreTypedAndWrittenTheSame(t *testing.T) {
+	for _, text := range []string{"09:00–15:00, 17:00–23:30", "Tue–Sat 14:00–23:00, Sun 10:00–16:00", "Mon, Thu 06:00–14:00"} {
+		list, err := kitchen.ReadShifts(text)
+		require.NoError(t, err, text)
+		assert.Equal(t, text, kitchen.SayShifts(list))
+	}
+	_, err := kitchen.ReadShifts("all day")
+	assert.Error(t, err)
+	_, err = kitchen.ReadShifts("Mon")
+	assert.Error(t, err)
+}
+
+func TestOneDayHasOtherHours(t *testing.T) {
+	c := kitchen.Cook{Shifts: []kitchen.Shift{{From: "09:00", To: "17:00", Days: []int{6}}}, On: []kitchen.OnDay{{Day: "2026-12-12", Shifts: []kitchen.Shift{}}, {Day: "2026-12-14", Shifts: []kitchen.Shift{{From: "12:00", To: "15:00"}}}}}
+	on := func(day int) []kitchen.Shift { return c.ShiftsOn(time.Date(2026, 12, day, 0, 0, 0, 0, time.UTC)) }
+	assert.Len(t, on(5), 1, "a Saturday")
+	assert.Empty(t, on(6))
+	assert.Empty(t, on(12), "that Saturday is off")
+	assert.Equal(t, "12:00", on(14)[0].From, "and comes on Monday")
+}
+
 func FuzzFromLine(f *testing.F) {
 	for _, line := range []string{"4 burners", "oven, 2 shelves", "99 x", ", ,"} {
 		f.Add(line)
@@ -43,6 +144,10 @@ func FuzzFromLine(f *testing.F) {
 		e, err := kitchen.FromLine(line)
 		if err == nil && (e.Places < 1 || e.Kind == "") {
 			t.Fatalf("%q is %+v", line, e)
+		}
+		l, err := kitchen.ReadLine(line, kitchen.Either)
+		if err == nil && l.Cook == nil && l.Equipment == nil && l.Pass == 0 {
+			t.Fatalf("%q is nothing", line)
 		}
 	})
 }

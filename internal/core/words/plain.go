@@ -10,7 +10,7 @@ import (
 func Of(text string) []string {
 	words := strings.FieldsFunc(strings.ToLower(text), func(r rune) bool { return !unicode.IsLetter(r) })
 	for i, w := range words {
-		words[i] = singular(w)
+		words[i] = Singular(w)
 	}
 	return words
 }
@@ -30,12 +30,12 @@ func Telling(name string) (out []string) {
 	return out
 }
 
-// singular is a plain English rule, good enough to find a word again.
-func singular(w string) string {
+// Singular is a plain English rule, good enough to find a word again.
+func Singular(w string) string {
 	switch {
 	case strings.HasSuffix(w, "ies") && len(w) > 4:
 		return w[:len(w)-3] + "y"
-	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "shes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "sses"):
+	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "shes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "sses"), strings.HasSuffix(w, "xes"):
 		return w[:len(w)-2]
 	case strings.HasSuffix(w, "ves") && len(w) > 4:
 		return w[:len(w)-3] + "f"
@@ -47,6 +47,12 @@ func singular(w string) string {
 
 // Names tells whether a text speaks of a thing by any of its telling words.
 func Names(text, thing string) bool { return AnyOf(Of(text), Telling(thing)) }
+
+// Has tells whether a text has all words of a phrase in it, in any number and order.
+func Has(text, phrase string) bool {
+	said, wanted := Of(text), Of(phrase)
+	return len(wanted) > 0 && !slices.ContainsFunc(wanted, func(w string) bool { return !slices.Contains(said, w) })
+}
 
 func AnyOf(said, wanted []string) bool {
 	for _, w := range wanted {

@@ -699,6 +699,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Understand the hours of a week */
+        post: operations["read-hours"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/ids": {
         parameters: {
             query?: never;
@@ -710,6 +727,23 @@ export interface paths {
         put?: never;
         /** Ids for names */
         post: operations["make-ids"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Understand lines that say what there is in a kitchen */
+        post: operations["read-kitchen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1410,6 +1444,8 @@ export interface components {
         Away: {
             /** @description like 2026-11-28; absent: every day */
             day?: string;
+            /** @description weekdays on which it is, 1 Monday to 7 Sunday; absent: every day */
+            days?: number[] | null;
             from: string;
             to: string;
             why?: string;
@@ -1781,9 +1817,13 @@ export interface components {
             away?: components["schemas"]["Away"][] | null;
             id: string;
             name: string;
+            /** @description what they do not do: kinds of equipment, or words of a step's name */
+            not?: string[] | null;
+            /** @description days on which their hours are others */
+            on?: components["schemas"]["OnDay"][] | null;
             /** @description id of the section that they work in */
             section?: string;
-            /** @description each day; a break lies between two of them */
+            /** @description of the week; a break lies between two of them */
             shifts: components["schemas"]["Shift"][];
         };
         CopyInputBody: {
@@ -2156,6 +2196,11 @@ export interface components {
              */
             keeps?: "" | "cold" | "hot" | "frozen";
             kind: string;
+            /**
+             * Format: int64
+             * @description °C that it reaches at the most
+             */
+            most?: number;
             name: string;
             /** Format: int64 */
             places: number;
@@ -2394,6 +2439,13 @@ export interface components {
             ingredient?: string;
             name: string;
         };
+        HoursInputBody: {
+            /** @description like 09:00–15:00, 17:00–23:30, or Tue–Sat 14–23 */
+            text: string;
+        };
+        HoursOutputBody: {
+            shifts: components["schemas"]["Shift"][];
+        };
         IDsView: {
             ids: string[];
         };
@@ -2554,20 +2606,9 @@ export interface components {
             zone: string;
         };
         KitchenInputBody: {
-            /** @description roles, or initials */
-            cooks: string[];
-            /** @description when they begin, like 10:00 */
-            from: string;
-            /** @description what there is, like 4 burners */
-            lines: string[];
+            /** @description what there is, a thing or a person each */
+            lines: components["schemas"]["SaidLine"][];
             name: string;
-            /**
-             * Format: int64
-             * @description plates that stand on the pass side by side
-             */
-            pass: number;
-            /** @description when they end */
-            to: string;
             /** @description IANA time zone; absent: UTC */
             zone?: string;
         };
@@ -3044,6 +3085,12 @@ export interface components {
              */
             bar: number;
         };
+        OnDay: {
+            /** @description like 2026-11-28 */
+            day: string;
+            /** @description none: they are not there */
+            shifts: components["schemas"]["Shift"][];
+        };
         Order: {
             course: string;
             dish: string;
@@ -3375,6 +3422,30 @@ export interface components {
             /** @description id or name of the other line; absent: what the component makes */
             to?: string;
         };
+        ReadKitchenInputBody: {
+            lines: components["schemas"]["SaidLine"][];
+        };
+        ReadKitchenLine: {
+            /** @description what nobody said, as is usual */
+            assumed: string[];
+            cook?: components["schemas"]["Cook"];
+            equipment?: components["schemas"]["Equipment"];
+            /** @description what was not understood */
+            open: string[];
+            /**
+             * Format: int64
+             * @description plates that the pass holds
+             */
+            pass?: number;
+            /** @description in words */
+            said: string;
+            text: string;
+            wrong?: string;
+        };
+        ReadKitchenOutputBody: {
+            /** @description one for each, in order */
+            lines: components["schemas"]["ReadKitchenLine"][];
+        };
         Reason: {
             reason: string;
             /** Format: int64 */
@@ -3555,6 +3626,14 @@ export interface components {
             /** @description its place, in words */
             where: string;
         };
+        SaidLine: {
+            /**
+             * @description where somebody says what it is; absent: as it reads
+             * @enum {string}
+             */
+            as?: "" | "cook" | "equipment";
+            text: string;
+        };
         SaveInputComponentBody: {
             value: components["schemas"]["Component"];
             /**
@@ -3684,6 +3763,8 @@ export interface components {
             next?: string;
         };
         Section: {
+            /** @description ids of the sections that its people may help */
+            helps?: string[] | null;
             id: string;
             name: string;
         };
@@ -3903,6 +3984,8 @@ export interface components {
             service: string;
         };
         Shift: {
+            /** @description weekdays on which it is, 1 Monday to 7 Sunday; absent: every day */
+            days?: number[] | null;
             from: string;
             to: string;
         };
@@ -8805,6 +8888,84 @@ export interface operations {
             };
         };
     };
+    "read-hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoursInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursOutputBody"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "make-ids": {
         parameters: {
             query?: never;
@@ -8825,6 +8986,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IDsView"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "read-kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadKitchenInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadKitchenOutputBody"];
                 };
             };
             /** @description This tablet has not joined */

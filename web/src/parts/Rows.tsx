@@ -4,15 +4,26 @@ import { Form } from 'react-bootstrap'
 
 export type Row = Record<string, string>
 
-export type Column = { name: string; label: string; width?: number; options?: [string, string][]; hint?: string }
+export type Column = { name: string; label: string; width?: number; options?: [string, string][]; hint?: string; type?: string }
 
-type Props = { legend: string; columns: Column[]; rows: Row[]; set: (rows: Row[]) => void; add: string; wrong?: string }
+type Props = { legend: string; columns: Column[]; rows: Row[]; set: (rows: Row[]) => void; add: string; wrong?: string; order?: boolean }
 
-export function Rows({ legend, columns, rows, set, add, wrong }: Props) {
+/** Rows have their labels once above them; where their order says something, they can be moved. */
+export function Rows({ legend, columns, rows, set, add, wrong, order }: Props) {
   const edit = (i: number, name: string, value: string) => set(rows.map((r, k) => (k === i ? { ...r, [name]: value } : r)))
   return (
     <fieldset>
       <legend>{legend}</legend>
+      {rows.length > 0 && columns.length > 1 && (
+        <div className="written-row heads" aria-hidden="true">
+          {columns.map((c) => (
+            <span key={c.name} style={{ flex: `1 1 ${c.width ?? 140}px`, width: 0, minWidth: 56 }}>
+              {c.label}
+            </span>
+          ))}
+          <span className="acts" data-order={order || undefined} />
+        </div>
+      )}
       {rows.map((row, i) => (
         <div key={i} className="written-row">
           {columns.map((c) => {
@@ -26,12 +37,19 @@ export function Rows({ legend, columns, rows, set, add, wrong }: Props) {
                 ))}
               </Form.Select>
             ) : (
-              <Form.Control key={c.name} {...props} placeholder={c.hint ?? c.label} onChange={(e) => edit(i, c.name, e.target.value)} autoComplete="off" />
+              <Form.Control key={c.name} {...props} placeholder={c.hint ?? (columns.length > 1 ? '' : c.label)} type={c.type} onChange={(e) => edit(i, c.name, e.target.value)} autoComplete="off" />
             )
           })}
-          <button type="button" className="plain-button" onClick={() => set(rows.filter((_, k) => k !== i))}>
-            remove
-          </button>
+          <span className="acts" data-order={order || undefined}>
+            {order && (
+              <button type="button" className="plain-button" disabled={i === 0} aria-label={`${row.name || legend}: up`} onClick={() => set(rows.map((r, k) => (k === i - 1 ? row : k === i ? rows[i - 1] : r)))}>
+                up
+              </button>
+            )}
+            <button type="button" className="plain-button" onClick={() => set(rows.filter((_, k) => k !== i))}>
+              remove
+            </button>
+          </span>
         </div>
       ))}
       <button type="button" className="plain-button" onClick={() => set([...rows, {}])}>

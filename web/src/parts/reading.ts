@@ -35,6 +35,17 @@ export async function measure(field: string, text: string): Promise<Schemas['Amo
   return (await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))).amount
 }
 
+/** shifts asks what the hours of a week mean: 09:00–15:00, 17:00–23:30; Tue–Sat 14–23. */
+export async function shifts(field: string, text: string): Promise<Schemas['Shift'][]> {
+  if (!text.trim()) return []
+  try {
+    return (await ask(api.POST('/api/read/hours', { body: { text } }))).shifts
+  } catch (error) {
+    if (error instanceof Refused && error.problem.status === 422) throw new FieldError(field, error.problem.detail)
+    throw error
+  }
+}
+
 /** where asks what a place on the plate of a dish means: 2 o’clock, 40 mm. */
 export const where = (field: string, dish: string, text: string) => told(field, ask(api.GET('/api/dishes/{id}/place', { params: { path: { id: dish }, query: { text } } })))
 

@@ -2,7 +2,9 @@ package demand
 
 import (
 	"fmt"
+	"slices"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/words"
 )
@@ -12,6 +14,16 @@ func (d *Demand) Lacks(n recipe.Needed, portions int) (why string, gap bool) {
 	have := d.In.Kitchen.OfKind(n.Kind)
 	if len(have) == 0 {
 		return fmt.Sprintf("No %s in this kitchen", n.Kind), false
+	}
+	hottest := have[0]
+	for _, e := range have {
+		if e.Most == nil || hottest.Most != nil && *e.Most > *hottest.Most {
+			hottest = e
+		}
+	}
+	have = slices.DeleteFunc(have, func(e kitchen.Equipment) bool { return !e.Reaches(n.Setting) })
+	if len(have) == 0 {
+		return fmt.Sprintf("%s reaches %d °C, not %d °C", hottest.Name, *hottest.Most, *n.Setting), false
 	}
 	best := have[0]
 	for _, e := range have {

@@ -66,7 +66,7 @@ func (b *builder) resources() {
 	for _, c := range b.In.Kitchen.Cooks {
 		b.cooks = append(b.cooks, "cook."+c.ID)
 		b.of.Resources = append(b.of.Resources, work.Resource{ID: "cook." + c.ID, Name: c.Name, Cook: c.ID})
-		b.problem.Resources = append(b.problem.Resources, schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: schedule.Without(b.spansOf(c.Shifts), b.away(c.Away))})
+		b.problem.Resources = append(b.problem.Resources, schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: schedule.Without(b.spansOf(c.ShiftsOn), b.away(c.Away))})
 	}
 	for _, e := range b.In.Kitchen.Equipment {
 		r := schedule.Resource{ID: e.ID, Capacity: int64(e.Places)}
@@ -82,11 +82,11 @@ func (b *builder) resources() {
 	}
 }
 
-// spansOf are shifts on every day of the plan, in seconds from its origin.
-func (b *builder) spansOf(shifts []kitchen.Shift) []schedule.Span {
+// spansOf are the shifts of every day of the plan, in seconds from its origin.
+func (b *builder) spansOf(on func(time.Time) []kitchen.Shift) []schedule.Span {
 	out := []schedule.Span{}
 	for day := b.Origin.AddDate(0, 0, -1); !day.After(b.Day); day = day.AddDate(0, 0, 1) {
-		for _, s := range shifts {
+		for _, s := range on(day) {
 			if span, ok := b.onDay(day, s); ok {
 				out = append(out, span)
 			}
@@ -108,7 +108,7 @@ func (b *builder) onDay(day time.Time, s kitchen.Shift) (schedule.Span, bool) {
 func (b *builder) away(list []kitchen.Away) (out []schedule.Span) {
 	for _, a := range list {
 		if a.Day == "" {
-			out = append(out, b.spansOf([]kitchen.Shift{a.Shift})...)
+			out = append(out, b.spansOf(func(time.Time) []kitchen.Shift { return []kitchen.Shift{a.Shift} })...)
 			continue
 		}
 		if day, err := time.ParseInLocation(service.DayLayout, a.Day, b.In.Zone); err == nil {

@@ -119,6 +119,9 @@ func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap 
 		if step.Hands.Cook != "" {
 			return "The cook set for this step is not in this kitchen", false
 		}
+		if len(b.In.Kitchen.Cooks) > 0 {
+			return "No cook here does this", false
+		}
 		return "No cook in this kitchen", false
 	}
 	if step.Time == nil {
@@ -199,16 +202,18 @@ func (b *builder) deadline(i int, step recipe.Step) {
 	}
 }
 
-func (b *builder) hands(step recipe.Step) []string {
-	if step.Hands.Cook == "" {
-		return b.cooks
+// hands are the cooks who may do a step: the one that it names, or all who do such steps.
+func (b *builder) hands(step recipe.Step) (out []string) {
+	kinds := make([]string, len(step.Equipment))
+	for i, n := range step.Equipment {
+		kinds[i] = n.Kind
 	}
-	for _, id := range b.cooks {
-		if id == "cook."+step.Hands.Cook {
-			return []string{id}
+	for i, c := range b.In.Kitchen.Cooks {
+		if step.Hands.Cook == c.ID || step.Hands.Cook == "" && c.Does(step.Name, kinds) {
+			out = append(out, b.cooks[i])
 		}
 	}
-	return nil
+	return out
 }
 
 // uses of a step, by the id of its task: what it keeps in its own oven afterwards
@@ -241,7 +246,7 @@ func (b *builder) needed(n recipe.Needed, portions int) schedule.Use {
 	places := n.Places(portions)
 	var fit []kitchen.Equipment
 	for _, e := range b.In.Kitchen.OfKind(n.Kind) {
-		if e.Places >= places {
+		if e.Places >= places && e.Reaches(n.Setting) {
 			fit = append(fit, e)
 		}
 	}

@@ -1,26 +1,50 @@
 // Kitchen: its sections, what food is kept in, and how it likes to measure and
 // to read figures.
 import { Form } from 'react-bootstrap'
+import { Link } from 'wouter'
 import type { Schemas } from '../../api/client'
 import { useKitchens } from '../../api/queries'
+import { useAddress } from '../../parts/address'
+import { Delete } from '../../parts/Delete'
 import { Undo, useDesk } from '../../parts/Desk'
-import { Rows } from '../../parts/Rows'
+import { Rows, type Row } from '../../parts/Rows'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { Effect } from './Effect'
 import { Limits } from './Limits'
 import { toKitchen, toKitchenWords } from './kitchenForm'
 import { useForm } from '../../parts/form'
 import { EditorActions } from '../../parts/EditorActions'
-import { count } from '../../parts/words'
+import { count, listed } from '../../parts/words'
 
 type View = Schemas['KitchenView']
 
 export function Kitchen() {
   const kitchens = useKitchens()
+  const [params, setParams] = useAddress()
   if (kitchens.isPending) return <Waiting what="the kitchen" />
   if (kitchens.isError) return <Failed error={kitchens.error} again={() => void kitchens.refetch()} />
   if (kitchens.data.kitchens.length === 0) return <Empty title="No kitchen yet">Set one up first.</Empty>
-  return kitchens.data.kitchens.map((k) => <One key={k.kitchen.id} view={k} />)
+  const list = kitchens.data.kitchens
+  const one = list.find((k) => k.kitchen.id === params.get('of')) ?? list[0]
+  return (
+    <>
+      <div className="d-flex gap-3 mb-3 tools">
+        {list.length > 1 && (
+          <div className="choices" role="group" aria-label="Kitchen">
+            {list.map((k) => (
+              <button key={k.kitchen.id} aria-pressed={k === one} onClick={() => setParams({ of: k.kitchen.id }, { replace: true })}>
+                {k.kitchen.name}
+              </button>
+            ))}
+          </div>
+        )}
+        <Link className="btn btn-outline-dark btn-sm align-self-center" to="/kitchen/new">
+          New kitchen
+        </Link>
+      </div>
+      <One key={one.kitchen.id} view={one} />
+    </>
+  )
 }
 
 function One({ view }: { view: View }) {
@@ -34,10 +58,20 @@ function One({ view }: { view: View }) {
         </span>
         <div className="tools">
           <Undo screen={`kitchen:${k.id}`} />
+          <Delete kind="kitchens" id={k.id} name={k.name} screen="services" to="/services" />
         </div>
       </div>
       <Editor view={view} />
     </>
+  )
+}
+
+// People are those of each section, in their order.
+function People({ sections, cooks }: { sections: Row[]; cooks: Row[] }) {
+  return (
+    <p className="small quiet m-0">
+      {sections.filter((s) => s.id).map((s) => `${s.name}: ${listed(cooks.filter((c) => c.section === s.id && c.name).map((c) => c.name)) || 'nobody'}`).join(' · ')}. The plan gives work to anyone on shift who does it; sections are for sheets, labels and who helps whom.
+    </p>
   )
 }
 
@@ -77,14 +111,20 @@ function Editor({ view }: { view: View }) {
         {text('pass', 'plates the pass holds')}
         {text('zone', 'time zone')}
       </div>
-      <Rows legend="cooks" columns={[{ name: 'name', label: 'name', width: 170 }, { name: 'section', label: 'section', width: 110, options: [['', 'no section'], ...f.sections.filter((r) => r.id).map((r): [string, string] => [r.id, r.name])] }, { name: 'shifts', label: 'shifts (comma between)', width: 220, hint: '09:00–15:00, 17:00–23:30' }]} rows={f.cooks} set={(cooks) => set({ cooks })} add="Add a cook" wrong={wrong?.field} />
+      <Rows
+        legend="cooks" order
+        columns={[{ name: 'name', label: 'name', width: 150, hint: 'Larder cook' }, { name: 'section', label: 'section', width: 100, options: [['', 'none'], ...f.sections.filter((r) => r.id).map((r): [string, string] => [r.id, r.name])] }, { name: 'shifts', label: 'hours of the week', width: 250, hint: 'Tue–Sat 14–23, Sun 10–16' }, { name: 'not', label: 'does not do', width: 140, hint: 'fryer, oysters' }]}
+        rows={f.cooks} set={(cooks) => set({ cooks })} add="Add a cook" wrong={wrong?.field}
+      />
+      <Rows legend="hours on one day" columns={[{ name: 'of', label: 'cook', width: 150, options: [['', 'cook'], ...f.cooks.filter((r) => r.id && r.name).map((r): [string, string] => [r.id, r.name])] }, { name: 'day', label: 'day', width: 130, type: 'date' }, { name: 'hours', label: 'hours that day (empty: off)', width: 220, hint: 'off' }]} rows={f.on} set={(on) => set({ on })} add="Change one day" wrong={wrong?.field} />
       <Rows
         legend="equipment"
-        columns={[{ name: 'name', label: 'name', width: 150 }, { name: 'kind', label: 'kind', width: 110 }, { name: 'places', label: 'places', width: 60 }, { name: 'keeps', label: 'holds at', width: 90, options: [['', 'room temp'], ['cold', 'cold'], ['hot', 'hot'], ['frozen', 'frozen']] }, { name: 'at', label: 'set at, °C', width: 60 }, { name: 'heats', label: 'heats / cools, s per °C', width: 80 }, { name: 'within', label: 'swing, ± °C', width: 60 }, { name: 'wash', label: 'wash, min', width: 60 }]}
+        columns={[{ name: 'name', label: 'name', width: 150, hint: 'Deck oven' }, { name: 'kind', label: 'kind, as steps name it', width: 110, hint: 'oven' }, { name: 'places', label: 'places', width: 58 }, { name: 'keeps', label: 'keeps food', width: 88, options: [['', 'as the room'], ['cold', 'cold'], ['hot', 'hot'], ['frozen', 'frozen']] }, { name: 'at', label: 'at °C', width: 56 }, { name: 'most', label: 'reaches °C', width: 62 }, { name: 'heats', label: 's a degree, up/down', width: 78, hint: '6/8' }, { name: 'cold', label: '°C when off', width: 62, hint: '20' }, { name: 'within', label: 'swing ± °C', width: 60, hint: '5' }, { name: 'wash', label: 'wash, min', width: 56 }]}
         rows={f.equipment} set={(equipment) => set({ equipment })} add="Add equipment" wrong={wrong?.field}
       />
-      <Rows legend="not available" columns={[{ name: 'of', label: 'cook or equipment', width: 150, options: [['', 'cook or equipment'], ...people] }, { name: 'day', label: 'day', width: 120, hint: 'every day' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="Add a time off" wrong={wrong?.field} />
-      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 220 }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
+      <Rows legend="not available" columns={[{ name: 'of', label: 'cook or equipment', width: 150, options: [['', 'cook or equipment'], ...people] }, { name: 'day', label: 'day (empty: every day)', width: 130, type: 'date' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="Add a time off" wrong={wrong?.field} />
+      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 150, hint: 'Larder' }, { name: 'helps', label: 'its people may help (sections)', width: 220, hint: 'Pass, Pastry' }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
+      {f.sections.some((s) => s.id) && <People sections={f.sections} cooks={f.cooks} />}
       <Rows legend="containers" columns={[{ name: 'name', label: 'container', width: 220 }, { name: 'holds', label: 'ml', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="Add a container" wrong={wrong?.field} />
       <Limits chosen={f.limits} own={f.own} wrong={wrong?.field} set={set} />
       <fieldset>

@@ -3,14 +3,19 @@ import type { Schemas } from '../../api/client'
 import { toKitchen, toKitchenWords } from './kitchenForm'
 
 const kitchen: Schemas['Kitchen'] = { id: 'k', name: 'Back kitchen', zone: 'CET', passWidth: 4,
-  cooks: [{ id: 'fish', name: 'Fish cook', section: 'fish', shifts: [{ from: '09:00', to: '15:00' }, { from: '17:00', to: '01:00' }], away: [{ day: '2026-11-28', from: '17:00', to: '18:00', why: 'the dentist' }] }],
-  equipment: [{ id: 'deck', name: 'Deck oven', kind: 'oven', places: 3, cooks: true, heating: { cold: 20, up: 6, down: 8, tolerance: 5 } }, { id: 'blender', name: 'Blender', kind: 'blender', places: 1, wash: 180, carries: ['nuts'] }, { id: 'drawer', name: 'Drawer', kind: 'warm drawer', places: 10, keeps: 'hot', celsius: 65 }],
+  cooks: [{ id: 'fish', name: 'Fish cook', section: 'fish', shifts: [{ from: '09:00', to: '15:00', days: [2, 3, 4, 5, 6] }, { from: '17:00', to: '01:00', days: [2, 3, 4, 5, 6] }], on: [{ day: '2026-12-24', shifts: [] }], not: ['fryer'], away: [{ day: '2026-11-28', from: '17:00', to: '18:00', why: 'the dentist' }] }],
+  equipment: [{ id: 'deck', name: 'Deck oven', kind: 'oven', places: 3, cooks: true, most: 280, heating: { cold: 20, up: 6, down: 8, tolerance: 5 } }, { id: 'blender', name: 'Blender', kind: 'blender', places: 1, wash: 180, carries: ['nuts'] }, { id: 'drawer', name: 'Drawer', kind: 'warm drawer', places: 10, keeps: 'hot', celsius: 65 }],
   limits: ['fda-2022', 'uk-2013'], own: [{ limit: 'fda-out', seconds: 7200 }, { limit: 'fda-reheat', celsius: 75, seconds: 5400 }, { limit: 'fda-freeze', celsius: -22.5 }],
-  measures: 'us', currency: 'USD', likes: { customary: true, heat: 'f' }, scales: { fine: 0.5, upTo: 20, coarse: 5 }, sections: [{ id: 'fish', name: 'Fish' }], boxes: [{ name: 'tub', holds: 1000 }] }
+  measures: 'us', currency: 'USD', likes: { customary: true, heat: 'f' }, scales: { fine: 0.5, upTo: 20, coarse: 5 }, sections: [{ id: 'fish', name: 'Fish', helps: ['pass'] }, { id: 'pass', name: 'Pass' }], boxes: [{ name: 'tub', holds: 1000 }] }
 
 // The server’s part: an id that no other has, made of the name.
 beforeEach(() => {
   vi.stubGlobal('fetch', async (request: Request) => {
+    if (request.url.endsWith('/hours')) {
+      const { text } = (await request.json()) as { text: string }
+      const known: Record<string, unknown> = { 'Tue–Sat 09:00–15:00, 17:00–01:00': kitchen.cooks[0].shifts, '9.00-12.30': [{ from: '09:00', to: '12:30' }] }
+      return known[text] ? new Response(JSON.stringify({ shifts: known[text] }), { headers: { 'Content-Type': 'application/json' } }) : new Response(JSON.stringify({ status: 422, title: 'no', detail: `“${text}” is not a shift.` }), { status: 422, headers: { 'Content-Type': 'application/problem+json' } })
+    }
     const { names, taken } = (await request.json()) as { names: string[]; taken: string[] }
     const ids = names.map((n) => (taken.includes(n.toLowerCase()) ? `${n.toLowerCase()}-2` : n.toLowerCase()))
     return new Response(JSON.stringify({ ids }), { headers: { 'Content-Type': 'application/json' } })
@@ -32,6 +37,9 @@ it.each([
   [{ name: '' }, 'name'],
   [{ currency: 'euros' }, 'currency'],
   [{ fine: 'very' }, 'fine'],
+  [{ sections: [{ id: 'fish', name: 'Fish', helps: 'Sauce' }] }, 'sections.0.helps'],
+  [{ on: [{ of: 'fish', day: '2026-12-24', hours: 'late' }] }, 'hours on one day.0.hours'],
+  [{ equipment: [{ name: 'Oven', kind: 'oven', places: '2', most: 'hot' }] }, 'equipment.0.most'],
   [{ boxes: [{ name: 'tub', holds: 'a lot' }] }, 'containers.0.holds'],
   [{ pass: 'wide' }, 'pass'],
   [{ cooks: [{ name: 'A', shifts: 'all day' }] }, 'cooks.0.shifts'],

@@ -1,23 +1,24 @@
 // The form of a kitchen: as it is typed, and the way back.
 import type { Schemas } from '../../api/client'
 import { idsFor } from '../../parts/ids'
-import { decimal, FieldError } from '../../parts/reading'
+import { decimal, FieldError, shifts, whole } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
 export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
-  sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name })),
+  sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name, helps: (s.helps ?? []).map((h) => k.sections?.find((o) => o.id === h)?.name ?? h).join(', ') })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
   pass: String(k.passWidth), zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
-  cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: c.shifts.map((s) => `${s.from}–${s.to}`).join(', ') })),
+  cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: sayShifts(c.shifts), not: (c.not ?? []).join(', ') })),
+  on: k.cooks.flatMap((c) => (c.on ?? []).map((o) => ({ of: c.id, day: o.day, hours: sayShifts(o.shifts) }))),
   equipment: k.equipment.map((e) => ({
-    id: e.id, name: e.name, kind: e.kind, places: String(e.places), keeps: e.keeps ?? '', at: e.celsius !== undefined ? String(e.celsius) : '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
+    id: e.id, name: e.name, kind: e.kind, places: String(e.places), keeps: e.keeps ?? '', at: e.celsius !== undefined ? String(e.celsius) : '', most: e.most !== undefined ? String(e.most) : '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
   })),
   away: [...k.cooks.map((c) => ({ of: c.id, list: c.away ?? [] })), ...k.equipment.map((e) => ({ of: e.id, list: e.away ?? [] }))].flatMap(({ of, list }) => list.map((a) => ({ of, day: a.day ?? '', hours: `${a.from}–${a.to}`, why: a.why ?? '' }))),
 })
@@ -25,7 +26,8 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
 /** toKitchen reads a form over the kitchen that it came from. */
 export async function toKitchen(f: KitchenWords, over: Kitchen): Promise<Kitchen> {
   const [sections, things] = await Promise.all([identified(f.sections), identified([...f.cooks, ...f.equipment])])
-  return read({ ...f, sections, cooks: things.slice(0, f.cooks.length), equipment: things.slice(f.cooks.length) }, over)
+  const [weeks, days] = await Promise.all([Promise.all(f.cooks.map((c, i) => shifts(`cooks.${i}.shifts`, c.shifts ?? ''))), Promise.all(f.on.map((o, i) => (/^(off)?$/.test((o.hours ?? '').trim()) ? [] : shifts(`hours on one day.${i}.hours`, o.hours))))])
+  return read({ ...f, sections, cooks: things.slice(0, f.cooks.length), equipment: things.slice(f.cooks.length) }, over, weeks, days)
 }
 
 // identified gives each row that has a name an id.
@@ -35,7 +37,11 @@ async function identified(rows: Row[]): Promise<Row[]> {
   return rows.map((r) => (named.includes(r) ? { ...r, id: ids[named.indexOf(r)] } : r))
 }
 
-function read(f: KitchenWords, over: Kitchen): Kitchen {
+type Shift = Schemas['Shift']
+
+const names = (text: string | undefined) => (text ?? '').split(',').map((t) => t.trim()).filter(Boolean)
+
+function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][]): Kitchen {
   if (!f.name.trim()) throw new FieldError('name', 'Name the kitchen.')
   if (f.currency.trim() && !/^[A-Za-z]{3}$/.test(f.currency.trim())) throw new FieldError('currency', 'Currency: three letters, EUR.')
   const some = (field: 'fine' | 'upTo' | 'coarse') => (f[field].trim() ? { [field]: decimal(field, f[field]) } : {})
@@ -50,17 +56,27 @@ function read(f: KitchenWords, over: Kitchen): Kitchen {
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
       const { id } = c
-      return [listed({ ...over.cooks.find((o) => o.id === id), id, name: c.name.trim(), section: c.section || undefined, shifts: hours(`cooks.${i}.shifts`, c.shifts ?? '') }, id)]
+      const on = f.on.flatMap((o, k) => (o.of === id && o.day ? [{ day: o.day, shifts: days[k] }] : []))
+      const not = names(c.not)
+      return [listed({ ...over.cooks.find((o) => o.id === id), id, name: c.name.trim(), section: c.section || undefined, shifts: weeks[i], on: on.length > 0 ? on : undefined, not: not.length > 0 ? not : undefined }, id)]
     }),
     equipment: f.equipment.flatMap((e, i) => {
       if (!e.name?.trim()) return []
       const { id } = e
-      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], celsius: e.at?.trim() ? decimal(`equipment.${i}.at`, e.at.replace(/\s*°?\s*C?$/, '').replace('−', '-')) : undefined, wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
+      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], celsius: e.at?.trim() ? decimal(`equipment.${i}.at`, e.at.replace(/\s*°?\s*C?$/, '').replace('−', '-')) : undefined, most: e.most?.trim() ? whole(`equipment.${i}.most`, e.most.replace(/\s*°?\s*C?$/, '')) : undefined, wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
     }),
     name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },
     scales: { ...some('fine'), ...some('upTo'), ...some('coarse') },
-    sections: f.sections.filter((s) => s.name?.trim()).map((s) => ({ id: s.id, name: s.name.trim() })),
+    sections: f.sections.flatMap((s, i) => {
+      if (!s.name?.trim()) return []
+      const helps = names(s.helps).map((n) => {
+        const other = f.sections.find((o) => o.name?.trim().toLowerCase() === n.toLowerCase())
+        if (!other) throw new FieldError(`sections.${i}.helps`, `“${n}” is not a section here.`)
+        return other.id
+      })
+      return [{ id: s.id, name: s.name.trim(), ...(helps.length > 0 ? { helps } : {}) }]
+    }),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`containers.${i}.holds`, b.holds ?? '') })),
   }
 }
@@ -92,8 +108,22 @@ function ownLimits(own: Record<string, string>): Own[] | undefined {
   return list.length > 0 ? list : undefined
 }
 
-/** hours reads stretches of the day: 09:00–15:00, 17:00–23:30. */
-export function hours(field: string, text: string): { from: string; to: string }[] {
+const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+// sayDays writes weekdays: Tue–Sat; Mon, Wed.
+function sayDays(days: number[] | null | undefined): string {
+  if (!days?.length || days.length === 7) return 'every day'
+  const list = days.map((d) => weekdays[d - 1])
+  return days.length > 2 && days.every((d, i) => i === 0 || d === (days[i - 1] % 7) + 1) ? `${list[0]}–${list.at(-1)}` : list.join(', ')
+}
+
+/** sayShifts writes hours of a week as they are typed: Tue–Sat 14:00–23:00, Sun 10:00–16:00. */
+export function sayShifts(list: Shift[]): string {
+  return list.map((s, i) => (sayDays(s.days) === (i ? sayDays(list[i - 1].days) : 'every day') ? '' : `${sayDays(s.days)} `) + `${s.from}–${s.to}`).join(', ')
+}
+
+// hours reads stretches of the day: 09:00–15:00, 17:00–23:30.
+function hours(field: string, text: string): { from: string; to: string }[] {
   return text
     .split(',')
     .filter((t) => t.trim())

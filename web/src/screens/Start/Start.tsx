@@ -1,21 +1,23 @@
-// The first screen of a kitchen that nobody has described yet: a few lines.
+// The first screen of a kitchen that nobody has described yet: what there is, a line each, as
+// one would tell a new cook; beside each line what it was taken for.
 import { Button, Form } from 'react-bootstrap'
-import { api, ask } from '../../api/client'
+import { api, ask, type Schemas } from '../../api/client'
 import { reread } from '../../api/queries'
 import { useGo } from '../../parts/address'
+import { useAsked } from '../../parts/asked'
 import { useForm } from '../../parts/form'
 import { Wrong } from '../../parts/EditorActions'
 import { useOnce } from '../../parts/once'
-
-const usual = { name: 'Our kitchen', cooks: 'Head chef\nCommis', lines: '4 burners\noven, 2 shelves\nfridge, 20 shelves\nblender\nresting rack, 4 places', from: '10:00', to: '23:30', pass: '4' }
+import { count } from '../../parts/words'
+import { Lines, type Said } from './Lines'
 
 export function Start() {
   const go = useGo()
   const once = useOnce()
   const form = useForm(
-    'kitchen', usual, 0,
+    'kitchen-lines', { name: '', lines: [{ text: '', as: '' }] as Said[] }, 0,
     async (f) => {
-      const body = { name: f.name, zone: Intl.DateTimeFormat().resolvedOptions().timeZone, cooks: f.cooks.split('\n'), lines: f.lines.split('\n'), from: f.from, to: f.to, pass: Number(f.pass) || 0 }
+      const body = { name: f.name.trim() || 'Our kitchen', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, lines: f.lines }
       await once(body, (key) => ask(api.POST('/api/kitchens', { params: { header: { 'Idempotency-Key': key } }, body })))
       await reread()
       return true
@@ -23,40 +25,30 @@ export function Start() {
     () => go('/services'),
   )
   const { value: f, set } = form
+  const heard = useAsked(f.lines.some((l) => l.text.trim()) ? f.lines : undefined, (lines) => ask(api.POST('/api/read/kitchen', { body: { lines } })), 80)
+  const read = heard.answer?.lines ?? []
+  const ready = f.lines.some((l) => l.text.trim())
   return (
-    <Form className="start" onSubmit={form.submit}>
+    <div className="start">
       <h1>What is there to cook with?</h1>
-      <p className="quiet">One per line, as you would say it. All can be changed later; oven heating times are typical.</p>
-      <div className="pair">
-        <Form.Group controlId="start-name">
-          <Form.Label>the kitchen</Form.Label>
-          <Form.Control value={f.name} onChange={(e) => set({ name: e.target.value })} autoComplete="off" />
-        </Form.Group>
-        <Form.Group controlId="start-pass">
-          <Form.Label>plates the pass holds</Form.Label>
-          <Form.Control value={f.pass} inputMode="numeric" onChange={(e) => set({ pass: e.target.value })} autoComplete="off" />
-        </Form.Group>
-        <Form.Group controlId="start-cooks">
-          <Form.Label>cooks, by role or initials</Form.Label>
-          <Form.Control as="textarea" rows={6} value={f.cooks} onChange={(e) => set({ cooks: e.target.value })} />
-        </Form.Group>
-        <Form.Group controlId="start-lines">
-          <Form.Label>burners, ovens, fridges, machines</Form.Label>
-          <Form.Control as="textarea" rows={6} value={f.lines} onChange={(e) => set({ lines: e.target.value })} />
-        </Form.Group>
-        <Form.Group controlId="start-from">
-          <Form.Label>shift starts</Form.Label>
-          <Form.Control value={f.from} onChange={(e) => set({ from: e.target.value })} autoComplete="off" />
-        </Form.Group>
-        <Form.Group controlId="start-to">
-          <Form.Label>shift ends</Form.Label>
-          <Form.Control value={f.to} onChange={(e) => set({ to: e.target.value })} autoComplete="off" />
-        </Form.Group>
-      </div>
+      <p className="quiet">One thing or one person a line, as you would tell a new cook. All of it can be changed later, on Kitchen.</p>
+      <Form.Control className="start-name" aria-label="Name of the kitchen" placeholder="Name of the kitchen" value={f.name} autoFocus maxLength={120} onChange={(e) => set({ name: e.target.value })} autoComplete="off" />
+      <Lines lines={f.lines} read={read} set={(lines) => set({ lines })} />
       <Wrong of={form} />
-      <Button type="submit" className="mt-3" disabled={form.busy}>
-        Set up the kitchen
-      </Button>
-    </Form>
+      <div className="d-flex gap-3 align-items-center mt-3">
+        <Button disabled={form.busy || !ready} onClick={() => form.submit()}>
+          Set up the kitchen
+        </Button>
+        <span className="quiet">{ready ? told(read) : 'Burners, ovens, fridges, machines; cooks with their hours; how many plates the pass holds.'}</span>
+      </div>
+    </div>
   )
+}
+
+// told sums up what has been said, and what is still missing.
+function told(read: Schemas['ReadKitchenLine'][]): string {
+  const cooks = read.filter((r) => r.cook).length
+  const open = read.filter((r) => r.wrong || r.open.length > 0).length
+  const pass = read.find((r) => r.pass)?.pass
+  return [count(cooks, 'cook'), count(read.filter((r) => r.equipment).length, 'piece') + ' of equipment', pass ? `pass holds ${pass}` : 'pass: 4 plates assumed', ...(open ? [`${count(open, 'line')} to check`] : []), ...(cooks ? [] : ['nobody to cook yet'])].join(' · ')
 }
