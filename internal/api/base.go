@@ -51,6 +51,7 @@ type (
 	menus      struct{ base }
 	deleting   struct{ base }
 	finding    struct{ base }
+	guests     struct{ base }
 	cards      struct{ base }
 	live       struct{ base }
 	tablets    struct{ base }

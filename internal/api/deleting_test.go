@@ -29,7 +29,7 @@ func menuOf(c *cook, id string) recipe.Menu { return get[api.MenuView](c, "/api/
 func TestADishIsDeletedWithWhatHangsOnItAndTakenBackWhole(t *testing.T) {
 	c := newHouse(t).cook("Chef")
 	told := get[hangs](c, "/api/dishes/roast-hake/hangs").Hangs
-	assert.Equal(t, []app.Hanging{{What: "Removed from menus", Names: []string{"Small supper", "Winter supper"}}, {What: "Removed from services", Names: []string{"Small supper, Sat 14 Mar", "Winter supper, Sat 14 Mar"}}}, told)
+	assert.Equal(t, []app.Hanging{{What: "Removed from menus", Names: []string{"Small supper", "Sunday lunch", "Winter supper"}}, {What: "Removed from services", Names: []string{"Small supper, Sat 14 Mar", "Sunday lunch, Sun 15 Mar", "Winter supper, Sat 14 Mar"}}}, told)
 
 	require.Equal(t, 200, c.remove("/api/dishes/roast-hake", "book").status)
 	assert.Equal(t, 404, c.send("GET", "/api/dishes/roast-hake", nil).status)

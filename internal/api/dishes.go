@@ -51,8 +51,10 @@ func (s dishes) listDishes(ctx context.Context, _ *struct{}) (*dishesOutput, err
 func nextPlates(b app.Book, s base, dish string) (int, kitchen.Kitchen) {
 	first, plates, k := "", 1, b.AnyKitchen()
 	for id, svc := range b.Services {
-		n := svc.Plates(dish)
-		if n > 0 && !svc.Past(s.Now(), b.Zone(svc.Kitchen)) && (first == "" || svc.Day+id < first) {
+		if svc.Past(s.Now(), b.Zone(svc.Kitchen)) || first != "" && svc.Day+id >= first {
+			continue
+		}
+		if n := b.Judged(svc).Plates(dish); n > 0 {
 			first, plates, k = svc.Day+id, n, b.Kitchens[svc.Kitchen]
 		}
 	}

@@ -88,6 +88,8 @@ func TestADishIsWorkedOutForTheNextServiceThatHasIt(t *testing.T) {
 	}
 	v := get[api.DishView](chef, "/api/dishes/rye-cracker-smoked-mackerel-cream")
 	assert.Equal(t, []any{36, "lantern-quay"}, []any{v.Plates, v.Kitchen.ID})
+	assert.Equal(t, 8, get[api.DishView](chef, "/api/dishes/split-pea-broth-warm-bun").Plates, "with that of a guest whose need it meets")
+	require.Equal(t, 200, chef.remove("/api/services/sunday-lunch", "menu").status)
 	v = get[api.DishView](chef, "/api/dishes/split-pea-broth-warm-bun")
 	assert.Equal(t, []any{1, "back-kitchen"}, []any{v.Plates, v.Kitchen.ID}, "no service has it")
 }

@@ -193,7 +193,11 @@ func (s services) getProgress(_ context.Context, in *serviceInput) (*progressOut
 }
 
 func (s services) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
-	in.Body.Value = in.Body.Value.Said()
+	b, err := s.app.Book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	in.Body.Value = in.Body.Value.Said().KeepingAnswers(b.Services[in.ID]) // those are named elsewhere
 	return put(s.base, ctx, store.Service, in, in.Body.Value.ID)
 }
 
@@ -214,6 +218,10 @@ func (s services) copyService(ctx context.Context, in *copyInput) (*savedOutput,
 		}
 		was := next.Day
 		next.Day = in.Body.Day
+		next.Tables = slices.Clone(next.Tables)
+		for i := range next.Tables {
+			next.Tables[i].Needs = nil // other guests sit there
+		}
 		next.ID = freeID(b, in.ID, next.Day)
 		if err := s.ahead(b.MenuOf(next), next, b.Zone(next.Kitchen), in.Body.Record); err != nil {
 			return nil, err

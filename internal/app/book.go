@@ -9,6 +9,7 @@ import (
 	"time"
 
 	"jointime/internal/core/kitchen"
+	"jointime/internal/core/needs"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/recipe/supply"
@@ -42,6 +43,12 @@ func (b Book) MenuOf(svc service.Service) recipe.Menu {
 		return *svc.Own
 	}
 	return b.Menus[svc.Menu]
+}
+
+// Judged is a service with what its guests with needs have, by the book and by what was answered.
+func (b Book) Judged(svc service.Service) service.Service {
+	menu := b.MenuOf(svc)
+	return needs.Judged(b.Recipes(), b.Kitchens[svc.Kitchen], menu, svc).Resolved(menu)
 }
 
 // AnyKitchen is the first kitchen by its id; an empty one where there is none.
@@ -158,7 +165,9 @@ func (b Book) input(id string) (demand.Input, map[string]int64, error) {
 	if !known {
 		return demand.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
 	}
-	in := demand.Input{Kitchen: b.Kitchens[svc.Kitchen], Menu: b.MenuOf(svc).Named(b.Dishes), Service: svc, Zone: b.Zone(svc.Kitchen),
+	svc = b.Judged(svc)
+	menu := b.MenuOf(svc)
+	in := demand.Input{Kitchen: b.Kitchens[svc.Kitchen], Menu: menu.Named(b.Dishes), Service: svc, Zone: b.Zone(svc.Kitchen),
 		Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	pins := map[string]int64{}
 	pin := func(kind store.Kind, id string) { pins[string(kind)+"/"+id] = b.Version(kind, id) }

@@ -73,6 +73,7 @@ var may = map[string]string{
 	"recipe/review":     "fault kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
 	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",
 	"recipe/recipetest": "plating recipe units",
+	"needs":             "fault kitchen recipe recipe/contents service words",
 	"service":           "fault recipe recipe/quantity units words",
 	"keeping":           "kitchen limits recipe units words",
 	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",

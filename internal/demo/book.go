@@ -28,6 +28,8 @@ type Book struct {
 	House       kitchen.Kitchen // of the dining room, which is served the same evening
 	Winter      recipe.Menu
 	Supper      service.Service
+	Sunday      recipe.Menu // a lunch with a choice of two mains, and a guest whose plate is stopped
+	Lunch       service.Service
 }
 
 // Recipes is the demo as a book of recipes.
@@ -74,6 +76,7 @@ func Load(now time.Time) Book {
 	b.onHand()
 	b.House = house(b.Kitchen)
 	b.Winter, b.Supper = winter(b.Service.Day)
+	b.Sunday, b.Lunch = sunday(b.Service.Day)
 	return b
 }
 

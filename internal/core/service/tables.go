@@ -20,6 +20,7 @@ type Table struct {
 	Guests int         `json:"guests" minimum:"1" maximum:"1000"`
 	Orders []Order     `json:"orders,omitempty" maxItems:"200" doc:"plates that are not the first dish of their course as it stands"`
 	Hours  []TableHour `json:"hours,omitempty" maxItems:"30" doc:"courses that this table has at an hour of its own"`
+	Needs  []GuestNeed `json:"needs,omitempty" maxItems:"60" doc:"guests who must not have something"`
 	Note   string      `json:"note,omitempty" maxLength:"400"`
 }
 
@@ -29,6 +30,7 @@ type Order struct {
 	Dish    string `json:"dish"`
 	Version string `json:"version,omitempty"`
 	Plates  int    `json:"plates" minimum:"0" maximum:"1000"`
+	Need    string `json:"need,omitempty" doc:"id of the need for which it is; worked out, never kept"`
 }
 
 // TableHour is the hour of a course for one table.
@@ -38,9 +40,15 @@ type TableHour struct {
 }
 
 // Plates are what a table has of a course: its orders, and for the guests that
-// are left the first dish of the course as it stands.
+// are left the first dish of the course as it stands. Who has a need has what was worked out
+// for it; a stopped plate is none.
 func (t Table) Plates(c recipe.Course) (out []Covers) {
 	left := t.Guests
+	for _, n := range t.Needs {
+		if s := n.Of(c.ID); s.Stopped || s.Dish == "" {
+			left--
+		}
+	}
 	for _, o := range t.Orders {
 		if o.Course == c.ID && o.Plates > 0 {
 			out = append(out, Covers{o.Dish, o.Version, o.Plates})
@@ -171,6 +179,15 @@ func (s Service) Said() Service {
 		courses[i] = c
 	}
 	s.Courses = courses
+	s.Tables = slices.Clone(s.Tables)
+	for i, t := range s.Tables {
+		t.Orders = slices.DeleteFunc(slices.Clone(t.Orders), func(o Order) bool { return o.Need != "" })
+		t.Needs = slices.Clone(t.Needs)
+		for k := range t.Needs {
+			t.Needs[k].Served = nil
+		}
+		s.Tables[i] = t
+	}
 	return s
 }
 
@@ -240,6 +257,7 @@ func (s Service) validateTables(courses map[string]recipe.Course, zone *time.Loc
 				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "%s: %s of %s for %s.", t.Name, words.Count(ordered[o.Course], "plate"), c.Name, words.Count(t.Guests, "guest"))
 			}
 		}
+		t.validateNeeds(at, l)
 		for k, h := range t.Hours {
 			place := fmt.Sprintf("%s.hours[%d]", at, k)
 			if _, known := courses[h.Course]; !known {

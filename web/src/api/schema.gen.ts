@@ -767,6 +767,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/need": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Understand what a guest must not have */
+        get: operations["read-need"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/paste": {
         parameters: {
             query?: never;
@@ -866,6 +883,23 @@ export interface paths {
         get: operations["get-amounts"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Name the answer for a guest's need in a course, or take it back */
+        post: operations["answer-need"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1403,6 +1437,13 @@ export interface components {
             /** @description name in the law of the United States; empty: it is not on that list */
             us?: string;
         };
+        Alternative: {
+            dish: string;
+            name: string;
+            /** @description what would have to be asked; none: it is without all of it */
+            unknown?: string[] | null;
+            version?: string;
+        };
         Amount: {
             /** Format: double */
             quantity: number;
@@ -1424,6 +1465,20 @@ export interface components {
             service: components["schemas"]["Service"];
             /** @description what is missing and no supplier is known to have */
             unsold: string[];
+        };
+        AnswerInputBody: {
+            /** @description take the answer back: the plate is judged as if nobody had named one */
+            back?: boolean;
+            course: string;
+            /** @description absent: the guest has nothing in this course */
+            dish?: string;
+            /** @description id */
+            need: string;
+            /** @description what was read, or who was asked, about what the book does not know */
+            source?: string;
+            /** @description id */
+            table: string;
+            version?: string;
         };
         AtOnce: {
             /** @description what bounds it */
@@ -2322,6 +2377,21 @@ export interface components {
             step?: string;
             title: string;
         };
+        GuestNeed: {
+            /** @description what somebody named, with their name and the time; one for each course at the most */
+            answers?: components["schemas"]["NamedAnswer"][] | null;
+            id: string;
+            /** @description as it was told: no gluten, pine nuts */
+            said: string;
+            /** @description which guest: a number, or a word */
+            seat?: string;
+            /** @description what follows for each course; worked out, never kept */
+            served?: components["schemas"]["Served"][] | null;
+            /** @description what it was taken for: allergens by id, gluten, alcohol, meat, animal */
+            without?: string[] | null;
+            /** @description words of the house to watch for, which no list has: pine nuts */
+            words?: string[] | null;
+        };
         Hands: {
             /** @description id of the cook; absent: whoever is free */
             cook?: string;
@@ -3023,10 +3093,29 @@ export interface components {
             /** @description a role, or initials */
             name: string;
         };
+        NamedAnswer: {
+            /** Format: date-time */
+            at: string;
+            course: string;
+            /** @description what the book did not know when the source was named */
+            covers?: string[] | null;
+            /** @description absent: the guest has nothing in this course */
+            dish?: string;
+            /** @description what was read, or who was asked, about what the book does not know */
+            source?: string;
+            version?: string;
+            who: string;
+        };
         Need: {
             component: string;
             ingredients: components["schemas"]["Scaled"][];
             make: components["schemas"]["Scaled"];
+        };
+        NeedReading: {
+            /** @description what the book can answer: allergens by id, gluten, alcohol, meat, animal */
+            without: string[];
+            /** @description words that lines are searched for */
+            words: string[];
         };
         Needed: {
             /** @description it goes in while the oven is still on its way to the setting: a cold start */
@@ -3094,6 +3183,8 @@ export interface components {
         Order: {
             course: string;
             dish: string;
+            /** @description id of the need for which it is; worked out, never kept */
+            need?: string;
             /** Format: int64 */
             plates: number;
             version?: string;
@@ -3821,6 +3912,21 @@ export interface components {
             /** Format: int64 */
             plates: number;
         };
+        Served: {
+            answer?: components["schemas"]["NamedAnswer"];
+            /** @description what is in it that must not be */
+            contains?: string[] | null;
+            course: string;
+            /** @description absent: nothing */
+            dish?: string;
+            /** @description what the book has for this guest in this course */
+            offers?: components["schemas"]["Alternative"][] | null;
+            /** @description it is not planned and must not be sent until somebody names the answer */
+            stopped?: boolean;
+            /** @description what to ask about */
+            unknown?: string[] | null;
+            version?: string;
+        };
         Service: {
             /**
              * Format: int64
@@ -4382,6 +4488,8 @@ export interface components {
             hours?: components["schemas"]["TableHour"][] | null;
             id: string;
             name: string;
+            /** @description guests who must not have something */
+            needs?: components["schemas"]["GuestNeed"][] | null;
             note?: string;
             /** @description plates that are not the first dish of their course as it stands */
             orders?: components["schemas"]["Order"][] | null;
@@ -9186,6 +9294,64 @@ export interface operations {
             };
         };
     };
+    "read-need": {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeedReading"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "read-paste": {
         parameters: {
             query?: never;
@@ -9836,6 +10002,100 @@ export interface operations {
             };
             /** @description There is no such thing */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "answer-need": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description where it was done, for undoing it */
+                "Jointime-Screen"?: string;
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

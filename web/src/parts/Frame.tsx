@@ -7,6 +7,7 @@ import { useDish, useFound, useNext, useService } from '../api/queries'
 import { Chooser } from './finder/Chooser'
 import { opens } from './finder/found'
 import { keysOn } from './keysOn'
+import { StopBar } from './service/StopBar'
 import { Loaded } from './Loaded'
 import { day } from './words'
 
@@ -97,6 +98,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
           </button>
         </div>
       </header>
+      <StopBar service={service} />
       <main className="page" id="screen" tabIndex={-1} ref={main} aria-label={screen}>
         <Loaded key={place.screen} what="the screen">
           {children}

@@ -1,10 +1,12 @@
 // Does it hold together? What breaks, when it begins, how full hands and places are in each
 // course, what the plates are side by side.
 import { useRunUp } from '../../api/queries'
+import { Link } from 'wouter'
 import { Holds } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { clock, count, day, spoken } from '../../parts/words'
 import { AcrossMenu } from './AcrossMenu'
+import { guest } from '../../parts/service/stopped'
 import type { Plan, View } from '../../parts/service/types'
 
 export function Together({ view }: { view: View }) {
@@ -18,8 +20,28 @@ export function Together({ view }: { view: View }) {
       {planned && <p className="small quiet">{begins(plan)}</p>}
       {view.rows.length > 0 && <Holds service={view.service.id} />}
       {planned && <Fullness plan={plan} />}
+      <Guests view={view} />
       <AcrossMenu service={view.service.id} />
     </aside>
+  )
+}
+
+// Guests are those with needs, and how far they are answered.
+function Guests({ view }: { view: View }) {
+  const list = (view.service.tables ?? []).flatMap((t) => (t.needs ?? []).map((n) => ({ key: t.id + n.id, who: guest(t, n), said: n.said, halted: (n.served ?? []).filter((s) => s.stopped).length })))
+  if (list.length === 0) return null
+  return (
+    <section aria-label="Guests with needs">
+      <h2>Guests with needs</h2>
+      {list.map((g) => (
+        <Link key={g.key} className={g.halted ? 'bracket d-block text-reset' : 'd-block text-reset py-1'} to={`/service/${view.service.id}?side=guests`}>
+          <b>
+            {g.who}, {g.said}
+          </b>{' '}
+          {g.halted ? `${count(g.halted, 'plate')} stopped` : <span className="quiet">answered</span>}
+        </Link>
+      ))}
+    </section>
   )
 }
 

@@ -6,6 +6,7 @@ import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { Evening } from './Evening'
+import { Guests } from './Guests'
 import { ServiceHead } from '../../parts/service/Head'
 import { hourSaid, hourText } from '../../parts/service/hours'
 import { Tables, type Change } from './Tables'
@@ -36,6 +37,7 @@ function Sheet({ view }: { view: View }) {
       {plan && <Evening plan={plan} within={service.within || 900} />}
       <Hours view={view} change={change} />
       {view.rows.length === 0 ? <Empty title="Nothing on the menu">Compose it on Menu.</Empty> : <Tables view={view} change={change} />}
+      {view.rows.length > 0 && <Guests view={view} change={change} />}
       <div className="weighing">
         <Weighing view={view} plan={plan} change={change} />
         {plan && <LeadIns view={view} plan={plan} change={change} />}

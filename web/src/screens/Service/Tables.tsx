@@ -118,6 +118,18 @@ function Cell({ table, course, open, set }: { table: Table; course: Course; open
             {h.first ? h.plates : `+ ${h.plates} ${h.name}`}
           </span>
         ))}
+      {(table.needs ?? []).map((n) => {
+        const s = n.served?.find((x) => x.course === course.course)
+        if (!s || (!s.stopped && !s.dish)) return null
+        const dish = course.dishes.find((d) => d.dish === s.dish)
+        const what = dish?.versions.find((v) => v.id === s.version)?.name ?? (dish && dish !== course.dishes[0] ? dish.name : n.said)
+        return (
+          <span key={n.id} className="apart" data-halted={s.stopped || undefined}>
+            {s.stopped ? `stopped: ${n.said}` : `+ 1 ${what}`}
+            {n.seat && `, seat ${n.seat}`}
+          </span>
+        )
+      })}
       {hour && <span className="apart clock">{hour}</span>}
     </button>
   )

@@ -10,8 +10,9 @@ export type Had = { dish: string; version: string; name: string; plates: number;
 
 /** had lists what a table can have of a course, with how many have it now: the first dish as it stands is what is left over. */
 export function had(t: Table, course: Course): Had[] {
-  const ordered = (dish: string, version: string) => (t.orders ?? []).filter((o) => o.course === course.course && o.dish === dish && (o.version ?? '') === version).reduce((sum, o) => sum + o.plates, 0)
-  const all = (t.orders ?? []).filter((o) => o.course === course.course).reduce((sum, o) => sum + o.plates, 0)
+  const own = (t.orders ?? []).filter((o) => !o.need) // those of needs are named there
+  const ordered = (dish: string, version: string) => own.filter((o) => o.course === course.course && o.dish === dish && (o.version ?? '') === version).reduce((sum, o) => sum + o.plates, 0)
+  const all = own.filter((o) => o.course === course.course).reduce((sum, o) => sum + o.plates, 0) + (t.needs ?? []).length
   return course.dishes.flatMap((d, i) => [
     { dish: d.dish, version: '', name: d.name, plates: i === 0 ? Math.max(0, t.guests - all) + ordered(d.dish, '') : ordered(d.dish, ''), first: i === 0 },
     ...d.versions.map((v) => ({ dish: d.dish, version: v.id, name: course.dishes.length > 1 ? `${d.name}, ${v.name}` : v.name, plates: ordered(d.dish, v.id), first: false })),
@@ -20,7 +21,7 @@ export function had(t: Table, course: Course): Had[] {
 
 /** order sets how many of a table have a dish or a version in a course. */
 export function order(t: Table, course: string, dish: string, version: string, plates: number): Table {
-  const rest = (t.orders ?? []).filter((o) => !(o.course === course && o.dish === dish && (o.version ?? '') === version))
+  const rest = (t.orders ?? []).filter((o) => !o.need && !(o.course === course && o.dish === dish && (o.version ?? '') === version))
   return { ...t, orders: plates > 0 ? [...rest, { course, dish, ...(version ? { version } : {}), plates }] : rest }
 }
 
