@@ -77,16 +77,16 @@ func TestAKitchenIsChangedByWhatItWouldDo(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/kitchen")
 	chef.see("Small supper")
 	chef.see("Check the plan")
-	field := "[aria-label='cooks 2, shifts (comma between)']"
+	field := "[aria-label='cooks 2, hours of the week']"
 	chef.type_(field, "all day")
 	chef.click("Try this change")
-	chef.see("Write 09:00–15:00")
+	chef.see("Write 09:00–15:00, or Tue–Sat 14–23.")
 	chef.type_(field, "10:00-15:00, 19:30-23:30")
 	chef.click("Try this change")
 	chef.see("with the change")
 	chef.see("cooks working")
 	chef.click("Save the kitchen")
-	chef.until("it is saved", `document.querySelector("`+field+`").value === '10:00–15:00, 19:30–23:30'`)
+	chef.until("it is saved", `document.querySelector("`+field+`").value === '10:00–15:00, 19:30–23:30' && !document.body.innerText.includes("Discard changes")`)
 	status := js[int](chef, `fetch('/api/kitchens').then(r => r.json()).then(r => r.kitchens.flatMap(k => k.kitchen.cooks).filter(c => c.shifts.length === 2).length)`)
 	assert.Equal(t, 1, status)
 }

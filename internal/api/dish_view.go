@@ -59,7 +59,7 @@ func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error)
 	plates, k := nextPlates(b, s.base, in.ID)
 	recipes := b.Recipes()
 	v := DishView{Dish: d, Version: b.Version(store.Dish, in.ID), Plates: plates, Components: componentViews(b, d, k, plates), Kitchen: k,
-		Gaps: review.Gaps(recipes, d, k), Faults: review.Faults(recipes, d, k), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
+		Gaps: review.Gaps(recipes, d, k), Faults: review.Faults(recipes, d, k, nil), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
 		Rivals: review.Rivals(recipes, d, places(k), plates), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
 		v.Versions = append(v.Versions, contents.Version(recipes, d, version, k, plates))

@@ -18,6 +18,7 @@ import (
 	"jointime/internal/core/recipe/review"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
+	"jointime/internal/core/told"
 	"jointime/internal/store"
 )
 
@@ -257,6 +258,7 @@ type RunUpView struct {
 	RunUp    report.RunUp `json:"runUp"`
 	ReadOnly bool         `json:"readOnly"`
 	Faults   []string     `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
+	Told     []string     `json:"told" nullable:"false" doc:"what the service cannot have: out of season, too late to begin, empty"`
 	Planning bool         `json:"planning,omitempty" doc:"a newer, or a better plan is being made; it is told when it is there"`
 	Changed  []string     `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
 }
@@ -268,7 +270,34 @@ func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
+	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r.RunUp), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
+}
+
+// told says in time what a service that is still to come cannot have.
+func (s base) told(ctx context.Context, p app.Scene, plan report.RunUp) []string {
+	out := []string{}
+	if p.Past {
+		return out
+	}
+	out = append(out, told.Empty(p.In.Menu, p.In.Dishes)...)
+	if day, err := time.Parse(service.DayLayout, p.In.Service.Day); err == nil {
+		out = append(out, told.Season(p.Book.Recipes(), p.In.Menu, day)...)
+	}
+	return append(out, told.TooLate(plan, s.made(ctx, p.In.Service.ID), s.Now().In(p.In.Zone))...)
+}
+
+// made are the components of which something was ticked as made for a service.
+func (s base) made(ctx context.Context, id string) map[string]bool {
+	out := map[string]bool{}
+	ticks, err := s.store.Ticks(ctx, id)
+	if err != nil {
+		return out // they are all told then
+	}
+	for _, t := range ticks {
+		component, _, _ := strings.Cut(t.Task, "/")
+		out[component] = true
+	}
+	return out
 }
 
 // changed names what has another revision now than a past service was planned with.
@@ -301,7 +330,11 @@ func faultsOf(p app.Scene, dish string) []string {
 	if p.Past {
 		return []string{}
 	}
-	return review.Faults(p.Book.Recipes(), p.In.Dishes[dish], p.In.Kitchen)
+	d := p.In.Dishes[dish]
+	ordered := slices.DeleteFunc(slices.Clone(d.Versions), func(v recipe.Version) bool {
+		return !slices.ContainsFunc(p.In.Service.Courses, func(c service.CourseHour) bool { return c.Of(dish, v.ID) > 0 })
+	})
+	return review.Faults(p.Book.Recipes(), d, p.In.Kitchen, ordered)
 }
 
 // faults of all dishes that are served.

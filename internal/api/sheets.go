@@ -35,6 +35,7 @@ type SheetsView struct {
 	Calls    []report.Call     `json:"calls" nullable:"false" doc:"in the order of the clock"`
 	Cooks    []kitchen.Cook    `json:"cooks" nullable:"false"`
 	Sections []kitchen.Section `json:"sections" nullable:"false"`
+	Told     []string          `json:"told" nullable:"false" doc:"what the service cannot have"`
 	Room     room.Briefing     `json:"room"`
 }
 
@@ -46,7 +47,7 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 		return nil, s.fail(err)
 	}
 	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
-		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
+		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r.RunUp), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
 	return &sheetsOutput{v}, nil
 }
 

@@ -74,6 +74,7 @@ var may = map[string]string{
 	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",
 	"recipe/recipetest": "plating recipe units",
 	"needs":             "fault kitchen recipe recipe/contents service words",
+	"told":              "recipe runup/report words",
 	"service":           "fault recipe recipe/quantity units words",
 	"keeping":           "kitchen limits recipe units words",
 	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/reason": "schedule", "schedule/solve": "schedule",

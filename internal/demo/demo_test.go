@@ -117,7 +117,7 @@ func TestEveryDishAndVersionHolds(t *testing.T) {
 		versions += len(d.Versions)
 		assert.NotEmpty(t, d.Versions, d.Name)
 		assert.NotEmpty(t, d.Plate.Placings, d.Name)
-		faults = append(faults, review.Faults(book, d, b.Kitchen)...)
+		faults = append(faults, review.Faults(book, d, b.Kitchen, d.Versions)...)
 		for _, v := range d.Versions {
 			assert.Empty(t, contents.Version(book, d, v, b.Kitchen, 4).Lost, v.Name)
 		}

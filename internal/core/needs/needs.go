@@ -81,8 +81,6 @@ type part struct{ trail, text string }
 // verdict is what is known of a dish for a need.
 type verdict struct{ contains, unknown []string }
 
-func (v verdict) free() bool { return len(v.contains)+len(v.unknown) == 0 }
-
 // served is what a guest has in a course: what was answered, or the first dish where the book
 // is sure that it is without all of it.
 func (j judge) served(n service.GuestNeed, c recipe.Course) service.Served {

@@ -252,8 +252,13 @@ func (s Service) validateTables(courses map[string]recipe.Course, zone *time.Loc
 			case o.Plates < 0:
 				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "Must be 0 or more.")
 			}
+			if o.Need != "" {
+				continue
+			}
 			ordered[o.Course] += o.Plates
-			if ordered[o.Course] > t.Guests {
+			if free := t.Guests - len(t.Needs); ordered[o.Course] > free && len(t.Needs) > 0 {
+				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "%s: %s of %s for %s without a need. Those with one are answered on their own.", t.Name, words.Count(ordered[o.Course], "plate"), c.Name, words.Count(free, "guest"))
+			} else if ordered[o.Course] > free {
 				l.Add(fmt.Sprintf("%s.orders[%d].plates", at, k), "%s: %s of %s for %s.", t.Name, words.Count(ordered[o.Course], "plate"), c.Name, words.Count(t.Guests, "guest"))
 			}
 		}

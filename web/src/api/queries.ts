@@ -18,9 +18,13 @@ export const useServices = () => usePages(['services'], (page) => ask(api.GET('/
 /** useNext is the next service; where none is to come, the last one. */
 export const useNext = () => useQuery({ queryKey: ['services', 'next'], queryFn: () => ask(api.GET('/api/services', { params: { query: { limit: 1 } } })) })
 
+const finding = (words: string, kinds: string, limit: number) => ({ queryKey: ['find', words, kinds, limit], queryFn: () => ask(api.GET('/api/find', { params: { query: { words, kinds, limit } } })) })
+
 /** useFound is what is found by some words while they are typed; the last answer stays until the next one is there. */
-export const useFound = (words: string, kinds: string, enabled = true, limit = 8) =>
-  useQuery({ queryKey: ['find', words, kinds, limit], queryFn: () => ask(api.GET('/api/find', { params: { query: { words, kinds, limit } } })), enabled, placeholderData: keepPreviousData })
+export const useFound = (words: string, kinds: string, enabled = true, limit = 8) => useQuery({ ...finding(words, kinds, limit), enabled, placeholderData: keepPreviousData })
+
+/** find asks for it at once: who presses Enter before the answer is there means what they typed. */
+export const find = (words: string, kinds: string, limit = 8) => client.fetchQuery(finding(words, kinds, limit))
 
 export const useMenus = () => useQuery({ queryKey: ['menus'], queryFn: () => ask(api.GET('/api/menus')) })
 
@@ -28,6 +32,10 @@ export const useMenu = (id: string) => useQuery({ queryKey: ['menu', id], queryF
 
 export const useService = (id: string) =>
   useQuery({ queryKey: ['service', id], queryFn: () => ask(api.GET('/api/services/{id}', { params: { path: { id } } })), enabled: id !== '' })
+
+/** serviceNow is a service as the server has it, and menuNow a menu: newer than what is drawn, where something was just saved. Where the server cannot be reached, what is drawn. */
+export const serviceNow = (id: string, drawn: Schemas['ServiceView']) => ask(api.GET('/api/services/{id}', { params: { path: { id } } })).catch(() => drawn)
+export const menuNow = (id: string, drawn: Schemas['MenuView']) => ask(api.GET('/api/menus/{id}', { params: { path: { id } } })).catch(() => drawn)
 
 export const useRunUp = (id: string) =>
   useQuery({

@@ -3709,6 +3709,8 @@ export interface components {
             planning?: boolean;
             readOnly: boolean;
             runUp: components["schemas"]["RunUp"];
+            /** @description what the service cannot have: out of season, too late to begin, empty */
+            told: string[];
         };
         Said: {
             /** @description what is not said, or not understood; the placing has the usual in its place */
@@ -4088,6 +4090,8 @@ export interface components {
             room: components["schemas"]["Briefing"];
             sections: components["schemas"]["Section"][];
             service: string;
+            /** @description what the service cannot have */
+            told: string[];
         };
         Shift: {
             /** @description weekdays on which it is, 1 Monday to 7 Sunday; absent: every day */

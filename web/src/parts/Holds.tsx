@@ -1,9 +1,28 @@
 // Whether the plan of a service holds: what it breaks, which requirements clash, and
 // what is still open. The loudest thing where it does not.
+import { useState } from 'react'
 import { Link } from 'wouter'
 import { useRunUp } from '../api/queries'
 import { Clashes } from './Clashes'
 import { Bracket } from './States'
+
+/** Told says what the service cannot have; many of one kind are folded. */
+export function Told({ list }: { list: string[] }) {
+  const [open, setOpen] = useState(false)
+  const shown = open ? list : list.slice(0, 3)
+  return (
+    <>
+      {shown.map((t) => (
+        <Bracket key={t} what={t} />
+      ))}
+      {list.length > shown.length && (
+        <button className="plain-button small" onClick={() => setOpen(true)}>
+          {list.length - shown.length} more like this
+        </button>
+      )}
+    </>
+  )
+}
 
 export function Holds({ service }: { service: string }) {
   const runUp = useRunUp(service)
@@ -12,6 +31,7 @@ export function Holds({ service }: { service: string }) {
   return (
     <>
       {plan.message && <Bracket what={plan.message} />}
+      <Told list={runUp.data.told} />
       <Clashes list={plan.clashes}>
         {(c) => (
           <>

@@ -1,5 +1,4 @@
 // A new service: what is served, when, where and for how many.
-import { useEffect, useState } from 'react'
 import { Button, Form, Modal } from 'react-bootstrap'
 import { api, ask } from '../api/client'
 import { reread, useKitchens } from '../api/queries'
@@ -19,19 +18,15 @@ export function Serve({ title, named = '', menu, dishes, to, act, close }: Props
   const once = useOnce()
   const kitchens = useKitchens()
   const all = kitchens.data?.kitchens ?? []
-  const [made, setMade] = useState('')
   const form = useForm(`serve/${menu ?? dishes?.join() ?? ''}`, { name: named, day: soon(), hour: '', plates: '', kitchen: '', record: false }, 0, async (f) => {
     const kitchen = f.kitchen || (all.length === 1 ? all[0].kitchen.id : '')
     const body = { name: f.name.trim(), ...(menu ? { menu } : { dishes: dishes ?? [] }), ...(kitchen ? { kitchen } : {}), day: f.day, hour: f.hour.trim(), plates: Number(f.plates) || 0, ...(isPast(f.day) && f.record ? { record: true } : {}) }
     const service = await once(body, (key) => ask(api.POST('/api/services', { params: { header: { 'Idempotency-Key': key } }, body })))
+    go(`/${to}/${service.id}`) // before all is read again: who asked may be gone from the page then
     await reread()
-    setMade(service.id)
     return true
   })
   const f = form.value
-  useEffect(() => {
-    if (made) go(`/${to}/${made}`)
-  }, [made, go, to])
   return (
     <Modal show onHide={close} aria-labelledby="serve-title">
       <Form onSubmit={form.submit}>

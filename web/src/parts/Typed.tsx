@@ -1,4 +1,5 @@
 // A value that is saved when it is left: an hour, a number of plates.
+import { useRef } from 'react'
 import { FormControl, FormGroup, FormLabel } from 'react-bootstrap'
 import type { Schemas } from '../api/client'
 import { useForm } from './form'
@@ -13,7 +14,12 @@ export const Typed = (props: Props<Origin>) => TypedOn(props)
 
 /** TypedOn is a value that is saved when it is left or Enter is pressed; what does not save stays as it was typed. */
 export function TypedOn<O>(props: Props<O>) {
-  const form = useForm(props.draft, props.value, props.origin, (text, from) => (text.trim() === props.value ? Promise.resolve(true) : props.save(text.trim(), from)))
+  const refused = useRef<string>(undefined)
+  const form = useForm(props.draft, props.value, props.origin, async (text, from) => {
+    const saved = text.trim() === props.value || (await props.save(text.trim(), from))
+    refused.current = saved ? undefined : text
+    return saved
+  })
   const commit = () => form.typed && form.submit()
   return (
     <FormGroup controlId={props.id}>
@@ -22,7 +28,7 @@ export function TypedOn<O>(props: Props<O>) {
       </FormLabel>
       <FormControl
         value={form.value} placeholder={props.hint} readOnly={props.readOnly} autoComplete="off" inputMode={props.type === 'number' ? 'numeric' : undefined}
-        onChange={(e) => form.put(e.target.value)} onBlur={commit}
+        onChange={(e) => form.put(e.target.value)} onBlur={() => form.value !== refused.current && commit()} // the same once more only when asked
         onKeyDown={(e) => {
           if (e.key === 'Enter') commit()
           if (e.key === 'Escape') form.drop()

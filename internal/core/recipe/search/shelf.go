@@ -87,7 +87,7 @@ func NewShelf(b recipe.Book, k kitchen.Kitchen) Shelf {
 }
 
 func openOf(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexicon) (o open) {
-	o.faults = review.Faults(b, d, k)
+	o.faults = review.Faults(b, d, k, d.Versions)
 	for _, g := range review.GapsWith(b, d, k, known) {
 		if g.Lesser {
 			o.lesser++

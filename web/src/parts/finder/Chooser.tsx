@@ -1,7 +1,7 @@
 // One field for all choosers: typing finds, arrows go up and down, Enter takes.
 import { useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { Form } from 'react-bootstrap'
-import { useFound } from '../../api/queries'
+import { find, useFound } from '../../api/queries'
 import { said, type Match } from './found'
 
 export type Extra = { key: string; name: string; act: () => void }
@@ -32,7 +32,9 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
   const found = useFound(text, kinds, open)
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const ours = own.filter((m) => words.length > 0 && words.every((w) => m.name.toLowerCase().startsWith(w)))
-  const matches: Match[] = [...ours, ...(found.data?.found ?? [])]
+  const late = found.isPlaceholderData // of the letters before: what no longer fits is not shown
+  const listed = (found.data?.found ?? []).filter((m) => !late || words.every((w) => m.name.toLowerCase().includes(w)))
+  const matches: Match[] = [...ours, ...listed]
   const more = [...(text.trim() ? (extra?.(text.trim()) ?? []) : []), ...always]
   const last = matches.length + more.length - 1
   const end = () => {
@@ -40,16 +42,22 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
     setAt(0)
     if (!keeps) setOpen(false)
   }
-  const take = (i: number) => {
-    if (i < matches.length) choose(matches[i])
-    else more[i - matches.length]?.act()
+  const take = (i: number, from = matches) => {
+    if (i < from.length) choose(from[i])
+    else more[i - from.length]?.act()
     end()
     field.current?.blur()
+  }
+  const enter = async () => {
+    if (!text || (!late && found.data)) return last >= 0 && take(Math.min(at, last))
+    const fresh = await find(text, kinds)
+    const from: Match[] = [...ours, ...fresh.found]
+    if (from.length + more.length > 0) take(Math.min(at, from.length + more.length - 1), from)
   }
   const onKey = (e: KeyboardEvent) => {
     if (e.key === 'ArrowDown') setAt(Math.min(last, at + 1))
     else if (e.key === 'ArrowUp') setAt(Math.max(0, at - 1))
-    else if (e.key === 'Enter' && last >= 0 && (text || open)) take(Math.min(at, last))
+    else if (e.key === 'Enter' && (text || open)) void enter()
     else if (e.key === 'Escape') {
       end()
       leave?.()

@@ -34,7 +34,7 @@ function acts(c: Composer): Parameters<typeof useCarry> {
       if (kind === 'course' ? at === from.at : from.course === to.course && at === from.at) return
       void change(`${called(kind, id)} moved`, (m) => (kind === 'course' ? moveCourse(m, id, at) : placeDish(m, id, to.course, at)))
     },
-    (kind, id, by) => void change(`${called(kind, id)} moved`, (m) => (kind === 'course' ? moveCourse(m, id, place(id) + by) : stepDish(m, id, by))),
+    (kind, id, by) => void change(`${called(kind, id)} moved`, (m) => (kind === 'course' ? moveCourse(m, id, m.courses.findIndex((o) => o.id === id) + by) : stepDish(m, id, by))),
     (kind, id) => void change(`${called(kind, id)} removed`, (m) => (kind === 'course' ? removeCourse(m, id) : removeDish(m, id))),
   ]
 }

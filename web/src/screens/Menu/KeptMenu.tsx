@@ -3,12 +3,13 @@ import { useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
-import { reread, useMenu } from '../../api/queries'
+import { menuNow, reread, useMenu } from '../../api/queries'
 import { useGo } from '../../parts/address'
 import { Delete } from '../../parts/Delete'
 import { Undo, useDesk } from '../../parts/Desk'
 import { useOnce } from '../../parts/once'
 import { Serve } from '../../parts/Serve'
+import { useInOrder } from '../../parts/inOrder'
 import { Failed, Waiting } from '../../parts/States'
 import { TypedOn } from '../../parts/Typed'
 import { count, day } from '../../parts/words'
@@ -26,10 +27,18 @@ export function KeptMenu({ id }: { id: string }) {
 
 function Sheet({ view }: { view: Schemas['MenuView'] }) {
   const desk = useDesk()
-  const { menu, version } = view
+  const { menu } = view
   const screen = `menus:${menu.id}`
   const [serving, setServing] = useState(false)
-  const change: Change = useCallback((what, edit) => desk.hand({ kind: 'menu', id: menu.id, version, screen, what, value: edit(menu) }), [desk, menu, version, screen])
+  const inOrder = useInOrder()
+  const change: Change = useCallback(
+    (what, edit) =>
+      inOrder(async () => {
+        const now = await menuNow(menu.id, view)
+        return desk.hand({ kind: 'menu', id: menu.id, version: now.version, screen, what, value: edit(now.menu) })
+      }),
+    [inOrder, desk, menu.id, view, screen],
+  )
   const names = useMemo(() => new Map(view.dishes.map((d): [string, string] => [d.id, d.name])), [view.dishes])
   const composer = useMemo(() => ({ menu, readOnly: false, screen, names, change }), [menu, screen, names, change])
   return (

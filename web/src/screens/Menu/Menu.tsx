@@ -1,7 +1,8 @@
 // Menu: what is served when, to how many, and whether it holds together.
 import { useCallback, useMemo } from 'react'
-import { useRunUp, useService } from '../../api/queries'
+import { serviceNow, useRunUp, useService } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
+import { useInOrder } from '../../parts/inOrder'
 import { Failed, Waiting } from '../../parts/States'
 import { Typed, type Origin } from '../../parts/Typed'
 import { clock, day, count } from '../../parts/words'
@@ -26,7 +27,15 @@ function Sheet({ view }: { view: View }) {
   const { service, version, menu, readOnly } = view
   const screen = `menu:${service.id}`
   const hand = useCallback((what: string, value: Service, from = version) => desk.hand({ kind: 'service', id: service.id, version: from, screen, what, value }), [desk, service.id, version, screen])
-  const change: Change = useCallback((what, edit, plates) => hand(what, serving(service, edit({ ...menu, id: service.id, name: service.name }), plates)), [hand, service, menu])
+  const inOrder = useInOrder()
+  const change: Change = useCallback(
+    (what, edit, plates) =>
+      inOrder(async () => {
+        const now = await serviceNow(service.id, view)
+        return hand(what, serving(now.service, edit({ ...now.menu, id: service.id, name: now.service.name }), plates), now.version)
+      }),
+    [inOrder, hand, view, service.id],
+  )
   const names = useMemo(() => new Map(view.rows.flatMap((r) => r.dishes.map((d): [string, string] => [d.dish, d.name]))), [view.rows])
   const composer = useMemo(() => ({ menu, readOnly, screen, names, change }), [menu, readOnly, screen, names, change])
   const lines = new Map(view.rows.flatMap((r) => r.dishes.map((d): [string, Line] => [d.dish, d])))

@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap'
 import { useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { Undo } from '../../parts/Desk'
+import { Told } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
@@ -34,10 +35,10 @@ export function RunUp({ id }: { id: string }) {
   if (runUp.isPending) return <Planning id={id} />
   if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
   if (runUp.data.planning && runUp.data.runUp.bars.length === 0) return <Planning id={id} />
-  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
+  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} told={runUp.data.told} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
 }
 
-function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan; planning: boolean; faults: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
+function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan: Plan; planning: boolean; faults: string[]; told: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
   const [params, setParams] = useAddress()
   const view = params.get('view') ?? 'strands'
   const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
@@ -98,6 +99,7 @@ function Sheet({ plan, planning, faults, readOnly, changed, anew }: { plan: Plan
       {changed.length > 0 && <Bracket what={`Out of date: ${changed.join(', ')} changed since.`} />}
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
+      <Told list={told} />
       <Clashes list={plan.clashes} more={more}>
         {(c) => (
           <>

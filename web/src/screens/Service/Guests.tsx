@@ -14,7 +14,7 @@ import { useOnce } from '../../parts/once'
 import { guest, type Need, type Served, type Table } from '../../parts/service/stopped'
 import type { View } from '../../parts/service/types'
 import { count, listed } from '../../parts/words'
-import { withTable } from './seating'
+import { withNeed, withTable } from './seating'
 import type { Change } from './Tables'
 
 export function Guests({ view, change }: { view: View; change: Change }) {
@@ -172,7 +172,7 @@ function NewNeed({ view, change }: { view: View; change: Change }) {
     const need = { id: `need-${n}`, said: f.said.trim(), ...(f.seat.trim() ? { seat: f.seat.trim() } : {}), ...(taken.without.length ? { without: taken.without } : {}), ...(taken.words.length ? { words: taken.words } : {}) }
     return change(`${t.name}: ${need.said}`, from, (s) => {
       const there = s.tables?.find((o) => o.id === t.id) ?? t
-      return withTable(s, { ...there, needs: [...(there.needs ?? []), need] })
+      return withTable(s, withNeed(there, need))
     })
   })
   const f = form.value

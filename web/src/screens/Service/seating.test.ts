@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { had, hourOf, newTable, order, seatAll, withoutTable, withTable, type Course, type Service, type Table } from './seating'
+import { had, hourOf, newTable, order, seatAll, withNeed, withoutTable, withTable, type Course, type Service, type Table } from './seating'
 
 const course = { course: 'main', name: 'Main', hour: '21:00', dishes: [{ dish: 'fowl', name: 'Fowl', versions: [{ id: 'meatless', name: 'meatless', plates: 0 }] }] } as unknown as Course
 const table: Table = { id: 't1', name: 'Table 1', guests: 4, orders: [{ course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }] }
@@ -37,5 +37,19 @@ describe('covers without tables', () => {
     const seated = seatAll(s)
     expect(seated.tables?.map((t) => t.guests)).toEqual([4, 4, 1])
     expect(seated.tables?.map((t) => t.orders ?? [])).toEqual([[{ course: 'main', dish: 'fowl', version: 'meatless', plates: 4 }], [{ course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }], []])
+  })
+})
+
+describe('a guest with a need', () => {
+  it('takes a plate from the largest order where all are given away, and none where there is room', () => {
+    const full: Table = { id: 't1', name: 'Table 1', guests: 4, orders: [{ course: 'main', dish: 'pie', plates: 3 }, { course: 'main', dish: 'fowl', version: 'meatless', plates: 1 }, { course: 'sweet', dish: 'plum', plates: 1 }] }
+    const next = withNeed(full, { id: 'need-1', said: 'no egg', without: ['egg'] })
+    expect(next.orders!.map((o) => o.plates)).toEqual([2, 1, 1])
+    expect(next.needs).toHaveLength(1)
+  })
+  it('is not mixed up with the orders of the others', () => {
+    const t: Table = { id: 't1', name: 'Table 1', guests: 4, orders: [{ course: 'main', dish: 'fowl', plates: 1, need: 'need-1' }], needs: [{ id: 'need-1', said: 'no egg' }] }
+    expect(had(t, course)[0].plates).toBe(3)
+    expect(order(t, 'main', 'fowl', 'meatless', 2).orders).toEqual([{ course: 'main', dish: 'fowl', version: 'meatless', plates: 2 }])
   })
 })

@@ -25,6 +25,19 @@ export function order(t: Table, course: string, dish: string, version: string, p
   return { ...t, orders: plates > 0 ? [...rest, { course, dish, ...(version ? { version } : {}), plates }] : rest }
 }
 
+/** withNeed is a table with one more guest who has a need: where orders had every plate of a course, the largest of them gives one up. */
+export function withNeed(t: Table, need: NonNullable<Table['needs']>[number]): Table {
+  const needs = [...(t.needs ?? []), need]
+  let orders = (t.orders ?? []).filter((o) => !o.need)
+  for (const course of new Set(orders.map((o) => o.course))) {
+    const here = orders.filter((o) => o.course === course)
+    const over = here.reduce((sum, o) => sum + o.plates, 0) + needs.length - t.guests
+    const most = here.reduce((a, b) => (b.plates > a.plates ? b : a))
+    if (over > 0) orders = orders.map((o) => (o === most ? { ...o, plates: Math.max(0, o.plates - over) } : o)).filter((o) => o.plates > 0)
+  }
+  return { ...t, needs, orders }
+}
+
 /** hourOf sets, or takes away, a table's own hour of a course. */
 export function hourOf(t: Table, course: string, hour: string): Table {
   const rest = (t.hours ?? []).filter((h) => h.course !== course)

@@ -10,6 +10,7 @@ import { Bracket, Empty, Failed } from '../../parts/States'
 import { clock, count, day, duration } from '../../parts/words'
 import { RoomSheet } from './RoomSheet'
 import { Decides } from '../../parts/Decides'
+import { Told } from '../../parts/Holds'
 
 type View = Schemas['SheetsView']
 type Call = View['calls'][number]
@@ -49,6 +50,7 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
       {view.message && <Bracket what={view.message} />}
+      <Told list={view.told} />
       {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Calls calls={calls} mine={pick.startsWith('cook:')} />}
     </>
   )
