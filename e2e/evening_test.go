@@ -38,7 +38,9 @@ func TestFromAnEmptyKitchenToAFiveCourseEvening(t *testing.T) {
 	c.see("first course at the pass")
 	c.keys += len("Winter supper")
 	c.do(chromedp.SendKeys(chromedp.CSS("#serve-name"), "Winter supper"))
-	c.setDay("2026-03-21")
+	c.clicks++
+	c.keys += len("21032026")
+	c.setDay("#serve-day", "2026-03-21")
 	c.write("#serve-plates", "24")
 	c.hit("Compose the menu")
 
@@ -115,11 +117,10 @@ func TestFromAnEmptyKitchenToAFiveCourseEvening(t *testing.T) {
 	assert.LessOrEqual(t, c.keys, 900)
 }
 
-// setDay chooses a day in the field of a new service.
-func (c *counted) setDay(day string) {
-	c.clicks++
-	c.keys += len(day)
-	js[bool](c.tablet, `(() => { const e = document.querySelector('#serve-day'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '`+day+`'); return e.dispatchEvent(new Event('input', {bubbles: true})) })()`)
+// setDay puts a day into a field.
+func (t *tablet) setDay(selector, day string) {
+	t.Helper()
+	js[bool](t, `(() => { const e = document.querySelector('`+selector+`'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '`+day+`'); return e.dispatchEvent(new Event('input', {bubbles: true})) })()`)
 }
 
 // pasteInto puts a text into a field as from a clipboard.

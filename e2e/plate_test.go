@@ -2,7 +2,6 @@ package e2e
 
 import (
 	"bytes"
-	"context"
 	"fmt"
 	"image"
 	"image/png"
@@ -204,17 +203,11 @@ func TestAPlacingIsMovedByAFinger(t *testing.T) {
 	chef.size(1024, 768)
 	chef.see("Save the placing")
 	box := js[[]float64](chef, `(() => { const r = document.querySelector('.movable path').getBoundingClientRect(); return [r.left + r.width / 2, r.top + r.height / 2, window.scrollY] })()`)
-	finger := func(kind input.DispatchTouchEventType, points ...*input.TouchPoint) {
-		chef.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
-			_, err := chromedp.Call(ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind, TouchPoints: append([]*input.TouchPoint{}, points...)})
-			return err
-		}))
-	}
-	finger(input.DispatchTouchEventTypeTouchStart, &input.TouchPoint{X: box[0], Y: box[1]})
+	chef.finger(input.DispatchTouchEventTypeTouchStart, &input.TouchPoint{X: box[0], Y: box[1]})
 	for step := range 6 {
-		finger(input.DispatchTouchEventTypeTouchMove, &input.TouchPoint{X: box[0], Y: box[1] + 10*float64(step+1)})
+		chef.finger(input.DispatchTouchEventTypeTouchMove, &input.TouchPoint{X: box[0], Y: box[1] + 10*float64(step+1)})
 	}
-	finger(input.DispatchTouchEventTypeTouchEnd)
+	chef.finger(input.DispatchTouchEventTypeTouchEnd)
 	chef.until("it lies elsewhere", `document.querySelector('#placing-place').value !== '2 o’clock, 52 mm'`)
 	assert.Equal(t, box[2], js[float64](chef, `window.scrollY`))
 	chef.click("Save the placing")

@@ -2,7 +2,6 @@ package api
 
 import (
 	"context"
-	"fmt"
 	"io/fs"
 	"log/slog"
 	"net/http"
@@ -90,7 +89,7 @@ func (s base) dish(ctx context.Context, id string) (app.Book, recipe.Dish, error
 	}
 	d, known := b.Dishes[id]
 	if !known {
-		return app.Book{}, recipe.Dish{}, s.fail(fmt.Errorf("dish %q: %w", id, store.ErrNotFound))
+		return app.Book{}, recipe.Dish{}, s.fail(&store.Missing{Kind: store.Dish, ID: id})
 	}
 	return b, d, nil
 }

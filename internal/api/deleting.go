@@ -1,10 +1,15 @@
 package api
 
 import (
+	"cmp"
 	"context"
+	"encoding/json"
+	"errors"
 	"net/http"
+	"time"
 
 	"jointime/internal/app"
+	"jointime/internal/core/revise"
 	"jointime/internal/store"
 )
 
@@ -23,6 +28,8 @@ func (s deleting) routes(at *registry) {
 	for _, r := range resources {
 		operation(at, http.MethodGet, "/api/"+r.path+"/{id}/hangs", "get-"+string(r.kind)+"-hangs", "What hangs on this "+r.name+", and what becomes of that when it is deleted", s.hangs(r.kind))
 		operation(at, http.MethodDelete, "/api/"+r.path+"/{id}", "delete-"+string(r.kind), "Delete this "+r.name+", with what hangs on it; it can be undone", s.delete(r.kind))
+		operation(at, http.MethodGet, "/api/"+r.path+"/{id}/deleted", "get-"+string(r.kind)+"-deleted", "Who deleted this "+r.name+", and when", s.deleted(r.kind))
+		operation(at, http.MethodPost, "/api/"+r.path+"/{id}/restore", "restore-"+string(r.kind), "Bring this "+r.name+" back, with what hung on it or alone", s.restore(r.kind))
 	}
 	operation(at, http.MethodGet, "/api/ingredients/{id}/merge", "get-merge", "What making this ingredient one with another changes", s.merging)
 	operation(at, http.MethodPost, "/api/ingredients/{id}/merge", "merge-ingredient", "Make this ingredient one with another, which stays", s.merge)
@@ -57,6 +64,81 @@ func (s deleting) delete(kind store.Kind) func(context.Context, *deleteInput) (*
 	return func(ctx context.Context, in *deleteInput) (*savedOutput, error) {
 		made, err := s.update(ctx, in.Screen, func(b app.Book) ([]store.Write, error) { return b.Removed(kind, in.ID, s.Now()) })
 		if err != nil {
+			return nil, s.fail(err)
+		}
+		return saved(made), nil
+	}
+}
+
+// missingOf names what is not there by its part of an address; nil where it has none.
+func missingOf(m *store.Missing) *Missing {
+	for _, r := range resources {
+		if r.kind == m.Kind {
+			return &Missing{Kind: r.path, ID: m.ID}
+		}
+	}
+	return nil
+}
+
+// Deletion says who deleted something, and when.
+type Deletion struct {
+	Name string    `json:"name"`
+	Day  string    `json:"day,omitempty" doc:"of a service"`
+	Who  string    `json:"who"`
+	At   time.Time `json:"at"`
+}
+
+type deletionOutput struct{ Body Deletion }
+
+func (s deleting) deleted(kind store.Kind) func(context.Context, *serviceInput) (*deletionOutput, error) {
+	return func(ctx context.Context, in *serviceInput) (*deletionOutput, error) {
+		d, err := s.deletion(ctx, kind, in.ID)
+		if err != nil {
+			return nil, s.fail(err)
+		}
+		return &deletionOutput{d}, nil
+	}
+}
+
+func (s deleting) deletion(ctx context.Context, kind store.Kind, id string) (Deletion, error) {
+	gone, was, err := s.store.Deletion(ctx, kind, id)
+	if err != nil {
+		return Deletion{}, err
+	}
+	var named struct{ Name, Day string }
+	if err := json.Unmarshal(was, &named); err != nil {
+		return Deletion{}, err
+	}
+	return Deletion{Name: cmp.Or(named.Name, "this entry"), Day: named.Day, Who: gone.Who, At: gone.At}, nil
+}
+
+type restoreInput struct {
+	ID     string `path:"id"`
+	Screen string `header:"Jointime-Screen" maxLength:"100" doc:"where it was done, for undoing it"`
+	Body   struct {
+		Alone bool `json:"alone,omitempty" doc:"not what hung on it: for when others have built on it since"`
+	}
+}
+
+func (s deleting) restore(kind store.Kind) func(context.Context, *restoreInput) (*savedOutput, error) {
+	return func(ctx context.Context, in *restoreInput) (*savedOutput, error) {
+		q, err := s.asked(ctx)
+		if err != nil {
+			return nil, err
+		}
+		q.Screen = in.Screen
+		d, err := s.deletion(ctx, kind, in.ID)
+		if err != nil && !errors.Is(err, store.ErrNotFound) { // a request that comes again finds it there
+			return nil, s.fail(err)
+		}
+		made, err := s.app.Restore(ctx, q, kind, in.ID, "brought back "+d.Name, in.Body.Alone, revise.Merge)
+		var clash *store.Clash
+		switch {
+		case errors.As(err, &clash):
+			p := s.fail(err)
+			p.Detail = "Not brought back with all that hung on it: " + clash.Now.Who + " has since " + since(clash) + "."
+			return nil, p
+		case err != nil:
 			return nil, s.fail(err)
 		}
 		return saved(made), nil

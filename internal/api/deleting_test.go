@@ -244,3 +244,62 @@ func TestAnythingIsFoundByItsNameAndByWhatIsInIt(t *testing.T) {
 	assert.Len(t, get[found](c, "/api/find?limit=2").Found, 2)
 	assert.Empty(t, get[found](c, "/api/find?words=zzz").Found)
 }
+
+// Whoever finds that something was deleted reads by whom, and brings it back: with all that
+// hung on it, or, where others have built on that since, alone.
+func TestWhatSomebodyDeletedIsBroughtBackByAnother(t *testing.T) {
+	h := newHouse(t)
+	chef, commis := h.cook("Chef"), h.cook("Commis")
+	assert.Equal(t, 404, commis.send("GET", "/api/dishes/roast-hake/deleted", nil).status, "it is there")
+	assert.Equal(t, 404, commis.send("POST", "/api/dishes/roast-hake/restore", map[string]any{}).status)
+	require.Equal(t, 200, chef.remove("/api/dishes/roast-hake", "book").status)
+	p := commis.send("GET", "/api/dishes/roast-hake", nil).problem(t)
+	require.Equal(t, &api.Missing{Kind: "dishes", ID: "roast-hake"}, p.Missing)
+	d := get[api.Deletion](commis, "/api/dishes/roast-hake/deleted")
+	assert.Equal(t, [2]string{"Roast hake", "Chef"}, [2]string{d.Name, d.Who})
+
+	restore := func(c *cook, alone bool) answer {
+		return c.send("POST", "/api/dishes/roast-hake/restore", map[string]any{"alone": alone}, "Jointime-Screen", "dish")
+	}
+	require.Equal(t, 200, restore(commis, false).status)
+	assert.Equal(t, []string{"roast-hake"}, menuOf(chef, "small-supper").Courses[0].Dishes)
+	assert.Equal(t, 404, chef.undo("book").status, "there is nothing left to undo")
+	require.Equal(t, 200, commis.undo("dish").status, "who brought it back may undo that")
+	assert.Equal(t, 404, chef.send("GET", "/api/dishes/roast-hake", nil).status)
+	require.Equal(t, 200, restore(chef, false).status)
+
+	require.Equal(t, 200, chef.remove("/api/dishes/roast-hake", "book").status)
+	m := get[api.MenuView](commis, "/api/menus/small-supper")
+	m.Menu.Courses[0].Dishes = []string{"guinea-fowl"}
+	m.Menu.Courses[1].Dishes = []string{}
+	require.Equal(t, 200, commis.send("PUT", "/api/menus/small-supper", edit(m.Version, m.Menu)).status)
+	p = chef.send("POST", "/api/dishes/roast-hake/restore", map[string]any{}).problem(t)
+	assert.Equal(t, "Not brought back with all that hung on it: Commis has since changed Roast hake.", p.Detail)
+	require.Equal(t, 200, restore(chef, true).status)
+	assert.Equal(t, 200, chef.send("GET", "/api/dishes/roast-hake", nil).status)
+	assert.Equal(t, []string{"guinea-fowl"}, menuOf(chef, "small-supper").Courses[0].Dishes, "alone")
+
+	require.Equal(t, 200, chef.remove("/api/services/supper", "services").status)
+	assert.Equal(t, "2026-03-14", get[api.Deletion](commis, "/api/services/supper/deleted").Day)
+	a := commis.send("POST", "/api/services/supper/restore", map[string]any{})
+	require.Equal(t, 200, a.status, string(a.body))
+	assert.NotEmpty(t, get[api.RunUpView](commis, "/api/services/supper/runup").RunUp.Bars)
+}
+
+// A service to come follows the menu that it was made from: a course more is served 25 minutes
+// later to all, what is gone from the menu is gone from the orders, and what is saved fits.
+func TestAServiceFollowsItsMenuUntilItHasItsOwn(t *testing.T) {
+	c := newHouse(t).cook("Chef")
+	m := get[api.MenuView](c, "/api/menus/small-supper")
+	m.Menu.Courses[0].Dishes = []string{"slow-cooked-egg-mushroom-broth"}
+	m.Menu.Courses = append(m.Menu.Courses, recipe.Course{ID: "sweet", Name: "Sweet", Dishes: []string{"set-buttermilk-cream-poached-plum"}})
+	require.Equal(t, 200, c.send("PUT", "/api/menus/small-supper", edit(m.Version, m.Menu)).status)
+	v := get[api.ServiceView](c, "/api/services/supper")
+	require.Len(t, v.Service.Courses, 3)
+	assert.Equal(t, []service.Covers{{Dish: "slow-cooked-egg-mushroom-broth", Plates: 4}}, v.Service.Courses[0].Covers, "nothing else is served in it")
+	assert.Equal(t, []service.Covers{{Dish: "set-buttermilk-cream-poached-plum", Plates: 4}}, v.Service.Courses[2].Covers)
+	assert.Equal(t, "21:25", v.Service.Courses[2].Hour)
+	require.Equal(t, 200, c.send("PUT", "/api/services/supper", edit(v.Version, v.Service)).status)
+	v.Service.Courses[0].Covers = []service.Covers{{Dish: "roast-hake", Plates: 4}}
+	assert.Equal(t, 422, c.send("PUT", "/api/services/supper", edit(v.Version+1, v.Service)).status, "it is not in this course")
+}

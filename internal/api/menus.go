@@ -3,7 +3,6 @@ package api
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"net/http"
 	"slices"
 
@@ -74,7 +73,7 @@ func (s menus) getMenu(ctx context.Context, in *serviceInput) (*menuOutput, erro
 		return nil, s.fail(err)
 	}
 	if _, known := b.Menus[in.ID]; !known {
-		return nil, s.fail(fmt.Errorf("menu %q: %w", in.ID, store.ErrNotFound))
+		return nil, s.fail(&store.Missing{Kind: store.Menu, ID: in.ID})
 	}
 	return &menuOutput{s.menuView(b, in.ID)}, nil
 }

@@ -69,7 +69,7 @@ func (s prep) postTicks(ctx context.Context, in *ticksInput) (*ticksOutput, erro
 		return nil, s.fail(err)
 	}
 	if _, known := b.Services[in.ID]; !known {
-		return nil, s.fail(fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound))
+		return nil, s.fail(&store.Missing{Kind: store.Service, ID: in.ID})
 	}
 	var faults fault.List
 	rows := make([]store.Tick, len(in.Body.Ticks))

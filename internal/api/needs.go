@@ -2,7 +2,6 @@ package api
 
 import (
 	"context"
-	"fmt"
 	"net/http"
 	"slices"
 	"strings"
@@ -60,7 +59,7 @@ func (s guests) answer(ctx context.Context, in *answerInput) (*savedOutput, erro
 	made, err := s.update(ctx, in.Screen, func(b app.Book) ([]store.Write, error) {
 		svc, known := b.Services[in.ID]
 		if !known {
-			return nil, fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound)
+			return nil, &store.Missing{Kind: store.Service, ID: in.ID}
 		}
 		answer := service.NamedAnswer{Course: in.Body.Course, Dish: in.Body.Dish, Version: in.Body.Version, Source: strings.TrimSpace(in.Body.Source), Who: q.Who, At: s.Now()}
 		svc, what, err := s.answered(b, svc, in, answer)

@@ -37,8 +37,15 @@ type Problem struct {
 	Who       string              `json:"who,omitempty" doc:"409: who changed it"`
 	Conflicts []string            `json:"conflicts,omitempty" doc:"409: places that both changed; none: merged can be saved as it is"`
 	Merged    json.RawMessage     `json:"merged,omitempty" doc:"409: both changes joined; where both changed the same, with what was sent"`
+	Missing   *Missing            `json:"missing,omitempty" doc:"404: the document that is not there; it may have been deleted, and can then be brought back"`
 
 	Differences []revise.Difference `json:"differences,omitempty" doc:"409: what was sent against what is there now, where both changed the same"`
+}
+
+// Missing names a document that is not there, as addresses do.
+type Missing struct {
+	Kind string `json:"kind" enum:"dishes,components,ingredients,menus,services,kitchens,suppliers,stock"`
+	ID   string `json:"id"`
 }
 
 // Error is the detail.
@@ -165,7 +172,12 @@ func (s base) fail(err error) *Problem {
 		p.Current, p.Version, p.Who = lost.Now.Body, lost.Now.Version, lost.Now.Who
 		return p
 	case errors.Is(err, store.ErrNotFound):
-		return problem(notFound, noSuch(err))
+		p := problem(notFound, noSuch(err))
+		var missing *store.Missing
+		if errors.As(err, &missing) {
+			p.Missing = missingOf(missing)
+		}
+		return p
 	case errors.Is(err, app.ErrNoTime):
 		return problem(noTime, runup.NoPlanInTime)
 	case errors.Is(err, app.ErrPast):

@@ -215,7 +215,7 @@ func (s services) copyService(ctx context.Context, in *copyInput) (*savedOutput,
 	return s.create(ctx, func(b app.Book) ([]store.Write, error) {
 		next, known := b.Services[in.ID]
 		if !known {
-			return nil, fmt.Errorf("service %q: %w", in.ID, store.ErrNotFound)
+			return nil, &store.Missing{Kind: store.Service, ID: in.ID}
 		}
 		was := next.Day
 		next.Day = in.Body.Day

@@ -2,7 +2,6 @@ package api
 
 import (
 	"context"
-	"fmt"
 	"net/http"
 	"slices"
 	"strings"
@@ -118,7 +117,7 @@ func (s shelf) refused(ctx context.Context, in *dishInput) (*refusedOutput, erro
 		return nil, s.fail(err)
 	}
 	if _, known := b.Ingredients[in.ID]; !known {
-		return nil, s.fail(fmt.Errorf("ingredient %q: %w", in.ID, store.ErrNotFound))
+		return nil, s.fail(&store.Missing{Kind: store.Ingredient, ID: in.ID})
 	}
 	out := &refusedOutput{}
 	out.Body.Falls, out.Body.StandIns = contents.Refused(b.Recipes(), in.ID)

@@ -60,11 +60,11 @@ func (b Book) AnyKitchen() kitchen.Kitchen {
 }
 
 // ReadBook reads documents into their types.
-func ReadBook(docs []store.Document) (Book, error) { return Book{}.with(docs) }
+func ReadBook(docs []store.Document) (Book, error) { return Book{}.with(docs, followed) }
 
 // with is the book with some documents in place of what it has under their ids. The book
 // itself stays as it is.
-func (b Book) with(docs []store.Document) (Book, error) {
+func (b Book) with(docs []store.Document, follow func(Book, service.Service) service.Service) (Book, error) {
 	b.Ingredients, b.Kitchens, b.Components, b.Dishes = copied(b.Ingredients), copied(b.Kitchens), copied(b.Components), copied(b.Dishes)
 	b.Menus, b.Services, b.Suppliers, b.Stock = copied(b.Menus), copied(b.Services), copied(b.Suppliers), copied(b.Stock)
 	b.versions = copied(b.versions)
@@ -78,13 +78,28 @@ func (b Book) with(docs []store.Document) (Book, error) {
 		b.versions[string(d.Kind)+"/"+d.ID] = d.Version
 		menus = menus || d.Kind == store.Menu
 	}
+	changed := func(id string) bool {
+		return menus || slices.ContainsFunc(docs, func(d store.Document) bool { return d.Kind == store.Service && d.ID == id })
+	}
 	for id, svc := range b.Services {
-		if menus || slices.ContainsFunc(docs, func(d store.Document) bool { return d.Kind == store.Service && d.ID == id }) {
-			b.Services[id] = svc.Resolved(b.MenuOf(svc))
+		if changed(id) {
+			b.Services[id] = follow(b, svc)
 		}
 	}
 	return b, nil
 }
+
+// followed is a service with the courses of the menu it follows, which may have changed since
+// the service was written.
+func followed(b Book, svc service.Service) service.Service {
+	if menu, kept := b.Menus[svc.Menu]; svc.Own == nil && kept {
+		svc = svc.Fit(menu)
+	}
+	return asWritten(b, svc)
+}
+
+// asWritten is a service as it was written: where it does not fit its menu, that is a fault.
+func asWritten(b Book, svc service.Service) service.Service { return svc.Resolved(b.MenuOf(svc)) }
 
 // copied is never nil.
 func copied[M ~map[K]V, K comparable, V any](m M) M {
@@ -163,7 +178,7 @@ func (b Book) Zone(id string) *time.Location {
 func (b Book) input(id string) (demand.Input, map[string]int64, error) {
 	svc, known := b.Services[id]
 	if !known {
-		return demand.Input{}, nil, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
+		return demand.Input{}, nil, &store.Missing{Kind: store.Service, ID: id}
 	}
 	svc = b.Judged(svc)
 	menu := b.MenuOf(svc)

@@ -106,7 +106,7 @@ func read(ctx context.Context, r store.Reader, have *edition, seq int64) (Book, 
 	if err != nil {
 		return Book{}, err
 	}
-	return have.book.with(docs)
+	return have.book.with(docs, followed)
 }
 
 // Update lets decide see the book and say what is to be written. That is judged in the
@@ -129,14 +129,25 @@ func (k *Books) Update(ctx context.Context, q store.Request, decide func(Book) (
 			}
 			docs[i] = store.Document{Kind: w.Kind, ID: w.ID, Version: w.Base + 1, Body: body}
 		}
-		return writes, e.book.judge(docs, k.now())
+		return writes, e.book.judge(docs, asWritten, k.now())
 	})
 }
 
 // Undo takes back the newest change that somebody made on a screen, or does it again,
 // where what comes of it is judged to be sound.
 func (k *Books) Undo(ctx context.Context, q store.Request, again bool, join store.Joiner) ([]store.Revision, error) {
-	return k.store.Undo(ctx, q, again, join, func(r store.Reader, list []store.Revision) error {
+	return k.store.Undo(ctx, q, again, join, k.allowed(ctx))
+}
+
+// Restore brings back what somebody deleted, with what was written with it or alone, where
+// what comes of it is judged to be sound.
+func (k *Books) Restore(ctx context.Context, q store.Request, kind store.Kind, id, what string, alone bool, join store.Joiner) ([]store.Revision, error) {
+	return k.store.Restore(ctx, q, kind, id, what, alone, join, k.allowed(ctx))
+}
+
+// allowed judges what would come of some revisions.
+func (k *Books) allowed(ctx context.Context) func(store.Reader, []store.Revision) error {
+	return func(r store.Reader, list []store.Revision) error {
 		e, err := k.in(ctx, r)
 		if err != nil {
 			return err
@@ -145,6 +156,6 @@ func (k *Books) Undo(ctx context.Context, q store.Request, again bool, join stor
 		for i, rev := range list {
 			docs[i] = store.Document{Kind: rev.Kind, ID: rev.ID, Version: rev.Version, Body: rev.Body}
 		}
-		return e.book.judge(docs, k.now())
-	})
+		return e.book.judge(docs, followed, k.now()) // its menu may have changed since
+	}
 }

@@ -61,7 +61,7 @@ func (b Book) removalOf(kind store.Kind, id string, now time.Time) (*removal, er
 	r := &removal{Book: b, now: now, writes: map[string]store.Write{}, tells: []Hanging{}}
 	name, known := b.name(kind, id)
 	if !known {
-		return nil, fmt.Errorf("%s %q: %w", kind, id, store.ErrNotFound)
+		return nil, &store.Missing{Kind: kind, ID: id}
 	}
 	r.write(kind, id, nil, name+" deleted")
 	switch kind {

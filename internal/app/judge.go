@@ -18,8 +18,8 @@ var ErrPast = errors.New("this service is past")
 // judge says what is wrong with documents that are to take their places in the book: one
 // by itself, and with what it names. Those that are written together may name each other.
 // Every write, whoever makes it, comes through here.
-func (b Book) judge(docs []store.Document, now time.Time) error {
-	next, err := b.with(docs)
+func (b Book) judge(docs []store.Document, follow func(Book, service.Service) service.Service, now time.Time) error {
+	next, err := b.with(docs, follow)
 	if err != nil {
 		return err
 	}

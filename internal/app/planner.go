@@ -61,7 +61,7 @@ func (pl *Planner) sceneIn(ctx context.Context, b Book, id string) (p Scene, err
 	p.Book = b
 	svc, known := b.Services[id]
 	if !known {
-		return p, fmt.Errorf("service %q: %w", id, store.ErrNotFound)
+		return p, &store.Missing{Kind: store.Service, ID: id}
 	}
 	if p.Past = svc.Past(pl.now(), b.Zone(svc.Kitchen)); p.Past {
 		if err := pl.asPlanned(ctx, &p, svc); err != nil {

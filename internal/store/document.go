@@ -58,6 +58,18 @@ func (r Revision) Deleted() bool { return string(r.Body) == "null" }
 // ErrNotFound says that there is no such thing.
 var ErrNotFound = errors.New("there is no such thing")
 
+// Missing is ErrNotFound, saying what is not there.
+type Missing struct {
+	Kind Kind
+	ID   string
+}
+
+// Error says what is not there.
+func (m *Missing) Error() string { return fmt.Sprintf("%s %q: %v", m.Kind, m.ID, ErrNotFound) }
+
+// Unwrap is ErrNotFound.
+func (m *Missing) Unwrap() error { return ErrNotFound }
+
 // Conflict says that a thing has moved on since the version that a write was
 // made from. Now is what it is now, by whom.
 type Conflict struct{ Now Revision }
@@ -70,11 +82,8 @@ func (c *Conflict) Error() string {
 // Get reads a thing.
 func (s *Store) Get(ctx context.Context, kind Kind, id string) (d Document, err error) {
 	err = s.DB.GetContext(ctx, &d, `select kind, id, version, body from thing where kind = $1 and id = $2`, kind, id)
-	if errors.Is(err, sql.ErrNoRows) {
-		return d, fmt.Errorf("%s %q: %w", kind, id, ErrNotFound)
-	}
-	if err == nil && d.Deleted() {
-		return d, fmt.Errorf("%s %q: %w", kind, id, ErrNotFound)
+	if errors.Is(err, sql.ErrNoRows) || err == nil && d.Deleted() {
+		return d, &Missing{kind, id}
 	}
 	return d, wrap(err, "read %s %q", kind, id)
 }

@@ -36,23 +36,11 @@ func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, al
 		if err != nil {
 			return err
 		}
-		made = nil
-		for _, last := range group {
-			rev, err := revert(ctx, tx, last, join)
-			if err != nil {
-				return err
-			}
-			rev.Version, rev.Who, rev.Person, rev.Screen = rev.Version+1, q.Who, q.Person, q.Screen
-			rev.Act, rev.What, rev.Reverts = "undo", "undone: "+last.What, &last.Seq
-			if again {
-				rev.Act, rev.What = "redo", "redone: "+original(last.What)
-			}
-			made = append(made, rev)
+		act, what := "undo", func(last Revision) string { return "undone: " + last.What }
+		if again {
+			act, what = "redo", func(last Revision) string { return "redone: " + original(last.What) }
 		}
-		if err := allow(Reader{tx}, made); err != nil {
-			return err
-		}
-		if err := put(ctx, tx, made); err != nil {
+		if made, err = takeBack(ctx, tx, q, group, join, allow, act, what); err != nil {
 			return err
 		}
 		for i, last := range group {
@@ -67,6 +55,23 @@ func (s *Store) Undo(ctx context.Context, q Request, again bool, join Joiner, al
 		return s.revisions(ctx, places)
 	}
 	return made, err
+}
+
+// takeBack writes the documents without the changes of a group.
+func takeBack(ctx context.Context, tx *sqlx.Tx, q Request, group []Revision, join Joiner, allow func(Reader, []Revision) error, act string, what func(Revision) string) (made []Revision, err error) {
+	for _, last := range group {
+		rev, err := revert(ctx, tx, last, join)
+		if err != nil {
+			return nil, err
+		}
+		rev.Version, rev.Who, rev.Person, rev.Screen = rev.Version+1, q.Who, q.Person, q.Screen
+		rev.Act, rev.What, rev.Reverts = act, what(last), &last.Seq
+		made = append(made, rev)
+	}
+	if err := allow(Reader{tx}, made); err != nil {
+		return nil, err
+	}
+	return made, put(ctx, tx, made)
 }
 
 func original(what string) string {

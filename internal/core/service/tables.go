@@ -110,23 +110,34 @@ func (s Service) Resolved(menu recipe.Menu) Service {
 }
 
 // Fit is a service whose menu has become another one: courses and dishes that it no longer
-// has are out of the hours, covers and orders. A course that is new comes when the menu says,
-// or 25 minutes after the one before, with a plate of its first dish for every cover.
+// has are out of the hours, covers and orders, and a dish in another course has its plates
+// there. A course that is new comes when the menu says, or 25 minutes after the one before;
+// where nothing of a course is ordered and nobody is seated, every cover has its first dish.
 func (s Service) Fit(menu recipe.Menu) Service {
-	dishes := map[string][]string{}
+	dishes, courseOf := map[string][]string{}, map[string]string{}
 	for _, c := range menu.Courses {
 		dishes[c.ID] = c.Dishes
+		for _, d := range c.Dishes { // a dish is on a menu once
+			courseOf[d] = c.ID
+		}
 	}
-	hours := map[string]CourseHour{}
+	hours, covers := map[string]CourseHour{}, map[string][]Covers{}
 	for _, c := range s.Courses {
-		c.Covers = slices.DeleteFunc(slices.Clone(c.Covers), func(n Covers) bool { return !has(dishes[c.Course], n.Dish) })
 		hours[c.Course] = c
+		for _, n := range c.Covers {
+			covers[courseOf[n.Dish]] = append(covers[courseOf[n.Dish]], n)
+		}
 	}
+	guests := s.covers()
 	s.Courses = []CourseHour{}
 	for i, c := range menu.Courses {
 		h, there := hours[c.ID]
 		if !there {
-			h = s.newCourse(c, i == 0)
+			h = newCourse(c, i == 0)
+		}
+		h.Covers = append([]Covers{}, covers[c.ID]...) // not those of dishes that are gone
+		if len(h.Covers) == 0 && len(s.Tables) == 0 && len(c.Dishes) > 0 && guests > 0 {
+			h.Covers = append(h.Covers, Covers{Dish: c.Dishes[0], Plates: guests})
 		}
 		s.Courses = append(s.Courses, h)
 	}
@@ -142,17 +153,29 @@ func (s Service) Fit(menu recipe.Menu) Service {
 	return s
 }
 
+// covers are the guests that it is for, while nobody is seated.
+func (s Service) covers() int {
+	most := s.Covers
+	for _, c := range s.Courses {
+		sum := 0
+		for _, n := range c.Covers {
+			sum += n.Plates
+		}
+		if s.Covers == 0 {
+			most = max(most, sum)
+		}
+	}
+	return most
+}
+
 // newCourse is a course that the service has not had yet.
-func (s Service) newCourse(c recipe.Course, first bool) CourseHour {
+func newCourse(c recipe.Course, first bool) CourseHour {
 	h := CourseHour{Course: c.ID, Hour: c.Hour, After: c.After, Covers: []Covers{}}
 	switch {
 	case first:
 		h.Hour = cmp.Or(h.Hour, usualHour)
 	case h.Hour == "" && h.After == nil:
 		h.After = ptr(usualApart)
-	}
-	if len(c.Dishes) > 0 && s.Covers > 0 {
-		h.Covers = append(h.Covers, Covers{Dish: c.Dishes[0], Plates: s.Covers})
 	}
 	return h
 }

@@ -12,9 +12,9 @@ import { Failed, Waiting } from './States'
 
 export type Deletable = 'dishes' | 'components' | 'ingredients' | 'menus' | 'services' | 'kitchens' | 'suppliers'
 
-type Props = { kind: Deletable; id: string; name: string; screen: string; to: string; label?: string; plain?: boolean }
+type Props = { kind: Deletable; id: string; name: string; screen: string; to?: string; done?: () => void; label?: string; plain?: boolean }
 
-/** Delete is a button that asks, telling what hangs on the thing, and goes elsewhere once it is gone. */
+/** Delete is a button that asks, telling what hangs on the thing; once it is gone, it goes elsewhere, or does what is done then. */
 export function Delete(props: Props) {
   const [open, setOpen] = useState(false)
   return (
@@ -35,7 +35,7 @@ export function Delete(props: Props) {
 }
 
 /** Deleting tells what hangs on a thing, and deletes it. */
-export function Deleting({ kind, id, name, screen, to, close }: Props & { close: () => void }) {
+export function Deleting({ kind, id, name, screen, to, done, close }: Props & { close: () => void }) {
   const go = useGo()
   const once = useOnce()
   const [wrong, setWrong] = useState<FieldError>()
@@ -48,7 +48,8 @@ export function Deleting({ kind, id, name, screen, to, close }: Props & { close:
     try {
       await once({ kind, id }, (key) => ask(api.DELETE(`/api/${kind}/{id}`, { params: { path: { id }, header: { 'Idempotency-Key': key, 'Jointime-Screen': screen } } })))
       close()
-      go(to)
+      done?.()
+      if (to) go(to)
       await reread(ofAll)
     } catch (error) {
       setWrong(new FieldError('', error instanceof Error ? error.message : 'Not deleted.'))

@@ -1,5 +1,5 @@
 // The states that every screen has: waiting, failed, empty.
-import type { ReactNode } from 'react'
+import { lazy, Suspense, type ReactNode } from 'react'
 import { Refused, Unreachable } from '../api/client'
 
 export const Waiting = ({ what }: { what: string }) => (
@@ -18,8 +18,18 @@ export function Bracket({ what, children, alert }: { what: ReactNode; children?:
   )
 }
 
+const Gone = lazy(() => import('./Gone').then((m) => ({ default: m.Gone })))
+
+/** Failed says why something cannot be shown; what was deleted can be brought back. */
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   const words = error instanceof Refused || error instanceof Unreachable ? error.message : 'Could not load this.'
+  const missing = error instanceof Refused && error.problem.missing
+  if (missing)
+    return (
+      <Suspense>
+        <Gone missing={missing} otherwise={words} />
+      </Suspense>
+    )
   return (
     <Bracket what={words} alert>
       {again && (

@@ -59,6 +59,7 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
     else if (e.key === 'ArrowUp') setAt(Math.max(0, at - 1))
     else if (e.key === 'Enter' && (text || open)) void enter()
     else if (e.key === 'Escape') {
+      if (keeps) return // what it stands in closes
       end()
       leave?.()
       field.current?.blur()

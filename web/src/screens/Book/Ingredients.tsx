@@ -7,6 +7,7 @@ import type { Schemas } from '../../api/client'
 import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { Delete } from '../../parts/Delete'
+import { Gone } from '../../parts/Gone'
 import { Rows } from '../../parts/Rows'
 import { useAddress } from '../../parts/address'
 import { Merge } from './Merge'
@@ -25,7 +26,8 @@ export function Ingredients() {
   if (book.isPending) return <Waiting what="the ingredients" />
   if (book.isError) return <Failed error={book.error} again={() => void book.refetch()} />
   const all = book.data.ingredients
-  const open = all.find((i) => i.ingredient.id === params.get('of'))
+  const of = params.get('of')
+  const open = all.find((i) => i.ingredient.id === of)
   const untold = all.filter((i) => !i.ingredient.allergens).length
   return (
     <>
@@ -54,7 +56,10 @@ export function Ingredients() {
               </button>
             ))}
         </div>
-        <div>{open && <Opened key={open.ingredient.id} item={open} allergens={book.data.allergens} others={all} close={() => setParams({}, { replace: true })} />}</div>
+        <div>
+          {open && <Opened key={open.ingredient.id} item={open} allergens={book.data.allergens} others={all} close={() => setParams({}, { replace: true })} />}
+          {of && !open && <Gone missing={{ kind: 'ingredients', id: of }} otherwise="No such ingredient." />}
+        </div>
       </div>
     </>
   )

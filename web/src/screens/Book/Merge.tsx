@@ -8,6 +8,7 @@ import { useAddress } from '../../parts/address'
 import { useDesk } from '../../parts/Desk'
 import { Chooser } from '../../parts/finder/Chooser'
 import { useOnce } from '../../parts/once'
+import { upper } from '../../parts/words'
 
 export function Merge({ id, name }: { id: string; name: string }) {
   const [open, setOpen] = useState(false)
@@ -41,7 +42,7 @@ function Dialog({ id, name, close }: { id: string; name: string; close: () => vo
     <Modal show onHide={close} aria-labelledby="merge-title">
       <Modal.Header>
         <Modal.Title as="h2" id="merge-title">
-          {name} is the same as …
+          {upper(name)} is the same as …
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -54,7 +55,7 @@ function Dialog({ id, name, close }: { id: string; name: string; close: () => vo
               </div>
             ))}
             <p className="quiet m-0">
-              {into.name} is found as “{name}” from then on. Undo parts them again.
+              {upper(into.name)} is found as “{name}” from then on. Undo parts them again.
             </p>
           </div>
         )}

@@ -3,6 +3,7 @@
 import { Form } from 'react-bootstrap'
 import { type Schemas } from '../../api/client'
 import { useIngredients } from '../../api/queries'
+import { Delete } from '../../parts/Delete'
 import { useDesk } from '../../parts/Desk'
 import { FieldError } from '../../parts/reading'
 import { Rows, type Column } from '../../parts/Rows'
@@ -77,7 +78,9 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
       <Rows legend="take-outs" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="Add a take-out" wrong={wrong?.field} />
       <Rows legend="by-products" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="Add a by-product" wrong={wrong?.field} />
       <Rows legend="arrives as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="Add a condition" wrong={wrong?.field} />
-      <EditorActions form={form} save="Save the component" close={close} forget stale={form.typed && form.origin.version !== part.version ? 'this component' : undefined} />
+      <EditorActions form={form} save="Save the component" close={close} forget stale={form.typed && form.origin.version !== part.version ? 'this component' : undefined}>
+        <Delete kind="components" id={component.id} name={component.name} screen={`dish:${view.dish.id}`} done={close} label="Delete the component" />
+      </EditorActions>
     </Form>
   )
 }

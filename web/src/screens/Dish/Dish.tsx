@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap'
 import { useDish } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { DishSelect } from '../../parts/DishSelect'
+import { Gone } from '../../parts/Gone'
 import { Serve } from '../../parts/Serve'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useAddress } from '../../parts/address'
@@ -28,7 +29,6 @@ import type { Part, Pick, View } from './types'
 import { VersionEditor } from './VersionEditor'
 import { Decides } from '../../parts/Decides'
 
-
 export function Dish({ id }: { id: string }) {
   const dish = useDish(id)
   if (dish.isPending) return <Waiting what="the dish" />
@@ -38,19 +38,22 @@ export function Dish({ id }: { id: string }) {
 
 const sides = ['before the plate', 'gaps', 'allergens', 'methods', 'reductions', 'history'] as const
 
-function Sheet({ view }: { view: View }) {
-  const [serving, setServing] = useState(false)
+// useSide is what the address says is open beside the components.
+function useSide() {
   const [params, setParams] = useAddress()
   const [component, step] = (params.get('step') ?? '').split('/')
-  const part = view.components.find((c) => c.component.id === component)
-  const open = part?.made.methods.flatMap((m) => m.steps).find((s) => s.id === step)
   const side = params.get('side') ?? sides[0]
   const kept: Record<string, string> = (sides as readonly string[]).includes(side) && side !== sides[0] ? { side } : {}
   const pick: Pick = (c, s, field = '') => setParams(c ? { ...kept, step: `${c}/${s}`, ...(field ? { field } : {}) } : kept, { replace: true })
   const show = (name: string, extra: Record<string, string> = {}) => setParams({ side: name, ...extra }, { replace: true })
+  return { params, component, step, side, pick, show, setParams }
+}
+
+function Sheet({ view }: { view: View }) {
+  const [serving, setServing] = useState(false)
+  const { component, step, pick, show } = useSide()
   const must = Math.max(0, ...view.components.map((c) => c.lead.must))
   const hands = view.components.reduce((sum, c) => sum + c.lead.hands, 0)
-  const grave = view.gaps.filter((g) => !g.lesser).length
   return (
     <>
       <div className="page-head">
@@ -73,7 +76,7 @@ function Sheet({ view }: { view: View }) {
         <div>
           {view.components.length === 0 && <Empty title="No components yet">Add the first one below.</Empty>}
           {view.components.map((c) => (
-            <ComponentLines key={c.component.id} view={view} part={c} openStep={part === c ? step : ''} pick={pick} show={show} />
+            <ComponentLines key={c.component.id} view={view} part={c} openStep={c.component.id === component ? step : ''} pick={pick} show={show} />
           ))}
           <AddComponent view={view} show={show} />
           {view.components.some((c) => c.made.methods.some((m) => m.steps.some((s) => (s.cautions?.length ?? 0) > 0))) && <Decides />}
@@ -82,39 +85,57 @@ function Sheet({ view }: { view: View }) {
           </p>
         </div>
         <div>
-          {part && open ? (
-            <OpenStep key={`${component}/${step}`} view={view} part={part} step={open} focus={params.get('field') ?? ''} pick={pick} />
-          ) : side === 'component' && view.components.some((c) => c.component.id === params.get('of')) ? (
-            <ComponentEditor key={params.get('of')} view={view} part={view.components.find((c) => c.component.id === params.get('of'))!} close={() => setParams({}, { replace: true })} />
-          ) : side === 'dish' ? (
-            <DishEditor view={view} close={() => setParams({}, { replace: true })} />
-          ) : side === 'version' ? (
-            <VersionEditor key={params.get('of')} view={view} id={params.get('of') ?? ''} close={() => show('allergens')} />
-          ) : (
-            <>
-              <div className="choices mb-3" role="group" aria-label="Views">
-                {sides.filter((s) => s !== 'reductions' || reduces(view)).map((s) => (
-                  <button key={s} aria-pressed={s === side} onClick={() => show(s)}>
-                    {s === 'gaps' && grave > 0 ? count(grave, 'gap') : s}
-                  </button>
-                ))}
-              </div>
-              {side === 'before the plate' && (
-                <>
-                  <Lead view={view} pick={pick} />
-                  <Gaps view={view} pick={pick} graveOnly />
-                  <Ahead view={view} />
-                </>
-              )}
-              {side === 'gaps' && <Gaps view={view} pick={pick} />}
-              {side === 'allergens' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
-              {side === 'methods' && <Methods view={view} />}
-              {side === 'reductions' && <Reductions view={view} />}
-              {side === 'history' && <History view={view} />}
-            </>
-          )}
+          <Side view={view} />
         </div>
       </div>
+    </>
+  )
+}
+
+// Side is what is opened beside the components: a step, an editor, or what is to be known.
+function Side({ view }: { view: View }) {
+  const { params, component, step, side, pick, show, setParams } = useSide()
+  const part = view.components.find((c) => c.component.id === component)
+  const open = part?.made.methods.flatMap((m) => m.steps).find((s) => s.id === step)
+  const close = () => setParams({}, { replace: true })
+  const of = params.get('of') ?? ''
+  if (part && open) return <OpenStep key={`${component}/${step}`} view={view} part={part} step={open} focus={params.get('field') ?? ''} pick={pick} />
+  if (side === 'component' || (component && !part)) {
+    const edited = view.components.find((c) => c.component.id === (component || of))
+    if (edited) return <ComponentEditor key={of} view={view} part={edited} close={close} />
+    return (
+      <>
+        <Gone missing={{ kind: 'components', id: component || of }} otherwise="This component is not on the dish any more." />
+        <button className="plain-button mt-2" onClick={close}>
+          Close
+        </button>
+      </>
+    )
+  }
+  if (side === 'dish') return <DishEditor view={view} close={close} />
+  if (side === 'version') return <VersionEditor key={of} view={view} id={of} close={() => show('allergens')} />
+  const grave = view.gaps.filter((g) => !g.lesser).length
+  return (
+    <>
+      <div className="choices mb-3" role="group" aria-label="Views">
+        {sides.filter((s) => s !== 'reductions' || reduces(view)).map((s) => (
+          <button key={s} aria-pressed={s === side} onClick={() => show(s)}>
+            {s === 'gaps' && grave > 0 ? count(grave, 'gap') : s}
+          </button>
+        ))}
+      </div>
+      {side === 'before the plate' && (
+        <>
+          <Lead view={view} pick={pick} />
+          <Gaps view={view} pick={pick} graveOnly />
+          <Ahead view={view} />
+        </>
+      )}
+      {side === 'gaps' && <Gaps view={view} pick={pick} />}
+      {side === 'allergens' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
+      {side === 'methods' && <Methods view={view} />}
+      {side === 'reductions' && <Reductions view={view} />}
+      {side === 'history' && <History view={view} />}
     </>
   )
 }

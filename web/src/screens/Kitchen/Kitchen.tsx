@@ -6,6 +6,7 @@ import type { Schemas } from '../../api/client'
 import { useKitchens } from '../../api/queries'
 import { useAddress } from '../../parts/address'
 import { Delete } from '../../parts/Delete'
+import { Gone } from '../../parts/Gone'
 import { Undo, useDesk } from '../../parts/Desk'
 import { Rows, type Row } from '../../parts/Rows'
 import { Empty, Failed, Waiting } from '../../parts/States'
@@ -25,7 +26,8 @@ export function Kitchen() {
   if (kitchens.isError) return <Failed error={kitchens.error} again={() => void kitchens.refetch()} />
   if (kitchens.data.kitchens.length === 0) return <Empty title="No kitchen yet">Set one up first.</Empty>
   const list = kitchens.data.kitchens
-  const one = list.find((k) => k.kitchen.id === params.get('of')) ?? list[0]
+  const of = params.get('of')
+  const one = of ? list.find((k) => k.kitchen.id === of) : list[0]
   return (
     <>
       <div className="d-flex gap-3 mb-3 tools">
@@ -42,7 +44,7 @@ export function Kitchen() {
           New kitchen
         </Link>
       </div>
-      <One key={one.kitchen.id} view={one} />
+      {one ? <One key={one.kitchen.id} view={one} /> : <Gone missing={{ kind: 'kitchens', id: of ?? '' }} otherwise="No such kitchen." />}
     </>
   )
 }

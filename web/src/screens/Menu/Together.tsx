@@ -3,9 +3,11 @@
 import { useRunUp } from '../../api/queries'
 import { Link } from 'wouter'
 import { Holds } from '../../parts/Holds'
+import { Bracket } from '../../parts/States'
 import { Planning } from '../../parts/Planning'
 import { clock, count, day, spoken } from '../../parts/words'
 import { AcrossMenu } from './AcrossMenu'
+import { platesOf } from '../../parts/service/composing'
 import { guest } from '../../parts/service/stopped'
 import type { Plan, View } from '../../parts/service/types'
 
@@ -18,6 +20,7 @@ export function Together({ view }: { view: View }) {
       <h2>Does it hold together?</h2>
       {runUp.data?.planning && <Planning id={view.service.id} />}
       {planned && <p className="small quiet">{begins(plan)}</p>}
+      {view.rows.length > 0 && !ordered(view) && <Bracket what="No plates yet.">Nothing is planned until covers or plates are set.</Bracket>}
       {view.rows.length > 0 && <Holds service={view.service.id} />}
       {planned && <Fullness plan={plan} />}
       <Guests view={view} />
@@ -25,6 +28,9 @@ export function Together({ view }: { view: View }) {
     </aside>
   )
 }
+
+// ordered are all that is ordered.
+const ordered = (view: View) => view.service.courses.reduce((sum, c) => sum + platesOf(c), 0)
 
 // Guests are those with needs, and how far they are answered.
 function Guests({ view }: { view: View }) {

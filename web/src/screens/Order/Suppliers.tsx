@@ -3,7 +3,9 @@ import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useSuppliers } from '../../api/queries'
+import { Delete } from '../../parts/Delete'
 import { Undo, useDesk } from '../../parts/Desk'
+import { Gone } from '../../parts/Gone'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { toSupplier, toSupplierWords, week } from './supplierForm'
 import { useForm } from '../../parts/form'
@@ -42,7 +44,8 @@ export function Suppliers() {
           </button>
         ))}
       </section>
-      {open !== undefined && <Opened key={open} view={chosen} taken={all.map((s) => s.supplier.id)} close={() => setOpen(undefined)} />}
+      {open && !chosen && <Gone missing={{ kind: 'suppliers', id: open }} otherwise="No such supplier." />}
+      {(open === '' || chosen) && <Opened key={open} view={chosen} taken={all.map((s) => s.supplier.id)} close={() => setOpen(undefined)} />}
     </div>
   )
 }
@@ -92,7 +95,9 @@ function Opened({ view, taken, close }: { view?: View; taken: string[]; close: (
         {text('before', 'days ahead')}
         {text('note', 'how to order')}
       </div>
-      <EditorActions form={form} save="Save the supplier" close={close} />
+      <EditorActions form={form} save="Save the supplier" close={close}>
+        {view && <Delete kind="suppliers" id={view.supplier.id} name={view.supplier.name} screen="suppliers" done={close} />}
+      </EditorActions>
     </Form>
   )
 }
