@@ -77,20 +77,6 @@ func emptyHouse(t *testing.T) *house {
 	return h
 }
 
-// counted is a cook whose clicks and keys are counted; a paste is neither.
-type counted struct {
-	*tablet
-	clicks, keys int
-}
-
-func (c *counted) hit(text string) { c.clicks++; c.click(text) }
-
-func (c *counted) write(selector, text string) {
-	c.clicks++ // into the field
-	c.keys += len(text)
-	c.type_(selector, text)
-}
-
 // From an empty kitchen to a first run-up of a dish of three components that
 // is pasted as text, as somebody would who sees it for the first time: at most
 // 60 clicks and 1,500 keys, pasting apart.

@@ -307,8 +307,13 @@ func (t *tablet) gone(text string) {
 // nothing else before one that has more.
 func (t *tablet) click(text string) {
 	t.Helper()
-	t.pressOn(text, `((all, words) => all.find(e => words(e) === `+quote(text)+`) ?? all.find(e => words(e).includes(`+quote(text)+`)))(
-		[...document.querySelectorAll('button, a, [role=button]')].filter(e => !e.disabled && e.getClientRects().length), e => (e.innerText ?? e.textContent).trim())`)
+	t.pressOn(text, withText(text))
+}
+
+// withText finds the first button, link or step that has a text.
+func withText(text string) string {
+	return `((all, words) => all.find(e => words(e) === ` + quote(text) + `) ?? all.find(e => words(e).includes(` + quote(text) + `)))(
+		[...document.querySelectorAll('button, a, [role=button]')].filter(e => !e.disabled && e.getClientRects().length), e => (e.innerText ?? e.textContent).trim())`
 }
 
 // aim finds what is to be pressed, scrolls it into view, and gives a point of it over

@@ -181,7 +181,7 @@ func TestAnythingIsFoundFromOneFieldOnEveryScreen(t *testing.T) {
 	find := func(words, sees string) {
 		t.Helper()
 		chef.pressOn("the page", `document.querySelector('h1')`)
-		chef.do(chromedp.KeyEvent("/"))
+		chef.letter("/")
 		chef.until("the field", `document.activeElement?.getAttribute('aria-label') === 'Find'`)
 		chef.type_(`.finder input`, words)
 		chef.see(sees)

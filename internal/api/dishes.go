@@ -49,16 +49,12 @@ func (s dishes) listDishes(ctx context.Context, _ *struct{}) (*dishesOutput, err
 // nextPlates is how many plates of a dish the next service has, and its
 // kitchen; one plate in any kitchen where there is none.
 func nextPlates(b app.Book, s base, dish string) (int, kitchen.Kitchen) {
-	first, plates, k := "", 1, b.AnyKitchen()
-	for id, svc := range b.Services {
-		if svc.Past(s.Now(), b.Zone(svc.Kitchen)) || first != "" && svc.Day+id >= first {
-			continue
-		}
+	for _, svc := range b.Coming(s.Now()) {
 		if n := b.Judged(svc).Plates(dish); n > 0 {
-			first, plates, k = svc.Day+id, n, b.Kitchens[svc.Kitchen]
+			return n, b.Kitchens[svc.Kitchen]
 		}
 	}
-	return plates, k
+	return 1, b.AnyKitchen()
 }
 
 func (s dishes) putDish(ctx context.Context, in *saveInput[recipe.Dish]) (*savedOutput, error) {

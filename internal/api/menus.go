@@ -56,12 +56,11 @@ func (s menus) menuView(b app.Book, id string) MenuView {
 			v.Dishes = append(v.Dishes, DishName{d, b.Dishes[d].Name})
 		}
 	}
-	for _, svc := range b.Services {
-		if svc.Menu == id && !svc.Past(s.Now(), b.Zone(svc.Kitchen)) {
+	for _, svc := range b.Coming(s.Now()) {
+		if svc.Menu == id {
 			v.Services = append(v.Services, DishName{svc.ID, svc.Day})
 		}
 	}
-	slices.SortFunc(v.Services, func(x, y DishName) int { return cmp.Compare(x.Name, y.Name) })
 	return v
 }
 

@@ -63,25 +63,17 @@ func (s services) listServices(ctx context.Context, in *servicesInput) (*service
 	}
 	out := &servicesOutput{}
 	out.Body.Services = []ServiceLine{}
-	for id, v := range b.Services {
-		out.Body.Services = append(out.Body.Services, ServiceLine{id, v.Name, v.Day, v.Past(s.Now(), b.Zone(v.Kitchen)), v.Kitchen})
-	}
-	slices.SortFunc(out.Body.Services, func(a, b ServiceLine) int {
-		switch {
-		case a.Past != b.Past && a.Past:
-			return 1
-		case a.Past != b.Past:
-			return -1
-		case a.Past:
-			return strings.Compare(b.Day+b.ID, a.Day+a.ID)
+	at := int64(0)
+	for v, past := range b.Listed(s.Now()) {
+		if at++; at <= from {
+			continue
 		}
-		return strings.Compare(a.Day+a.ID, b.Day+b.ID)
-	})
-	rest := out.Body.Services[min(from, int64(len(out.Body.Services))):]
-	if len(rest) > in.Limit {
-		rest, out.Body.Next = rest[:in.Limit], next(from+int64(in.Limit))
+		if len(out.Body.Services) == in.Limit {
+			out.Body.Next = next(from + int64(in.Limit))
+			break
+		}
+		out.Body.Services = append(out.Body.Services, ServiceLine{v.ID, v.Name, v.Day, past, v.Kitchen})
 	}
-	out.Body.Services = rest
 	return out, nil
 }
 

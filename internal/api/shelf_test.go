@@ -15,12 +15,10 @@ import (
 
 	"jointime/internal/api"
 	"jointime/internal/core/kitchen"
-	"jointime/internal/core/plating"
-	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/contents"
 	"jointime/internal/core/recipe/entry"
 	"jointime/internal/core/recipe/search"
-	"jointime/internal/core/units"
+	"jointime/internal/demo/demotest"
 	"jointime/internal/pgdev/pgtest"
 	"jointime/internal/store"
 )
@@ -287,36 +285,11 @@ func TestAConditionChosenOnTheDayChangesThePlan(t *testing.T) {
 	assert.Equal(t, int64(4590), braise())
 }
 
-// shelf fills a database with a book of so many components, of five lines each, a quarter as many dishes,
-// and 400 ingredients.
+// shelf is a database with a book of so many components.
 func shelf(b *testing.B, components int) *store.Store {
 	b.Helper()
 	st := pgtest.Store(b)
-	var writes []store.Write
-	add := func(kind store.Kind, id string, body any) {
-		writes = append(writes, store.Write{Kind: kind, ID: id, Body: body})
-	}
-	for i := range 400 {
-		add(store.Ingredient, fmt.Sprint("i", i), recipe.Ingredient{ID: fmt.Sprint("i", i), Name: fmt.Sprintf("thing %c%c", 'a'+i%26, 'a'+i/26), Allergens: &[]string{}, Animal: "none"})
-	}
-	amount := units.Amount{Quantity: 100, Unit: units.Gram}
-	for c := range components {
-		k := recipe.Component{ID: fmt.Sprint("c", c), Name: fmt.Sprintf("component %c%c%c", 'a'+c%26, 'a'+c/26%26, 'a'+c/676), Yield: amount, Methods: recipe.OneWay(recipe.Step{ID: "s", Name: "simmer", Time: &recipe.Time{Usual: 600, Slow: 600, Quick: 600, Per: recipe.Once}, Equipment: []recipe.Needed{}, Hands: recipe.Hands{Work: recipe.AllHands}})}
-		for l := range 5 {
-			i := (c*7 + l) % 400
-			k.Lines = append(k.Lines, recipe.Line{ID: fmt.Sprint(l), Name: fmt.Sprintf("thing %c%c", 'a'+i%26, 'a'+i/26), Ingredient: fmt.Sprint("i", i), Amount: &amount})
-		}
-		add(store.Component, k.ID, k)
-	}
-	for d := range components / 4 {
-		dish := recipe.Dish{ID: fmt.Sprint("d", d), Name: fmt.Sprint("dish ", d), Plate: plating.Spec{Ware: plating.Ware{Name: "plate", Diameter: 270, Well: 180}, Placings: []plating.Placing{}}}
-		for c := range 4 {
-			dish.Parts = append(dish.Parts, recipe.Part{Component: fmt.Sprint("c", 4*d+c), Portion: &amount})
-		}
-		add(store.Dish, dish.ID, dish)
-	}
-	_, err := st.Save(context.Background(), store.Request{Who: "bench", Person: "bench"}, writes...)
-	require.NoError(b, err)
+	demotest.Grow(b, st, components, 0)
 	return st
 }
 
@@ -355,4 +328,25 @@ func BenchmarkImport(b *testing.B) {
 		require.Equal(b, 200, w.Code, w.Body.String()[:min(400, w.Body.Len())])
 	}
 	b.ReportMetric(float64(out.Body.Len())/1e6, "MB")
+}
+
+// BenchmarkFind is a letter in the finder, with a book of 5,000 components and 2,000 services of
+// the past: what everything has in it, and what has a name.
+func BenchmarkFind(b *testing.B) {
+	st := demotest.Store(b)
+	demotest.Grow(b, st, 5000, 2000)
+	for _, words := range []string{"t", "thing+ab", "dish+77", "supper"} {
+		b.Run(words, func(b *testing.B) { benchmarkPath(b, st, "/api/find?words="+words) })
+	}
+}
+
+// BenchmarkServicesOfYears is the first page of the services, after one year and after eight.
+func BenchmarkServicesOfYears(b *testing.B) {
+	for _, past := range []int{250, 2000} {
+		st := demotest.Store(b)
+		demotest.Grow(b, st, 100, past)
+		for _, path := range []string{"/api/services?limit=40", "/api/menus", "/api/dishes/roast-hake", "/api/services/supper"} {
+			b.Run(fmt.Sprint(past, path), func(b *testing.B) { benchmarkPath(b, st, path) })
+		}
+	}
 }

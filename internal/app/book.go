@@ -6,6 +6,7 @@ import (
 	"maps"
 	"slices"
 	"strings"
+	"sync"
 	"time"
 
 	"jointime/internal/core/kitchen"
@@ -29,6 +30,7 @@ type Book struct {
 	Suppliers   map[string]supply.Supplier
 	Stock       map[string]quantity.Stock
 	versions    map[string]int64 // kind/id → version
+	days        func() []string  // ids of the services by their days, sorted when they are asked for
 }
 
 // Recipes is the part of the book that is about food.
@@ -86,6 +88,7 @@ func (b Book) with(docs []store.Document, follow func(Book, service.Service) ser
 			b.Services[id] = follow(b, svc)
 		}
 	}
+	b.days = sync.OnceValue(b.byDay)
 	return b, nil
 }
 
@@ -167,12 +170,20 @@ func (b Book) Version(kind store.Kind, id string) int64 { return b.versions[stri
 
 // Zone is the time zone of a kitchen; one that is not known counts as UTC.
 func (b Book) Zone(id string) *time.Location {
-	zone, err := time.LoadLocation(b.Kitchens[id].Zone)
+	name := b.Kitchens[id].Zone
+	if zone, known := zones.Load(name); known {
+		return zone.(*time.Location)
+	}
+	zone, err := time.LoadLocation(name)
 	if err != nil {
 		return time.UTC
 	}
+	zones.Store(name, zone)
 	return zone
 }
+
+// zones are those that were read from the machine's tables, by name.
+var zones sync.Map
 
 // input gathers what a service is planned from, and the revisions of that.
 func (b Book) input(id string) (demand.Input, map[string]int64, error) {

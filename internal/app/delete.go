@@ -139,17 +139,6 @@ func (r *removal) tell(what string, stops bool, names []string) {
 	}
 }
 
-// coming are the services that are not past, in the order of their days.
-func (b Book) coming(now time.Time) (out []service.Service) {
-	for _, s := range b.Services {
-		if !s.Past(now, b.Zone(s.Kitchen)) {
-			out = append(out, s)
-		}
-	}
-	slices.SortFunc(out, func(x, y service.Service) int { return cmp.Or(cmp.Compare(x.Day, y.Day), cmp.Compare(x.ID, y.ID)) })
-	return out
-}
-
 // called is a service in a list: its name and its day.
 func called(s service.Service) string {
 	day, err := time.Parse(time.DateOnly, s.Day)
@@ -167,7 +156,7 @@ func (r *removal) dish(id string) {
 			r.write(store.Menu, m.ID, next, m.Name+": "+r.Dishes[id].Name+" removed")
 		}
 	}
-	for _, s := range r.coming(r.now) {
+	for _, s := range r.Coming(r.now) {
 		menu, has := cleanup.WithoutDish(r.MenuOf(s), id)
 		if !has {
 			continue
@@ -251,7 +240,7 @@ func (r *removal) stockOf(is func(component, ingredient string) bool) {
 func (r *removal) menu(id string) {
 	var services []string
 	menu := r.Menus[id]
-	for _, s := range r.coming(r.now) {
+	for _, s := range r.Coming(r.now) {
 		if s.Menu != id {
 			continue
 		}
@@ -268,7 +257,7 @@ func (r *removal) menu(id string) {
 
 func (r *removal) kitchen(id string) {
 	var services []string
-	for _, s := range r.coming(r.now) {
+	for _, s := range r.Coming(r.now) {
 		if s.Kitchen == id {
 			services = append(services, called(s))
 		}

@@ -2,6 +2,7 @@ package app
 
 import (
 	"cmp"
+	"maps"
 	"slices"
 	"strings"
 
@@ -18,8 +19,14 @@ type Match struct {
 	Of     string `json:"of,omitempty" doc:"of a component: a dish that it is on"`
 }
 
-// finder is all names of a book, ready to be looked through.
-type finder struct{ entries []entry }
+// finder is all names of a book, ready to be looked through: every word of them, in order,
+// with what it stands in.
+type finder struct {
+	entries []entry
+	words   []string // sorted
+	named   [][]int  // by word: entries whose name it is in
+	within  [][]int  // and those in which it is otherwise
+}
 
 type entry struct {
 	Match
@@ -75,40 +82,86 @@ func newFinder(b Book) finder {
 	slices.SortFunc(f.entries, func(x, y entry) int {
 		return cmp.Or(cmp.Compare(slices.Index(kinds, x.Kind), slices.Index(kinds, y.Kind)), cmp.Compare(y.at, x.at), cmp.Compare(x.name, y.name), cmp.Compare(x.ID, y.ID))
 	})
+	f.index()
 	return f
 }
+
+// index notes in which entries every word stands.
+func (f *finder) index() {
+	named, within := map[string][]int{}, map[string][]int{}
+	note := func(in map[string][]int, text string, at int) {
+		for w := range search.Words(text) {
+			if l := in[w]; len(l) == 0 || l[len(l)-1] != at {
+				in[w] = append(l, at)
+			}
+		}
+	}
+	for i, e := range f.entries {
+		note(named, e.name, i)
+		note(within, e.more, i)
+	}
+	f.words = slices.Collect(maps.Keys(named))
+	for w := range within {
+		if _, there := named[w]; !there {
+			f.words = append(f.words, w)
+		}
+	}
+	slices.Sort(f.words)
+	for _, w := range f.words {
+		f.named, f.within = append(f.named, named[w]), append(f.within, within[w])
+	}
+}
+
+// How a word is found in an entry: not, in what is in it, in its name.
+const (
+	notFound = iota
+	foundWithin
+	foundNamed
+)
 
 // find lists what has names with words that begin with all of some words, or has such a thing
 // in it: names first. Kinds, if any, are those that are looked for.
 func (f finder) find(words []string, kinds []string, most int) (out []Match, all int) {
-	var named, within []Match
-	for _, e := range f.entries {
-		if len(kinds) > 0 && !slices.Contains(kinds, e.Kind) {
-			continue
-		}
-		rank := 0
-		for _, w := range words {
-			switch {
-			case search.Begins(e.name, w):
-			case search.Begins(e.more, w):
-				rank = max(rank, 1)
-			default:
-				rank = 2
-			}
-		}
-		switch rank {
-		case 0:
-			named = append(named, e.Match)
-		case 1:
-			found := e.Match
-			if found.Kind == string(store.Dish) {
-				found.Detail = lineOf(e.more, words[len(words)-1])
-			}
-			within = append(within, found)
+	var named, within []int
+	for i, how := range f.ranks(words) {
+		switch {
+		case how == notFound || len(kinds) > 0 && !slices.Contains(kinds, f.entries[i].Kind):
+		case how == foundNamed:
+			named = append(named, i)
+		default:
+			within = append(within, i)
 		}
 	}
-	out = append(named, within...)
-	return out[:min(len(out), most)], len(out)
+	list := append(named, within...)
+	for k, i := range list[:min(len(list), most)] {
+		e := f.entries[i]
+		if k >= len(named) && e.Kind == string(store.Dish) {
+			e.Detail = lineOf(e.more, words[len(words)-1])
+		}
+		out = append(out, e.Match)
+	}
+	return out, len(list)
+}
+
+// ranks are how all of some words are found, by entry.
+func (f finder) ranks(words []string) []int8 {
+	how := slices.Repeat([]int8{foundNamed}, len(f.entries))
+	for _, w := range words {
+		one := make([]int8, len(f.entries))
+		first, _ := slices.BinarySearch(f.words, w)
+		for k := first; k < len(f.words) && strings.HasPrefix(f.words[k], w); k++ {
+			for _, i := range f.within[k] {
+				one[i] = max(one[i], foundWithin)
+			}
+			for _, i := range f.named[k] {
+				one[i] = foundNamed
+			}
+		}
+		for i := range how {
+			how[i] = min(how[i], one[i])
+		}
+	}
+	return how
 }
 
 // lineOf is the line in which a word is found.

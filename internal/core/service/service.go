@@ -148,11 +148,21 @@ func (s Service) Last(zone *time.Location) (last time.Time) {
 	return last
 }
 
-// Past reports whether a service is over: its last course left longer ago
-// than the course may take.
+// Past reports whether a service is over: its last course left longer ago than the course may
+// take; without a course, its day is over.
 func (s Service) Past(now time.Time, zone *time.Location) bool {
+	switch { // most are of years ago
+	case len(s.Day) != len(DayLayout) || s.Day > now.AddDate(0, 0, 2).Format(DayLayout):
+		return false
+	case s.Day < now.AddDate(0, 0, -3).Format(DayLayout):
+		return true
+	}
 	last := s.Last(zone)
-	return !last.IsZero() && now.After(last.Add(time.Duration(s.Spread())*time.Second))
+	if last.IsZero() {
+		day, err := time.ParseInLocation(DayLayout, s.Day, zone)
+		return err == nil && now.After(day.AddDate(0, 0, 1))
+	}
+	return now.After(last.Add(time.Duration(s.Spread()) * time.Second))
 }
 
 // Validate finds what is malformed in a service, hours already past among it.

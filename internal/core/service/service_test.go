@@ -56,5 +56,11 @@ func TestAServiceIsPastWhenItsLastCourseHasLeft(t *testing.T) {
 	s := supper("20:25")
 	assert.False(t, s.Past(time.Date(2026, 3, 14, 20, 40, 0, 0, time.UTC), time.UTC))
 	assert.True(t, s.Past(time.Date(2026, 3, 14, 20, 40, 1, 0, time.UTC), time.UTC))
-	assert.False(t, service.Service{Day: "2020-01-01"}.Past(noon, time.UTC), "without an hour nothing is past")
+	empty := service.Service{Day: "2026-03-14"}
+	assert.False(t, empty.Past(time.Date(2026, 3, 14, 23, 59, 0, 0, time.UTC), time.UTC))
+	assert.True(t, empty.Past(time.Date(2026, 3, 15, 0, 1, 0, 0, time.UTC), time.UTC), "without a course its day is over")
+	for days := -400; days < 400; days++ { // as far as it lies, the day alone tells
+		s.Day = noon.AddDate(0, 0, days).Format(time.DateOnly)
+		assert.Equal(t, noon.After(s.Last(time.UTC).Add(15*time.Minute)), s.Past(noon, time.UTC), s.Day)
+	}
 }

@@ -4,6 +4,7 @@ import { turnKeys, useKeysOn } from './keysOn'
 
 const keys = [
   ['m s d o i r h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Sheets, Plate, Book, Kitchen'],
+  ['/', 'Find anything: a dish, a service, an ingredient, a screen'],
   ['← →', 'Run-up: previous / next step'],
   ['↑ ↓', 'Run-up: strand above / below'],
   ['Enter', 'Open the selection; save a form'],

@@ -2,6 +2,7 @@
 package search
 
 import (
+	"iter"
 	"maps"
 	"slices"
 	"strings"
@@ -172,6 +173,27 @@ func Begins(text, w string) bool {
 		at += k + len(w)
 	}
 }
+
+// Words are the words of a text in small letters, as Begins finds them: each from where it
+// begins until the next space.
+func Words(text string) iter.Seq[string] {
+	return func(yield func(string) bool) {
+		for from := range len(text) {
+			if isSpace(text[from]) || from > 0 && isLetter(text[from-1]) {
+				continue
+			}
+			to := from
+			for to < len(text) && !isSpace(text[to]) {
+				to++
+			}
+			if !yield(text[from:to]) {
+				return
+			}
+		}
+	}
+}
+
+func isSpace(b byte) bool { return b == ' ' || b == '\n' || b == '\t' }
 
 func isLetter(b byte) bool { return b >= 'a' && b <= 'z' || b >= 0x80 }
 

@@ -3,8 +3,10 @@ package search_test
 import (
 	"fmt"
 	"slices"
+	"strings"
 	"testing"
 	"time"
+	"unicode"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -109,4 +111,20 @@ func BenchmarkShelf(b *testing.B) {
 			}
 		})
 	}
+}
+
+// A word begins with some letters where Begins says that it does, in any text.
+func FuzzWords(f *testing.F) {
+	f.Add("brown-shrimp butter, 2 × 30 g\ncrème", "sh")
+	f.Add("dish 77", "7")
+	f.Fuzz(func(t *testing.T, text, w string) {
+		if text, w = strings.ToLower(text), strings.ToLower(w); w == "" || strings.ContainsFunc(text+w, func(r rune) bool { return unicode.IsSpace(r) && r != ' ' && r != '\n' }) || strings.ContainsAny(w, " \n") {
+			t.Skip()
+		}
+		found := false
+		for word := range search.Words(text) {
+			found = found || strings.HasPrefix(word, w)
+		}
+		assert.Equal(t, search.Begins(text, w), found)
+	})
 }

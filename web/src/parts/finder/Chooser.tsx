@@ -94,7 +94,7 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
         onKeyDown={onKey} onPaste={onPaste}
       />
       {shown && (
-        <ul role="listbox" id={`${id}-list`} aria-label={label}>
+        <ul role="listbox" id={`${id}-list`} aria-label={label} aria-busy={late}>
           {matches.map((m, i) => (
             <li key={m.kind + m.id} id={`${id}-${i}`} role="option" aria-selected={i === Math.min(at, last)} onPointerDown={(e) => e.preventDefault()} onClick={() => take(i)}>
               <span>{m.name}</span>

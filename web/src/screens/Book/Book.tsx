@@ -1,8 +1,9 @@
 // The book: every dish, found by its name, by what is in it, by what it must
 // be free of, by the month, by how late it can be begun.
-import { useState } from 'react'
+import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
+import type { Schemas } from '../../api/client'
 import { useBook, type Search } from '../../api/queries'
 import { Undo } from '../../parts/Desk'
 import { More } from '../../parts/More'
@@ -20,9 +21,9 @@ const leads: [number, string][] = [
 
 export function Book() {
   const [query, setQuery] = useState<Search>({ words: '', without: '', month: 0, within: 0 })
-  const book = useBook(query)
+  const book = useBook(useDeferredValue(query)) // the list follows the hand
   const first = book.data?.pages[0]
-  const entries = book.data?.pages.flatMap((p) => p.entries)
+  const entries = useMemo(() => book.data?.pages.flatMap((p) => p.entries), [book.data])
   const set = (part: Partial<Search>) => setQuery({ ...query, ...part })
   return (
     <>
@@ -82,32 +83,40 @@ export function Book() {
       {first?.found === 0 && (
         <Empty title={first.all ? 'No dish matches' : 'The book is empty'}>{first.all ? 'Try fewer words.' : 'Paste a dish as it was written, or type it line by line.'}</Empty>
       )}
-      <ul className="book">
-        {entries?.map((e) => (
-          <li key={e.dish}>
-            <Link to={`/dish/${e.dish}`}>
-              <span className="name">{e.name}</span>
-              <span className="when">
-                <b>{spoken(e.must)}</b> before the plate
-              </span>
-              <span className="of">
-                {e.components.join(' · ')}
-                {e.because && <span className="because">{e.because}</span>}
-              </span>
-              <span className="in">
-                {e.allergens.join(', ') || 'no listed allergens'}
-                {e.unknown > 0 && `; ${count(e.unknown, 'ingredient')} not recorded`}
-                {e.versions.length > 0 && <span className="quiet"> · versions: {e.versions.join(', ')}</span>}
-              </span>
-              <span className="open">
-                {e.faults.length > 0 && <span className="care">{e.faults[0]}</span>}
-                {e.gaps > 0 && <span className="gap">{count(e.gaps, 'gap')}</span>}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
+      <Entries list={entries} />
       <More of={book} />
     </>
   )
 }
+
+const none: Schemas['Entry'][] = []
+
+const Entries = memo(function Entries({ list = none }: { list?: Schemas['Entry'][] }) {
+  return (
+    <ul className="book">
+      {list.map((e) => (
+        <li key={e.dish}>
+          <Link to={`/dish/${e.dish}`}>
+            <span className="name">{e.name}</span>
+            <span className="when">
+              <b>{spoken(e.must)}</b> before the plate
+            </span>
+            <span className="of">
+              {e.components.join(' · ')}
+              {e.because && <span className="because">{e.because}</span>}
+            </span>
+            <span className="in">
+              {e.allergens.join(', ') || 'no listed allergens'}
+              {e.unknown > 0 && `; ${count(e.unknown, 'ingredient')} not recorded`}
+              {e.versions.length > 0 && <span className="quiet"> · versions: {e.versions.join(', ')}</span>}
+            </span>
+            <span className="open">
+              {e.faults.length > 0 && <span className="care">{e.faults[0]}</span>}
+              {e.gaps > 0 && <span className="gap">{count(e.gaps, 'gap')}</span>}
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  )
+})

@@ -1,6 +1,6 @@
 // What is bought: what is in it, when it can be had, what to look for when it
 // comes; and, when a delivery is sent back, what falls and what stands in.
-import { useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
@@ -9,6 +9,7 @@ import { Undo, useDesk } from '../../parts/Desk'
 import { Delete } from '../../parts/Delete'
 import { Gone } from '../../parts/Gone'
 import { Rows } from '../../parts/Rows'
+import { More } from '../../parts/More'
 import { useAddress } from '../../parts/address'
 import { Merge } from './Merge'
 import { toIngredient, toWords } from './ingredientForm'
@@ -23,11 +24,14 @@ export function Ingredients() {
   const book = useIngredients()
   const [params, setParams] = useAddress()
   const [words, setWords] = useState('')
+  const looked = useDeferredValue(words).toLowerCase() // the list follows the hand
+  const [most, setMost] = useState(page)
   if (book.isPending) return <Waiting what="the ingredients" />
   if (book.isError) return <Failed error={book.error} again={() => void book.refetch()} />
   const all = book.data.ingredients
   const of = params.get('of')
   const open = all.find((i) => i.ingredient.id === of)
+  const found = all.filter((i) => [i.ingredient.name, ...(i.ingredient.also ?? [])].some((n) => n.toLowerCase().includes(looked)))
   const untold = all.filter((i) => !i.ingredient.allergens).length
   return (
     <>
@@ -44,17 +48,9 @@ export function Ingredients() {
       <div className="dish-screen">
         <div>
           <Form.Control aria-label="Search ingredients" placeholder="Search" className="mb-2" value={words} onChange={(e) => setWords(e.target.value)} />
-          {all
-            .filter((i) => [i.ingredient.name, ...(i.ingredient.also ?? [])].some((n) => n.toLowerCase().includes(words.toLowerCase())))
-            .map((i) => (
-              <button key={i.ingredient.id} className="step-line" aria-current={i === open} onClick={() => setParams({ of: i.ingredient.id }, { replace: true })}>
-                <span className="name">{i.ingredient.name}</span>
-                <span>
-                  {i.ingredient.allergens ? <span className="facts">{i.ingredient.allergens.length ? i.ingredient.allergens.join(', ') : 'no allergens'}</span> : <span className="gap">allergens?</span>}
-                  <span className="small quiet"> in {count(i.dishes, 'dish')}</span>
-                </span>
-              </button>
-            ))}
+          <Listed list={found.slice(0, most)} open={open} pick={(of) => setParams({ of }, { replace: true })} />
+          {found.length === 0 && all.length > 0 && <p className="quiet">No ingredient is called so.</p>}
+          <More of={{ hasNextPage: found.length > most, isFetchingNextPage: false, fetchNextPage: () => setMost(most + page) }} />
         </div>
         <div>
           {open && <Opened key={open.ingredient.id} item={open} allergens={book.data.allergens} others={all} close={() => setParams({}, { replace: true })} />}
@@ -63,6 +59,21 @@ export function Ingredients() {
       </div>
     </>
   )
+}
+
+// page is how many are drawn at a time.
+const page = 60
+
+function Listed({ list, open, pick }: { list: Item[]; open?: Item; pick: (id: string) => void }) {
+  return list.map((i) => (
+    <button key={i.ingredient.id} className="step-line" aria-current={i === open} onClick={() => pick(i.ingredient.id)}>
+      <span className="name">{i.ingredient.name}</span>
+      <span>
+        {i.ingredient.allergens ? <span className="facts">{i.ingredient.allergens.length ? i.ingredient.allergens.join(', ') : 'no allergens'}</span> : <span className="gap">allergens?</span>}
+        <span className="small quiet"> in {count(i.dishes, 'dish')}</span>
+      </span>
+    </button>
+  ))
 }
 
 const animals = ['none', 'milk', 'egg', 'honey', 'fish', 'shellfish', 'meat']
