@@ -132,10 +132,15 @@ func (c *counted) write(selector, text string) {
 	c.type_(selector, text)
 }
 
-// lines types lines whose characters do not count, each with Enter.
+// lines types lines whose characters do not count, each with Enter; with keys alone it pastes
+// where there are several.
 func (c *counted) lines(selector string, lines ...string) {
 	c.Helper()
 	c.keys += len(lines)
+	if c.alone && len(lines) > 1 {
+		c.pasteInto(selector, strings.Join(lines, "\n"))
+		return
+	}
 	c.type_(selector, strings.Join(lines, "\r"))
 	if len(lines) == 1 {
 		c.do(chromedp.KeyEvent("\r"))

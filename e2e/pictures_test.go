@@ -15,25 +15,31 @@ var views = []struct {
 	file, path, shows string
 	act               func(*tablet)
 }{
-	{"menu.png", "/menu/winter-supper", "at the fullest", nil},
-	{"menu-composing.png", "/menu/supper", "at the fullest", func(chef *tablet) {
-		chef.do(chromedp.Focus(chromedp.CSS(`[aria-label="Add a course"]`)), chromedp.KeyEvent("set"))
-		chef.see("Make “set” new")
+	{"", "/menu/winter-supper", "at the fullest", nil},
+	{"menu.png", "/menu/sunday-lunch", "at the fullest", func(chef *tablet) {
+		chef.do(chromedp.Focus(chromedp.CSS(`[aria-label="Add a course"]`)), chromedp.KeyEvent("spl"))
+		chef.see("Make “spl” new")
 	}},
 	{"finder.png", "/service/supper", "Nobody is seated yet", func(chef *tablet) {
-		chef.do(chromedp.KeyEvent("/"))
+		chef.letter("/")
 		chef.until("it is open", `document.activeElement?.getAttribute("aria-label") === "Find"`)
 		chef.do(chromedp.KeyEvent("but"))
 		chef.see("component, Roast hake")
 	}},
+	{"", "/services", "Kept menus", nil},
+	{"start.png", "/kitchen/new", "What is there to cook with?", func(chef *tablet) {
+		chef.type_(".start-name", "Lantern Quay")
+		chef.type_(`[aria-label="Line 1"]`, "6 burners\rcombi oven, 5 shelves, 250 °C at most, 6 s a degree up\rwalk-in, 3 °C\rblender, 3 min to wash\r2 water baths, 58 °C\rhead chef, 10–23:30\rlarder cook, Tue to Sat, 14–23, not the fryer\rpass, 6 plates\rpizza oven 450")
+		chef.see("not understood. Say it otherwise?")
+	}},
 	{"dish.png", "/dish/roast-hake", "before the plate", nil},
-	{"dish-typing.png", "/dish/slow-cooked-egg-mushroom-broth", "Toasted barley", func(chef *tablet) {
+	{"", "/dish/slow-cooked-egg-mushroom-broth", "Toasted barley", func(chef *tablet) {
 		chef.type_(`[aria-label="Toasted barley: add a line"]`, "bake 12 min at 160 C, hands at the start for 30 s, until it crackles, then cool 10 to 30 min on the tray")
 		chef.see("bake 12 min at 160 °C")
 		js[bool](chef, `(window.scrollTo(0, 0), document.querySelector('[aria-label="Toasted barley"]').scrollIntoView({block: 'center'}), true)`)
 	}},
 	{"dish-contents.png", "/dish/slow-cooked-egg-mushroom-broth?side=allergens", "last call", nil},
-	{"dish-methods.png", "/dish/roast-hake?side=methods", "Use this", nil},
+	{"", "/dish/roast-hake?side=methods", "Use this", nil},
 	{"book.png", "/book", "Split-pea broth", func(chef *tablet) {
 		chef.type_(`[aria-label="Search the book"]`, "butter")
 		chef.gone("Rye cracker")
@@ -71,6 +77,10 @@ var views = []struct {
 	}},
 	{"", "/dish/slow-cooked-egg-mushroom-broth?side=reductions", "final amount", func(chef *tablet) { chef.see("about ") }},
 	{"service.png", "/service/winter-supper", "Select a wave", nil},
+	{"guests.png", "/service/sunday-lunch?side=guests", "stopped, not to be sent", func(chef *tablet) {
+		chef.until("the guest is there", `!!document.querySelector('.guests .halted')`)
+		js[bool](chef, `(window.scrollTo(0, document.body.scrollHeight), true)`)
+	}},
 	{"kitchen.png", "/kitchen", "Check the plan", func(chef *tablet) {
 		chef.until("what is taken", `document.querySelectorAll('.fullest').length === 1`)
 	}},
@@ -89,7 +99,7 @@ var views = []struct {
 	{"room.png", "/sheets/winter-supper?for=room", "Seated and set", func(chef *tablet) {
 		js[bool](chef, `(document.querySelectorAll('.room-course')[2].scrollIntoView(), true)`)
 	}},
-	{"tablets.png", "/tablets", "last here", func(chef *tablet) {
+	{"", "/tablets", "last here", func(chef *tablet) {
 		for _, who := range []string{"Fish cook", "Pastry", "Commis"} {
 			chef.blank().named(who)
 		}

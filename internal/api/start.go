@@ -72,7 +72,6 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 			k.PassWidth = line.Pass
 		case line.Cook != nil:
 			c := *line.Cook
-			c.ID = recipe.Slug(c.Name, used)
 			if name := c.Section; name != "" {
 				if sections[name] == "" {
 					sections[name] = recipe.Slug("section "+name, used)
@@ -80,7 +79,7 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 				}
 				c.Section = sections[name]
 			}
-			k.Cooks = append(k.Cooks, c)
+			k.Cooks = append(k.Cooks, several(c, line.Count, used)...)
 		case line.Equipment != nil:
 			e := *line.Equipment
 			e.ID = recipe.Slug(e.Name, used)
@@ -91,6 +90,19 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 		faults.Add("lines", "%v", err)
 	}
 	return k, faults
+}
+
+// several are so many cooks of one name, numbered.
+func several(c kitchen.Cook, count int, used map[string]bool) (out []kitchen.Cook) {
+	name := c.Name
+	for i := range max(1, count) {
+		if count > 1 {
+			c.Name = fmt.Sprintf("%s %d", name, i+1)
+		}
+		c.ID = recipe.Slug(c.Name, used)
+		out = append(out, c)
+	}
+	return out
 }
 
 // ReadKitchenLine is a line as it was taken for, or why it cannot be.

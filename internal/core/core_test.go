@@ -19,7 +19,7 @@ import (
 // clock and log nothing. io and time are here for io.Reader and for values of
 // time; the clock itself is looked for below.
 var allowed = map[string]bool{
-	"bytes": true, "cmp": true, "context": true, "crypto/sha256": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true, "io": true, "maps": true, "math": true, "math/bits": true, "math/rand/v2": true,
+	"bytes": true, "cmp": true, "context": true, "crypto/sha256": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true, "io": true, "iter": true, "maps": true, "math": true, "math/bits": true, "math/rand/v2": true,
 	"reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true, "strings": true, "sync": true, "time": true, "unicode": true, "unicode/utf8": true,
 	"golang.org/x/text/unicode/norm": true, // letters without their marks, for ids
 }

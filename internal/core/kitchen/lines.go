@@ -18,6 +18,7 @@ type Line struct {
 	Cook      *Cook      `json:"cook,omitempty"`
 	Equipment *Equipment `json:"equipment,omitempty"`
 	Pass      int        `json:"pass,omitempty" doc:"plates that the pass holds"`
+	Count     int        `json:"count,omitempty" doc:"so many cooks of that name; absent: one"`
 	Assumed   []string   `json:"assumed" nullable:"false" doc:"what nobody said, as is usual"`
 	Open      []string   `json:"open" nullable:"false" doc:"what was not understood"`
 }
@@ -33,9 +34,10 @@ const (
 )
 
 var (
-	cookWords = regexp.MustCompile(`\b(?:cooks?|chefs?|sous|commis|porters?|apprentices?|kitchen (?:hand|porter)s?|trainees?|helpers?)\b`)
+	cookWords = regexp.MustCompile(`\b(?:cooks?|chefs?|commis|porters?|apprentices?|kitchen (?:hand|porter)s?|trainees?|helpers?)\b|^sous$`)
 	initials  = regexp.MustCompile(`^[A-Z]{1,3}$`)
-	passAt    = regexp.MustCompile(`^(?:the )?pass\b\D*(\d{1,3})(?:\s*plates?)?(?: wide)?$`)
+	passAt    = regexp.MustCompile(`^(?:the )?pass\b\D*(\d{1,3})?(?:\s*plates?)?(?: wide)?$`)
+	platesAt  = regexp.MustCompile(`^(?:holds |for |of )?(\d{1,3})\s*plates?(?: wide)?$`)
 )
 
 // ReadLine reads what there is in a kitchen as one tells it to a new cook, a thing or a person
@@ -49,19 +51,32 @@ func ReadLine(text string, as As) (Line, error) {
 	if len([]rune(text)) > 300 {
 		return Line{}, fault.Say("“%s …”: one thing a line, please.", string([]rune(text)[:40]))
 	}
+	parts = headed(parts)
 	l := Line{Text: text, Assumed: []string{}, Open: []string{}}
-	if m := passAt.FindStringSubmatch(strings.ToLower(strings.Join(parts, " "))); m != nil && as == Either {
-		l.Pass, _ = strconv.Atoi(m[1])
-		if l.Pass < 1 || l.Pass > 100 {
-			return l, fault.Say("The pass holds 1 to 100 plates.")
-		}
-		return l, nil
+	if m := passAt.FindStringSubmatch(strings.ToLower(parts[0])); m != nil && as == Either {
+		return l, l.readPass(m[1], parts[1:])
 	}
 	if as == AsCook || as == Either && isCook(parts) {
 		l.readCook(parts)
 		return l, nil
 	}
 	return l, l.readEquipment(parts)
+}
+
+// readPass reads how many plates the pass holds.
+func (l *Line) readPass(plates string, parts []string) error {
+	for _, p := range parts {
+		if m := platesAt.FindStringSubmatch(strings.ToLower(p)); m != nil && plates == "" {
+			plates = m[1]
+		} else {
+			l.Open = append(l.Open, p)
+		}
+	}
+	if l.Pass, _ = strconv.Atoi(plates); l.Pass < 1 || l.Pass > 100 {
+		l.Pass = 0
+		return fault.Say("The pass holds 1 to 100 plates. Write: pass, 6 plates.")
+	}
+	return nil
 }
 
 // Say is what a line was taken for, in words.
@@ -72,7 +87,11 @@ func (l Line) Say() string {
 		return "Pass: " + words.Count(l.Pass, "plate")
 	case l.Cook != nil:
 		c := l.Cook
-		out = append(out, "Cook", SayShifts(c.Shifts))
+		who := "Cook"
+		if l.Count > 1 {
+			who = words.Count(l.Count, "cook")
+		}
+		out = append(out, who, SayShifts(c.Shifts))
 		if c.Section != "" {
 			out = append(out, "section "+c.Section)
 		}
@@ -106,10 +125,11 @@ func (e Equipment) say() []string {
 // isCook tells a person from a thing.
 func isCook(parts []string) bool {
 	head := strings.ToLower(parts[0])
-	if _, known := kindOf(head); known && !cookWords.MatchString(head) {
+	person, thing := lastOf(cookWords, head), lastThing(head)
+	switch { // the last word says what it is: an oven cook, the chef's fridge
+	case thing > person:
 		return false
-	}
-	if cookWords.MatchString(head) || initials.MatchString(parts[0]) {
+	case person >= 0 || initials.MatchString(parts[0]):
 		return true
 	}
 	for _, p := range parts[1:] {
@@ -121,6 +141,15 @@ func isCook(parts []string) bool {
 		}
 	}
 	return false
+}
+
+// lastOf is where the last match in a text ends; -1: there is none.
+func lastOf(r *regexp.Regexp, text string) int {
+	all := r.FindAllStringIndex(text, -1)
+	if len(all) == 0 {
+		return -1
+	}
+	return all[len(all)-1][1]
 }
 
 // partsOf takes a line apart at its commas. A hyphen, or any space, is as good as another.

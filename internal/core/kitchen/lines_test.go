@@ -115,6 +115,61 @@ func TestALineOfAPersonIsRead(t *testing.T) {
 	assert.Equal(t, "Robin", l.Cook.Name, "somebody says that it is a person")
 }
 
+// The last word says whether it is a person or a thing; what the pass is beside its width is
+// not taken for equipment.
+func TestAPersonIsToldFromAThingByTheLastWord(t *testing.T) {
+	for line, kind := range map[string]string{"2 sous vides": "water bath", "sous-vide, 58 °C": "water bath", "chef's fridge": "fridge", "cook's pans": "pan"} {
+		l, err := kitchen.ReadLine(line, kitchen.Either)
+		require.NoError(t, err, line)
+		require.NotNil(t, l.Equipment, line)
+		assert.Equal(t, kind, l.Equipment.Kind, line)
+	}
+	for _, line := range []string{"sous chef, 10–23", "sous", "oven cook", "grill chef, Tue to Sat", "pot porter"} {
+		l, err := kitchen.ReadLine(line, kitchen.Either)
+		require.NoError(t, err, line)
+		assert.NotNil(t, l.Cook, line)
+	}
+	l, err := kitchen.ReadLine("the pass, 6 plates, marble", kitchen.Either)
+	require.NoError(t, err)
+	assert.Equal(t, 6, l.Pass)
+	assert.Equal(t, []string{"marble"}, l.Open)
+	_, err = kitchen.ReadLine("pass", kitchen.Either)
+	assert.EqualError(t, err, "The pass holds 1 to 100 plates. Write: pass, 6 plates.")
+}
+
+// What is said without a comma is read as with one; nothing that has figures disappears in a
+// name.
+func TestALineNeedsNoCommas(t *testing.T) {
+	for line, said := range map[string]string{
+		"fish cook tue-sat 14-23":      "Fish cook: Cook · Tue–Sat 14:00–23:00",
+		"pastry chef Mon-Fri 8 to 4pm": "Pastry chef: Cook · Mon–Fri 08:00–16:00",
+		"sauce cook mon wed fri 10-22": "Sauce cook: Cook · Mon, Wed, Fri 10:00–22:00",
+		"2 commis, 10-23":              "Commis: 2 cooks · 10:00–23:00",
+		"two cooks, 9am-5pm":           "Cook: 2 cooks · 09:00–17:00",
+		"two planchas":                 "Planchas: Plancha · 2 places",
+		"6-burner range":               "Burner range: Burner · 6 places",
+		"hot cupboard for 20 plates":   "Hot cupboard: Warm drawer · 20 places · hot, 65 °C",
+		"walk-in fridge at 2 °C":       "Walk-in fridge: Fridge · 40 places · cold, 2 °C",
+		"salamander 2":                 "Salamander 2: Salamander · 1 place",
+	} {
+		l, err := kitchen.ReadLine(line, kitchen.Either)
+		require.NoError(t, err, line)
+		assert.Empty(t, l.Open, line)
+		name := ""
+		if l.Cook != nil {
+			name = l.Cook.Name
+		} else {
+			name = l.Equipment.Name
+		}
+		assert.Equal(t, said, name+": "+l.Say())
+	}
+	for line, open := range map[string]string{"pizza oven 450": "450", "dishwasher 3 min": "3 min"} {
+		l, err := kitchen.ReadLine(line, kitchen.Either)
+		require.NoError(t, err, line)
+		assert.Equal(t, []string{open}, l.Open, line)
+	}
+}
+
 func TestTheHoursOfAWeekAreTypedAndWrittenTheSame(t *testing.T) {
 	for _, text := range []string{"09:00–15:00, 17:00–23:30", "Tue–Sat 14:00–23:00, Sun 10:00–16:00", "Mon, Thu 06:00–14:00"} {
 		list, err := kitchen.ReadShifts(text)

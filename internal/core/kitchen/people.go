@@ -21,7 +21,11 @@ var (
 
 // readCook reads a person: the name first, then days, hours, section, and what they do not do.
 func (l *Line) readCook(parts []string) {
-	c := Cook{Name: words.Upper(parts[0]), Shifts: []Shift{}}
+	n, name := people(parts[0])
+	if n > 1 {
+		l.Count = n
+	}
+	c := Cook{Name: words.Upper(name), Shifts: []Shift{}}
 	var week weekReader
 	for _, p := range parts[1:] {
 		if week.take(p) {
@@ -55,13 +59,13 @@ func (l *Line) readCook(parts []string) {
 // weekdays by the first three letters of their names.
 var weekdays = map[string]int{"mon": 1, "tue": 2, "wed": 3, "thu": 4, "fri": 5, "sat": 6, "sun": 7}
 
-const dayWord = `(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?`
+const dayWord = `(mon|tue|wed|thu|fri|sat|sun)(?:day|s|sday|nesday|r|rs|rsday|urday)?s?\.?`
 
 var (
 	dayRange = regexp.MustCompile(`(?i)^` + dayWord + `(?: ?(?:-|–|to|until|till|through) ?)` + dayWord + `$`)
 	dayOne   = regexp.MustCompile(`(?i)^` + dayWord + `$`)
 	daySplit = regexp.MustCompile(`(?i) ?(?:/|\+|&| and ) ?| +`)
-	hourSpan = regexp.MustCompile(`(?i)^(?:from )?(\d{1,2})(?:[:.](\d{2}))?(?: ?h)?(?: ?(?:-|–|to|until|till) ?)(\d{1,2}|midnight)(?:[:.](\d{2}))?(?: ?h)?$`)
+	hourSpan = regexp.MustCompile(`(?i)^(?:from )?(\d{1,2})(?:[:.](\d{2}))? ?(h|am|pm)?(?: ?(?:-|–|to|until|till) ?)(\d{1,2}|midnight|noon)(?:[:.](\d{2}))? ?(h|am|pm)?$`)
 )
 
 // readDays reads weekdays: "Tue to Sat", "Mon, Wed and Fri" a part at a time, "weekends".
@@ -100,15 +104,19 @@ func readHours(text string) (Shift, bool) {
 	if m == nil {
 		return Shift{}, false
 	}
-	if strings.EqualFold(m[3], "midnight") {
-		m[3] = "0"
+	switch strings.ToLower(m[4]) {
+	case "midnight":
+		m[4] = "0"
+	case "noon":
+		m[4] = "12"
 	}
 	from, _ := strconv.Atoi(m[1]) // figures alone, by the pattern
-	to, _ := strconv.Atoi(m[3])
-	if to <= from && to+12 > from && to < 12 && to > 5 || to == 5 && from >= 6 && from < 12 {
+	to, _ := strconv.Atoi(m[4])
+	from, to = halved(from, m[3]), halved(to, m[6])
+	if m[6] == "" && to <= from && to+12 > from && to < 12 && to > 5 || to == 5 && from >= 6 && from < 12 {
 		to += 12 // nine to five
 	}
-	if from > 23 || to > 24 || m[2] > "59" || m[4] > "59" {
+	if from > 23 || to > 24 || m[2] > "59" || m[5] > "59" {
 		return Shift{}, false
 	}
 	clock := func(h int, minutes string) string {
@@ -117,7 +125,22 @@ func readHours(text string) (Shift, bool) {
 		}
 		return fmt.Sprintf("%02d:%s", h%24, minutes)
 	}
-	return Shift{From: clock(from, m[2]), To: clock(to, m[4])}, true
+	return Shift{From: clock(from, m[2]), To: clock(to, m[5])}, true
+}
+
+// halved is an hour of which somebody says which half of the day it is in.
+func halved(h int, half string) int {
+	switch strings.ToLower(half) {
+	case "pm":
+		if h < 12 {
+			return h + 12
+		}
+	case "am":
+		if h == 12 {
+			return 0
+		}
+	}
+	return h
 }
 
 // daysAndHours reads one or more stretches, with the days before them if they are there:

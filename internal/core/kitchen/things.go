@@ -38,7 +38,7 @@ var things = []thing{
 	{words: regexp.MustCompile(`\bsalamanders?\b`), kind: "salamander", cooks: true},
 	{words: regexp.MustCompile(`\bgrills?\b`), kind: "grill", cooks: true},
 	{words: regexp.MustCompile(`\bfryers?\b`), kind: "fryer", cooks: true, heat: &Heater{20, 4, 20, 5}},
-	{words: regexp.MustCompile(`\b(?:water ?|sous[ -]vide )baths?\b|\bcirculators?\b`), kind: "water bath", cooks: true, heat: &Heater{20, 60, 120, 1}},
+	{words: regexp.MustCompile(`\b(?:water ?|sous[ -]vide )baths?\b|\bsous[ -]vides?\b|\bcirculators?\b`), kind: "water bath", cooks: true, heat: &Heater{20, 60, 120, 1}},
 	{words: regexp.MustCompile(`\bsteamers?\b`), kind: "steamer", cooks: true},
 	{words: regexp.MustCompile(`\b(?:hand|stick|immersion)[ -]blenders?\b`), kind: "hand blender"},
 	{words: regexp.MustCompile(`\bblenders?\b`), kind: "blender"},
@@ -57,8 +57,17 @@ func kindOf(text string) (thing, bool) {
 	return thing{}, false
 }
 
+// lastThing is where the last equipment that is known ends in a text; -1: there is none.
+func lastThing(text string) int {
+	last := -1
+	for _, k := range things {
+		last = max(last, lastOf(k.words, text))
+	}
+	return last
+}
+
 var (
-	countAt  = regexp.MustCompile(`^(\d+)\s*(?:x|×)?\s*(.*)$`)
+	countAt  = regexp.MustCompile(`^(\d+)\s*(?:x|×|-)?\s*(.*)$`)
 	placesAt = regexp.MustCompile(`^(.*?)\b(?:with |of |holds )?(\d+)\s*(?:shel(?:f|ves)|places?|bags?|trays?|baskets?|levels?|plates?|rings?|zones?|racks?)(?: each)?$`)
 	mostAt   = regexp.MustCompile(`^(?:(?:up to|to|max\.?(?:imum)?(?: of)?) (-?\d+) ?°? ?c?|(-?\d+) ?°? ?c? (?:at (?:the )?most|max\.?(?:imum)?))$`)
 	perAt    = regexp.MustCompile(`^(\d+) ?s(?:ec(?:onds?)?)? (?:a|per|for each|each) (?:degree|°c?)(?:c)?(?: (up|down|heating|cooling))?$|^(?:heats|cools) ?(?:in )?(\d+) ?s(?:ec(?:onds?)?)? (?:a|per) (?:degree|°c?)$`)
@@ -195,6 +204,7 @@ func (r *equipmentReader) holds(text string) bool {
 	if r.heat != nil {
 		n := int(v)
 		r.e.Most = &n
+		r.Assumed = append(r.Assumed, fmt.Sprintf("%d °C is the highest", n))
 		return true
 	}
 	r.e.Celsius = &v

@@ -3807,6 +3807,11 @@ export interface components {
             /** @description what nobody said, as is usual */
             assumed: string[];
             cook?: components["schemas"]["Cook"];
+            /**
+             * Format: int64
+             * @description so many cooks of that name; absent: one
+             */
+            count?: number;
             equipment?: components["schemas"]["Equipment"];
             /** @description what was not understood */
             open: string[];
