@@ -78,8 +78,7 @@ var views = []struct {
 	{"", "/dish/slow-cooked-egg-mushroom-broth?side=reductions", "final amount", func(chef *tablet) { chef.see("about ") }},
 	{"service.png", "/service/winter-supper", "Select a wave", nil},
 	{"guests.png", "/service/sunday-lunch?side=guests", "stopped, not to be sent", func(chef *tablet) {
-		chef.until("the guest is there", `!!document.querySelector('.guests .halted')`)
-		js[bool](chef, `(window.scrollTo(0, document.body.scrollHeight), true)`)
+		chef.until("the guest is shown", `document.querySelector('.guests .halted')?.getBoundingClientRect().bottom < 800`)
 	}},
 	{"kitchen.png", "/kitchen", "Check the plan", func(chef *tablet) {
 		chef.until("what is taken", `document.querySelectorAll('.fullest').length === 1`)

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { ofChange } from './queries'
+import { Refused, Unreachable } from './client'
+import { ofChange, lost } from './queries'
 
 const reads = (kind: string, id: string, ...key: unknown[]) => ofChange(kind, id)({ queryKey: key })
 
@@ -20,4 +21,13 @@ it('reads again what a change changes, and nothing else', () => {
 it('reads everything again of what it does not know, but not who one is', () => {
   expect(reads('something new', 'x', 'run-up', 'supper')).toBe(true)
   expect(reads('something new', 'x', 'session')).toBe(false)
+})
+
+it('keeps what was read while the connection is gone, and not what was deleted', () => {
+  const q = (data: unknown, error: Error) => ({ isError: true, data, error }) as never
+  const refused = (status: number) => new Refused({ title: '', status, detail: '' })
+  expect(lost(q(undefined, new Unreachable()))).toBe(true)
+  expect(lost(q({}, new Unreachable()))).toBe(false)
+  expect(lost(q({}, refused(503)))).toBe(false)
+  expect(lost(q({}, refused(404)))).toBe(true)
 })

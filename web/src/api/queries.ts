@@ -1,11 +1,14 @@
 // What the screens read. Each is read again when the server tells of a change.
-import { keepPreviousData, QueryCache, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, QueryCache, QueryClient, useInfiniteQuery, useQuery, type QueryObserverLoadingErrorResult, type UseQueryResult } from '@tanstack/react-query'
 import { api, ask, Refused, type Schemas } from './client'
 
 export const client = new QueryClient({
   queryCache: new QueryCache({ onError: (error) => error instanceof Refused && error.problem.status === 401 && void askWhoIsHere() }),
   defaultOptions: { queries: { staleTime: 30_000, retry: (n, error) => !(error instanceof Refused && error.problem.status < 500) && n < 3, retryDelay: 800 } },
 })
+
+/** lost says that there is nothing to show: it was never read, or is refused now, for it was deleted. Where only the connection is gone, what was read last stays. */
+export const lost = <T>(q: UseQueryResult<T>): q is QueryObserverLoadingErrorResult<T> => q.isError && (q.data === undefined || (q.error instanceof Refused && q.error.problem.status < 500))
 
 /** askWhoIsHere asks again who is at this browser: it may have been put out. */
 export const askWhoIsHere = () => client.invalidateQueries({ queryKey: ['session'] })

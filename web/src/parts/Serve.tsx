@@ -1,9 +1,9 @@
 // A new service: what is served, when, where and for how many.
-import { Button, Form, Modal } from 'react-bootstrap'
+import { Form } from 'react-bootstrap'
 import { api, ask } from '../api/client'
 import { reread, useKitchens } from '../api/queries'
 import { useGo } from './address'
-import { Wrong } from './EditorActions'
+import { AskDialog } from './AskDialog'
 import { useForm } from './form'
 import { useOnce } from './once'
 import { isPast } from './words'
@@ -28,55 +28,37 @@ export function Serve({ title, named = '', menu, dishes, to, act, close }: Props
   })
   const f = form.value
   return (
-    <Modal show onHide={close} aria-labelledby="serve-title">
-      <Form onSubmit={form.submit}>
-        <Modal.Header>
-          <Modal.Title as="h2" id="serve-title">
-            {title}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="serve-fields">
-          <Form.Group controlId="serve-name" className="wide">
-            <Form.Label>name</Form.Label>
-            <Form.Control value={f.name} autoFocus maxLength={120} placeholder={named || 'Winter supper'} onChange={(e) => form.set({ name: e.target.value })} autoComplete="off" />
-          </Form.Group>
-          <Form.Group controlId="serve-day">
-            <Form.Label>date</Form.Label>
-            <Form.Control type="date" value={f.day} onChange={(e) => form.set({ day: e.target.value })} />
-          </Form.Group>
-          <Form.Group controlId="serve-hour">
-            <Form.Label>first course at the pass</Form.Label>
-            <Form.Control value={f.hour} placeholder="19:30" onChange={(e) => form.set({ hour: e.target.value })} autoComplete="off" />
-          </Form.Group>
-          <Form.Group controlId="serve-plates">
-            <Form.Label>covers</Form.Label>
-            <Form.Control value={f.plates} inputMode="numeric" onChange={(e) => form.set({ plates: e.target.value })} autoComplete="off" />
-          </Form.Group>
-          {all.length > 1 && (
-            <Form.Group controlId="serve-kitchen">
-              <Form.Label>kitchen</Form.Label>
-              <Form.Select value={f.kitchen} onChange={(e) => form.set({ kitchen: e.target.value })}>
-                <option value="">choose</option>
-                {all.map((k) => (
-                  <option key={k.kitchen.id} value={k.kitchen.id}>
-                    {k.kitchen.name}
-                  </option>
-                ))}
-              </Form.Select>
-            </Form.Group>
-          )}
-          {isPast(f.day) && <Form.Check className="wide" id="serve-record" label="That day is past: keep as a record" checked={f.record} onChange={(e) => form.set({ record: e.target.checked })} />}
-          <Wrong of={form} />
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-dark" onClick={close}>
-            Close
-          </Button>
-          <Button type="submit" disabled={form.busy}>
-            {act}
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <AskDialog title={title} act={act} form={form} className="serve-fields" close={close}>
+      <Form.Group controlId="serve-name" className="wide">
+        <Form.Label>name</Form.Label>
+        <Form.Control value={f.name} autoFocus maxLength={120} placeholder={named || 'Winter supper'} onChange={(e) => form.set({ name: e.target.value })} autoComplete="off" />
+      </Form.Group>
+      <Form.Group controlId="serve-day">
+        <Form.Label>date</Form.Label>
+        <Form.Control type="date" value={f.day} onChange={(e) => form.set({ day: e.target.value })} />
+      </Form.Group>
+      <Form.Group controlId="serve-hour">
+        <Form.Label>first course at the pass</Form.Label>
+        <Form.Control value={f.hour} placeholder="19:30" onChange={(e) => form.set({ hour: e.target.value })} autoComplete="off" />
+      </Form.Group>
+      <Form.Group controlId="serve-plates">
+        <Form.Label>covers</Form.Label>
+        <Form.Control value={f.plates} inputMode="numeric" onChange={(e) => form.set({ plates: e.target.value })} autoComplete="off" />
+      </Form.Group>
+      {all.length > 1 && (
+        <Form.Group controlId="serve-kitchen">
+          <Form.Label>kitchen</Form.Label>
+          <Form.Select value={f.kitchen} onChange={(e) => form.set({ kitchen: e.target.value })}>
+            <option value="">choose</option>
+            {all.map((k) => (
+              <option key={k.kitchen.id} value={k.kitchen.id}>
+                {k.kitchen.name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      )}
+      {isPast(f.day) && <Form.Check className="wide" id="serve-record" label="That day is past: keep as a record" checked={f.record} onChange={(e) => form.set({ record: e.target.checked })} />}
+    </AskDialog>
   )
 }

@@ -1,11 +1,12 @@
 // What is done with a service as a whole: renamed, moved, copied, kept as a menu, deleted.
-import { Button, Form, Modal } from 'react-bootstrap'
+import { Form, Modal } from 'react-bootstrap'
 import { api, ask } from '../../api/client'
 import { reread, useKitchens } from '../../api/queries'
 import { useGo } from '../address'
+import { AskDialog } from '../AskDialog'
 import { Deleting } from '../Delete'
 import { useDesk } from '../Desk'
-import { EditorActions, Wrong } from '../EditorActions'
+import { EditorActions } from '../EditorActions'
 import { useForm } from '../form'
 import { useOnce } from '../once'
 import { FieldError } from '../reading'
@@ -99,31 +100,13 @@ function Copy({ view, close }: { view: View; close: () => void }) {
   })
   const f = form.value
   return (
-    <Modal show onHide={close} aria-labelledby="copy-title">
-      <Form onSubmit={form.submit}>
-        <Modal.Header>
-          <Modal.Title as="h2" id="copy-title">
-            Copy {view.service.name}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="d-grid gap-2">
-          <Form.Group controlId="copy-day">
-            <Form.Label>to</Form.Label>
-            <Form.Control type="date" value={f.day} autoFocus onChange={(e) => form.set({ day: e.target.value })} />
-          </Form.Group>
-          {isPast(f.day) && <Form.Check id="copy-record" label="That day is past: keep as a record" checked={f.record} onChange={(e) => form.set({ record: e.target.checked })} />}
-          <Wrong of={form} />
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-dark" onClick={close}>
-            Close
-          </Button>
-          <Button type="submit" disabled={!f.day || form.busy}>
-            Copy service
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <AskDialog title={`Copy ${view.service.name}`} act="Copy service" form={form} ready={f.day !== ''} close={close}>
+      <Form.Group controlId="copy-day">
+        <Form.Label>to</Form.Label>
+        <Form.Control type="date" value={f.day} autoFocus onChange={(e) => form.set({ day: e.target.value })} />
+      </Form.Group>
+      {isPast(f.day) && <Form.Check id="copy-record" label="That day is past: keep as a record" checked={f.record} onChange={(e) => form.set({ record: e.target.checked })} />}
+    </AskDialog>
   )
 }
 
@@ -143,30 +126,12 @@ function Keep({ view, close }: { view: View; close: () => void }) {
     return true
   })
   return (
-    <Modal show onHide={close} aria-labelledby="keep-title">
-      <Form onSubmit={form.submit}>
-        <Modal.Header>
-          <Modal.Title as="h2" id="keep-title">
-            Keep as a menu
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="d-grid gap-2">
-          <Form.Group controlId="keep-name">
-            <Form.Label>name of the menu</Form.Label>
-            <Form.Control value={form.value.name} autoFocus maxLength={120} onChange={(e) => form.set({ name: e.target.value })} autoComplete="off" />
-          </Form.Group>
-          <p className="quiet small m-0">Courses, dishes and times are kept; covers and tables are not. This evening stays as it is.</p>
-          <Wrong of={form} />
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-dark" onClick={close}>
-            Close
-          </Button>
-          <Button type="submit" disabled={!form.value.name.trim() || form.busy}>
-            Keep
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <AskDialog title="Keep as a menu" act="Keep" form={form} ready={form.value.name.trim() !== ''} close={close}>
+      <Form.Group controlId="keep-name">
+        <Form.Label>name of the menu</Form.Label>
+        <Form.Control value={form.value.name} autoFocus maxLength={120} onChange={(e) => form.set({ name: e.target.value })} autoComplete="off" />
+      </Form.Group>
+      <p className="quiet small m-0">Courses, dishes and times are kept; covers and tables are not. This evening stays as it is.</p>
+    </AskDialog>
   )
 }

@@ -4,7 +4,7 @@ import { useDeferredValue, useState } from 'react'
 import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
-import { useIngredients, useRefused, useSuppliers } from '../../api/queries'
+import { lost, useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { Delete } from '../../parts/Delete'
 import { Gone } from '../../parts/Gone'
@@ -27,7 +27,7 @@ export function Ingredients() {
   const looked = useDeferredValue(words).toLowerCase() // the list follows the hand
   const [most, setMost] = useState(page)
   if (book.isPending) return <Waiting what="the ingredients" />
-  if (book.isError) return <Failed error={book.error} again={() => void book.refetch()} />
+  if (lost(book)) return <Failed error={book.error} again={() => void book.refetch()} />
   const all = book.data.ingredients
   const of = params.get('of')
   const open = all.find((i) => i.ingredient.id === of)

@@ -4,7 +4,7 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
-import { useDish, usePhoto } from '../../api/queries'
+import { lost, useDish, usePhoto } from '../../api/queries'
 import { amount } from '../../parts/amounts'
 import { useOnce } from '../../parts/once'
 import { Empty, Failed, Waiting } from '../../parts/States'
@@ -19,7 +19,7 @@ type View = Schemas['DishView']
 export function Card({ id }: { id: string }) {
   const dish = useDish(id)
   if (dish.isPending) return <Waiting what="the card" />
-  if (dish.isError) return <Failed error={dish.error} again={() => void dish.refetch()} />
+  if (lost(dish)) return <Failed error={dish.error} again={() => void dish.refetch()} />
   return <Sheet view={dish.data} />
 }
 

@@ -1,7 +1,7 @@
 // Dish: what it is made of, which steps, and what is still open.
 import { useState } from 'react'
 import { Button } from 'react-bootstrap'
-import { useDish } from '../../api/queries'
+import { lost, useDish } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { DishSelect } from '../../parts/DishSelect'
 import { Gone } from '../../parts/Gone'
@@ -32,7 +32,7 @@ import { Decides } from '../../parts/Decides'
 export function Dish({ id }: { id: string }) {
   const dish = useDish(id)
   if (dish.isPending) return <Waiting what="the dish" />
-  if (dish.isError) return <Failed error={dish.error} again={() => void dish.refetch()} />
+  if (lost(dish)) return <Failed error={dish.error} again={() => void dish.refetch()} />
   return <Sheet view={dish.data} />
 }
 

@@ -1,6 +1,6 @@
 // Who changed what of a dish, when; and what two revisions differ in.
 import { useState } from 'react'
-import { useCompare, useHistory } from '../../api/queries'
+import { lost, useCompare, useHistory } from '../../api/queries'
 import { More } from '../../parts/More'
 import { Failed, Waiting } from '../../parts/States'
 import type { View } from './types'
@@ -63,7 +63,7 @@ function Revisions({ kind, id }: { kind: 'dish' | 'component'; id: string }) {
 function Differences({ kind, id, from, to }: { kind: 'dish' | 'component'; id: string; from: number; to: number }) {
   const compared = useCompare(kind, id, from, to)
   if (compared.isPending) return <Waiting what="both revisions" />
-  if (compared.isError) return <Failed error={compared.error} />
+  if (lost(compared)) return <Failed error={compared.error} />
   return (
     <table className="fire mt-3" aria-label={`Revision ${from} and ${to}`}>
       <thead>

@@ -3,7 +3,7 @@
 import { Form } from 'react-bootstrap'
 import { Link } from 'wouter'
 import type { Schemas } from '../../api/client'
-import { useKitchens } from '../../api/queries'
+import { lost, useKitchens } from '../../api/queries'
 import { useAddress } from '../../parts/address'
 import { Delete } from '../../parts/Delete'
 import { Gone } from '../../parts/Gone'
@@ -23,7 +23,7 @@ export function Kitchen() {
   const kitchens = useKitchens()
   const [params, setParams] = useAddress()
   if (kitchens.isPending) return <Waiting what="the kitchen" />
-  if (kitchens.isError) return <Failed error={kitchens.error} again={() => void kitchens.refetch()} />
+  if (lost(kitchens)) return <Failed error={kitchens.error} again={() => void kitchens.refetch()} />
   if (kitchens.data.kitchens.length === 0) return <Empty title="No kitchen yet">Set one up first.</Empty>
   const list = kitchens.data.kitchens
   const of = params.get('of')

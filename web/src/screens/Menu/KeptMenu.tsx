@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
-import { menuNow, reread, useMenu } from '../../api/queries'
+import { lost, menuNow, reread, useMenu } from '../../api/queries'
 import { useGo } from '../../parts/address'
 import { Delete } from '../../parts/Delete'
 import { Undo, useDesk } from '../../parts/Desk'
@@ -21,7 +21,7 @@ import { Courses } from './Courses'
 export function KeptMenu({ id }: { id: string }) {
   const menu = useMenu(id)
   if (menu.isPending) return <Waiting what="the menu" />
-  if (menu.isError) return <Failed error={menu.error} again={() => void menu.refetch()} />
+  if (lost(menu)) return <Failed error={menu.error} again={() => void menu.refetch()} />
   return <Sheet view={menu.data} />
 }
 

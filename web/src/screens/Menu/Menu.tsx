@@ -1,6 +1,6 @@
 // Menu: what is served when, to how many, and whether it holds together.
 import { useCallback, useMemo } from 'react'
-import { serviceNow, useRunUp, useService } from '../../api/queries'
+import { lost, serviceNow, useRunUp, useService } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { useInOrder } from '../../parts/inOrder'
 import { Failed, Waiting } from '../../parts/States'
@@ -18,7 +18,7 @@ import type { View } from '../../parts/service/types'
 export function Menu({ id }: { id: string }) {
   const service = useService(id)
   if (service.isPending) return <Waiting what="the menu" />
-  if (service.isError) return <Failed error={service.error} again={() => void service.refetch()} />
+  if (lost(service)) return <Failed error={service.error} again={() => void service.refetch()} />
   return <Sheet view={service.data} />
 }
 

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { api, ask } from '../../api/client'
-import { useLabels } from '../../api/queries'
+import { lost, useLabels } from '../../api/queries'
 import { useOnce } from '../../parts/once'
 import { Bracket, Failed, Waiting } from '../../parts/States'
 import { count } from '../../parts/words'
@@ -15,7 +15,7 @@ export function Labels({ service, tasks, close }: { service: string; tasks: stri
   const [busy, setBusy] = useState(false)
   const once = useOnce()
   if (labels.isPending) return <Waiting what="the labels" />
-  if (labels.isError) return <Failed error={labels.error} again={() => void labels.refetch()} />
+  if (lost(labels)) return <Failed error={labels.error} again={() => void labels.refetch()} />
   const chosen = labels.data.labels.filter((l) => !left.includes(l.label.task))
   const print = async () => {
     setBusy(true)

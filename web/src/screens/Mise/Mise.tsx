@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { drop, useOutbox, useTrouble } from '../../api/outbox'
-import { useMise } from '../../api/queries'
+import { lost, useMise } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { useAddress } from '../../parts/address'
@@ -18,7 +18,7 @@ type View = Schemas['MiseView']
 export function Mise({ id }: { id: string }) {
   const mise = useMise(id)
   if (mise.isPending) return <Waiting what="the mise" />
-  if (mise.isError && !mise.data) return <Failed error={mise.error} again={() => void mise.refetch()} />
+  if (lost(mise)) return <Failed error={mise.error} again={() => void mise.refetch()} />
   return <Sheet view={mise.data} />
 }
 

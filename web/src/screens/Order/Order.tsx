@@ -2,7 +2,7 @@
 // made for it, what is left over on the way, and who could use that. Every
 // figure opens as a line of sums.
 import { Link } from 'wouter'
-import { useAmounts } from '../../api/queries'
+import { lost, useAmounts } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { useAddress } from '../../parts/address'
 import { money, round } from '../../parts/amounts'
@@ -25,7 +25,7 @@ export function Order({ id }: { id: string }) {
   const [params, setParams] = useAddress()
   const side = params.get('side') ?? ''
   if (amounts.isPending) return <Waiting what="the amounts" />
-  if (amounts.isError) return <Failed error={amounts.error} again={() => void amounts.refetch()} />
+  if (lost(amounts)) return <Failed error={amounts.error} again={() => void amounts.refetch()} />
   const view = amounts.data
   const plates = view.service.courses.flatMap((c) => c.covers).reduce((n, c) => n + c.plates, 0)
   return (

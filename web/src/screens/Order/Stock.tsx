@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import { writeKey, type Schemas } from '../../api/client'
-import { useStock } from '../../api/queries'
+import { lost, useStock } from '../../api/queries'
 import { round } from '../../parts/amounts'
 import { Undo, useDesk } from '../../parts/Desk'
 import { useForm } from '../../parts/form'
@@ -21,7 +21,7 @@ export function Stock({ kitchen }: { kitchen: string }) {
   const stock = useStock()
   const [place, setPlace] = useState('')
   if (stock.isPending) return <Waiting what="the stock" />
-  if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
+  if (lost(stock)) return <Failed error={stock.error} again={() => void stock.refetch()} />
   const all = stock.data.stock
   const shown = all.filter((e) => !place || e.stock.place === place)
   return (

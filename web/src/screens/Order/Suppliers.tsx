@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
-import { useSuppliers } from '../../api/queries'
+import { lost, useSuppliers } from '../../api/queries'
 import { Delete } from '../../parts/Delete'
 import { Undo, useDesk } from '../../parts/Desk'
 import { Gone } from '../../parts/Gone'
@@ -18,7 +18,7 @@ export function Suppliers() {
   const suppliers = useSuppliers()
   const [open, setOpen] = useState<string>()
   if (suppliers.isPending) return <Waiting what="the suppliers" />
-  if (suppliers.isError) return <Failed error={suppliers.error} again={() => void suppliers.refetch()} />
+  if (lost(suppliers)) return <Failed error={suppliers.error} again={() => void suppliers.refetch()} />
   const all = suppliers.data.suppliers
   const chosen = all.find((s) => s.supplier.id === open)
   return (

@@ -1,6 +1,6 @@
 // Two plates side by side: the dish and one of its versions, or two ways of
 // building it. What differs is marked, and what follows from it stands below.
-import { useVersionPlate, useWayPlate } from '../../api/queries'
+import { lost, useVersionPlate, useWayPlate } from '../../api/queries'
 import { Bracket, Failed, Waiting } from '../../parts/States'
 import { lasts } from '../../parts/words'
 import type { Schemas } from '../../api/client'
@@ -23,7 +23,7 @@ export function VersionBeside({ view, version, save }: { view: View; version: st
   const other = useVersionPlate(view.dish.id, version)
   const title = view.dish.versions?.find((v) => v.id === version)?.name ?? version
   if (other.isPending) return <Waiting what="the version" />
-  if (other.isError) return <Failed error={other.error} again={() => void other.refetch()} />
+  if (lost(other)) return <Failed error={other.error} again={() => void other.refetch()} />
   const { spec, computed, names } = other.data
   const called = (component: string) => names[component] ?? nameIn(view)(component)
   return (
@@ -58,7 +58,7 @@ function OwnPlacings({ view, version, title, called, save }: { view: View; versi
 export function WayBeside({ view, way }: { view: View; way: Schemas['Way'] }) {
   const computed = useWayPlate(view, way)
   if (computed.isPending) return <Waiting what="the other plating" />
-  if (computed.isError) return <Failed error={computed.error} again={() => void computed.refetch()} />
+  if (lost(computed)) return <Failed error={computed.error} again={() => void computed.refetch()} />
   return <Pair view={view} named other={{ title: way.name, placings: way.plate.placings, plate: computed.data, called: nameIn(view) }} />
 }
 

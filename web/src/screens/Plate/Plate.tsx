@@ -3,7 +3,7 @@ import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Link } from 'wouter'
 import { Button } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
-import { useDish } from '../../api/queries'
+import { lost, useDish } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { useAddress } from '../../parts/address'
 import { useDraft } from '../../parts/draft'
@@ -33,7 +33,7 @@ type Placing = Schemas['Placing']
 export function Plate({ id }: { id: string }) {
   const dish = useDish(id)
   if (dish.isPending) return <Waiting what="the plate" />
-  if (dish.isError) return <Failed error={dish.error} again={() => void dish.refetch()} />
+  if (lost(dish)) return <Failed error={dish.error} again={() => void dish.refetch()} />
   return <Sheet view={dish.data} />
 }
 

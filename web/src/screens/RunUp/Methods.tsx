@@ -3,13 +3,14 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link } from 'wouter'
 import { api, ask } from '../../api/client'
+import { lost } from '../../api/queries'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { spoken } from '../../parts/words'
 
 export function Methods({ service }: { service: string }) {
   const methods = useQuery({ queryKey: ['methods', service], queryFn: () => ask(api.GET('/api/services/{id}/methods', { params: { path: { id: service } } })), staleTime: 600_000 })
   if (methods.isPending) return <Waiting what="a plan with each method" />
-  if (methods.isError) return <Failed error={methods.error} again={() => void methods.refetch()} />
+  if (lost(methods)) return <Failed error={methods.error} again={() => void methods.refetch()} />
   const list = methods.data.components
   if (list.length === 0) return <Empty title="One method each">Add another on Dish, methods.</Empty>
   return (

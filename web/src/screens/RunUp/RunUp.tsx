@@ -1,7 +1,7 @@
 // Run-up: who does what when, and why each step is at its minute.
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
-import { useRunUp } from '../../api/queries'
+import { lost, useRunUp } from '../../api/queries'
 import { Clashes } from '../../parts/Clashes'
 import { Undo } from '../../parts/Desk'
 import { Told } from '../../parts/Holds'
@@ -33,7 +33,7 @@ const views = [
 export function RunUp({ id }: { id: string }) {
   const runUp = useRunUp(id)
   if (runUp.isPending) return <Planning id={id} />
-  if (runUp.isError) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
+  if (lost(runUp)) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
   if (runUp.data.planning && runUp.data.runUp.bars.length === 0) return <Planning id={id} />
   return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} told={runUp.data.told} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
 }

@@ -17,13 +17,13 @@ import { count, listed } from '../../parts/words'
 import { withNeed, withTable } from './seating'
 import type { Change } from './Tables'
 
-export function Guests({ view, change }: { view: View; change: Change }) {
+export function Guests({ view, change, drawn }: { view: View; change: Change; drawn: boolean }) {
   const [params] = useAddress()
   const box = useRef<HTMLElement>(null)
   const come = params.get('side') === 'guests' // by the bar that says what is stopped
   useEffect(() => {
-    if (come) box.current?.scrollIntoView({ block: 'start' })
-  }, [come])
+    if (come && drawn) box.current?.scrollIntoView({ block: 'start' }) // once what stands above has its height
+  }, [come, drawn])
   const tables = view.service.tables ?? []
   const all = tables.flatMap((t) => (t.needs ?? []).map((n): [Table, Need] => [t, n]))
   const halted = (n: Need) => (n.served ?? []).some((s) => s.stopped)

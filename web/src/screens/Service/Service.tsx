@@ -1,5 +1,5 @@
 // Service: who comes when, and what is not ready for it.
-import { useRunUp, useService } from '../../api/queries'
+import { lost, useRunUp, useService } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { Holds } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
@@ -16,7 +16,7 @@ import type { View } from '../../parts/service/types'
 export function Service({ id }: { id: string }) {
   const service = useService(id)
   if (service.isPending) return <Waiting what="the service" />
-  if (service.isError) return <Failed error={service.error} again={() => void service.refetch()} />
+  if (lost(service)) return <Failed error={service.error} again={() => void service.refetch()} />
   return <Sheet view={service.data} />
 }
 
@@ -37,7 +37,7 @@ function Sheet({ view }: { view: View }) {
       {plan && <Evening plan={plan} within={service.within || 900} />}
       <Hours view={view} change={change} />
       {view.rows.length === 0 ? <Empty title="Nothing on the menu">Compose it on Menu.</Empty> : <Tables view={view} change={change} />}
-      {view.rows.length > 0 && <Guests view={view} change={change} />}
+      {view.rows.length > 0 && <Guests view={view} change={change} drawn={!runUp.isPending} />}
       <div className="weighing">
         <Weighing view={view} plan={plan} change={change} />
         {plan && <LeadIns view={view} plan={plan} change={change} />}

@@ -2,6 +2,7 @@
 // it would do to the plan.
 import { useQuery } from '@tanstack/react-query'
 import { api, ask, type Schemas } from '../../api/client'
+import { lost } from '../../api/queries'
 import { Searched } from '../../parts/Searched'
 import { Failed } from '../../parts/States'
 import { day, lasts, spoken } from '../../parts/words'
@@ -38,7 +39,7 @@ function Effect({ view, option, of }: { view: View; option: Option; of: string }
     queryKey: ['weighed', service.id, version, of, option.key],
     queryFn: () => ask(api.POST('/api/services/{id}/what-if', { params: { path: { id: service.id } }, body: { service: option.set(service) } })),
   })
-  if (effect.isError) return <Failed error={effect.error} again={() => void effect.refetch()} />
+  if (lost(effect)) return <Failed error={effect.error} again={() => void effect.refetch()} />
   if (!effect.data) return <span className="effect quiet">Trying it out …</span>
   const { then, searched } = effect.data
   if (!then.planned) return <span className="effect">no plan: {then.stops[0]}</span>

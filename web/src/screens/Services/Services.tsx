@@ -1,12 +1,12 @@
 // Services and menus: what is to come, what was, and the menus that are kept.
 import { useState } from 'react'
-import { Button, Form, Modal } from 'react-bootstrap'
+import { Button, Form } from 'react-bootstrap'
 import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { reread, useKitchens, useMenus, useServices } from '../../api/queries'
 import { useGo } from '../../parts/address'
+import { AskDialog } from '../../parts/AskDialog'
 import { Undo } from '../../parts/Desk'
-import { Wrong } from '../../parts/EditorActions'
 import { useForm } from '../../parts/form'
 import { More } from '../../parts/More'
 import { useOnce } from '../../parts/once'
@@ -108,29 +108,11 @@ function NewMenu({ close }: { close: () => void }) {
     return true
   })
   return (
-    <Modal show onHide={close} aria-labelledby="new-menu-title">
-      <Form onSubmit={form.submit}>
-        <Modal.Header>
-          <Modal.Title as="h2" id="new-menu-title">
-            New menu
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          <Form.Group controlId="new-menu-name">
-            <Form.Label>name</Form.Label>
-            <Form.Control value={form.value.name} autoFocus maxLength={120} onChange={(e) => form.set({ name: e.target.value })} autoComplete="off" />
-          </Form.Group>
-          <Wrong of={form} />
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-dark" onClick={close}>
-            Close
-          </Button>
-          <Button type="submit" disabled={!form.value.name.trim() || form.busy}>
-            Compose it
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <AskDialog title="New menu" act="Compose it" form={form} ready={form.value.name.trim() !== ''} close={close}>
+      <Form.Group controlId="new-menu-name">
+        <Form.Label>name</Form.Label>
+        <Form.Control value={form.value.name} autoFocus maxLength={120} onChange={(e) => form.set({ name: e.target.value })} autoComplete="off" />
+      </Form.Group>
+    </AskDialog>
   )
 }

@@ -3,6 +3,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Fragment } from 'react'
 import { api, ask, type Schemas } from '../../api/client'
+import { lost } from '../../api/queries'
 import { useAddress } from '../../parts/address'
 import { useHeat } from '../../parts/heat'
 import { Planning } from '../../parts/Planning'
@@ -18,7 +19,7 @@ type Call = View['calls'][number]
 export function Sheets({ id }: { id: string }) {
   const sheets = useQuery({ queryKey: ['sheets', id], queryFn: () => ask(api.GET('/api/services/{id}/sheets', { params: { path: { id } } })), enabled: id !== '' })
   if (sheets.isPending) return <Planning id={id} />
-  if (sheets.isError) return <Failed error={sheets.error} again={() => void sheets.refetch()} />
+  if (lost(sheets)) return <Failed error={sheets.error} again={() => void sheets.refetch()} />
   return <Sheet view={sheets.data} />
 }
 

@@ -3,7 +3,7 @@
 import { useState, type FormEvent } from 'react'
 import { Button, FormControl } from 'react-bootstrap'
 import { api, ask, type Schemas } from '../../api/client'
-import { client, useTablets } from '../../api/queries'
+import { client, lost, useTablets } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { useOnce } from '../../parts/once'
 import { Failed, Waiting } from '../../parts/States'
@@ -12,7 +12,7 @@ import { ago } from '../../parts/words'
 export function Tablets() {
   const tablets = useTablets()
   if (tablets.isPending) return <Waiting what="the tablets" />
-  if (tablets.isError) return <Failed error={tablets.error} again={() => void tablets.refetch()} />
+  if (lost(tablets)) return <Failed error={tablets.error} again={() => void tablets.refetch()} />
   const { tablets: list, codes, now } = tablets.data
   return (
     <>
