@@ -153,8 +153,8 @@ func TestSomebodyDeletesWhatAnotherHasOpen(t *testing.T) {
 	sous.see("Removed from services")
 	sous.click("Delete Roast hake")
 	sous.see("dishes")
-	chef.see("Sous chef deleted Roast hake (now).")
-	chef.see("What you typed here is kept on this tablet.")
+	chef.see("Sous chef deleted Roast hake.")
+	chef.see("Just now. What you typed here is kept on this tablet.")
 	chef.click("Bring it back")
 	chef.see("Save the component")
 	require.Equal(t, "2 kg", chef.value("#component-yield"))
@@ -168,9 +168,23 @@ func TestSomebodyDeletesWhatAnotherHasOpen(t *testing.T) {
 	sous.click("Delete the component")
 	sous.see("Removed from dishes, with its placings")
 	sous.click("Delete Crushed swede")
-	chef.see("Sous chef deleted Crushed swede (now).")
+	chef.see("Sous chef deleted Crushed swede.")
 	sous.click("Undo")
 	chef.see("Save the component")
+
+	chef.load("/menu/sunday-lunch")
+	chef.see("1 plate stopped, not to be sent")
+	sous.load("/menu/sunday-lunch")
+	sous.click("Service …")
+	sous.click("Delete")
+	sous.click("Delete Sunday lunch, Sun 15 Mar")
+	chef.see("Sous chef deleted Sunday lunch, Sun 15 Mar.")
+	chef.gone("1 plate stopped, not to be sent")
+	sous.gone("1 plate stopped, not to be sent")
+	sous.click("Menu")
+	sous.see("Does it hold together?") // of the next service
+	chef.click("Bring it back")
+	chef.see("1 plate stopped, not to be sent")
 }
 
 // A key opens the finder on any screen; what it finds opens, and a service stays on the screen

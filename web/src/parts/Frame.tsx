@@ -3,7 +3,7 @@
 import { lazy, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Link, useLocation } from 'wouter'
 import { useLive } from '../api/live'
-import { useDish, useFound, useNext, useService } from '../api/queries'
+import { lost, useDish, useFound, useNext, useService } from '../api/queries'
 import { Chooser } from './finder/Chooser'
 import { opens } from './finder/found'
 import { keysOn } from './keysOn'
@@ -19,7 +19,8 @@ type Place = { screen: string; service: string; dish: string }
 export function Frame({ name, place, children }: { name: string; place: Place; children: ReactNode }) {
   const { joined } = useLive(true)
   const [path, go] = useLocation()
-  const shown = useService(place.service).data?.service
+  const asked = useService(place.service)
+  const shown = lost(asked) ? undefined : asked.data?.service
   const plated = useDish(place.dish).data?.dish
   const { service, dish } = useLast(place, { service: Boolean(shown), dish: Boolean(plated) })
   const [help, setHelp] = useState(false)
@@ -127,11 +128,13 @@ const last = { service: '', dish: '' }
 function useLast(place: Place, there: { service: boolean; dish: boolean }) {
   const next = useNext()
   const any = useFound('', 'dish', true, 1)
+  const gone = lost(useService(last.service)) // somebody deleted it
   useEffect(() => {
+    if (gone) last.service = ''
     if (place.service && there.service) last.service = place.service
     if (place.dish && there.dish) last.dish = place.dish
-  }, [place, there.service, there.dish])
-  return { service: (there.service && place.service) || last.service || next.data?.services[0]?.id || '', dish: (there.dish && place.dish) || last.dish || any.data?.found[0]?.id || '' }
+  }, [place, there.service, there.dish, gone])
+  return { service: (there.service && place.service) || (gone ? '' : last.service) || next.data?.services[0]?.id || '', dish: (there.dish && place.dish) || last.dish || any.data?.found[0]?.id || '' }
 }
 
 // useFocusOnArrival moves the focus to a screen that one has come to, so that the keys and

@@ -8,7 +8,7 @@ import { Wrong } from './EditorActions'
 import { useOnce } from './once'
 import { FieldError } from './reading'
 import { Bracket } from './States'
-import { ago, day } from './words'
+import { ago, day, upper } from './words'
 
 type Missing = Schemas['Missing']
 
@@ -20,7 +20,8 @@ export function Gone({ missing: { kind, id }, otherwise }: { missing: Missing; o
   const deleted = useQuery({ queryKey: ['deleted', kind, id], queryFn: () => ask(api.GET(`/api/${kind}/{id}/deleted`, { params: { path: { id } } })), staleTime: 0, retry: false })
   if (!deleted.data) return <Bracket what={otherwise} alert />
   const { name, who, at, ...of } = deleted.data
-  const what = of.day ? `${name}, ${day(of.day, true)},` : name
+  const what = of.day ? `${name}, ${day(of.day, true)}` : name
+  const since = ago(at, deleted.dataUpdatedAt)
   const restore = async (alone: boolean) => {
     try {
       await once({ kind, id, alone }, (key) => ask(api.POST(`/api/${kind}/{id}/restore`, { params: { path: { id }, header: { 'Idempotency-Key': key, 'Jointime-Screen': `back:${kind}` } }, body: { alone } })))
@@ -31,8 +32,8 @@ export function Gone({ missing: { kind, id }, otherwise }: { missing: Missing; o
     }
   }
   return (
-    <Bracket what={`${who} deleted ${what} (${ago(at, deleted.dataUpdatedAt)}).`} alert>
-      <p>What you typed here is kept on this tablet.</p>
+    <Bracket what={`${who} deleted ${what}.`} alert>
+      <p>{since === 'now' ? 'Just now' : upper(since)}. What you typed here is kept on this tablet.</p>
       <Wrong of={{ wrong }} />
       <div className="d-flex gap-2">
         <Button onClick={() => void restore(false)}>Bring it back</Button>

@@ -1,13 +1,14 @@
 // What is stopped in a service, on every screen and every sheet, until the answer is named.
 import { Link } from 'wouter'
-import { useService } from '../../api/queries'
+import { lost, useService } from '../../api/queries'
 import { count } from '../words'
 import { stopped } from './stopped'
 
 export function StopBar({ service }: { service: string }) {
-  const view = useService(service).data
-  const list = view && !view.readOnly ? stopped(view) : []
-  if (!view || list.length === 0) return null
+  const query = useService(service)
+  const view = query.data
+  const list = view && !view.readOnly && !lost(query) ? stopped(view) : []
+  if (list.length === 0) return null
   return (
     <div className="stop-bar" role="alert">
       <b>
