@@ -241,6 +241,9 @@ func TestAnythingIsFoundByItsNameAndByWhatIsInIt(t *testing.T) {
 	services := get[found](c, "/api/find?words=supper&kinds=service").Found
 	require.Len(t, services, 3)
 	assert.Equal(t, "2026-02-28", services[2].Detail, "the newest first")
+	require.Equal(t, 200, c.send("PUT", "/api/ingredients/water-cress", edit(0, recipe.Ingredient{ID: "water-cress", Name: "watercress"})).status)
+	assert.Equal(t, "watercress", get[found](c, "/api/find?kinds=ingredient&limit=1").Found[0].Name, "the newest first")
+	assert.Equal(t, "bay", get[found](c, "/api/find?words=ba&kinds=ingredient").Found[0].Name, "what came together by name")
 	assert.Len(t, get[found](c, "/api/find?limit=2").Found, 2)
 	assert.Empty(t, get[found](c, "/api/find?words=zzz").Found)
 }

@@ -30,7 +30,8 @@ type Book struct {
 	Suppliers   map[string]supply.Supplier
 	Stock       map[string]quantity.Stock
 	versions    map[string]int64 // kind/id → version
-	days        func() []string  // ids of the services by their days, sorted when they are asked for
+	made        map[string]time.Time
+	days        func() []string // ids of the services by their days, sorted when they are asked for
 }
 
 // Recipes is the part of the book that is about food.
@@ -69,7 +70,7 @@ func ReadBook(docs []store.Document) (Book, error) { return Book{}.with(docs, fo
 func (b Book) with(docs []store.Document, follow func(Book, service.Service) service.Service) (Book, error) {
 	b.Ingredients, b.Kitchens, b.Components, b.Dishes = copied(b.Ingredients), copied(b.Kitchens), copied(b.Components), copied(b.Dishes)
 	b.Menus, b.Services, b.Suppliers, b.Stock = copied(b.Menus), copied(b.Services), copied(b.Suppliers), copied(b.Stock)
-	b.versions = copied(b.versions)
+	b.versions, b.made = copied(b.versions), copied(b.made)
 	menus := false
 	for _, d := range docs {
 		if d.Deleted() {
@@ -78,6 +79,9 @@ func (b Book) with(docs []store.Document, follow func(Book, service.Service) ser
 			return b, fmt.Errorf("read %s %q: %w", d.Kind, d.ID, err)
 		}
 		b.versions[string(d.Kind)+"/"+d.ID] = d.Version
+		if !d.Made.IsZero() {
+			b.made[string(d.Kind)+"/"+d.ID] = d.Made
+		}
 		menus = menus || d.Kind == store.Menu
 	}
 	changed := func(id string) bool {

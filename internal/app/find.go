@@ -35,8 +35,9 @@ type entry struct {
 	at   string // of a service: its day
 }
 
-// newFinder gathers the names, in the order of their kinds, services by their days with the
-// newest first, the others by name. Only what can be opened is in it.
+// newFinder gathers the names, in the order of their kinds, the newest first: services by their
+// days, the others by when they were made, and what came together by name. Only what can be
+// opened is in it.
 func newFinder(b Book) finder {
 	f := finder{}
 	add := func(kind, id, name, detail, of, more, at string) {
@@ -80,7 +81,7 @@ func newFinder(b Book) finder {
 	}
 	kinds := []string{"dish", "service", "menu", "component", "ingredient", "kitchen", "supplier"}
 	slices.SortFunc(f.entries, func(x, y entry) int {
-		return cmp.Or(cmp.Compare(slices.Index(kinds, x.Kind), slices.Index(kinds, y.Kind)), cmp.Compare(y.at, x.at), cmp.Compare(x.name, y.name), cmp.Compare(x.ID, y.ID))
+		return cmp.Or(cmp.Compare(slices.Index(kinds, x.Kind), slices.Index(kinds, y.Kind)), cmp.Compare(y.at, x.at), b.made[y.Kind+"/"+y.ID].Compare(b.made[x.Kind+"/"+x.ID]), cmp.Compare(x.name, y.name), cmp.Compare(x.ID, y.ID))
 	})
 	f.index()
 	return f

@@ -30,6 +30,7 @@ type Document struct {
 	ID      string          `db:"id"`
 	Version int64           `db:"version"`
 	Body    json.RawMessage `db:"body"`
+	Made    time.Time       `db:"made"` // when it first was there; zero where nobody asked
 }
 
 // Deleted tells a thing that is no longer there: its versions are kept.

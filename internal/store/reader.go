@@ -18,13 +18,15 @@ func (r Reader) LastSeq(ctx context.Context) (seq int64, err error) {
 
 // All reads every thing of all kinds.
 func (r Reader) All(ctx context.Context) (list []Document, err error) {
-	err = sqlx.SelectContext(ctx, r.db, &list, `select kind, id, version, body from thing order by kind, id`)
+	err = sqlx.SelectContext(ctx, r.db, &list, `select t.kind, t.id, t.version, t.body, r.at as made from thing t
+		join revision r on r.kind = t.kind and r.id = t.id and r.version = 1 order by t.kind, t.id`)
 	return list, wrap(err, "read all things")
 }
 
 // ChangedSince reads the things that were written after a place in the sequence.
 func (r Reader) ChangedSince(ctx context.Context, seq int64) (list []Document, err error) {
-	err = sqlx.SelectContext(ctx, r.db, &list, `select kind, id, version, body from thing
-		where (kind, id) in (select kind, id from revision where seq > $1) order by kind, id`, seq)
+	err = sqlx.SelectContext(ctx, r.db, &list, `select t.kind, t.id, t.version, t.body, r.at as made from thing t
+		join revision r on r.kind = t.kind and r.id = t.id and r.version = 1
+		where (t.kind, t.id) in (select kind, id from revision where seq > $1) order by t.kind, t.id`, seq)
 	return list, wrap(err, "read what changed since %d", seq)
 }
