@@ -30,6 +30,7 @@ func TestTitlesAndFocusFollowTheScreen(t *testing.T) {
 	titled("Dish · Roast hake · Jointime")
 	chef.go_("/book")
 	titled("Book · Jointime")
+	chef.until("the search has the focus", `document.activeElement?.getAttribute('aria-label') === 'Search the book'`)
 	js[bool](chef, `(document.querySelector('.skip').focus(), true)`)
 	chef.until("it can be seen", `document.querySelector('.skip').getBoundingClientRect().top >= 0`)
 	chef.click("To the screen")

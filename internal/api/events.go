@@ -43,6 +43,13 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 	out := http.NewResponseController(w)
 	w.Header().Set("Content-Type", "text/event-stream")
 	w.Header().Set("X-Accel-Buffering", "no")
+	select {
+	case <-s.app.Hub.Hears():
+	case <-s.app.Hub.Closed():
+		return
+	case <-r.Context().Done():
+		return
+	}
 	news := s.app.Hub.Join()
 	defer news.Leave()
 	ping := time.NewTicker(s.PingEach)
@@ -56,6 +63,11 @@ func (s live) events(w http.ResponseWriter, r *http.Request) {
 		for _, n := range news.News() {
 			if n.Out != "" && n.Out == s.sessions.GetString(r.Context(), "tablet") {
 				return
+			}
+			if n.Missed {
+				if err := tell(w, place, change{Kind: "missed", At: s.Now()}); err != nil {
+					return
+				}
 			}
 			for kind, id := range map[string]string{"plan": n.Planned, "pass": n.Pass} {
 				if id == "" {

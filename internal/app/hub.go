@@ -12,6 +12,8 @@ import (
 type Hub struct {
 	mu      sync.Mutex
 	streams map[*Stream]bool
+	heard   chan struct{}
+	first   sync.Once
 	closed  chan struct{}
 	once    sync.Once
 	told    atomic.Int64
@@ -24,11 +26,14 @@ type Stream struct {
 	news []store.News
 }
 
-func newHub() *Hub { return &Hub{streams: map[*Stream]bool{}, closed: make(chan struct{})} }
+func newHub() *Hub { return &Hub{streams: map[*Stream]bool{}, heard: make(chan struct{}), closed: make(chan struct{})} }
 
 // Tell wakes all; a stream that is busy is woken once afterwards.
 func (h *Hub) Tell(news store.News) {
 	h.told.Add(1)
+	if news.Missed {
+		h.first.Do(func() { close(h.heard) })
+	}
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for s := range h.streams {
@@ -41,6 +46,9 @@ func (h *Hub) Tell(news store.News) {
 		}
 	}
 }
+
+// Hears is closed once the database is listened to: before, a stream would miss what is told.
+func (h *Hub) Hears() <-chan struct{} { return h.heard }
 
 // Told is how often something was told.
 func (h *Hub) Told() int64 { return h.told.Load() }

@@ -48,7 +48,7 @@ func (s *Store) listenOnce(ctx context.Context, told func(News)) error {
 	if _, err := conn.Exec(ctx, "listen jointime"); err != nil {
 		return err
 	}
-	told(News{}) // for what was missed meanwhile
+	told(News{Missed: true})
 	for {
 		news, err := conn.WaitForNotification(ctx)
 		if err != nil {
@@ -58,12 +58,13 @@ func (s *Store) listenOnce(ctx context.Context, told func(News)) error {
 	}
 }
 
-// News is what was written. An empty one is a document or a tick, or what was missed
-// while nobody listened: who wants to know reads what there is.
+// News is what was written. An empty one is a document or a tick: who wants to know reads
+// what there is.
 type News struct {
 	Planned string // the service whose plan was kept
 	Pass    string // the dish of which a photograph or a check was kept
 	Out     string // the tablet that was put out
+	Missed  bool   // it is listened from now on: what was told before was not heard
 }
 
 // What begins a notification of something other than a document; its id follows.
