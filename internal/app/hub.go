@@ -26,7 +26,9 @@ type Stream struct {
 	news []store.News
 }
 
-func newHub() *Hub { return &Hub{streams: map[*Stream]bool{}, heard: make(chan struct{}), closed: make(chan struct{})} }
+func newHub() *Hub {
+	return &Hub{streams: map[*Stream]bool{}, heard: make(chan struct{}), closed: make(chan struct{})}
+}
 
 // Tell wakes all; a stream that is busy is woken once afterwards.
 func (h *Hub) Tell(news store.News) {
