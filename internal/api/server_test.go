@@ -149,7 +149,7 @@ func TestPlanningTellsItsProgress(t *testing.T) {
 	}
 	assert.True(t, seen.Planning)
 	assert.Positive(t, seen.Found)
-	assert.False(t, get[app.Progress](c, "/api/services/supper/progress").Planning, "it is over")
+	require.Eventually(t, func() bool { return !get[app.Progress](c, "/api/services/supper/progress").Planning }, demotest.Patience, 50*time.Millisecond, "it is over")
 }
 
 func TestWhatIsNotThereIsAProblem(t *testing.T) {

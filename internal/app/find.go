@@ -5,6 +5,7 @@ import (
 	"maps"
 	"slices"
 	"strings"
+	"time"
 
 	"jointime/internal/core/recipe/search"
 	"jointime/internal/store"
@@ -33,6 +34,7 @@ type entry struct {
 	name string // in small letters
 	more string // what else it is found by
 	at   string // of a service: its day
+	made time.Time
 }
 
 // newFinder gathers the names, in the order of their kinds, the newest first: services by their
@@ -41,7 +43,7 @@ type entry struct {
 func newFinder(b Book) finder {
 	f := finder{}
 	add := func(kind, id, name, detail, of, more, at string) {
-		f.entries = append(f.entries, entry{Match{kind, id, name, detail, of}, strings.ToLower(name), strings.ToLower(more), at})
+		f.entries = append(f.entries, entry{Match{kind, id, name, detail, of}, strings.ToLower(name), strings.ToLower(more), at, b.made[kind+"/"+id]})
 	}
 	on := map[string][]string{} // component → dishes
 	recipes := b.Recipes()
@@ -81,7 +83,7 @@ func newFinder(b Book) finder {
 	}
 	kinds := []string{"dish", "service", "menu", "component", "ingredient", "kitchen", "supplier"}
 	slices.SortFunc(f.entries, func(x, y entry) int {
-		return cmp.Or(cmp.Compare(slices.Index(kinds, x.Kind), slices.Index(kinds, y.Kind)), cmp.Compare(y.at, x.at), b.made[y.Kind+"/"+y.ID].Compare(b.made[x.Kind+"/"+x.ID]), cmp.Compare(x.name, y.name), cmp.Compare(x.ID, y.ID))
+		return cmp.Or(cmp.Compare(slices.Index(kinds, x.Kind), slices.Index(kinds, y.Kind)), cmp.Compare(y.at, x.at), y.made.Compare(x.made), cmp.Compare(x.name, y.name), cmp.Compare(x.ID, y.ID))
 	})
 	f.index()
 	return f

@@ -27,7 +27,7 @@ func headed(parts []string) []string {
 	named := false
 	for i, t := range tokens {
 		cut := named && t[0] >= '0' && t[0] <= '9' && (i < len(tokens)-1 || !bareSmall.MatchString(t))
-		if _, day := readDays(t); day && named && person && t != "on" {
+		if _, day := readDays(t); day && named && person {
 			cut = true
 		}
 		if !cut {

@@ -162,21 +162,12 @@ func partsOf(text string) (out []string) {
 	return out
 }
 
-// FromLine reads a thing of the kitchen as it is said in one line.
-func FromLine(line string) (Equipment, error) {
-	l, err := ReadLine(line, AsEquipment)
-	if err != nil {
-		return Equipment{}, err
-	}
-	return *l.Equipment, nil
-}
-
 func number(text string) (int, bool) {
 	n, err := strconv.Atoi(text)
 	return n, err == nil && n >= 1 && n <= 1000
 }
 
-// plain is a kind of equipment in the singular, as steps name it.
+// plainKind is a kind of equipment in the singular, as steps name it.
 func plainKind(name string) string {
 	list := strings.Fields(name)
 	if len(list) == 0 {

@@ -10,6 +10,15 @@ import (
 	"jointime/internal/core/kitchen"
 )
 
+// thing reads a line as a thing.
+func thing(line string) (kitchen.Equipment, error) {
+	l, err := kitchen.ReadLine(line, kitchen.AsEquipment)
+	if err != nil {
+		return kitchen.Equipment{}, err
+	}
+	return *l.Equipment, nil
+}
+
 func TestAKitchenIsSaidInLines(t *testing.T) {
 	for line, want := range map[string]struct {
 		kind   string
@@ -24,14 +33,14 @@ func TestAKitchenIsSaidInLines(t *testing.T) {
 		"blender":                  {"blender", 1, false},
 		"smoke box":                {"smoke box", 1, false},
 	} {
-		e, err := kitchen.FromLine(line)
+		e, err := thing(line)
 		require.NoError(t, err, line)
 		assert.Equal(t, want.kind, e.Kind, line)
 		assert.Equal(t, want.places, e.Places, line)
 		assert.Equal(t, want.heats, e.Heating != nil, line)
 	}
 	for _, line := range []string{"", "4", "0 burners", "99999999999999999999 ovens", ","} {
-		_, err := kitchen.FromLine(line)
+		_, err := thing(line)
 		assert.Error(t, err, line)
 	}
 }
@@ -191,12 +200,12 @@ func TestOneDayHasOtherHours(t *testing.T) {
 	assert.Equal(t, "12:00", on(14)[0].From, "and comes on Monday")
 }
 
-func FuzzFromLine(f *testing.F) {
+func FuzzReadLine(f *testing.F) {
 	for _, line := range []string{"4 burners", "oven, 2 shelves", "99 x", ", ,"} {
 		f.Add(line)
 	}
 	f.Fuzz(func(t *testing.T, line string) {
-		e, err := kitchen.FromLine(line)
+		e, err := thing(line)
 		if err == nil && (e.Places < 1 || e.Kind == "") {
 			t.Fatalf("%q is %+v", line, e)
 		}

@@ -90,16 +90,6 @@ func (l *Line) readEquipment(parts []string) error {
 		}
 		e.Places, e.Name, head = n, words.Upper(m[2]), strings.ToLower(m[2])
 	}
-	if m := placesAt.FindStringSubmatch(head); m != nil && strings.TrimSpace(m[1]) != "" {
-		n, ok := number(m[2])
-		if !ok {
-			return fault.Say("“%s”: how many shelves or places?", l.Text)
-		}
-		e.Places *= n
-		counted = true
-		head = strings.TrimSuffix(strings.TrimSpace(m[1]), " with")
-		e.Name = words.Upper(head)
-	}
 	k, known := kindOf(head)
 	if e.Kind = k.kind; !known {
 		e.Kind = plainKind(head)

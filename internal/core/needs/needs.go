@@ -191,5 +191,11 @@ func say(what string) string {
 	if a, is := recipe.AllergenOf(what); is {
 		return a.Name
 	}
-	return map[string]string{"meat": "fish or meat", "animal": "animal product"}[what] + map[bool]string{true: what}[what == "gluten" || what == "alcohol"]
+	switch what {
+	case "meat":
+		return "fish or meat"
+	case "animal":
+		return "animal product"
+	}
+	return what // gluten, alcohol
 }

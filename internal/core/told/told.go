@@ -3,6 +3,7 @@
 package told
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"time"
@@ -96,12 +97,7 @@ func TooLate(plan report.RunUp, made map[string]bool, now time.Time) (out []stri
 	for _, b := range first {
 		bars = append(bars, b)
 	}
-	slices.SortFunc(bars, func(x, y report.Bar) int {
-		if c := x.Start.Compare(y.Start); c != 0 {
-			return c
-		}
-		return slices.Compare([]string{x.ID}, []string{y.ID})
-	})
+	slices.SortFunc(bars, func(x, y report.Bar) int { return cmp.Or(x.Start.Compare(y.Start), cmp.Compare(x.ID, y.ID)) })
 	for _, b := range bars {
 		latest := b.Start.Add(time.Duration(b.Give) * time.Second)
 		out = append(out, fmt.Sprintf("%s: can no longer be begun in time, the latest was %s. Tick it on Mise if it is made.", b.Name, latest.Format("Mon 2 Jan 15:04")))

@@ -119,7 +119,7 @@ func FuzzWords(f *testing.F) {
 	f.Add("dish 77", "7")
 	f.Fuzz(func(t *testing.T, text, w string) {
 		if text, w = strings.ToLower(text), strings.ToLower(w); w == "" || strings.ContainsFunc(text+w, func(r rune) bool { return unicode.IsSpace(r) && r != ' ' && r != '\n' }) || strings.ContainsAny(w, " \n") {
-			t.Skip()
+			return // no words as somebody types them
 		}
 		found := false
 		for word := range search.Words(text) {
