@@ -306,3 +306,47 @@ func TestAServiceFollowsItsMenuUntilItHasItsOwn(t *testing.T) {
 	v.Service.Courses[0].Covers = []service.Covers{{Dish: "roast-hake", Plates: 4}}
 	assert.Equal(t, 422, c.send("PUT", "/api/services/supper", edit(v.Version+1, v.Service)).status, "it is not in this course")
 }
+
+// What a service has of a menu does not depend on which of the menu's states a server has
+// seen: one that has just started reads the same.
+func TestAFollowedMenuIsTheSameOnEveryServer(t *testing.T) {
+	h := newHouse(t)
+	c := h.cook("Chef")
+	whole := get[api.MenuView](c, "/api/menus/small-supper").Menu
+	put := func(courses []recipe.Course) {
+		t.Helper()
+		m := get[api.MenuView](c, "/api/menus/small-supper")
+		m.Menu.Courses = courses
+		require.Equal(t, 200, c.send("PUT", "/api/menus/small-supper", edit(m.Version, m.Menu)).status)
+		get[api.ServiceView](c, "/api/services/supper")
+	}
+	before := get[api.ServiceView](c, "/api/services/supper").Service
+	put(whole.Courses[:1])
+	put(whole.Courses)
+	assert.Equal(t, before.Courses, get[api.ServiceView](c, "/api/services/supper").Service.Courses, "what was taken off and put back is as it was")
+	h.server = h.serve()
+	assert.Equal(t, before.Courses, get[api.ServiceView](h.cook("Commis"), "/api/services/supper").Service.Courses)
+}
+
+// Who changes the courses of a service says so, and hours, covers and orders are fitted to them;
+// without that word, what does not fit is a fault.
+func TestASavedServiceIsFittedToItsMenuWhereThatIsAsked(t *testing.T) {
+	c := newHouse(t).cook("Chef")
+	v := get[api.ServiceView](c, "/api/services/supper")
+	own := v.Menu
+	own.Courses = []recipe.Course{own.Courses[1], own.Courses[0], {ID: "sweet", Dishes: []string{"set-buttermilk-cream-poached-plum"}}}
+	v.Service.Own = &own
+	body := edit(v.Version, v.Service)
+	assert.Equal(t, 422, c.send("PUT", "/api/services/supper", edit(v.Version, func() service.Service {
+		s := v.Service
+		s.Courses = append(s.Courses, service.CourseHour{Course: "cheese", Hour: "22:00", Covers: []service.Covers{}})
+		return s
+	}())).status)
+	require.Equal(t, 200, c.send("PUT", "/api/services/supper?fit=true", body).status)
+	v = get[api.ServiceView](c, "/api/services/supper")
+	hours := []string{}
+	for _, r := range v.Rows {
+		hours = append(hours, r.Hour+" "+r.Name)
+	}
+	assert.Equal(t, []string{"20:25 Guinea fowl", "21:00 Roast hake", "21:25 Set buttermilk cream, poached plum"}, hours)
+}

@@ -57,11 +57,11 @@ func nextPlates(b app.Book, s base, dish string) (int, kitchen.Kitchen) {
 	return 1, b.AnyKitchen()
 }
 
-func (s dishes) putDish(ctx context.Context, in *saveInput[recipe.Dish]) (*savedOutput, error) {
+func (s dishes) putDish(ctx context.Context, in *SaveInput[recipe.Dish]) (*savedOutput, error) {
 	return put(s.base, ctx, store.Dish, in, in.Body.Value.ID)
 }
 
-func (s dishes) putComponent(ctx context.Context, in *saveInput[recipe.Component]) (*savedOutput, error) {
+func (s dishes) putComponent(ctx context.Context, in *SaveInput[recipe.Component]) (*savedOutput, error) {
 	return put(s.base, ctx, store.Component, in, in.Body.Value.ID)
 }
 

@@ -49,7 +49,7 @@ func (s kitchens) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutpu
 	return out, nil
 }
 
-func (s kitchens) putKitchen(ctx context.Context, in *saveInput[kitchen.Kitchen]) (*savedOutput, error) {
+func (s kitchens) putKitchen(ctx context.Context, in *SaveInput[kitchen.Kitchen]) (*savedOutput, error) {
 	return put(s.base, ctx, store.Kitchen, in, in.Body.Value.ID)
 }
 

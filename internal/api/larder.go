@@ -90,7 +90,7 @@ func holdable(b app.Book) []Holdable {
 	return out
 }
 
-func (s larder) putStock(ctx context.Context, in *saveInput[quantity.Stock]) (*savedOutput, error) {
+func (s larder) putStock(ctx context.Context, in *SaveInput[quantity.Stock]) (*savedOutput, error) {
 	if in.Body.Value.Counted.IsZero() {
 		in.Body.Value.Counted = s.Now()
 	}
@@ -123,6 +123,6 @@ func (s larder) listSuppliers(ctx context.Context, _ *struct{}) (*suppliersOutpu
 	return out, nil
 }
 
-func (s larder) putSupplier(ctx context.Context, in *saveInput[supply.Supplier]) (*savedOutput, error) {
+func (s larder) putSupplier(ctx context.Context, in *SaveInput[supply.Supplier]) (*savedOutput, error) {
 	return put(s.base, ctx, store.Supplier, in, in.Body.Value.ID)
 }

@@ -77,7 +77,7 @@ func (s menus) getMenu(ctx context.Context, in *serviceInput) (*menuOutput, erro
 	return &menuOutput{s.menuView(b, in.ID)}, nil
 }
 
-func (s menus) putMenu(ctx context.Context, in *saveInput[recipe.Menu]) (*savedOutput, error) {
+func (s menus) putMenu(ctx context.Context, in *SaveInput[recipe.Menu]) (*savedOutput, error) {
 	return put(s.base, ctx, store.Menu, in, in.Body.Value.ID)
 }
 

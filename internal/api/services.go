@@ -185,13 +185,22 @@ func (s services) getProgress(_ context.Context, in *serviceInput) (*progressOut
 	return &progressOutput{s.app.Progress(in.ID)}, nil
 }
 
-func (s services) putService(ctx context.Context, in *saveInput[service.Service]) (*savedOutput, error) {
+type saveServiceInput struct {
+	SaveInput[service.Service]
+	Fit bool `query:"fit" doc:"its menu is another one: hours, covers and orders are fitted to that; absent: what does not fit is a fault"`
+}
+
+func (s services) putService(ctx context.Context, in *saveServiceInput) (*savedOutput, error) {
 	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	in.Body.Value = in.Body.Value.Said().KeepingAnswers(b.Services[in.ID]) // those are named elsewhere
-	return put(s.base, ctx, store.Service, in, in.Body.Value.ID)
+	svc := in.Body.Value
+	if in.Fit {
+		svc = svc.Fit(b.MenuOf(svc))
+	}
+	in.Body.Value = svc.Said().KeepingAnswers(b.Services[in.ID]) // those are named elsewhere
+	return put(s.base, ctx, store.Service, &in.SaveInput, svc.ID)
 }
 
 type copyInput struct {

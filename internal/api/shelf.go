@@ -99,7 +99,7 @@ func (s shelf) listIngredients(ctx context.Context, _ *struct{}) (*ingredientsOu
 	return out, nil
 }
 
-func (s shelf) putIngredient(ctx context.Context, in *saveInput[recipe.Ingredient]) (*savedOutput, error) {
+func (s shelf) putIngredient(ctx context.Context, in *SaveInput[recipe.Ingredient]) (*savedOutput, error) {
 	return put(s.base, ctx, store.Ingredient, in, in.Body.Value.ID)
 }
 

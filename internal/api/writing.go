@@ -10,7 +10,8 @@ import (
 	"jointime/internal/store"
 )
 
-type saveInput[T any] struct {
+// SaveInput is a document as it is to be, over the version that it was made from.
+type SaveInput[T any] struct {
 	ID     string `path:"id"`
 	Screen string `header:"Jointime-Screen" maxLength:"100" doc:"where it was done, for taking it back"`
 	Body   struct {
@@ -22,7 +23,7 @@ type saveInput[T any] struct {
 
 // put stores a document over the version it was made from, once it was judged among the
 // others. After a lost race it offers what the two would be together.
-func put[T any](s base, ctx context.Context, kind store.Kind, in *saveInput[T], id string) (*savedOutput, error) {
+func put[T any](s base, ctx context.Context, kind store.Kind, in *SaveInput[T], id string) (*savedOutput, error) {
 	if id != in.ID {
 		return nil, problem(isMalformed, "value.id: must be the id of the address")
 	}

@@ -29,7 +29,8 @@ type Book struct {
 	Services    map[string]service.Service
 	Suppliers   map[string]supply.Supplier
 	Stock       map[string]quantity.Stock
-	versions    map[string]int64 // kind/id → version
+	written     map[string]service.Service // as they were written: Services are those that follow their menus
+	versions    map[string]int64           // kind/id → version
 	made        map[string]time.Time
 	days        func() []string // ids of the services by their days, sorted when they are asked for
 }
@@ -70,7 +71,7 @@ func ReadBook(docs []store.Document) (Book, error) { return Book{}.with(docs, fo
 func (b Book) with(docs []store.Document, follow func(Book, service.Service) service.Service) (Book, error) {
 	b.Ingredients, b.Kitchens, b.Components, b.Dishes = copied(b.Ingredients), copied(b.Kitchens), copied(b.Components), copied(b.Dishes)
 	b.Menus, b.Services, b.Suppliers, b.Stock = copied(b.Menus), copied(b.Services), copied(b.Suppliers), copied(b.Stock)
-	b.versions, b.made = copied(b.versions), copied(b.made)
+	b.written, b.versions, b.made = copied(b.written), copied(b.versions), copied(b.made)
 	menus := false
 	for _, d := range docs {
 		if d.Deleted() {
@@ -87,7 +88,7 @@ func (b Book) with(docs []store.Document, follow func(Book, service.Service) ser
 	changed := func(id string) bool {
 		return menus || slices.ContainsFunc(docs, func(d store.Document) bool { return d.Kind == store.Service && d.ID == id })
 	}
-	for id, svc := range b.Services {
+	for id, svc := range b.written {
 		if changed(id) {
 			b.Services[id] = follow(b, svc)
 		}
@@ -129,7 +130,7 @@ func (b Book) put(d store.Document) error {
 	case store.Menu:
 		return parse(b.Menus, d)
 	case store.Service:
-		return parse(b.Services, d)
+		return parse(b.written, d)
 	case store.Supplier:
 		return parse(b.Suppliers, d)
 	case store.Stock:
@@ -153,6 +154,7 @@ func (b Book) drop(d store.Document) {
 		delete(b.Menus, d.ID)
 	case store.Service:
 		delete(b.Services, d.ID)
+		delete(b.written, d.ID)
 	case store.Supplier:
 		delete(b.Suppliers, d.ID)
 	case store.Stock:

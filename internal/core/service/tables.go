@@ -1,7 +1,6 @@
 package service
 
 import (
-	"cmp"
 	"fmt"
 	"slices"
 	"strings"
@@ -108,85 +107,6 @@ func (s Service) Resolved(menu recipe.Menu) Service {
 	s.Courses = courses
 	return s
 }
-
-// Fit is a service whose menu has become another one: courses and dishes that it no longer
-// has are out of the hours, covers and orders, and a dish in another course has its plates
-// there. A course that is new comes when the menu says, or 25 minutes after the one before;
-// where nothing of a course is ordered and nobody is seated, every cover has its first dish.
-func (s Service) Fit(menu recipe.Menu) Service {
-	dishes, courseOf := map[string][]string{}, map[string]string{}
-	for _, c := range menu.Courses {
-		dishes[c.ID] = c.Dishes
-		for _, d := range c.Dishes { // a dish is on a menu once
-			courseOf[d] = c.ID
-		}
-	}
-	hours, covers := map[string]CourseHour{}, map[string][]Covers{}
-	for _, c := range s.Courses {
-		hours[c.Course] = c
-		for _, n := range c.Covers {
-			covers[courseOf[n.Dish]] = append(covers[courseOf[n.Dish]], n)
-		}
-	}
-	guests := s.covers()
-	s.Courses = []CourseHour{}
-	for i, c := range menu.Courses {
-		h, there := hours[c.ID]
-		if !there {
-			h = newCourse(c, i == 0)
-		}
-		h.Covers = append([]Covers{}, covers[c.ID]...) // not those of dishes that are gone
-		if len(h.Covers) == 0 && len(s.Tables) == 0 && len(c.Dishes) > 0 && guests > 0 {
-			h.Covers = append(h.Covers, Covers{Dish: c.Dishes[0], Plates: guests})
-		}
-		s.Courses = append(s.Courses, h)
-	}
-	if len(s.Courses) > 0 && s.Courses[0].After != nil { // the first has none before it
-		s.Courses[0].After, s.Courses[0].Hour = nil, cmp.Or(s.Courses[0].Hour, usualHour)
-	}
-	tables := slices.Clone(s.Tables)
-	for i, t := range tables {
-		tables[i].Orders = slices.DeleteFunc(slices.Clone(t.Orders), func(o Order) bool { return !has(dishes[o.Course], o.Dish) })
-		tables[i].Hours = slices.DeleteFunc(slices.Clone(t.Hours), func(h TableHour) bool { _, there := dishes[h.Course]; return !there })
-	}
-	s.Tables = tables
-	return s
-}
-
-// covers are the guests that it is for, while nobody is seated.
-func (s Service) covers() int {
-	most := s.Covers
-	for _, c := range s.Courses {
-		sum := 0
-		for _, n := range c.Covers {
-			sum += n.Plates
-		}
-		if s.Covers == 0 {
-			most = max(most, sum)
-		}
-	}
-	return most
-}
-
-// newCourse is a course that the service has not had yet.
-func newCourse(c recipe.Course, first bool) CourseHour {
-	h := CourseHour{Course: c.ID, Hour: c.Hour, After: c.After, Covers: []Covers{}}
-	switch {
-	case first:
-		h.Hour = cmp.Or(h.Hour, usualHour)
-	case h.Hour == "" && h.After == nil:
-		h.After = ptr(usualApart)
-	}
-	return h
-}
-
-// usualHour is when a service begins where nobody says.
-const usualHour = "19:30"
-
-// usualApart is how many minutes a course comes after the one before where nobody says.
-const usualApart = int64(25)
-
-func ptr(v int64) *int64 { return &v }
 
 // Said leaves out what Resolved works out, as a service is kept: two people who
 // seat two tables do not change the same.

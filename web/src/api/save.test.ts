@@ -4,12 +4,12 @@ import { Clash, save, type Edit } from './save'
 
 const edit: Edit = { kind: 'component', id: 'hake', version: 3, value: { id: 'hake', name: 'Hake', yield: { quantity: 1, unit: 'g' }, ingredients: [], methods: [] }, what: 'x', screen: 's' }
 
-type Sent = { key: string | null; version: number }
+type Sent = { key: string | null; version: number; query: string }
 
 function answers(...list: (() => Response | Promise<Response>)[]): Sent[] {
   const sent: Sent[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
-    sent.push({ key: request.headers.get('Idempotency-Key'), version: ((await request.clone().json()) as { version: number }).version })
+    sent.push({ query: new URL(request.url).search, key: request.headers.get('Idempotency-Key'), version: ((await request.clone().json()) as { version: number }).version })
     return list[sent.length - 1]()
   })
   return sent
@@ -46,4 +46,10 @@ it('does not repeat what was refused', async () => {
   const sent = answers(json(422, { detail: 'no' }))
   await expect(save(edit)).rejects.toBeInstanceOf(Refused)
   expect(sent).toHaveLength(1)
+})
+
+it('has a service fitted to its menu, also after it was joined', async () => {
+  const sent = answers(json(409, { detail: 'x', version: 7, merged: { id: 'supper' } }), json(200, { id: 'supper', version: 8 }))
+  await save({ kind: 'service', id: 'supper', version: 3, value: { id: 'supper', name: 'Supper', kitchen: 'k', day: '2026-12-05', courses: [] }, what: 'x', screen: 's', fit: true })
+  expect(sent.map((s) => s.query)).toEqual(['?fit=true', '?fit=true'])
 })

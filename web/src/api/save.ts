@@ -7,7 +7,8 @@ export type Kind = 'ingredient' | 'component' | 'dish' | 'service' | 'stock' | '
 
 type Values = { ingredient: Schemas['Ingredient']; component: Schemas['Component']; dish: Schemas['Dish']; service: Schemas['Service']; stock: Schemas['Stock']; supplier: Schemas['Supplier']; kitchen: Schemas['Kitchen']; menu: Schemas['Menu'] }
 
-export type Edit<K extends Kind = Kind> = { kind: K; id: string; version: number; value: Values[K]; what: string; screen: string }
+/** Edit is a document as it is to be; fit has the server fit a service to its menu, which is another one. */
+export type Edit<K extends Kind = Kind> = { kind: K; id: string; version: number; value: Values[K]; what: string; screen: string; fit?: boolean }
 
 /** Clash is a lost race that the server could not join: both changed the same. */
 export class Clash extends Error {
@@ -38,7 +39,7 @@ function put(edit: Edit, key: string) {
     case 'menu':
       return ask(api.PUT('/api/menus/{id}', { params, body: { version, what, value: edit.value as Values['menu'] } }))
     case 'service':
-      return ask(api.PUT('/api/services/{id}', { params, body: { version, what, value: edit.value as Values['service'] } }))
+      return ask(api.PUT('/api/services/{id}', { params: { ...params, query: edit.fit ? { fit: true } : {} }, body: { version, what, value: edit.value as Values['service'] } }))
   }
 }
 

@@ -4073,16 +4073,6 @@ export interface components {
             /** @description in words, for the history */
             what?: string;
         };
-        SaveInputServiceBody: {
-            value: components["schemas"]["Service"];
-            /**
-             * Format: int64
-             * @description the version that it was made from; 0: it is new
-             */
-            version: number;
-            /** @description in words, for the history */
-            what?: string;
-        };
         SaveInputStockBody: {
             value: components["schemas"]["Stock"];
             /**
@@ -4095,6 +4085,16 @@ export interface components {
         };
         SaveInputSupplierBody: {
             value: components["schemas"]["Supplier"];
+            /**
+             * Format: int64
+             * @description the version that it was made from; 0: it is new
+             */
+            version: number;
+            /** @description in words, for the history */
+            what?: string;
+        };
+        SaveServiceInputBody: {
+            value: components["schemas"]["Service"];
             /**
              * Format: int64
              * @description the version that it was made from; 0: it is new
@@ -10827,7 +10827,10 @@ export interface operations {
     };
     "put-service": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description its menu is another one: hours, covers and orders are fitted to that; absent: what does not fit is a fault */
+                fit?: boolean;
+            };
             header?: {
                 /** @description where it was done, for taking it back */
                 "Jointime-Screen"?: string;
@@ -10841,7 +10844,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaveInputServiceBody"];
+                "application/json": components["schemas"]["SaveServiceInputBody"];
             };
         };
         responses: {

@@ -7,8 +7,6 @@ export type Menu = Schemas['Menu']
 export type Course = Menu['courses'][number]
 type CourseHour = Service['courses'][number]
 
-const usualApart = 25
-
 /** newCourse is the next course; its name is that of its first dish until somebody names it. */
 function newCourse(m: Menu, dish?: string): Course {
   const taken = new Set(m.courses.map((c) => c.id))
@@ -66,27 +64,10 @@ export const platesOf = (c?: CourseHour) => (c?.covers ?? []).reduce((sum, n) =>
 /** coversOf are the guests that a service is for, while nobody is seated. */
 export const coversOf = (s: Service) => s.covers || Math.max(0, ...s.courses.map(platesOf))
 
-/**
- * serving is a service with another menu of its own: what the menu no longer has is out of the
- * hours, covers and orders; a new course follows the one before, with a plate of its first dish
- * for every cover; a dish that takes another one's place has its plates.
- */
-export function serving(s: Service, own: Menu, plates: { from?: string; to?: string } = {}): Service {
-  const hours = new Map(s.courses.map((c) => [c.course, c]))
-  const all = s.courses.flatMap((c) => c.covers)
-  const seated = (s.tables ?? []).length > 0
-  const courses = own.courses.map((c, i): CourseHour => {
-    const was = hours.get(c.id)
-    const known = all.filter((n) => c.dishes.includes(n.dish))
-    let covers = plates.to && c.dishes.includes(plates.to) ? [...known, ...all.filter((n) => n.dish === plates.from && !n.version).map((n) => ({ ...n, dish: plates.to! }))] : known
-    if (!seated && covers.length === 0 && c.dishes.length > 0) covers = [{ dish: c.dishes[0], plates: coversOf(s) }]
-    const after = was ? was.after : i > 0 ? usualApart : undefined
-    return { course: c.id, hour: after ? '' : was?.hour || s.courses.find((o) => o.hour)?.hour || '19:30', ...(after ? { after } : {}), covers }
-  })
-  if (courses[0]?.after) courses[0] = { ...courses[0], after: undefined, hour: s.courses.find((o) => o.hour)?.hour || '19:30' }
-  const at = new Map(own.courses.flatMap((c) => c.dishes.map((d) => [d, c.id])))
-  const tables = s.tables?.map((t) => ({ ...t, orders: t.orders?.filter((o) => at.has(o.dish)).map((o) => ({ ...o, course: at.get(o.dish)! })), hours: t.hours?.filter((h) => own.courses.some((c) => c.id === h.course)) }))
-  return { ...s, own, courses, ...(tables ? { tables } : {}) }
+/** inPlaceOf is a service in which a dish has the plates and orders of another one; its versions are its own. */
+export function inPlaceOf(s: Service, from: string, to: string): Service {
+  const named = <T extends { dish: string; version?: string }>(list: T[]) => list.map((n) => (n.dish === from && !n.version ? { ...n, dish: to } : n))
+  return { ...s, courses: s.courses.map((c) => ({ ...c, covers: named(c.covers) })), ...(s.tables ? { tables: s.tables.map((t) => ({ ...t, ...(t.orders ? { orders: named(t.orders) } : {}) })) } : {}) }
 }
 
 /** setPlates sets how many of a dish, or of a version of it, a course has; the first dish has what the others leave of the covers. */

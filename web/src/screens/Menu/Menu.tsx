@@ -9,7 +9,7 @@ import { clock, day, count } from '../../parts/words'
 import { hourSaid, hourText } from '../../parts/service/hours'
 import { ServiceHead } from '../../parts/service/Head'
 import { ComposerContext, type Change } from './composer'
-import { serving, setPlates, type Course, type Service } from '../../parts/service/composing'
+import { inPlaceOf, setPlates, type Course, type Service } from '../../parts/service/composing'
 import { Courses } from './Courses'
 import { DishFacts, type Line } from './DishFacts'
 import { Together } from './Together'
@@ -29,12 +29,14 @@ function Sheet({ view }: { view: View }) {
   const hand = useCallback((what: string, value: Service, from = version) => desk.hand({ kind: 'service', id: service.id, version: from, screen, what, value }), [desk, service.id, version, screen])
   const inOrder = useInOrder()
   const change: Change = useCallback(
-    (what, edit, plates) =>
+    (what, edit, replaced) =>
       inOrder(async () => {
         const now = await serviceNow(service.id, view)
-        return hand(what, serving(now.service, edit({ ...now.menu, id: service.id, name: now.service.name }), plates), now.version)
+        const own = edit({ ...now.menu, id: service.id, name: now.service.name })
+        const value = replaced ? inPlaceOf(now.service, replaced.from, replaced.to) : now.service
+        return desk.hand({ kind: 'service', id: service.id, version: now.version, screen, what, value: { ...value, own }, fit: true })
       }),
-    [inOrder, hand, view, service.id],
+    [inOrder, desk, screen, view, service.id],
   )
   const names = useMemo(() => new Map(view.rows.flatMap((r) => r.dishes.map((d): [string, string] => [d.dish, d.name]))), [view.rows])
   const composer = useMemo(() => ({ menu, readOnly, screen, names, change }), [menu, readOnly, screen, names, change])

@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react'
 import type { Menu } from '../../parts/service/composing'
 
-export type Change = (what: string, edit: (m: Menu) => Menu, plates?: { from?: string; to?: string }) => Promise<boolean>
+export type Change = (what: string, edit: (m: Menu) => Menu, replaced?: { from: string; to: string }) => Promise<boolean>
 
 export type Composer = { menu: Menu; readOnly: boolean; screen: string; names: Map<string, string>; change: Change }
 
