@@ -151,6 +151,9 @@ func TestAPersonIsToldFromAThingByTheLastWord(t *testing.T) {
 func TestALineNeedsNoCommas(t *testing.T) {
 	for line, said := range map[string]string{
 		"fish cook tue-sat 14-23":      "Fish cook: Cook · Tue–Sat 14:00–23:00",
+		"night baker 8 to 5am":         "Night baker: Cook · 08:00–05:00",
+		"lunch cook 11 to 3":           "Lunch cook: Cook · 11:00–15:00",
+		"bar cook 12 to 1":             "Bar cook: Cook · 12:00–01:00",
 		"pastry chef Mon-Fri 8 to 4pm": "Pastry chef: Cook · Mon–Fri 08:00–16:00",
 		"sauce cook mon wed fri 10-22": "Sauce cook: Cook · Mon, Wed, Fri 10:00–22:00",
 		"2 commis, 10-23":              "Commis: 2 cooks · 10:00–23:00",

@@ -113,7 +113,8 @@ func readHours(text string) (Shift, bool) {
 	from, _ := strconv.Atoi(m[1]) // figures alone, by the pattern
 	to, _ := strconv.Atoi(m[4])
 	from, to = halved(from, m[3]), halved(to, m[6])
-	if m[6] == "" && to <= from && to+12 > from && to < 12 && to > 5 || to == 5 && from >= 6 && from < 12 {
+	const longest = 16 // hours; nobody is written down for longer
+	if m[6] == "" && to <= from && to+24-from >= longest && to < 12 && to+12 > from {
 		to += 12 // nine to five
 	}
 	if from > 23 || to > 24 || m[2] > "59" || m[5] > "59" {
