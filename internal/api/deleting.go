@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"errors"
 	"net/http"
+	"strings"
 	"time"
 
 	"jointime/internal/app"
@@ -85,6 +86,7 @@ type Deletion struct {
 	Name string    `json:"name"`
 	Day  string    `json:"day,omitempty" doc:"of a service"`
 	Who  string    `json:"who"`
+	How  string    `json:"how,omitempty" doc:"in words, where it was more than deleted: merged into another, or its making undone"`
 	At   time.Time `json:"at"`
 }
 
@@ -109,7 +111,11 @@ func (s deleting) deletion(ctx context.Context, kind store.Kind, id string) (Del
 	if err := json.Unmarshal(was, &named); err != nil {
 		return Deletion{}, err
 	}
-	return Deletion{Name: cmp.Or(named.Name, "this entry"), Day: named.Day, Who: gone.Who, At: gone.At}, nil
+	d := Deletion{Name: cmp.Or(named.Name, "this entry"), Day: named.Day, Who: gone.Who, At: gone.At}
+	if !strings.HasSuffix(gone.What, " deleted") {
+		d.How = gone.What
+	}
+	return d, nil
 }
 
 type restoreInput struct {

@@ -127,6 +127,7 @@ func TestAnIngredientIsDeletedAndTwoAreMadeOne(t *testing.T) {
 	changes := get[hangs](c, "/api/ingredients/butter/merge?into=beurre").Hangs
 	assert.Contains(t, changes, app.Hanging{What: "Allergens", Names: []string{"contains milk, nuts"}})
 	require.Equal(t, 200, c.send("POST", "/api/ingredients/butter/merge", map[string]any{"into": "beurre"}, "Jointime-Screen", "ingredients").status)
+	assert.Equal(t, "butter merged into Beurre", get[api.Deletion](c, "/api/ingredients/butter/deleted").How, "whoever looks for it reads where it is")
 	doc, _ = c.component("shrimp-butter")
 	assert.Equal(t, "beurre", doc["ingredients"].([]any)[0].(map[string]any)["ingredient"])
 	found := get[struct{ Found []app.Match }](c, "/api/find?words=butter&kinds=ingredient&limit=100").Found
@@ -259,7 +260,7 @@ func TestWhatSomebodyDeletedIsBroughtBackByAnother(t *testing.T) {
 	p := commis.send("GET", "/api/dishes/roast-hake", nil).problem(t)
 	require.Equal(t, &api.Missing{Kind: "dishes", ID: "roast-hake"}, p.Missing)
 	d := get[api.Deletion](commis, "/api/dishes/roast-hake/deleted")
-	assert.Equal(t, [2]string{"Roast hake", "Chef"}, [2]string{d.Name, d.Who})
+	assert.Equal(t, [3]string{"Roast hake", "Chef", ""}, [3]string{d.Name, d.Who, d.How})
 
 	restore := func(c *cook, alone bool) answer {
 		return c.send("POST", "/api/dishes/roast-hake/restore", map[string]any{"alone": alone}, "Jointime-Screen", "dish")

@@ -2313,6 +2313,8 @@ export interface components {
             at: string;
             /** @description of a service */
             day?: string;
+            /** @description in words, where it was more than deleted: merged into another, or its making undone */
+            how?: string;
             name: string;
             who: string;
         };

@@ -19,7 +19,7 @@ export function Gone({ missing: { kind, id }, otherwise }: { missing: Missing; o
   const [clashes, setClashes] = useState(false)
   const deleted = useQuery({ queryKey: ['deleted', kind, id], queryFn: () => ask(api.GET(`/api/${kind}/{id}/deleted`, { params: { path: { id } } })), staleTime: 0, retry: false })
   if (!deleted.data) return <Bracket what={otherwise} alert />
-  const { name, who, at, ...of } = deleted.data
+  const { name, who, how, at, ...of } = deleted.data
   const what = of.day ? `${name}, ${day(of.day, true)}` : name
   const since = ago(at, deleted.dataUpdatedAt)
   const restore = async (alone: boolean) => {
@@ -32,7 +32,7 @@ export function Gone({ missing: { kind, id }, otherwise }: { missing: Missing; o
     }
   }
   return (
-    <Bracket what={`${who} deleted ${what}.`} alert>
+    <Bracket what={how ? `${upper(how)}, by ${who}.` : `${who} deleted ${what}.`} alert>
       <p>{since === 'now' ? 'Just now' : upper(since)}. What you typed here is kept on this tablet.</p>
       <Wrong of={{ wrong }} />
       <div className="d-flex gap-2">
