@@ -222,7 +222,7 @@ func TestAComponentIsAddedSaidAndTakenOff(t *testing.T) {
 	chef.gone("Save the component")
 	chef.type_(`[aria-label="Sea herbs: add a line"]`, "50 g sea herbs\r")
 	chef.until("put in", `[...document.querySelectorAll('.lines .amount')].some(e => e.innerText.trim() === '50 g' && e.parentElement.innerText.includes('sea herbs'))`)
-	assert.Equal(t, "sea-herbs", js[string](chef, `fetch('/api/ingredients').then(r => r.json()).then(b => b.ingredients.find(i => i.ingredient.name === 'sea herbs').ingredient.id)`))
+	assert.Equal(t, "sea-herbs", js[string](chef, `fetch('/api/ingredients?words=sea+herbs').then(r => r.json()).then(b => b.ingredients[0].ingredient.id)`))
 	chef.click("allergens")
 	chef.see("Sea herbs › sea herbs")
 	chef.click("Roast hake")

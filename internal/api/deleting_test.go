@@ -165,7 +165,7 @@ func TestAMenuIsKeptServedAndChangedForOneEveningAlone(t *testing.T) {
 	assert.Equal(t, "12:55", v.Rows[1].Hour, "25 minutes after the course before")
 	assert.Len(t, get[api.ServiceView](c, "/api/services/"+other).Rows, 1)
 	assert.Len(t, menuOf(c, "lunch").Courses, 1)
-	assert.Equal(t, []api.DishName{{ID: one, Name: "2026-03-15"}, {ID: other, Name: "2026-03-16"}}, get[api.MenuView](c, "/api/menus/lunch").Services)
+	assert.Equal(t, []api.Named{{ID: one, Name: "2026-03-15"}, {ID: other, Name: "2026-03-16"}}, get[api.MenuView](c, "/api/menus/lunch").Services)
 }
 
 func TestTheKitchenOfAServiceIsAskedForAndChanged(t *testing.T) {

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"slices"
 
 	"jointime/internal/app"
 	"jointime/internal/core/kitchen"
@@ -19,6 +20,7 @@ type DishView struct {
 	Version    int64                  `json:"version"`
 	Plates     int                    `json:"plates" doc:"of the next service that has the dish, which the figures are for"`
 	Components []ComponentView        `json:"components" nullable:"false" doc:"those on the plate, then those that go into them"`
+	Others     []Named                `json:"others" nullable:"false" doc:"components that only its versions have, by name"`
 	Gaps       []recipe.Gap           `json:"gaps" nullable:"false"`
 	Faults     []string               `json:"faults" nullable:"false" doc:"what is wrong wherever the dish is"`
 	Versions   []contents.VersionView `json:"versions" nullable:"false" doc:"the dish as it stands, then its versions"`
@@ -35,7 +37,7 @@ type ComponentView struct {
 	Made      recipe.Component      `json:"made" doc:"as it is made: a variant is its master with changes"`
 	Version   int64                 `json:"version"`
 	Into      string                `json:"into,omitempty" doc:"name of the component that it goes into"`
-	Dishes    []DishName            `json:"dishes" nullable:"false" doc:"other dishes that use it"`
+	Dishes    []Named               `json:"dishes" nullable:"false" doc:"other dishes that use it"`
 	Lead      recipe.Lead           `json:"lead"`
 	Methods   []review.MethodView   `json:"methods" nullable:"false"`
 	TakeOuts  []review.TakeOutFault `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time"`
@@ -58,7 +60,7 @@ func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error)
 	}
 	plates, k := nextPlates(b, s.base, in.ID)
 	recipes := b.Recipes()
-	v := DishView{Dish: d, Version: b.Version(store.Dish, in.ID), Plates: plates, Components: componentViews(b, d, k, plates), Kitchen: k,
+	v := DishView{Dish: d, Version: b.Version(store.Dish, in.ID), Plates: plates, Components: componentViews(b, d, k, plates), Others: others(b, d), Kitchen: k,
 		Gaps: review.Gaps(recipes, d, k), Faults: review.Faults(recipes, d, k, nil), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
 		Rivals: review.Rivals(recipes, d, places(k), plates), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
@@ -66,6 +68,19 @@ func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error)
 	}
 	v.Plate = d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth))
 	return &dishOutput{v}, nil
+}
+
+// others are the components that changes of a dish's versions put in.
+func others(b app.Book, d recipe.Dish) []Named {
+	out := []Named{}
+	for _, v := range d.Versions {
+		for _, c := range v.Changes {
+			if put, known := b.Components[c.With]; known && !slices.Contains(out, Named{put.ID, put.Name}) {
+				out = append(out, Named{put.ID, put.Name})
+			}
+		}
+	}
+	return out
 }
 
 // places counts what a kitchen has of a kind.
@@ -102,7 +117,7 @@ func componentViews(b app.Book, d recipe.Dish, k kitchen.Kitchen, plates int) []
 
 func componentView(b app.Book, d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
 	recipes := b.Recipes()
-	v := ComponentView{Component: b.Components[c.ID], Made: c, Version: b.Version(store.Component, c.ID), Into: into, Dishes: []DishName{}, Lead: recipes.Lead(c, plates),
+	v := ComponentView{Component: b.Components[c.ID], Made: c, Version: b.Version(store.Component, c.ID), Into: into, Dishes: []Named{}, Lead: recipes.Lead(c, plates),
 		Methods: review.Compare(recipes, c, plates), TakeOuts: review.TakeOutFaults(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
 	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, quantity.WaysOf(b.AnyKitchen()))
 	for _, step := range c.Steps() {
@@ -114,7 +129,7 @@ func componentView(b app.Book, d recipe.Dish, c recipe.Component, into string, p
 	}
 	for _, id := range recipes.UsedBy(c.ID) {
 		if id != d.ID {
-			v.Dishes = append(v.Dishes, DishName{id, b.Dishes[id].Name})
+			v.Dishes = append(v.Dishes, Named{id, b.Dishes[id].Name})
 		}
 	}
 	return v

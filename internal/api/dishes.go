@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"context"
 	"net/http"
 	"slices"
@@ -20,30 +21,32 @@ func (s dishes) routes(at *registry) {
 	operation(at, http.MethodGet, "/api/history/{kind}/{id}", "get-history", "The revisions of a document, newest first", s.history)
 }
 
-// DishName is a dish in the list.
-type DishName struct {
+// Named is something by its name.
+type Named struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
 }
 
 type dishesOutput struct {
 	Body struct {
-		Dishes []DishName `json:"dishes" nullable:"false"`
+		Dishes []Named `json:"dishes" nullable:"false"`
+		Next   string  `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
 	}
 }
 
-func (s dishes) listDishes(ctx context.Context, _ *struct{}) (*dishesOutput, error) {
+func (s dishes) listDishes(ctx context.Context, in *Page) (*dishesOutput, error) {
 	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	out := &dishesOutput{}
-	out.Body.Dishes = []DishName{}
+	list := []Named{}
 	for id, d := range b.Dishes {
-		out.Body.Dishes = append(out.Body.Dishes, DishName{id, d.Name})
+		list = append(list, Named{id, d.Name})
 	}
-	slices.SortFunc(out.Body.Dishes, func(a, b DishName) int { return strings.Compare(a.Name, b.Name) })
-	return out, nil
+	slices.SortFunc(list, func(a, b Named) int { return cmp.Or(strings.Compare(a.Name, b.Name), strings.Compare(a.ID, b.ID)) })
+	out := &dishesOutput{}
+	out.Body.Dishes, out.Body.Next, err = paged(list, *in)
+	return out, err
 }
 
 // nextPlates is how many plates of a dish the next service has, and its

@@ -76,9 +76,9 @@ func TestWhatWouldBeIsPlannedAndNotKept(t *testing.T) {
 
 func TestAPlanWithEachMethod(t *testing.T) {
 	chef := newHouse(t).cook("Chef")
-	v := get[struct {
+	v := posted[struct {
 		Components []api.MethodPlans `json:"components"`
-	}](chef, "/api/services/supper/methods")
+	}](chef, "/api/services/supper/methods", nil)
 	got := map[string][]string{}
 	for _, c := range v.Components {
 		got[c.Component] = append(got[c.Component], c.Chosen+" of")

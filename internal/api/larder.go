@@ -28,66 +28,67 @@ type StockView struct {
 	Past    bool           `json:"past" doc:"its last day is over"`
 }
 
+type stockInput struct {
+	Place string `query:"place" enum:"chilled,frozen,ambient,hot" doc:"only what is kept so"`
+	Page
+}
+
 type stockOutput struct {
 	Body struct {
-		Stock []StockView `json:"stock" nullable:"false" doc:"what must be used first stands first; what is used up is left out"`
-		Can   []Holdable  `json:"can" nullable:"false" doc:"what can be on hand"`
+		Stock  []StockView `json:"stock" nullable:"false" doc:"what must be used first stands first; what is used up is left out"`
+		Next   string      `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
+		Places []string    `json:"places" nullable:"false" doc:"where there is something"`
 	}
 }
 
-// Holdable is something that can be on hand.
-type Holdable struct {
-	Name       string `json:"name"`
-	Ingredient string `json:"ingredient,omitempty"`
-	Component  string `json:"component,omitempty"`
-	ByProduct  string `json:"byProduct,omitempty"`
-}
-
-func (s larder) listStock(ctx context.Context, _ *struct{}) (*stockOutput, error) {
+func (s larder) listStock(ctx context.Context, in *stockInput) (*stockOutput, error) {
 	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
 	today := s.Now().In(b.Zone(b.AnyKitchen().ID)).Format("2006-01-02")
 	out := &stockOutput{}
-	out.Body.Stock, out.Body.Can = []StockView{}, holdable(b)
+	out.Body.Places = []string{}
+	list := []StockView{}
 	for id, e := range b.Stock {
-		if e.Amount.Quantity > 0 {
-			out.Body.Stock = append(out.Body.Stock, StockView{e, b.Version(store.Stock, id), stockName(b, e), !e.Good(today)})
+		if e.Amount.Quantity <= 0 {
+			continue
+		}
+		if !slices.Contains(out.Body.Places, e.Place) {
+			out.Body.Places = append(out.Body.Places, e.Place)
+		}
+		if in.Place == "" || in.Place == e.Place {
+			list = append(list, StockView{e, b.Version(store.Stock, id), stockName(b, e), !e.Good(today)})
 		}
 	}
+	slices.Sort(out.Body.Places)
 	last := func(v StockView) string { return cmp.Or(v.Stock.UseBy, "9999") }
-	slices.SortFunc(out.Body.Stock, func(x, y StockView) int {
+	slices.SortFunc(list, func(x, y StockView) int {
 		return cmp.Or(cmp.Compare(last(x), last(y)), cmp.Compare(x.Name, y.Name), cmp.Compare(x.Stock.ID, y.Stock.ID))
 	})
-	return out, nil
+	out.Body.Stock, out.Body.Next, err = paged(list, in.Page)
+	return out, err
 }
 
+// stockName says what there is: something bought, made, or left over of what is made. What is no
+// longer in the book goes by its id.
 func stockName(b app.Book, e quantity.Stock) string {
-	for _, h := range holdable(b) {
-		if h.Ingredient == e.Ingredient && h.Component == e.Component && h.ByProduct == e.ByProduct {
-			return h.Name
+	if e.Ingredient != "" {
+		return cmp.Or(b.Ingredients[e.Ingredient].Name, e.Ingredient)
+	}
+	c, known := b.Components[e.Component]
+	switch {
+	case !known:
+		return e.Component
+	case e.ByProduct == "":
+		return c.Name + " (made)"
+	}
+	for _, p := range c.ByProducts {
+		if p.ID == e.ByProduct {
+			return p.Name + " of " + c.Name
 		}
 	}
-	return cmp.Or(e.Ingredient, e.Component) // it is no longer in the book
-}
-
-// holdable lists what can be on hand: all that is bought, made or left over.
-func holdable(b app.Book) []Holdable {
-	out := []Holdable{}
-	for id, i := range b.Ingredients {
-		out = append(out, Holdable{Name: i.Name, Ingredient: id})
-	}
-	for id, c := range b.Components {
-		out = append(out, Holdable{Name: c.Name + " (made)", Component: id})
-		for _, p := range c.ByProducts {
-			out = append(out, Holdable{Name: p.Name + " of " + c.Name, Component: id, ByProduct: p.ID})
-		}
-	}
-	slices.SortFunc(out, func(x, y Holdable) int {
-		return cmp.Or(cmp.Compare(x.Name, y.Name), cmp.Compare(x.Ingredient+x.Component, y.Ingredient+y.Component))
-	})
-	return out
+	return e.Component
 }
 
 func (s larder) putStock(ctx context.Context, in *SaveInput[quantity.Stock]) (*savedOutput, error) {

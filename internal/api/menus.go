@@ -23,8 +23,8 @@ func (s menus) routes(at *registry) {
 type MenuView struct {
 	Menu     recipe.Menu `json:"menu"`
 	Version  int64       `json:"version"`
-	Dishes   []DishName  `json:"dishes" nullable:"false" doc:"the names of its dishes"`
-	Services []DishName  `json:"services" nullable:"false" doc:"that serve it and are not past, by day: the name is the day"`
+	Dishes   []Named     `json:"dishes" nullable:"false" doc:"the names of its dishes"`
+	Services []Named     `json:"services" nullable:"false" doc:"that serve it and are not past, by day: the name is the day"`
 }
 
 type menusOutput struct {
@@ -50,15 +50,15 @@ func (s menus) listMenus(ctx context.Context, _ *struct{}) (*menusOutput, error)
 }
 
 func (s menus) menuView(b app.Book, id string) MenuView {
-	v := MenuView{Menu: b.Menus[id], Version: b.Version(store.Menu, id), Dishes: []DishName{}, Services: []DishName{}}
+	v := MenuView{Menu: b.Menus[id], Version: b.Version(store.Menu, id), Dishes: []Named{}, Services: []Named{}}
 	for _, c := range v.Menu.Courses {
 		for _, d := range c.Dishes {
-			v.Dishes = append(v.Dishes, DishName{d, b.Dishes[d].Name})
+			v.Dishes = append(v.Dishes, Named{d, b.Dishes[d].Name})
 		}
 	}
 	for _, svc := range b.Coming(s.Now()) {
 		if svc.Menu == id {
-			v.Services = append(v.Services, DishName{svc.ID, svc.Day})
+			v.Services = append(v.Services, Named{svc.ID, svc.Day})
 		}
 	}
 	return v

@@ -28,3 +28,16 @@ func (p Page) from() (int64, error) {
 
 // next says where a list goes on.
 func next(n int64) string { return strconv.FormatInt(n, 36) }
+
+// paged is the page of a list that is asked for, and where the list goes on.
+func paged[T any](list []T, p Page) ([]T, string, error) {
+	from, err := p.from()
+	if err != nil {
+		return nil, "", err
+	}
+	list = list[min(int(from), len(list)):]
+	if len(list) <= p.Limit {
+		return list, "", nil
+	}
+	return list[:p.Limit], next(from + int64(p.Limit)), nil
+}

@@ -61,7 +61,8 @@ func (s readings) readAmount(_ context.Context, in *textInput) (*amountOutput, e
 type idsInput struct {
 	Body struct {
 		Names []string `json:"names" maxItems:"200"`
-		Taken []string `json:"taken" maxItems:"10000"`
+		Taken []string `json:"taken,omitempty" maxItems:"10000"`
+		Of    string   `json:"of,omitempty" enum:"component" doc:"and none that the book has of this kind"`
 	}
 }
 
@@ -73,8 +74,17 @@ type IDsView struct {
 type idsOutput struct{ Body IDsView }
 
 // readIDs makes ids of names that differ from one another and from those that are taken.
-func (s readings) readIDs(_ context.Context, in *idsInput) (*idsOutput, error) {
+func (s readings) readIDs(ctx context.Context, in *idsInput) (*idsOutput, error) {
 	taken := map[string]bool{}
+	if in.Body.Of == "component" {
+		b, err := s.app.Book(ctx)
+		if err != nil {
+			return nil, s.fail(err)
+		}
+		for id := range b.Components {
+			taken[id] = true
+		}
+	}
 	for _, id := range in.Body.Taken {
 		taken[id] = true
 	}

@@ -118,11 +118,11 @@ type VersionPlates struct {
 
 // StateChoice is a component whose ingredient can come in several states.
 type StateChoice struct {
-	Component string     `json:"component"`
-	Name      string     `json:"name"`
-	Of        string     `json:"of" doc:"the ingredient"`
-	Options   []DishName `json:"options" nullable:"false"`
-	Chosen    string     `json:"chosen,omitempty"`
+	Component string  `json:"component"`
+	Name      string  `json:"name"`
+	Of        string  `json:"of" doc:"the ingredient"`
+	Options   []Named `json:"options" nullable:"false"`
+	Chosen    string  `json:"chosen,omitempty"`
 }
 
 // states lists what can be chosen on the day for a dish.
@@ -132,9 +132,9 @@ func states(p app.Scene, d recipe.Dish) []StateChoice {
 		if len(c.Conditions) == 0 {
 			continue
 		}
-		s := StateChoice{Component: c.ID, Name: c.Name, Of: c.Conditions[0].Line, Options: []DishName{}, Chosen: p.In.Service.Condition(c.ID)}
+		s := StateChoice{Component: c.ID, Name: c.Name, Of: c.Conditions[0].Line, Options: []Named{}, Chosen: p.In.Service.Condition(c.ID)}
 		for _, k := range c.Conditions {
-			s.Options = append(s.Options, DishName{k.ID, k.Name})
+			s.Options = append(s.Options, Named{k.ID, k.Name})
 		}
 		out = append(out, s)
 	}

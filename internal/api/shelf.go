@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"context"
 	"net/http"
 	"slices"
@@ -16,7 +17,9 @@ import (
 // routes search the book, and know what is bought.
 func (s shelf) routes(at *registry) {
 	operation(at, http.MethodGet, "/api/book", "search-book", "Search the book of dishes", s.search)
-	operation(at, http.MethodGet, "/api/ingredients", "list-ingredients", "All ingredients", s.listIngredients)
+	operation(at, http.MethodGet, "/api/ingredients", "list-ingredients", "The ingredients, by name", s.listIngredients)
+	operation(at, http.MethodGet, "/api/ingredients/{id}", "get-ingredient", "An ingredient, and in how many dishes it is", s.ingredient)
+	operation(at, http.MethodGet, "/api/allergens", "list-allergens", "What is declared as an allergen", s.allergens)
 	operation(at, http.MethodPut, "/api/ingredients/{id}", "put-ingredient", "Save an ingredient over the version that it was made from", s.putIngredient)
 	operation(at, http.MethodGet, "/api/ingredients/{id}/refused", "get-refused", "What a delivery that is sent back means", s.refused)
 	operation(at, http.MethodGet, "/api/compare/{kind}/{id}", "compare-revisions", "Two revisions of a document compared", s.compare)
@@ -71,31 +74,89 @@ type IngredientView struct {
 	Dishes     int               `json:"dishes" doc:"how many need it"`
 }
 
+type ingredientsInput struct {
+	Words string `query:"words" maxLength:"200" doc:"each must begin a word of its name, or of another that it is called by"`
+	Page
+}
+
 type ingredientsOutput struct {
 	Body struct {
-		Ingredients []IngredientView  `json:"ingredients" nullable:"false"`
-		Components  []DishName        `json:"components" nullable:"false" doc:"what is made, by name"`
-		Allergens   []recipe.Allergen `json:"allergens" nullable:"false"`
+		Ingredients []IngredientView `json:"ingredients" nullable:"false" doc:"by name"`
+		Next        string           `json:"next,omitempty" doc:"where the list goes on; absent: it is over"`
+		All         int              `json:"all" doc:"how many ingredients there are"`
+		Untold      int              `json:"untold" doc:"of how many the allergens are not recorded"`
 	}
 }
 
-func (s shelf) listIngredients(ctx context.Context, _ *struct{}) (*ingredientsOutput, error) {
+func (s shelf) listIngredients(ctx context.Context, in *ingredientsInput) (*ingredientsOutput, error) {
 	b, err := s.app.Book(ctx)
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	used := b.Recipes().Uses()
+	var found []recipe.Ingredient
 	out := &ingredientsOutput{}
-	out.Body.Ingredients, out.Body.Allergens = []IngredientView{}, recipe.Allergens
-	out.Body.Components = []DishName{}
-	for id, c := range b.Components {
-		out.Body.Components = append(out.Body.Components, DishName{id, c.Name})
+	out.Body.All = len(b.Ingredients)
+	words := strings.Fields(strings.ToLower(in.Words))
+	for _, i := range b.Ingredients {
+		if i.Allergens == nil {
+			out.Body.Untold++
+		}
+		called := strings.ToLower(i.Name + "\n" + strings.Join(i.Also, "\n"))
+		if !slices.ContainsFunc(words, func(w string) bool { return !search.Begins(called, w) }) {
+			found = append(found, i)
+		}
 	}
-	slices.SortFunc(out.Body.Components, func(x, y DishName) int { return strings.Compare(x.Name, y.Name) })
-	for id, i := range b.Ingredients {
-		out.Body.Ingredients = append(out.Body.Ingredients, IngredientView{i, b.Version(store.Ingredient, id), used[id]})
+	slices.SortFunc(found, func(x, y recipe.Ingredient) int {
+		return cmp.Or(strings.Compare(strings.ToLower(x.Name), strings.ToLower(y.Name)), strings.Compare(x.ID, y.ID))
+	})
+	page, next, err := paged(found, in.Page)
+	if err != nil {
+		return nil, err
 	}
-	slices.SortFunc(out.Body.Ingredients, func(x, y IngredientView) int { return strings.Compare(x.Ingredient.Name, y.Ingredient.Name) })
+	used := b.Recipes().Uses()
+	out.Body.Ingredients, out.Body.Next = make([]IngredientView, len(page)), next
+	for k, i := range page {
+		out.Body.Ingredients[k] = IngredientView{i, b.Version(store.Ingredient, i.ID), used[i.ID]}
+	}
+	return out, nil
+}
+
+type ingredientOutput struct {
+	Body struct {
+		IngredientView
+		StandIns []Named `json:"standIns" nullable:"false" doc:"its substitutes, by name"`
+	}
+}
+
+func (s shelf) ingredient(ctx context.Context, in *dishInput) (*ingredientOutput, error) {
+	b, err := s.app.Book(ctx)
+	if err != nil {
+		return nil, s.fail(err)
+	}
+	i, known := b.Ingredients[in.ID]
+	if !known {
+		return nil, s.fail(&store.Missing{Kind: store.Ingredient, ID: in.ID})
+	}
+	out := &ingredientOutput{}
+	out.Body.IngredientView = IngredientView{i, b.Version(store.Ingredient, i.ID), b.Recipes().Uses()[i.ID]}
+	out.Body.StandIns = []Named{}
+	for _, sub := range i.Substitutes {
+		if other, known := b.Ingredients[sub.Ingredient]; known {
+			out.Body.StandIns = append(out.Body.StandIns, Named{other.ID, other.Name})
+		}
+	}
+	return out, nil
+}
+
+type allergensOutput struct {
+	Body struct {
+		Allergens []recipe.Allergen `json:"allergens" nullable:"false"`
+	}
+}
+
+func (s shelf) allergens(context.Context, *struct{}) (*allergensOutput, error) {
+	out := &allergensOutput{}
+	out.Body.Allergens = recipe.Allergens
 	return out, nil
 }
 

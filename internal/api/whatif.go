@@ -22,7 +22,7 @@ import (
 func (s comparing) routes(at *registry) {
 	at.file(http.MethodPost, "/api/services/{id}/stop", "stop-planning", "Stop planning and keep the best plan so far", "", s.stopPlanning)
 	operation(at, http.MethodPost, "/api/services/{id}/what-if", "what-if", "Plan a service as it would be, and keep nothing", s.whatIf)
-	operation(at, http.MethodGet, "/api/services/{id}/methods", "compare-methods", "Plan a service with each method of its components", s.compareMethods)
+	operation(at, http.MethodPost, "/api/services/{id}/methods", "compare-methods", "Plan a service with each method of its components", s.compareMethods)
 }
 
 type whatIfInput struct {

@@ -13,11 +13,11 @@ import (
 
 // Match is something that the finder offers.
 type Match struct {
-	Kind   string `json:"kind" enum:"dish,component,ingredient,service,menu,kitchen,supplier"`
+	Kind   string `json:"kind" enum:"dish,component,by-product,ingredient,service,menu,kitchen,supplier"`
 	ID     string `json:"id"`
 	Name   string `json:"name"`
 	Detail string `json:"detail,omitempty" doc:"its day, what it is in, what was found in it"`
-	Of     string `json:"of,omitempty" doc:"of a component: a dish that it is on"`
+	Of     string `json:"of,omitempty" doc:"of a component: a dish that it is on; of a by-product: the component that leaves it"`
 }
 
 // finder is all names of a book, ready to be looked through: every word of them, in order,
@@ -29,6 +29,8 @@ type finder struct {
 	within  [][]int  // and those in which it is otherwise
 }
 
+const ofByProduct = "by-product"
+
 type entry struct {
 	Match
 	name string // in small letters
@@ -38,8 +40,8 @@ type entry struct {
 }
 
 // newFinder gathers the names, in the order of their kinds, the newest first: services by their
-// days, the others by when they were made, and what came together by name. Only what can be
-// opened is in it.
+// days, the others by when they were made, and what came together by name. What cannot be
+// opened, a component on no dish and what is left over of one, is found only by its kind.
 func newFinder(b Book) finder {
 	f := finder{}
 	add := func(kind, id, name, detail, of, more, at string) {
@@ -59,12 +61,14 @@ func newFinder(b Book) finder {
 		add("dish", d.ID, d.Name, "", "", strings.Join(within, "\n"), "")
 	}
 	for _, c := range b.Components {
-		dishes := on[c.ID]
-		slices.Sort(dishes)
-		if len(dishes) == 0 {
-			continue // it is opened on a dish
+		dish := ""
+		if dishes := on[c.ID]; len(dishes) > 0 {
+			dish = slices.Min(dishes)
 		}
-		add("component", c.ID, c.Name, b.Dishes[dishes[0]].Name, dishes[0], "", "")
+		add("component", c.ID, c.Name, b.Dishes[dish].Name, dish, "", "")
+		for _, p := range c.ByProducts {
+			add(ofByProduct, p.ID, p.Name, c.Name, c.ID, "", "")
+		}
 	}
 	for _, i := range b.Ingredients {
 		add("ingredient", i.ID, i.Name, "", "", strings.Join(i.Also, "\n"), "")
@@ -81,7 +85,7 @@ func newFinder(b Book) finder {
 	for _, s := range b.Suppliers {
 		add("supplier", s.ID, s.Name, "", "", "", "")
 	}
-	kinds := []string{"dish", "service", "menu", "component", "ingredient", "kitchen", "supplier"}
+	kinds := []string{"dish", "service", "menu", "component", ofByProduct, "ingredient", "kitchen", "supplier"}
 	slices.SortFunc(f.entries, func(x, y entry) int {
 		return cmp.Or(cmp.Compare(slices.Index(kinds, x.Kind), slices.Index(kinds, y.Kind)), cmp.Compare(y.at, x.at), y.made.Compare(x.made), cmp.Compare(x.name, y.name), cmp.Compare(x.ID, y.ID))
 	})
@@ -128,7 +132,7 @@ func (f finder) find(words []string, kinds []string, most int) (out []Match, all
 	var named, within []int
 	for i, how := range f.ranks(words) {
 		switch {
-		case how == notFound || len(kinds) > 0 && !slices.Contains(kinds, f.entries[i].Kind):
+		case how == notFound || !f.entries[i].among(kinds):
 		case how == foundNamed:
 			named = append(named, i)
 		default:
@@ -144,6 +148,14 @@ func (f finder) find(words []string, kinds []string, most int) (out []Match, all
 		out = append(out, e.Match)
 	}
 	return out, len(list)
+}
+
+// among tells whether an entry is of one of some kinds; of none: whether it can be opened.
+func (e entry) among(kinds []string) bool {
+	if len(kinds) > 0 {
+		return slices.Contains(kinds, e.Kind)
+	}
+	return e.Kind != ofByProduct && (e.Kind != string(store.Component) || e.Of != "")
 }
 
 // ranks are how all of some words are found, by entry.

@@ -57,7 +57,8 @@ export const useMise = (id: string) =>
 export const useLabels = (id: string, tasks: string[]) =>
   useQuery({ queryKey: ['labels', id, tasks], queryFn: () => ask(api.GET('/api/services/{id}/labels', { params: { path: { id }, query: { tasks } } })), enabled: tasks.length > 0 })
 
-export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => ask(api.GET('/api/stock')) })
+/** useStock is what is on hand, a page at a time; of a place, or everywhere. */
+export const useStock = (place?: Schemas['StockView']['stock']['place']) => usePages(['stock', place], (page) => ask(api.GET('/api/stock', { params: { query: { ...page, place: place || undefined } } })))
 
 export const useSuppliers = () => useQuery({ queryKey: ['suppliers'], queryFn: () => ask(api.GET('/api/suppliers')) })
 
@@ -81,7 +82,12 @@ export type Search = { words: string; without: string; month: number; within: nu
 export const useBook = (query: Search) =>
   usePages(['book', query], (page) => ask(api.GET('/api/book', { params: { query: { ...query, ...page } } })))
 
-export const useIngredients = () => useQuery({ queryKey: ['ingredients'], queryFn: () => ask(api.GET('/api/ingredients')) })
+/** useIngredients are those that are called so, a page at a time. */
+export const useIngredients = (words: string) => usePages(['ingredients', words], (page) => ask(api.GET('/api/ingredients', { params: { query: { ...page, words } } })))
+
+export const useIngredient = (id: string) => useQuery({ queryKey: ['ingredient', id], queryFn: () => ask(api.GET('/api/ingredients/{id}', { params: { path: { id } } })), enabled: id !== '' })
+
+export const useAllergens = () => useQuery({ queryKey: ['allergens'], queryFn: () => ask(api.GET('/api/allergens')), staleTime: Infinity })
 
 export const useRefused = (id: string) =>
   useQuery({ queryKey: ['refused', id], queryFn: () => ask(api.GET('/api/ingredients/{id}/refused', { params: { path: { id } } })), enabled: id !== '' })
@@ -125,7 +131,7 @@ export const ofAll = (q: Query) => q.queryKey[0] !== 'session'
 
 const named = (...names: string[]) => (q: Query) => names.includes(q.queryKey[0] as string)
 const but = (...names: string[]) => (q: Query) => ofAll(q) && !named(...names)(q)
-const apart = ['heats', 'tablets', 'progress', 'checks', 'photo']
+const apart = ['heats', 'allergens', 'tablets', 'progress', 'checks', 'photo']
 const food = but(...apart, 'stock', 'suppliers', 'kitchens')
 
 // What a change of a document changes. What is not listed is read again as a whole.
@@ -135,7 +141,7 @@ const changedBy: Record<string, (id: string) => (q: Query) => boolean> = {
   pass: (dish) => (q) => named('checks', 'photo')(q) && q.queryKey[1] === dish,
   service: (id) => (q) => named('services', 'menus', 'menu', 'find', 'dish', 'refused', 'undo')(q) || q.queryKey[1] === id,
   stock: () => named('stock', 'amounts', 'mise', 'labels', 'dish', 'undo'),
-  supplier: () => named('suppliers', 'amounts', 'ingredients', 'undo'),
+  supplier: () => named('suppliers', 'amounts', 'ingredients', 'ingredient', 'undo'),
   ingredient: () => food,
   component: () => food,
   dish: () => food,

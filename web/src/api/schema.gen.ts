@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/allergens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is declared as an allergen */
+        get: operations["list-allergens"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/book": {
         parameters: {
             query?: never;
@@ -478,7 +495,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All ingredients */
+        /** The ingredients, by name */
         get: operations["list-ingredients"];
         put?: never;
         post?: never;
@@ -495,7 +512,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** An ingredient, and in how many dishes it is */
+        get: operations["get-ingredient"];
         /** Save an ingredient over the version that it was made from */
         put: operations["put-ingredient"];
         post?: never;
@@ -1186,10 +1204,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Plan a service with each method of its components */
-        get: operations["compare-methods"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** Plan a service with each method of its components */
+        post: operations["compare-methods"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1709,6 +1727,9 @@ export interface components {
             /** @description name in the law of the United States; empty: it is not on that list */
             us?: string;
         };
+        AllergensOutputBody: {
+            allergens: components["schemas"]["Allergen"][];
+        };
         Alternative: {
             dish: string;
             name: string;
@@ -2078,7 +2099,7 @@ export interface components {
             /** @description as it is stored */
             component: components["schemas"]["Component"];
             /** @description other dishes that use it */
-            dishes: components["schemas"]["DishName"][];
+            dishes: components["schemas"]["Named"][];
             /** @description name of the component that it goes into */
             into?: string;
             lead: components["schemas"]["Lead"];
@@ -2387,10 +2408,6 @@ export interface components {
             states: components["schemas"]["StateChoice"][];
             versions: components["schemas"]["VersionPlates"][];
         };
-        DishName: {
-            id: string;
-            name: string;
-        };
         DishView: {
             ahead: components["schemas"]["Ahead"][];
             /**
@@ -2405,6 +2422,8 @@ export interface components {
             faults: string[];
             gaps: components["schemas"]["Gap"][];
             kitchen: components["schemas"]["Kitchen"];
+            /** @description components that only its versions have, by name */
+            others: components["schemas"]["Named"][];
             /** @description what is computed of its plate */
             plate: components["schemas"]["Computed"];
             /**
@@ -2419,7 +2438,9 @@ export interface components {
             versions: components["schemas"]["VersionView"][];
         };
         DishesOutputBody: {
-            dishes: components["schemas"]["DishName"][];
+            dishes: components["schemas"]["Named"][];
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
         };
         Drawing: {
             /** Format: double */
@@ -2785,12 +2806,6 @@ export interface components {
             /** @description why it is as long as it is */
             why: string;
         };
-        Holdable: {
-            byProduct?: string;
-            component?: string;
-            ingredient?: string;
-            name: string;
-        };
         HoursInputBody: {
             /** @description like 09:00–15:00, 17:00–23:30, or Tue–Sat 14–23 */
             text: string;
@@ -2803,7 +2818,12 @@ export interface components {
         };
         IdsInputBody: {
             names: string[] | null;
-            taken: string[] | null;
+            /**
+             * @description and none that the book has of this kind
+             * @enum {string}
+             */
+            of?: "component";
+            taken?: string[] | null;
         };
         ImportOutputBody: {
             applied: boolean;
@@ -2876,6 +2896,18 @@ export interface components {
             /** @description what is in doubt */
             why?: string[] | null;
         };
+        IngredientOutputBody: {
+            /**
+             * Format: int64
+             * @description how many need it
+             */
+            dishes: number;
+            ingredient: components["schemas"]["Ingredient"];
+            /** @description its substitutes, by name */
+            standIns: components["schemas"]["Named"][];
+            /** Format: int64 */
+            version: number;
+        };
         IngredientReading: {
             /** @description what the book calls it */
             found?: string;
@@ -2898,10 +2930,20 @@ export interface components {
             version: number;
         };
         IngredientsOutputBody: {
-            allergens: components["schemas"]["Allergen"][];
-            /** @description what is made, by name */
-            components: components["schemas"]["DishName"][];
+            /**
+             * Format: int64
+             * @description how many ingredients there are
+             */
+            all: number;
+            /** @description by name */
             ingredients: components["schemas"]["IngredientView"][];
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
+            /**
+             * Format: int64
+             * @description of how many the allergens are not recorded
+             */
+            untold: number;
         };
         Item: {
             /** @description what taking it in changes */
@@ -3281,9 +3323,9 @@ export interface components {
             detail?: string;
             id: string;
             /** @enum {string} */
-            kind: "dish" | "component" | "ingredient" | "service" | "menu" | "kitchen" | "supplier";
+            kind: "dish" | "component" | "by-product" | "ingredient" | "service" | "menu" | "kitchen" | "supplier";
             name: string;
-            /** @description of a component: a dish that it is on */
+            /** @description of a component: a dish that it is on; of a by-product: the component that leaves it */
             of?: string;
         };
         Menu: {
@@ -3293,10 +3335,10 @@ export interface components {
         };
         MenuView: {
             /** @description the names of its dishes */
-            dishes: components["schemas"]["DishName"][];
+            dishes: components["schemas"]["Named"][];
             menu: components["schemas"]["Menu"];
             /** @description that serve it and are not past, by day: the name is the day */
-            services: components["schemas"]["DishName"][];
+            services: components["schemas"]["Named"][];
             /** Format: int64 */
             version: number;
         };
@@ -3378,6 +3420,10 @@ export interface components {
         };
         NameInputBody: {
             /** @description a role, or initials */
+            name: string;
+        };
+        Named: {
+            id: string;
             name: string;
         };
         NamedAnswer: {
@@ -4530,7 +4576,7 @@ export interface components {
             name: string;
             /** @description the ingredient */
             of: string;
-            options: components["schemas"]["DishName"][];
+            options: components["schemas"]["Named"][];
         };
         Step: {
             /** @description steps of other components that must end first, each as component/step */
@@ -4625,8 +4671,10 @@ export interface components {
             where?: string;
         };
         StockOutputBody: {
-            /** @description what can be on hand */
-            can: components["schemas"]["Holdable"][];
+            /** @description where the list goes on; absent: it is over */
+            next?: string;
+            /** @description where there is something */
+            places: string[];
             /** @description what must be used first stands first; what is used up is left out */
             stock: components["schemas"]["StockView"][];
         };
@@ -5249,6 +5297,62 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    "list-allergens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllergensOutputBody"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "search-book": {
         parameters: {
             query?: {
@@ -5999,7 +6103,12 @@ export interface operations {
     };
     "list-dishes": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7855,7 +7964,14 @@ export interface operations {
     };
     "list-ingredients": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description each must begin a word of its name, or of another that it is called by */
+                words?: string;
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7873,6 +7989,73 @@ export interface operations {
             };
             /** @description This tablet has not joined */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-ingredient": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOutputBody"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11767,7 +11950,10 @@ export interface operations {
     "compare-methods": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11793,8 +11979,26 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description There is no such thing */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13018,7 +13222,14 @@ export interface operations {
     };
     "list-stock": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description only what is kept so */
+                place?: "chilled" | "frozen" | "ambient" | "hot";
+                /** @description how many at the most */
+                limit?: number;
+                /** @description where the list goes on, as the answer before said */
+                next?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;

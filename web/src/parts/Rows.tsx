@@ -1,16 +1,22 @@
 // Rows of a small table that can be written in: keys, by-products, objects
 // that must come out. All of it is text until it is saved.
 import { Form } from 'react-bootstrap'
+import { Chooser } from './finder/Chooser'
+import type { Match } from './finder/found'
 
 export type Row = Record<string, string>
 
-export type Column = { name: string; label: string; width?: number; options?: [string, string][]; hint?: string; type?: string }
+export type Column = { name: string; label: string; width?: number; options?: [string, string][]; find?: Finds; hint?: string; type?: string }
+
+/** Finds is a column whose cells are chosen in the book: named is the column of the row that holds the name, take what a choice puts into the row. */
+export type Finds = { kinds: string; named: string; take: (m: Match) => Row }
 
 type Props = { legend: string; columns: Column[]; rows: Row[]; set: (rows: Row[]) => void; add: string; wrong?: string; order?: boolean }
 
 /** Rows have their labels once above them; where their order says something, they can be moved. */
 export function Rows({ legend, columns, rows, set, add, wrong, order }: Props) {
-  const edit = (i: number, name: string, value: string) => set(rows.map((r, k) => (k === i ? { ...r, [name]: value } : r)))
+  const put = (i: number, part: Row) => set(rows.map((r, k) => (k === i ? { ...r, ...part } : r)))
+  const edit = (i: number, name: string, value: string) => put(i, { [name]: value })
   return (
     <fieldset>
       <legend>{legend}</legend>
@@ -28,6 +34,14 @@ export function Rows({ legend, columns, rows, set, add, wrong, order }: Props) {
         <div key={i} className="written-row">
           {columns.map((c) => {
             const props = { 'aria-label': `${legend} ${i + 1}, ${c.label}`, value: row[c.name] ?? '', style: { flex: `1 1 ${c.width ?? 140}px`, width: 0, minWidth: 56 }, isInvalid: wrong === `${legend}.${i}.${c.name}` }
+            if (c.find) {
+              const { kinds, named, take } = c.find
+              return (
+                <div key={c.name} style={props.style}>
+                  <Chooser label={props['aria-label']} kinds={kinds} hint={c.hint ?? c.label} value={row[named] || row[c.name]} invalid={props.isInvalid} settles choose={(m) => put(i, take(m))} />
+                </div>
+              )
+            }
             return c.options ? (
               <Form.Select key={c.name} {...props} onChange={(e) => edit(i, c.name, e.target.value)}>
                 {(c.options.some(([v]) => v === props.value) ? c.options : [[props.value, props.value || c.label] as [string, string], ...c.options]).map(([value, label]) => (

@@ -1,5 +1,5 @@
 // One field for all choosers: typing finds, arrows go up and down, Enter takes.
-import { useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { useEffect, useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { Form } from 'react-bootstrap'
 import { find, useFound } from '../../api/queries'
 import { said, type Match } from './found'
@@ -17,18 +17,22 @@ type Props = {
   size?: 'lg'
   autoFocus?: boolean
   keeps?: boolean // the list stays open
+  invalid?: boolean
+  settles?: boolean // who leaves the field means what they typed, where only one thing is called so
+  field?: string // id of the field
   choose: (m: Match) => void
   paste?: (text: string) => void
   leave?: () => void
 }
 
 /** Chooser is a field with a list below it: what is found by the words that are typed. */
-export function Chooser({ label, kinds, hint, value = '', own = [], extra, always = [], size, autoFocus, keeps, choose, paste, leave }: Props) {
+export function Chooser({ label, kinds, hint, value = '', own = [], extra, always = [], size, autoFocus, keeps, invalid, settles, field: fieldID, choose, paste, leave }: Props) {
   const id = useId()
   const [text, setText] = useState('')
   const [open, setOpen] = useState(Boolean(keeps))
   const [at, setAt] = useState(0)
   const field = useRef<HTMLInputElement>(null)
+  const taken = useRef(false)
   const found = useFound(text, kinds, open)
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const ours = own.filter((m) => words.length > 0 && words.every((w) => m.name.toLowerCase().startsWith(w)))
@@ -46,7 +50,17 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
     if (i < from.length) choose(from[i])
     else more[i - from.length]?.act()
     end()
+    taken.current = true
     field.current?.blur()
+    taken.current = false
+  }
+  // the only thing that is called so in full, or that begins so; of two, who types chooses
+  const settle = async () => {
+    const { found, all } = await find(text, kinds)
+    const so = found.filter((m) => m.name.toLowerCase() === text.trim().toLowerCase())
+    if (so.length !== 1 && all !== 1) return
+    choose(so[0] ?? found[0])
+    setText('')
   }
   const enter = async () => {
     if (!text || (!late && found.data)) return last >= 0 && take(Math.min(at, last))
@@ -75,15 +89,20 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
     paste(pasted)
     end()
   }
-  const shown = open && (matches.length > 0 || more.length > 0 || (text && found.isSuccess))
+  const shown = Boolean(open && (matches.length > 0 || more.length > 0 || (text && found.isSuccess)))
+  const list = useRef<HTMLUListElement>(null)
+  useEffect(() => {
+    if (shown && !keeps) list.current?.scrollIntoView?.({ block: 'nearest' }) // of a field at the foot of the page
+  }, [shown, keeps, matches.length])
   return (
     <div className={`chooser ${size ?? ''}`}>
       <Form.Control
-        ref={field} aria-label={label} role="combobox" aria-expanded={Boolean(shown)} aria-controls={`${id}-list`} aria-activedescendant={shown && last >= 0 ? `${id}-${Math.min(at, last)}` : undefined}
+        ref={field} id={fieldID} isInvalid={invalid} aria-label={label} role="combobox" aria-expanded={shown} aria-controls={`${id}-list`} aria-activedescendant={shown && last >= 0 ? `${id}-${Math.min(at, last)}` : undefined}
         placeholder={value || hint} data-chosen={value ? true : undefined} value={text} autoComplete="off" autoFocus={autoFocus} maxLength={200}
         onFocus={() => setOpen(true)}
         onBlur={() => {
           setOpen(Boolean(keeps))
+          if (settles && text.trim() && !taken.current) void settle()
           leave?.()
         }}
         onChange={(e) => {
@@ -94,7 +113,7 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
         onKeyDown={onKey} onPaste={onPaste}
       />
       {shown && (
-        <ul role="listbox" id={`${id}-list`} aria-label={label} aria-busy={late}>
+        <ul ref={list} role="listbox" id={`${id}-list`} aria-label={label} aria-busy={late}>
           {matches.map((m, i) => (
             <li key={m.kind + m.id} id={`${id}-${i}`} role="option" aria-selected={i === Math.min(at, last)} onPointerDown={(e) => e.preventDefault()} onClick={() => take(i)}>
               <span>{m.name}</span>

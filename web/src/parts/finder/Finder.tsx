@@ -4,8 +4,6 @@ import { useLocation } from 'wouter'
 import { Chooser } from './Chooser'
 import { opens, type Match } from './found'
 
-const all = 'dish,service,menu,component,ingredient,kitchen,supplier'
-
 export function Finder({ screen, screens, close }: { screen: string; screens: [string, string][]; close: () => void }) {
   const [, go] = useLocation()
   const own = screens.map(([name, to]): Match => ({ kind: 'screen', id: to, name }))
@@ -13,7 +11,7 @@ export function Finder({ screen, screens, close }: { screen: string; screens: [s
     <Modal show onHide={close} aria-label="Find" className="finder">
       <Modal.Body>
         <Chooser
-          label="Find" kinds={all} hint="dish, service, menu, component, ingredient, screen" own={own} size="lg" autoFocus keeps
+          label="Find" kinds="" hint="dish, service, menu, component, ingredient, screen" own={own} size="lg" autoFocus keeps
           choose={(m) => {
             close()
             go(opens(m, screen))

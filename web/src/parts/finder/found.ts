@@ -30,6 +30,7 @@ export function opens(m: Match, screen: string): string {
 export function said(m: Match): string {
   if (m.kind === 'service') return m.detail ? day(m.detail, true) + year(m.detail) : ''
   if (m.kind === 'component' && m.detail) return `component, ${m.detail}`
+  if (m.kind === 'by-product') return `left over from ${m.detail}`
   if (m.kind === 'dish') return m.detail ? `with ${m.detail}` : ''
   return m.kind
 }

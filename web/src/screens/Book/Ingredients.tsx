@@ -3,8 +3,8 @@
 import { useDeferredValue, useState } from 'react'
 import { Link } from 'wouter'
 import { Form } from 'react-bootstrap'
-import type { Schemas } from '../../api/client'
-import { lost, useIngredients, useRefused, useSuppliers } from '../../api/queries'
+import { Refused, type Schemas } from '../../api/client'
+import { lost, useAllergens, useIngredient, useIngredients, useRefused, useSuppliers } from '../../api/queries'
 import { Undo, useDesk } from '../../parts/Desk'
 import { Delete } from '../../parts/Delete'
 import { Gone } from '../../parts/Gone'
@@ -21,52 +21,42 @@ import { count } from '../../parts/words'
 type Item = Schemas['IngredientView']
 
 export function Ingredients() {
-  const book = useIngredients()
   const [params, setParams] = useAddress()
   const [words, setWords] = useState('')
-  const looked = useDeferredValue(words).toLowerCase() // the list follows the hand
-  const [most, setMost] = useState(page)
+  const book = useIngredients(useDeferredValue(words)) // the list follows the hand
   if (book.isPending) return <Waiting what="the ingredients" />
   if (lost(book)) return <Failed error={book.error} again={() => void book.refetch()} />
-  const all = book.data.ingredients
+  const list = book.data.pages.flatMap((p) => p.ingredients)
+  const { all, untold } = book.data.pages[0]
   const of = params.get('of')
-  const open = all.find((i) => i.ingredient.id === of)
-  const found = all.filter((i) => [i.ingredient.name, ...(i.ingredient.also ?? [])].some((n) => n.toLowerCase().includes(looked)))
-  const untold = all.filter((i) => !i.ingredient.allergens).length
   return (
     <>
       <div className="page-head">
         <h1>Ingredients</h1>
         <span className="quiet">
-          {count(all.length, 'ingredient')}{untold > 0 && `, ${untold} with allergens not recorded`} · <Link to="/book">Dishes</Link>
+          {count(all, 'ingredient')}{untold > 0 && `, ${untold} with allergens not recorded`} · <Link to="/book">Dishes</Link>
         </span>
         <div className="tools">
           <Undo screen="ingredients" />
         </div>
       </div>
-      {all.length === 0 && <Empty title="No ingredients yet">They come in with the first dish.</Empty>}
+      {all === 0 && <Empty title="No ingredients yet">They come in with the first dish.</Empty>}
       <div className="dish-screen">
         <div>
-          <Form.Control aria-label="Search ingredients" placeholder="Search" className="mb-2" value={words} onChange={(e) => setWords(e.target.value)} />
-          <Listed list={found.slice(0, most)} open={open} pick={(of) => setParams({ of }, { replace: true })} />
-          {found.length === 0 && all.length > 0 && <p className="quiet">No ingredient is called so.</p>}
-          <More of={{ hasNextPage: found.length > most, isFetchingNextPage: false, fetchNextPage: () => setMost(most + page) }} />
+          <Form.Control aria-label="Search ingredients" placeholder="Search" className="mb-2" value={words} maxLength={200} onChange={(e) => setWords(e.target.value)} />
+          <Listed list={list} open={of} pick={(of) => setParams({ of }, { replace: true })} />
+          {list.length === 0 && all > 0 && <p className="quiet">No ingredient is called so.</p>}
+          <More of={book} />
         </div>
-        <div>
-          {open && <Opened key={open.ingredient.id} item={open} allergens={book.data.allergens} others={all} close={() => setParams({}, { replace: true })} />}
-          {of && !open && <Gone missing={{ kind: 'ingredients', id: of }} otherwise="No such ingredient." />}
-        </div>
+        <div>{of && <Opened key={of} id={of} close={() => setParams({}, { replace: true })} />}</div>
       </div>
     </>
   )
 }
 
-// page is how many are drawn at a time.
-const page = 60
-
-function Listed({ list, open, pick }: { list: Item[]; open?: Item; pick: (id: string) => void }) {
+function Listed({ list, open, pick }: { list: Item[]; open: string | null; pick: (id: string) => void }) {
   return list.map((i) => (
-    <button key={i.ingredient.id} className="step-line" aria-current={i === open} onClick={() => pick(i.ingredient.id)}>
+    <button key={i.ingredient.id} className="step-line" aria-current={i.ingredient.id === open} onClick={() => pick(i.ingredient.id)}>
       <span className="name">{i.ingredient.name}</span>
       <span>
         {i.ingredient.allergens ? <span className="facts">{i.ingredient.allergens.length ? i.ingredient.allergens.join(', ') : 'no allergens'}</span> : <span className="gap">allergens?</span>}
@@ -78,10 +68,20 @@ function Listed({ list, open, pick }: { list: Item[]; open?: Item; pick: (id: st
 
 const animals = ['none', 'milk', 'egg', 'honey', 'fish', 'shellfish', 'meat']
 
-function Opened({ item, allergens, others, close }: { item: Item; allergens: Schemas['Allergen'][]; others: Item[]; close: () => void }) {
+function Opened({ id, close }: { id: string; close: () => void }) {
+  const item = useIngredient(id)
+  const gone = item.error instanceof Refused && item.error.problem.status === 404
+  if (gone) return <Gone missing={{ kind: 'ingredients', id }} otherwise="No such ingredient." />
+  if (item.isPending) return <Waiting what="the ingredient" />
+  if (lost(item)) return <Failed error={item.error} again={() => void item.refetch()} />
+  return <Editor item={item.data} close={close} />
+}
+
+function Editor({ item, close }: { item: Schemas['IngredientOutputBody']; close: () => void }) {
   const desk = useDesk()
+  const allergens = useAllergens().data?.allergens ?? []
   const suppliers = useSuppliers()
-  const form = useForm(`ingredient/${item.ingredient.id}`, toWords(item.ingredient), { over: item.ingredient, version: item.version }, async (f, from) => {
+  const form = useForm(`ingredient/${item.ingredient.id}`, toWords(item.ingredient, item.standIns), { over: item.ingredient, version: item.version }, async (f, from) => {
     const value = await toIngredient(f, from.over)
     return desk.hand({ kind: 'ingredient', id: value.id, version: from.version, screen: 'ingredients', what: value.name, value })
   })
@@ -130,7 +130,7 @@ function Opened({ item, allergens, others, close }: { item: Item; allergens: Sch
         {text('delivery', 'check on delivery')}
         <Rows legend="packs" columns={[{ name: 'supplier', label: 'supplier', width: 150, options: [['', 'supplier'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'size', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'name', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="Add a pack" wrong={wrong?.field} />
         <Form.Check className="mt-2" id="ingredient-house" label="never ordered (water, ice)" checked={f.house} onChange={(e) => set({ house: e.target.checked })} />
-        <Rows legend="substitutes" columns={[{ name: 'ingredient', label: 'ingredient', width: 180, options: [['', 'ingredient'], ...others.filter((o) => o !== item).map((o): [string, string] => [o.ingredient.id, o.ingredient.name])] }, { name: 'factor', label: '×', width: 80, hint: '1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="Add a substitute" wrong={wrong?.field} />
+        <Rows legend="substitutes" columns={[{ name: 'ingredient', label: 'ingredient', width: 180, find: { kinds: 'ingredient', named: 'named', take: (m) => ({ ingredient: m.id, named: m.name }) } }, { name: 'factor', label: '×', width: 80, hint: '1' }, { name: 'note', label: 'note', width: 200 }]} rows={f.substitutes} set={(substitutes) => set({ substitutes })} add="Add a substitute" wrong={wrong?.field} />
         <EditorActions form={form} save="Save the ingredient" close={close}>
           <Merge id={item.ingredient.id} name={item.ingredient.name} />
           <Delete kind="ingredients" id={item.ingredient.id} name={item.ingredient.name} screen="ingredients" to="/book/ingredients" />

@@ -9,11 +9,11 @@ type Ingredient = Schemas['Ingredient']
 
 export type Words = { name: string; also: string; told: boolean; allergens: string[]; animal: string; alcohol: boolean; density: string; piece: string; loss: string; season: string; delivery: string; substitutes: Row[]; packs: Row[]; house: boolean }
 
-/** toWords is an ingredient as it is typed. */
-export const toWords = (i: Ingredient): Words => ({
+/** toWords is an ingredient as it is typed; standIns are its substitutes by name. */
+export const toWords = (i: Ingredient, standIns: Schemas['Named'][] = []): Words => ({
   name: i.name, also: (i.also ?? []).join(', '), told: Boolean(i.allergens), allergens: i.allergens ?? [], animal: i.animal ?? '', alcohol: i.alcohol ?? false,
   density: i.density === undefined ? '' : String(i.density), piece: i.piece === undefined ? '' : String(i.piece), loss: i.loss ? String(Math.round(i.loss * 1000) / 10) : '', season: (i.season ?? []).join(', '), delivery: i.delivery ?? '',
-  substitutes: (i.substitutes ?? []).map((s) => ({ ingredient: s.ingredient, factor: s.factor ? String(s.factor) : '', note: s.note ?? '' })),
+  substitutes: (i.substitutes ?? []).map((s) => ({ ingredient: s.ingredient, named: standIns.find((n) => n.id === s.ingredient)?.name ?? '', factor: s.factor ? String(s.factor) : '', note: s.note ?? '' })),
   packs: (i.packs ?? []).map((p) => ({ supplier: p.supplier, size: amount(p.size), price: p.price === undefined ? '' : (p.price / 100).toFixed(2), name: p.name ?? '' })), house: i.house ?? false,
 })
 

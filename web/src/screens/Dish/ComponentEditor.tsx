@@ -1,8 +1,7 @@
 // A component, opened: what it makes, by which methods, how it keeps, what it
 // leaves over, what must come out of it, and the states its ingredients come in.
 import { Form } from 'react-bootstrap'
-import { type Schemas } from '../../api/client'
-import { useIngredients } from '../../api/queries'
+import { newComponentID } from '../../parts/ids'
 import { Delete } from '../../parts/Delete'
 import { useDesk } from '../../parts/Desk'
 import { FieldError } from '../../parts/reading'
@@ -17,10 +16,10 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
   const { component } = part
   const desk = useDesk()
   const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
-  const ingredients = useIngredients().data?.ingredients.map((i) => i.ingredient) ?? []
   const variant = async () => {
-    const id = `${component.id}-variant`
-    const value = { id, name: `${component.name}, variant`, yield: component.yield, ingredients: [], methods: [], variant: { of: component.id, changes: [] } }
+    const name = `${component.name}, variant`
+    const id = await newComponentID(name)
+    const value = { id, name, yield: component.yield, ingredients: [], methods: [], variant: { of: component.id, changes: [] } }
     const screen = `dish:${view.dish.id}`
     if (!(await desk.hand({ kind: 'component', id, version: 0, screen, what: `${value.name}: a variant`, value }))) return
     await desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${value.name} in place of ${component.name}`, value: { ...view.dish, parts: view.dish.parts.map((p) => (p.component === component.id ? { ...p, component: id } : p)) } })
@@ -30,7 +29,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
   const form = useForm(
     `component/${component.id}`, toComponentForm(component, portion), { component, version: part.version },
     async (f, from) => {
-      const { next, portion: amount } = await toComponent(f, from.component, ingredients)
+      const { next, portion: amount } = await toComponent(f, from.component)
       const screen = `dish:${view.dish.id}`
       if (!(await desk.hand({ kind: 'component', id: component.id, version: from.version, screen, what: component.name, value: next }))) return false
       if (JSON.stringify(amount) === JSON.stringify(portion) || part.into) return true
@@ -65,7 +64,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
       <Form.Check className="mt-2" id="component-whole" label="whole recipes only (× 1, × 2, × 3)" checked={f.whole} onChange={(e) => set({ whole: e.target.checked })} />
       {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: changes apply there too.</p>}
       {component.variant ? (
-        <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part, ingredients)} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
+        <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part)} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
       ) : (
         <button type="button" className="plain-button mt-2" onClick={() => void variant()}>
           Make a variant
@@ -106,10 +105,10 @@ const ruleColumns = (f: ComponentForm): Column[] => [
   { name: 'per', label: 'per how much of what', width: 160, hint: '100 ml of stock' },
 ]
 
-const changeColumns = (part: Part, ingredients: Schemas['Ingredient'][]): Column[] => [
+const changeColumns = (part: Part): Column[] => [
   { name: 'do', label: 'do', width: 110, options: [['swap', 'swap'], ['leave out', 'leave out'], ['scale', 'scale'], ['add', 'add']] },
   { name: 'line', label: 'what', width: 160, options: [['', 'what'], ...part.made.ingredients.map((l): [string, string] => [l.name, l.name])] },
-  { name: 'ingredient', label: 'with', width: 160, options: [['', 'with'], ...ingredients.map((i): [string, string] => [i.id, i.name])] },
+  { name: 'ingredient', label: 'with', width: 160, find: { kinds: 'ingredient', named: 'with', take: (m) => ({ ingredient: m.id, with: m.name }) } },
   { name: 'factor', label: '×', width: 64, hint: '×' },
 ]
 

@@ -2,7 +2,7 @@
 // what is changed for that. Whether it is, is computed.
 import { Button, Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
-import { useIngredients } from '../../api/queries'
+import { useAllergens } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { Rows, type Column } from '../../parts/Rows'
 import { toVersion, toVersionForm, type Version } from './versionForm'
@@ -14,14 +14,13 @@ import { EditorActions } from '../../parts/EditorActions'
 export function VersionEditor({ view, id, close }: { view: View; id: string; close: () => void }) {
   const was = view.dish.versions?.find((v) => v.id === id)
   const desk = useDesk()
-  const book = useIngredients()
-  const ingredients = book.data?.ingredients.map((i) => i.ingredient) ?? []
+  const allergens = useAllergens().data?.allergens ?? []
   const hand = (what: string, versions: Version[]) => desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen: `dish:${view.dish.id}`, what, value: { ...view.dish, versions } })
   const form = useForm(
-    `version/${view.dish.id}/${id}`, toVersionForm(was), view.version,
+    `version/${view.dish.id}/${id}`, toVersionForm(named(view), was), view.version,
     async (f) => {
       const all = view.dish.versions ?? []
-      const next = toVersion(f, was?.id ?? (await newID(f.name, all.map((v) => v.id))), ingredients)
+      const next = toVersion(f, was?.id ?? (await newID(f.name, all.map((v) => v.id))))
       return hand(next.name, was ? all.map((v) => (v.id === id ? next : v)) : [...all, next])
     },
     close,
@@ -41,12 +40,12 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
       <fieldset>
         <legend>without</legend>
         <div className="d-flex flex-wrap gap-3">
-          {[...['gluten', 'alcohol', 'meat', 'animal'].map((what) => ({ id: what, name: what === 'meat' ? 'fish and meat' : what === 'animal' ? 'animal products' : what })), ...(book.data?.allergens ?? [])].map((a) => (
+          {[...['gluten', 'alcohol', 'meat', 'animal'].map((what) => ({ id: what, name: what === 'meat' ? 'fish and meat' : what === 'animal' ? 'animal products' : what })), ...allergens].map((a) => (
             <Form.Check key={a.id} id={`without-${a.id}`} label={a.name} checked={f.without.includes(a.id)} onChange={(e) => set({ without: e.target.checked ? [...f.without, a.id] : f.without.filter((w) => w !== a.id) })} />
           ))}
         </div>
       </fieldset>
-      <Rows legend="changes" columns={columns(view, ingredients, book.data?.components ?? [])} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
+      <Rows legend="changes" columns={columns(view)} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
       <EditorActions form={form} save="Save the version" close={close}>
         {was && (
           <Button variant="outline-danger" onClick={() => void remove()}>
@@ -58,12 +57,14 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
   )
 }
 
-function columns(view: View, ingredients: Schemas['Ingredient'][], made: { id: string; name: string }[]): Column[] {
+const named = (view: View): Schemas['Named'][] => [...view.components.map((c) => c.component), ...view.others]
+
+function columns(view: View): Column[] {
   const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`])])
   return [
     { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'scale'], ['add', 'add to']] },
     { name: 'what', label: 'what', width: 210, options: [['', 'what'], ['/', 'the plate'], ...what] },
-    { name: 'with', label: 'with', width: 170, options: [['', 'with'], ...made.map((c): [string, string] => [`c:${c.id}`, c.name]), ...ingredients.map((i): [string, string] => [`i:${i.id}`, i.name])] },
+    { name: 'with', label: 'with', width: 170, find: { kinds: 'component,ingredient', named: 'named', take: (m) => ({ with: `${m.kind === 'component' ? 'c' : 'i'}:${m.id}`, named: m.name }) } },
     { name: 'factor', label: '×', width: 76, hint: '×' },
   ]
 }

@@ -35,7 +35,7 @@ beforeEach(() => {
 })
 afterEach(() => vi.unstubAllGlobals())
 
-const read = (over: Schemas['Component'], change = {}) => toComponent({ ...toComponentForm(over, { quantity: 50, unit: 'ml' }), ...change }, over, [{ id: 'oil', name: 'oil' }])
+const read = (over: Schemas['Component'], change = {}) => toComponent({ ...toComponentForm(over, { quantity: 50, unit: 'ml' }), ...change }, over)
 
 it('loses nothing of a component on the way to the form and back', async () => {
   const { next, portion } = await read(component)

@@ -61,7 +61,7 @@ async function batching(f: ComponentForm): Promise<Component['batching']> {
 const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
 
 /** toComponent reads a form over the component that it came from. */
-export async function toComponent(f: ComponentForm, over: Component, bought: Schemas['Ingredient'][]): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
+export async function toComponent(f: ComponentForm, over: Component): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
   if (!f.name.trim()) throw new FieldError('name', 'Name the component.')
   const makes = (await measure('yield', f.yield)) ?? (over.variant ? over.yield : undefined)
   if (!makes) throw new FieldError('yield', 'Yield? Write 500 g or 6.')
@@ -72,7 +72,7 @@ export async function toComponent(f: ComponentForm, over: Component, bought: Sch
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
   next.byProducts = await byProducts(f.byProducts)
   next.conditions = await conditions(f.conditions)
-  if (over.variant) next.variant = { ...over.variant, changes: present(f.changes, 'do').map((r, i) => change(r, i, bought)) }
+  if (over.variant) next.variant = { ...over.variant, changes: present(f.changes, 'do').map((r, i) => change(r, i)) }
   return { next, portion: await measure('portion', f.portion) }
 }
 
@@ -119,12 +119,12 @@ async function byProducts(rows: Row[]): Promise<Schemas['ByProduct'][]> {
   return Promise.all(named.map(async (r, i) => ({ id: ids[i], name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined })))
 }
 
-function change(r: Row, i: number, bought: Schemas['Ingredient'][]): Schemas['Change'] {
+function change(r: Row, i: number): Schemas['Change'] {
   const act = r.do as Schemas['Change']['do']
   if (act !== 'add' && !r.line) throw new FieldError(`changes.${i}.line`, 'what is changed?')
   const put = act === 'swap' || act === 'add'
   if (put && !r.ingredient) throw new FieldError(`changes.${i}.ingredient`, 'what is put in?')
-  return { do: act, ...(r.line ? { line: r.line } : {}), ...(put ? { ingredient: r.ingredient, with: bought.find((b) => b.id === r.ingredient)?.name ?? r.ingredient } : {}), ...(r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor) } : {}) }
+  return { do: act, ...(r.line ? { line: r.line } : {}), ...(put ? { ingredient: r.ingredient, with: r.with || r.ingredient } : {}), ...(r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor) } : {}) }
 }
 
 // conditions gathers rows of one state into one condition with its effects.

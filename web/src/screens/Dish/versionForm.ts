@@ -7,15 +7,15 @@ import type { Row } from '../../parts/Rows'
 export type Version = Schemas['Version']
 export type VersionForm = { name: string; without: string[]; changes: Row[] }
 
-/** toVersionForm is a version as it is typed. */
-export const toVersionForm = (v?: Version): VersionForm => ({
+/** toVersionForm is a version as it is typed; components are what it may put in, by name. */
+export const toVersionForm = (components: Schemas['Named'][], v?: Version): VersionForm => ({
   name: v?.name ?? '',
   without: v?.without ?? [],
-  changes: (v?.changes ?? []).map((c) => ({ do: c.do, what: `${c.component ?? ''}/${c.line ?? ''}`, with: c.ingredient ? `i:${c.ingredient}` : c.with ? `c:${c.with}` : '', factor: c.factor ? String(c.factor) : '' })),
+  changes: (v?.changes ?? []).map((c) => ({ do: c.do, what: `${c.component ?? ''}/${c.line ?? ''}`, with: c.ingredient ? `i:${c.ingredient}` : c.with ? `c:${c.with}` : '', named: c.ingredient && !c.made ? (c.with ?? '') : (components.find((x) => x.id === c.with)?.name ?? ''), factor: c.factor ? String(c.factor) : '' })),
 })
 
 /** toVersion reads a form. */
-export function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingredient'][]): Version {
+export function toVersion(f: VersionForm, id: string): Version {
   if (!f.name.trim()) throw new FieldError('name', 'Name the version.')
   const changes = f.changes.filter((r) => r.do || r.what).map((r, i): Schemas['Change'] => {
     const [component, line] = (r.what ?? '').split(/\/(.*)/)
@@ -27,7 +27,7 @@ export function toVersion(f: VersionForm, id: string, ingredients: Schemas['Ingr
     const inLine = Boolean(line) || (act === 'add' && Boolean(component))
     return {
       do: act, ...(component ? { component } : {}), ...(line ? { line } : {}),
-      ...(bought ? { with: ingredients.find((x) => x.id === bought)?.name ?? bought, ingredient: bought } : {}),
+      ...(bought ? { with: r.named || bought, ingredient: bought } : {}),
       ...(made ? { with: made, ...(inLine ? { ingredient: made, made: true } : {}) } : {}),
       ...(act === 'scale' || r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor ?? '') } : {}),
     }

@@ -5,6 +5,9 @@ import { Button, Form } from 'react-bootstrap'
 import { writeKey, type Schemas } from '../../api/client'
 import { lost, useStock } from '../../api/queries'
 import { round } from '../../parts/amounts'
+import { Chooser } from '../../parts/finder/Chooser'
+import type { Match } from '../../parts/finder/found'
+import { More } from '../../parts/More'
 import { Undo, useDesk } from '../../parts/Desk'
 import { useForm } from '../../parts/form'
 import { FieldError, measure } from '../../parts/reading'
@@ -13,24 +16,24 @@ import { Empty, Failed, Waiting } from '../../parts/States'
 import { clock, day } from '../../parts/words'
 
 type Entry = Schemas['StockView']
-type Thing = Schemas['Holdable']
 
-const places = ['chilled', 'frozen', 'ambient', 'hot']
+const places = ['chilled', 'frozen', 'ambient', 'hot'] as const
+type Place = (typeof places)[number]
 
 export function Stock({ kitchen }: { kitchen: string }) {
-  const stock = useStock()
-  const [place, setPlace] = useState('')
+  const [place, setPlace] = useState<Place>()
+  const stock = useStock(place)
   if (stock.isPending) return <Waiting what="the stock" />
   if (lost(stock)) return <Failed error={stock.error} again={() => void stock.refetch()} />
-  const all = stock.data.stock
-  const shown = all.filter((e) => !place || e.stock.place === place)
+  const shown = stock.data.pages.flatMap((p) => p.stock)
+  const used = stock.data.pages[0].places
   return (
     <>
       <div className="d-flex flex-wrap gap-3 align-items-center mb-3">
         <div className="choices" role="group" aria-label="Place">
-          {['', ...places.filter((p) => all.some((e) => e.stock.place === p))].map((p) => (
-            <button key={p} aria-pressed={p === place} onClick={() => setPlace(p)}>
-              {p || 'everywhere'}
+          {[undefined, ...places.filter((p) => used.includes(p))].map((p) => (
+            <button key={p ?? ''} aria-pressed={p === place} onClick={() => setPlace(p)}>
+              {p ?? 'everywhere'}
             </button>
           ))}
         </div>
@@ -38,7 +41,7 @@ export function Stock({ kitchen }: { kitchen: string }) {
           <Undo screen="stock" />
         </div>
       </div>
-      <New kitchen={kitchen} can={stock.data.can} />
+      <New kitchen={kitchen} />
       {shown.length === 0 && <Empty title="No stock here">Count what you have; orders cover only the rest.</Empty>}
       <table className="fire stock">
         <thead>
@@ -56,6 +59,7 @@ export function Stock({ kitchen }: { kitchen: string }) {
           ))}
         </tbody>
       </table>
+      <More of={stock} />
     </>
   )
 }
@@ -94,32 +98,25 @@ function Row({ entry }: { entry: Entry }) {
 }
 
 // New writes one thing more down.
-function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
-  const [place, setPlace] = useState('chilled') // one counts a place after the other
+function New({ kitchen }: { kitchen: string }) {
+  const [place, setPlace] = useState<Place>('chilled') // one counts a place after the other
   const desk = useDesk()
-  const { value: f, ...form } = useForm(`stock/new/${kitchen}`, { what: '', amount: '', place, where: '', useBy: '' }, 0, async (f) => {
-    const thing = can.find((c) => c.name.toLowerCase() === f.what.trim().toLowerCase())
-    if (!thing) throw new FieldError('what', `“${f.what}” is not in the book. Choose from the list.`)
+  const { value: f, ...form } = useForm(`stock/new/${kitchen}`, { what: '', of: undefined as Of | undefined, amount: '', place, where: '', useBy: '' }, 0, async (f) => {
+    if (!f.of) throw new FieldError('what', 'Of what? Type some letters of its name and choose it from the list.')
     const amount = await measure('amount', f.amount)
     if (!amount) throw new FieldError('amount', 'How much?')
-    const { name, ...of } = thing
-    const value: Schemas['Stock'] = { id: writeKey().slice(0, 12), kitchen, ...of, amount, place: f.place as 'chilled', where: f.where || undefined, useBy: f.useBy || undefined, counted: new Date().toISOString() }
+    const value: Schemas['Stock'] = { id: writeKey().slice(0, 12), kitchen, ...f.of, amount, place: f.place, where: f.where || undefined, useBy: f.useBy || undefined, counted: new Date().toISOString() }
     setPlace(f.place)
-    return desk.hand({ kind: 'stock', id: value.id, version: 0, screen: 'stock', what: `${name}: ${f.amount} counted`, value })
+    return desk.hand({ kind: 'stock', id: value.id, version: 0, screen: 'stock', what: `${f.what}: ${f.amount} counted`, value })
   })
-  const text = (name: 'what' | 'amount' | 'where' | 'useBy', label: string, more: object = {}) => (
+  const text = (name: 'amount' | 'where' | 'useBy', label: string, more: object = {}) => (
     <Form.Control aria-label={label} placeholder={label} value={f[name]} onChange={(e) => form.set({ [name]: e.target.value })} isInvalid={form.wrong?.field === name} autoComplete="off" {...more} />
   )
   return (
     <form className="stock-new" onSubmit={form.submit} aria-label="Add to stock">
-      {text('what', 'item', { list: 'can-be-there' })}
-      <datalist id="can-be-there">
-        {can.map((c) => (
-          <option key={c.name} value={c.name} />
-        ))}
-      </datalist>
+      <Chooser label="item" kinds="ingredient,component,by-product" hint="item" value={f.what} invalid={form.wrong?.field === 'what'} settles choose={(m) => form.set({ what: called(m), of: heldAs(m) })} />
       {text('amount', 'amount')}
-      <Form.Select aria-label="place" value={f.place} onChange={(e) => form.set({ place: e.target.value })}>
+      <Form.Select aria-label="place" value={f.place} onChange={(e) => form.set({ place: e.target.value as Place })}>
         {places.map((p) => (
           <option key={p}>{p}</option>
         ))}
@@ -133,3 +130,13 @@ function New({ kitchen, can }: { kitchen: string; can: Thing[] }) {
     </form>
   )
 }
+
+type Of = Pick<Schemas['Stock'], 'ingredient' | 'component' | 'byProduct'>
+
+// heldAs is what an entry of the stock is of: something bought, made, or left over.
+function heldAs(m: Match): Of {
+  if (m.kind === 'ingredient') return { ingredient: m.id }
+  return m.kind === 'by-product' ? { component: m.of, byProduct: m.id } : { component: m.id }
+}
+
+const called = (m: Match) => (m.kind === 'component' ? `${m.name} (made)` : m.kind === 'by-product' ? `${m.name} of ${m.detail}` : m.name)

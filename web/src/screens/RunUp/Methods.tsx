@@ -8,7 +8,7 @@ import { Empty, Failed, Waiting } from '../../parts/States'
 import { spoken } from '../../parts/words'
 
 export function Methods({ service }: { service: string }) {
-  const methods = useQuery({ queryKey: ['methods', service], queryFn: () => ask(api.GET('/api/services/{id}/methods', { params: { path: { id: service } } })), staleTime: 600_000 })
+  const methods = useQuery({ queryKey: ['methods', service], queryFn: () => ask(api.POST('/api/services/{id}/methods', { params: { path: { id: service } } })), staleTime: 600_000 })
   if (methods.isPending) return <Waiting what="a plan with each method" />
   if (lost(methods)) return <Failed error={methods.error} again={() => void methods.refetch()} />
   const list = methods.data.components
