@@ -18,8 +18,8 @@ export const useDesk = () => useContext(Context)
 
 export function DeskProvider({ children }: { children: ReactNode }) {
   const [said, setSaid] = useState('')
-  const [clash, setClash] = useState<{ clash: Clash; done: (ok: boolean) => void }>()
-  const [failed, setFailed] = useState<{ edit: Edit; done: (ok: boolean) => void }>()
+  const [[clash], setClashes] = useState<{ clash: Clash; done: (ok: boolean) => void }[]>([])
+  const [failed, setFailed] = useState<{ edit: Edit; done: (ok: boolean) => void }[]>([])
 
   const hand = useCallback(async (edit: Edit): Promise<boolean> => {
     try {
@@ -27,22 +27,21 @@ export function DeskProvider({ children }: { children: ReactNode }) {
       setSaid('')
       return true
     } catch (error) {
-      if (error instanceof Clash) return new Promise((done) => setClash({ clash: error, done }))
+      if (error instanceof Clash) return new Promise((done) => setClashes((all) => [...all, { clash: error, done }]))
       setSaid(error instanceof Error ? error.message : 'Not saved.')
       if (error instanceof Refused && error.problem.status !== 503) return false
-      return new Promise((done) => setFailed({ edit, done }))
+      return new Promise((done) => setFailed((all) => [...all, { edit, done }]))
     }
   }, [])
 
   const desk = useMemo(() => ({ hand, say: setSaid }), [hand])
   const retry = async () => {
-    if (!failed) return
-    setFailed(undefined)
-    failed.done(await hand(failed.edit))
+    setFailed([])
+    for (const { edit, done } of failed) done(await hand(edit)) // in their order: one may be made on the other
   }
   const giveUp = () => {
-    failed?.done(false)
-    setFailed(undefined)
+    failed.forEach(({ done }) => done(false))
+    setFailed([])
     setSaid('')
   }
   return (
@@ -51,7 +50,7 @@ export function DeskProvider({ children }: { children: ReactNode }) {
       {said && (
         <div className="said" role="alert">
           {said}
-          {failed && <button onClick={() => void retry()}>Try again</button>}
+          {failed.length > 0 && <button onClick={() => void retry()}>{failed.length > 1 ? `Try all ${failed.length} again` : 'Try again'}</button>}
           <button onClick={giveUp}>Close</button>
         </div>
       )}
@@ -61,7 +60,7 @@ export function DeskProvider({ children }: { children: ReactNode }) {
             clash={clash.clash}
             say={setSaid}
             end={(ok) => {
-              setClash(undefined)
+              setClashes(([, ...rest]) => rest)
               clash.done(ok)
             }}
           />
