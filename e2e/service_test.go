@@ -91,6 +91,25 @@ func TestAKitchenIsChangedByWhatItWouldDo(t *testing.T) {
 	assert.Equal(t, 1, status)
 }
 
+// A long sheet is shown a stretch of the clock at a time, and printed whole.
+func TestALongSheetHasPages(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/sheets/winter-supper")
+	lines := func() int { return js[int](chef, `document.querySelectorAll('.call-sheet .call-at').length`) }
+	chef.see("Fire list")
+	chef.until("there are pages", `document.querySelectorAll('.sheet-pages button').length > 2`)
+	all := js[int](chef, `fetch('/api/services/winter-supper/sheets').then(r => r.json()).then(r => r.calls.length)`)
+	seen, pages := 0, js[int](chef, `document.querySelectorAll('.sheet-pages button').length`)
+	for i := range pages {
+		chef.pressOn("a page", `document.querySelectorAll('.sheet-pages button')[`+strconv.Itoa(i)+`]`)
+		chef.until("it is shown", `document.querySelectorAll('.sheet-pages button')[`+strconv.Itoa(i)+`].getAttribute('aria-pressed') === 'true'`)
+		assert.Less(t, lines(), all/2)
+		seen += lines()
+	}
+	assert.Equal(t, all, seen, "each line is on one page")
+	chef.print()
+	chef.until("paper has them all", `document.querySelectorAll('.call-sheet .call-at').length === `+strconv.Itoa(all))
+}
+
 // The sheets: a cook's own calls, the days before, what the room is told; as files
 // too, which open formats have.
 func TestThePlanIsHandedOut(t *testing.T) {

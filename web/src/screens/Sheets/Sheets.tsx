@@ -1,7 +1,7 @@
 // Sheets: the plan as it is handed out, to each cook and section, for the days
 // before, and to the room; on the tablet, on paper, and as files.
 import { useQuery } from '@tanstack/react-query'
-import { Fragment } from 'react'
+import { Fragment, useState } from 'react'
 import { api, ask, type Schemas } from '../../api/client'
 import { lost } from '../../api/queries'
 import { useAddress } from '../../parts/address'
@@ -10,6 +10,8 @@ import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { clock, count, day, duration } from '../../parts/words'
 import { RoomSheet } from './RoomSheet'
+import { pageAt, pagesOf } from './pages'
+import { usePrinting } from './printing'
 import { Decides } from '../../parts/Decides'
 import { Told } from '../../parts/Holds'
 
@@ -52,7 +54,7 @@ function Sheet({ view }: { view: View }) {
       </div>
       {view.message && <Bracket what={view.message} />}
       <Told list={view.told} />
-      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Calls calls={calls} mine={pick.startsWith('cook:')} />}
+      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Pages key={pick} calls={calls} mine={pick.startsWith('cook:')} />}
     </>
   )
 }
@@ -74,6 +76,41 @@ function Files({ view, pick }: { view: View; pick: string }) {
       Export:{' '}
       <a href={`${at}/calendar.ics${query}`}>iCal</a> <a href={`${at}/fire.csv${query}`}>CSV</a> <a href={`${at}/run-up.svg`}>SVG</a>
     </span>
+  )
+}
+
+// onePage is how many lines stand on the tablet at a time.
+const onePage = 60
+
+// Pages show a long sheet a stretch of the clock at a time; on paper it is whole.
+function Pages({ calls, mine }: { calls: Call[]; mine: boolean }) {
+  const [params, setParams] = useAddress()
+  const [opened] = useState(() => Date.now())
+  const printing = usePrinting()
+  const pages = pagesOf(calls, onePage)
+  const said = Number(params.get('page')) - 1
+  const at = pages[said] ? said : pageAt(pages, opened)
+  if (pages.length === 1 || printing) return <Calls calls={calls} mine={mine} />
+  const turn = (to: number) => {
+    setParams({ ...Object.fromEntries(params), page: String(to + 1) }, { replace: true })
+    window.scrollTo(0, 0)
+  }
+  return (
+    <>
+      <div className="choices sheet-pages" role="group" aria-label="Part of the sheet">
+        {pages.map((p, i) => (
+          <button key={p.name} aria-pressed={i === at} onClick={() => turn(i)}>
+            {p.name}
+          </button>
+        ))}
+      </div>
+      <Calls calls={pages[at].lines} mine={mine} />
+      {pages[at + 1] && (
+        <button className="btn btn-outline-dark my-3" onClick={() => turn(at + 1)}>
+          Then: {pages[at + 1].name}
+        </button>
+      )}
+    </>
   )
 }
 
