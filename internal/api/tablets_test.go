@@ -1,9 +1,11 @@
 package api_test
 
 import (
+	"net/url"
 	"testing"
 	"time"
 
+	"github.com/alexedwards/scs/postgresstore"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -44,6 +46,14 @@ func TestAJoinedTabletIsPutOut(t *testing.T) {
 	assert.WithinDuration(t, h.clock().Add(-10*time.Minute), gone.Last, time.Minute)
 	assert.False(t, gone.Own)
 
+	sessions := postgresstore.NewWithCleanupInterval(h.store.DB.DB, 0)
+	at, err := url.Parse(commis.base)
+	require.NoError(t, err)
+	token := commis.client.Jar.Cookies(at)[0].Value
+	read, found, err := sessions.Find(token) // as a request of its own does, before it is put out
+	require.NoError(t, err)
+	require.True(t, found)
+
 	lines, end := commis.listen("")
 	defer end()
 	await(t, lines, "event: ready")
@@ -52,6 +62,8 @@ func TestAJoinedTabletIsPutOut(t *testing.T) {
 	}
 	assert.Equal(t, 401, commis.send("GET", "/api/services", nil).status)
 	assert.Equal(t, 401, commis.send("GET", "/api/events", nil).status)
+	require.NoError(t, sessions.Commit(token, read, time.Now().Add(time.Hour)), "and writes after")
+	assert.Equal(t, 401, commis.send("GET", "/api/services", nil).status, "it stays out")
 	assert.Equal(t, 404, chef.send("DELETE", "/api/tablets/"+gone.ID, nil).status)
 	assert.Len(t, get[tablets](chef, "/api/tablets").Tablets, 1)
 	require.Equal(t, 200, commis.send("POST", "/api/session/join", map[string]any{"code": "ABCD2345"}).status, "it can join again")

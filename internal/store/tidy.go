@@ -22,6 +22,7 @@ func (s *Store) Tidy(ctx context.Context) error {
 			`delete from plan where made_at < now() - interval '1 hour' and not exists (select from service_plan s where s.plan = plan.key)`,
 			`delete from request where at < now() - interval '31 days'`,
 			`delete from sessions where expiry < now()`,
+			`delete from session_ended where at < now() - interval '1 day'`, // no request lasts that long
 			`delete from join_try where at < now() - interval '1 day'`,
 		} {
 			if _, err := tx.ExecContext(ctx, act); err != nil {
