@@ -21,6 +21,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/api"
+	"jointime/internal/core/service"
 	"jointime/internal/demo/demotest"
 )
 
@@ -160,9 +161,10 @@ func BenchmarkThirtyTablets(b *testing.B) {
 	defer func() { server.CloseClientConnections(); server.Close(); stop(); running.Wait() }()
 	for b.Loop() {
 		c := &crowd{TB: b, base: server.URL, fresh: map[int64]time.Duration{}}
+		evening, over := context.WithCancel(ctx)
 		var tablets sync.WaitGroup
 		for k := range 30 {
-			tablets.Go(func() { c.tablet(ctx, k < 2) })
+			tablets.Go(func() { c.tablet(evening, k < 2) })
 		}
 		jar, err := cookiejar.New(nil)
 		require.NoError(b, err)
@@ -177,9 +179,15 @@ func BenchmarkThirtyTablets(b *testing.B) {
 			require.Equal(b, 200, resp.StatusCode)
 		}
 		put("/api/session", map[string]any{"name": "Chef"})
+		var first *service.Service
 		for k := range 30 {
 			var view api.ServiceView
 			require.True(b, c.read(chef, "/api/services/winter-supper", &view))
+			if first == nil {
+				was := view.Service
+				was.Tables = slices.Clone(was.Tables)
+				first = &was
+			}
 			view.Service.Tables[k%len(view.Service.Tables)].Guests++
 			c.newest.Add(1)
 			c.changed.Store(time.Now().UnixNano())
@@ -203,7 +211,10 @@ func BenchmarkThirtyTablets(b *testing.B) {
 		b.ReportMetric(fresh[len(fresh)-1].Seconds(), "plan-s-most")
 		b.Log(c.failed[:min(5, len(c.failed))])
 		c.mu.Unlock()
-		stop()
+		over()
 		tablets.Wait()
+		var view api.ServiceView
+		require.True(b, c.read(chef, "/api/services/winter-supper", &view))
+		put("/api/services/winter-supper", edit(view.Version, *first))
 	}
 }
