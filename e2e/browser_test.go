@@ -114,8 +114,10 @@ func (h *house) serve() {
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { server.Run(ctx); close(done) }()
-	h.server = httptest.NewServer(server)
-	h.Cleanup(func() { stop(); <-done; h.server.CloseClientConnections(); h.server.Close() })
+	at := doors.take()
+	at.open(server)
+	h.server = at.Server
+	h.Cleanup(func() { stop(); <-done; at.CloseClientConnections(); doors.giveBack(at) })
 }
 
 // tablet is one browser with its own cookies.

@@ -132,8 +132,9 @@ func (c *counted) write(selector, text string) {
 	c.type_(selector, text)
 }
 
-// lines types lines whose characters do not count, each with Enter; with keys alone it pastes
-// where there are several.
+// lines puts lines in whose characters do not count, each with Enter; with keys alone it pastes
+// where there are several. A line comes at once, as dictated: that each letter is read while
+// one types is another test's.
 func (c *counted) lines(selector string, lines ...string) {
 	c.Helper()
 	c.keys += len(lines)
@@ -141,8 +142,18 @@ func (c *counted) lines(selector string, lines ...string) {
 		c.pasteInto(selector, strings.Join(lines, "\n"))
 		return
 	}
-	c.type_(selector, strings.Join(lines, "\r"))
-	if len(lines) == 1 {
+	c.type_(selector, "")
+	for _, l := range lines {
+		c.insert(l)
 		c.do(chromedp.KeyEvent("\r"))
 	}
+}
+
+// insert puts a text where the focus is, at once.
+func (t *tablet) insert(text string) {
+	t.Helper()
+	t.do(chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+		_, err := chromedp.Call(ctx, input.InsertText, input.InsertTextParams{Text: text})
+		return err
+	}))
 }

@@ -2,7 +2,10 @@ package e2e
 
 import (
 	"context"
+	"net/http"
+	"net/http/httptest"
 	"sync"
+	"sync/atomic"
 	"testing"
 
 	"github.com/chromedp/cdproto/cdp"
@@ -57,9 +60,53 @@ func (p *pool) giveBack(t *tablet) {
 	p.free = append(p.free, t.ctx)
 }
 
+// emptyPage is a page of every door with nothing on it: a browser that goes there keeps its
+// process, where about:blank would cost it half a second.
+const emptyPage = "/empty-page-of-the-tests"
+
+// door is an address at which one house after the other is served: what a browser has kept
+// of its scripts, it need not read and translate again.
+type door struct {
+	*httptest.Server
+	to atomic.Pointer[http.Handler]
+}
+
+func (d *door) open(to http.Handler) { d.to.Store(&to) }
+
+// doorway is the doors at which no house stands.
+type doorway struct {
+	sync.Mutex
+	free []*door
+}
+
+var doors doorway
+
+func (w *doorway) take() *door {
+	w.Lock()
+	defer w.Unlock()
+	if n := len(w.free); n > 0 {
+		d := w.free[n-1]
+		w.free = w.free[:n-1]
+		return d
+	}
+	d := &door{}
+	d.Server = httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if r.URL.Path != emptyPage {
+			(*d.to.Load()).ServeHTTP(w, r)
+		}
+	}))
+	return d
+}
+
+func (w *doorway) giveBack(d *door) {
+	w.Lock()
+	defer w.Unlock()
+	w.free = append(w.free, d)
+}
+
 // emptied leaves a page and forgets all that it kept, and every emulation.
 func emptied(origin string) chromedp.Action[chromedp.Void] {
-	return chromedp.Steps(chromedp.Navigate("about:blank"), chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
+	return chromedp.Steps(chromedp.Navigate(origin+emptyPage), chromedp.Func(func(ctx context.Context, _ *chromedp.Target) error {
 		if _, err := chromedp.Call(ctx, network.ClearBrowserCookies, cdp.Empty{}); err != nil {
 			return err
 		}

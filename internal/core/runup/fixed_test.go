@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/service"
 )
 
@@ -53,13 +54,15 @@ func TestAKeptStepThatCannotBeThereIsTold(t *testing.T) {
 // breaks no more than before.
 func TestWhatIsOfferedCanBeTaken(t *testing.T) {
 	x := dinner(t)
-	before := makePlan(t, x)
+	before := dinnerPlan(t)
 	require.NotEmpty(t, before.RunUp.Slots)
 	s := before.RunUp.Slots[0]
 	o := s.Offers[0]
 	at := before.RunUp.Origin.In(x.Zone).Add(secondsOf(o.At))
 	x.Service.Fixed = []service.Fixed{{ID: before.RunUp.Bars[o.Bar].ID, Clock: at.Format("15:04:05"), Cook: s.Cook}}
-	after := makePlan(t, x)
+	after, err := attemptKept(x)
+	require.NoError(t, err)
+	require.Empty(t, check.Plan(after.Problem, after.Plan))
 	assert.Zero(t, after.Plan.Violation)
 	b := bars(after)[before.RunUp.Bars[o.Bar].ID]
 	assert.Equal(t, o.At, b.From)

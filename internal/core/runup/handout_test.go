@@ -104,8 +104,7 @@ func TestTheRunUpAsAPicture(t *testing.T) {
 
 func TestTheRoomIsTold(t *testing.T) {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
-	in := dinner(t)
-	r := makePlan(t, in)
+	in, r := dinner(t), dinnerPlan(t)
 	in.Service = in.Service.Resolved(in.Menu)
 	s := room.Make(b.Recipes(), in.Kitchen, in.Menu, in.Service, r.RunUp)
 	assert.Equal(t, 36, s.Guests)
