@@ -15,6 +15,7 @@ import (
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/service"
+	"jointime/internal/demo/demotest"
 )
 
 func ticks(list ...map[string]any) map[string]any { return map[string]any{"ticks": list} }
@@ -239,7 +240,10 @@ func TestMiseAndOrderAreKnownWithoutAPlan(t *testing.T) {
 	require.Equal(t, 200, chef.plates("36").status)
 	for range 2 {
 		v := get[api.MiseView](chef, "/api/services/supper/mise")
-		require.Contains(t, v.Message, "No plan found")
+		for end := time.Now().Add(demotest.Patience); !strings.Contains(v.Message, "No plan found"); v = get[api.MiseView](chef, "/api/services/supper/mise") {
+			require.True(t, time.Now().Before(end), v.Message) // a search that a busy machine has not ended
+			time.Sleep(20 * time.Millisecond)
+		}
 		crown := task(t, v.Sheet, "crown/joint")
 		assert.Equal(t, "5.04 kg", crown.Figure)
 		assert.False(t, crown.Planned)

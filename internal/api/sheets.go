@@ -28,15 +28,15 @@ func (s sheets) routes(at *registry) {
 
 // SheetsView is all that is handed out of a plan.
 type SheetsView struct {
-	Service  string            `json:"service"`
-	Name     string            `json:"name"`
-	Day      string            `json:"day"`
-	Message  string            `json:"message,omitempty" doc:"why there is no plan"`
-	Calls    []report.Call     `json:"calls" nullable:"false" doc:"in the order of the clock"`
-	Cooks    []kitchen.Cook    `json:"cooks" nullable:"false"`
-	Sections []kitchen.Section `json:"sections" nullable:"false"`
-	Told     []string          `json:"told" nullable:"false" doc:"what the service cannot have"`
-	Room     room.Briefing     `json:"room"`
+	Service  string             `json:"service"`
+	Name     string             `json:"name"`
+	Day      string             `json:"day"`
+	Message  string             `json:"message,omitempty" doc:"why there is no plan"`
+	Calls    []report.SheetLine `json:"calls" nullable:"false" doc:"in the order of the clock"`
+	Cooks    []kitchen.Cook     `json:"cooks" nullable:"false"`
+	Sections []kitchen.Section  `json:"sections" nullable:"false"`
+	Told     []string           `json:"told" nullable:"false" doc:"what the service cannot have"`
+	Room     room.Briefing      `json:"room"`
 }
 
 type sheetsOutput struct{ Body SheetsView }
@@ -77,9 +77,9 @@ func (s sheets) handOut(name, kind string, write func(w *bytes.Buffer, r *http.R
 
 // picked are the calls of the cook or the section that the address names; of all
 // where it names none.
-func picked(r *http.Request, calls []report.Call) []report.Call {
+func picked(r *http.Request, calls []report.SheetLine) []report.SheetLine {
 	cook, section := r.URL.Query().Get("cook"), r.URL.Query().Get("section")
-	return slices.DeleteFunc(calls, func(c report.Call) bool {
+	return slices.DeleteFunc(calls, func(c report.SheetLine) bool {
 		return (cook != "" && !slices.Contains(c.Cooks, cook)) || (section != "" && c.Section != section)
 	})
 }

@@ -34,12 +34,12 @@ type TableNote struct {
 
 // CourseBriefing is a course as the room sees it.
 type CourseBriefing struct {
-	Name   string           `json:"name"`
-	Hour   string           `json:"hour" doc:"of the clock, at which the first wave leaves"`
-	Ready  string           `json:"ready" doc:"by when the first tables sit, with their cutlery"`
-	Hold   string           `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
-	Sent   []report.Sending `json:"sent" nullable:"false"`
-	Dishes []DishBriefing   `json:"dishes" nullable:"false"`
+	Name   string             `json:"name"`
+	Hour   string             `json:"hour" doc:"of the clock, at which the first wave leaves"`
+	Ready  string             `json:"ready" doc:"by when the first tables sit, with their cutlery"`
+	Hold   string             `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
+	Sent   []report.Departure `json:"sent" nullable:"false"`
+	Dishes []DishBriefing     `json:"dishes" nullable:"false"`
 }
 
 // DishBriefing is a dish, or a version of it, in a course.

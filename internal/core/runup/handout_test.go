@@ -29,8 +29,8 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 	r := dinnerPlan(t)
 	calls := r.RunUp.Calls()
 	assert.Len(t, calls, len(r.RunUp.Bars)+len(r.RunUp.Turns))
-	assert.True(t, slices.IsSortedFunc(calls, func(a, b report.Call) int { return int(a.At - b.At) }))
-	byID := map[string]report.Call{}
+	assert.True(t, slices.IsSortedFunc(calls, func(a, b report.SheetLine) int { return int(a.At - b.At) }))
+	byID := map[string]report.SheetLine{}
 	for _, c := range calls {
 		byID[c.ID] = c
 		assert.Len(t, c.Who, len(c.Cooks), c.ID)
@@ -47,11 +47,11 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 	assert.Contains(t, mind[0], "Table 2, 1 ×: ")
 	assert.Contains(t, mind[0], "crustaceans")
 	assert.Equal(t, []string{"Table 1", "Table 2"}, byID["roast-hake/plate/hake/wave 1"].Tables)
-	lit := slices.IndexFunc(calls, func(c report.Call) bool { return c.What == "Deck oven: on," })
+	lit := slices.IndexFunc(calls, func(c report.SheetLine) bool { return c.What == "Deck oven: on," })
 	require.GreaterOrEqual(t, lit, 0)
 	assert.Len(t, calls[lit].Who, 1, "somebody turns the knob")
 	for _, u := range r.RunUp.Turns {
-		told := slices.ContainsFunc(r.RunUp.Clashes, func(c report.Clash) bool {
+		told := slices.ContainsFunc(r.RunUp.Clashes, func(c report.Violation) bool {
 			return strings.HasPrefix(c.What, "No cook free at "+u.Start.Format("15:04"))
 		})
 		assert.Equal(t, u.Cook == "", told, "where nobody can, it is told")

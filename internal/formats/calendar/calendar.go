@@ -16,11 +16,11 @@ import (
 
 // Calendar is what is written.
 type Calendar struct {
-	Name    string        // of the service, and for whom
-	Service string        // id: events keep theirs when a plan is made anew
-	Made    time.Time     // when the file is made
-	Calls   []report.Call // in time
-	Alarm   time.Duration // before each; 0: none
+	Name    string             // of the service, and for whom
+	Service string             // id: events keep theirs when a plan is made anew
+	Made    time.Time          // when the file is made
+	Calls   []report.SheetLine // in time
+	Alarm   time.Duration      // before each; 0: none
 	Heat    func(celsius int64) string
 }
 
@@ -51,14 +51,14 @@ func Write(w io.Writer, c Calendar) error {
 	return cal.SerializeTo(w, ical.WithNewLineWindows)
 }
 
-func (c Calendar) summary(call report.Call) string {
+func (c Calendar) summary(call report.SheetLine) string {
 	if call.Setting == nil {
 		return call.What
 	}
 	return call.What + ", " + c.Heat(*call.Setting)
 }
 
-func (c Calendar) description(call report.Call) string {
+func (c Calendar) description(call report.SheetLine) string {
 	var lines []string
 	add := func(label, text string) {
 		if text != "" {

@@ -20,7 +20,7 @@ func sheet() calendar.Calendar {
 	heat := int64(200)
 	return calendar.Calendar{Name: "Winter supper, Fish cook", Service: "winter-supper", Made: time.Date(2026, 3, 10, 8, 0, 0, 0, time.UTC), Alarm: 2 * time.Minute,
 		Heat: func(int64) string { return "200 °C" },
-		Calls: []report.Call{
+		Calls: []report.SheetLine{
 			{ID: "roast-hake/hake/roast", Start: at, End: at.Add(7 * time.Minute), What: "Hake, oven 200; skin, \"up\"", Who: []string{"Fish cook"}, With: []string{"Deck oven"}, Setting: &heat, Section: "fish",
 				Until: "core 50 °C", Next: "rest 2–4 min", Mind: []string{"Table 2 × 1: no shellfish"}, Care: []string{strings.Repeat("hot fat, ", 30)}},
 			{ID: "turn 1", Start: at.Add(-20 * time.Minute), End: at.Add(-20 * time.Minute).Add(15 * time.Second), What: "light the deck oven", Who: []string{}, With: []string{}},

@@ -109,7 +109,7 @@ func number(v float64) string {
 // WriteFire writes the fire list, a line each in the order of the clock: when, until
 // when, what, by whom, with what at how many °C, for how many portions and which
 // tables, until which cue, what comes then, and what must be minded.
-func WriteFire(w io.Writer, calls []report.Call) error {
+func WriteFire(w io.Writer, calls []report.SheetLine) error {
 	rows := [][]string{{"starts", "ends", "what", "who", "with", "°C", "portions", "tables", "until", "then", "mind", "care"}}
 	for _, c := range calls {
 		setting, portions := "", ""

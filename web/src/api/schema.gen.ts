@@ -1798,6 +1798,13 @@ export interface components {
             to: string;
             why?: string;
         };
+        AxisSegment: {
+            /** Format: int64 */
+            from: number;
+            label: string;
+            /** Format: int64 */
+            to: number;
+        };
         Bar: {
             cautions?: components["schemas"]["Caution"][] | null;
             component: string;
@@ -1945,46 +1952,6 @@ export interface components {
             /** @description the step that leaves it */
             step?: string;
         };
-        Call: {
-            /**
-             * Format: int64
-             * @description start, from origin
-             */
-            at: number;
-            /** @description cautions, with their sources */
-            care?: string[] | null;
-            /** @description their ids */
-            cooks: string[];
-            /** Format: date-time */
-            end: string;
-            /** @description of the bar; of a turn: turn and its place */
-            id: string;
-            /** @description for whom it must be without something */
-            mind?: string[] | null;
-            /** @description the wait after it */
-            next?: string;
-            /** Format: int64 */
-            portions?: number;
-            /** @description id of the section that makes it */
-            section?: string;
-            /**
-             * Format: int64
-             * @description °C
-             */
-            setting?: number;
-            /** Format: date-time */
-            start: string;
-            tables?: string[] | null;
-            /** @description it needs no cook */
-            unattended?: boolean;
-            /** @description how it is known to be done */
-            until?: string;
-            what: string;
-            /** @description names of cooks */
-            who: string[];
-            /** @description equipment */
-            with: string[];
-        };
         Caution: {
             /** @description where a limit in it comes from */
             source?: string;
@@ -2007,6 +1974,34 @@ export interface components {
             reason?: string;
             /** @description what is put in its place, or added: id of a component, or name of an ingredient */
             with?: string;
+        };
+        Changeover: {
+            /**
+             * Format: int64
+             * @description the same, from origin
+             */
+            at: number;
+            /**
+             * Format: int64
+             * @description for what: place in bars
+             */
+            bar: number;
+            /** @description id of who has a hand free for it; absent: nobody has */
+            cook?: string;
+            /** Format: int64 */
+            fromC: number;
+            name: string;
+            resource: string;
+            /** Format: date-time */
+            start: string;
+            /**
+             * Format: int64
+             * @description seconds until it is there
+             */
+            takes: number;
+            /** Format: int64 */
+            toC: number;
+            who?: string;
         };
         CheckInputBody: {
             /** @description made by the tablet; a repeat does nothing */
@@ -2049,17 +2044,6 @@ export interface components {
             answer: "no" | "unknown";
             from: string[];
             what: string;
-        };
-        Clash: {
-            advice: string;
-            /** Format: int64 */
-            bar?: number;
-            /** @description of a published limit */
-            source?: string;
-            strict: boolean;
-            what: string;
-            /** @description which requirements clash */
-            why?: string;
         };
         CompareOutputBody: {
             changes: components["schemas"]["Difference"][];
@@ -2223,7 +2207,7 @@ export interface components {
             name: string;
             /** @description by when the first tables sit, with their cutlery */
             ready: string;
-            sent: components["schemas"]["Sending"][];
+            sent: components["schemas"]["Departure"][];
         };
         CourseHour: {
             /**
@@ -2259,7 +2243,7 @@ export interface components {
             /** Format: int64 */
             plates: number;
             /** @description what leaves together, in order */
-            sent: components["schemas"]["Sending"][];
+            sent: components["schemas"]["Departure"][];
             /** Format: int64 */
             waves: number;
         };
@@ -2338,6 +2322,43 @@ export interface components {
             how?: string;
             name: string;
             who: string;
+        };
+        Departure: {
+            /**
+             * Format: date-time
+             * @description the hour of the course, or of these tables
+             */
+            asked: string;
+            /**
+             * Format: int64
+             * @description the same, from origin
+             */
+            at: number;
+            /**
+             * Format: int64
+             * @description when its first plate of a dish is ready, from origin
+             */
+            first: number;
+            /** @description it leaves at the hour that is asked; the others as soon as they can be built after one that does */
+            head: boolean;
+            /**
+             * Format: int64
+             * @description seconds after the hour, of a head
+             */
+            late: number;
+            /**
+             * Format: date-time
+             * @description when the last plate of it is planned to leave
+             */
+            leaves: string;
+            plates: components["schemas"]["Sent"][];
+            /** @description names; none where the service has no tables */
+            tables: string[];
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            wave: number;
         };
         Difference: {
             /** @description empty: it is gone */
@@ -2635,13 +2656,6 @@ export interface components {
             daysBefore: number;
             /** @description of the step in the run-up */
             id: string;
-        };
-        Fold: {
-            /** Format: int64 */
-            from: number;
-            label: string;
-            /** Format: int64 */
-            to: number;
         };
         ForRoom: {
             /** @description what is carved or poured there */
@@ -3224,6 +3238,17 @@ export interface components {
              */
             within?: number;
         };
+        LimitWarning: {
+            /**
+             * Format: int64
+             * @description place in bars: after this step
+             */
+            bar: number;
+            /** @description it is passed */
+            over: boolean;
+            say: string;
+            source: string;
+        };
         LimitsOutputBody: {
             sets: components["schemas"]["Set"][];
         };
@@ -3258,23 +3283,6 @@ export interface components {
             as: "ingredient" | "step" | "skip";
             ingredient?: components["schemas"]["IngredientReading"];
             step?: components["schemas"]["StepReading"];
-        };
-        Load: {
-            /** @description of equipment; cooks: their hands */
-            kind: string;
-            names: string[];
-            /** @description in time; each holds until the next one */
-            steps: components["schemas"]["LoadStep"][];
-            /** @description when all that there is is taken */
-            tight: components["schemas"]["Stretch"][];
-        };
-        LoadStep: {
-            /** Format: int64 */
-            at: number;
-            /** Format: int64 */
-            have: number;
-            /** Format: int64 */
-            taken: number;
         };
         Made: {
             /**
@@ -3757,17 +3765,6 @@ export interface components {
             again?: boolean;
             screen: string;
         };
-        Press: {
-            /**
-             * Format: int64
-             * @description place in bars: after this step
-             */
-            bar: number;
-            /** @description it is passed */
-            over: boolean;
-            say: string;
-            source: string;
-        };
         PrintInputBody: {
             tasks: string[];
         };
@@ -4010,15 +4007,15 @@ export interface components {
         };
         RunUp: {
             bars: components["schemas"]["Bar"][];
-            clashes: components["schemas"]["Clash"][];
+            clashes: components["schemas"]["Violation"][];
             courses: components["schemas"]["CourseRow"][];
             /** @description where a delay hurts first, the worst first */
             critical: components["schemas"]["Critical"][];
             day: string;
             days: components["schemas"]["Day"][];
-            folds: components["schemas"]["Fold"][];
+            folds: components["schemas"]["AxisSegment"][];
             lanes: components["schemas"]["Lane"][];
-            loads: components["schemas"]["Load"][];
+            loads: components["schemas"]["Utilisation"][];
             /** @description ids of what was kept at its time and is no longer there */
             lost: string[];
             message?: string;
@@ -4026,7 +4023,7 @@ export interface components {
             /** Format: date-time */
             origin: string;
             /** @description where it comes near a published limit */
-            presses: components["schemas"]["Press"][];
+            presses: components["schemas"]["LimitWarning"][];
             /** Format: int64 */
             rounds: number;
             /** Format: int64 */
@@ -4039,10 +4036,10 @@ export interface components {
              * @enum {string}
              */
             status: "kept" | "broken" | "none";
-            stops: components["schemas"]["Stop"][];
+            stops: components["schemas"]["UnplannedStep"][];
             strands: components["schemas"]["Strand"][];
             /** @description when something is lit or turned to another temperature, in time */
-            turns: components["schemas"]["Turn"][];
+            turns: components["schemas"]["Changeover"][];
         };
         RunUpView: {
             /** @description of a service that is past: what is no longer as it was planned with */
@@ -4213,43 +4210,6 @@ export interface components {
             tasks: components["schemas"]["Task"][];
             /** @description in their hours */
             visits: components["schemas"]["Visit"][];
-        };
-        Sending: {
-            /**
-             * Format: date-time
-             * @description the hour of the course, or of these tables
-             */
-            asked: string;
-            /**
-             * Format: int64
-             * @description the same, from origin
-             */
-            at: number;
-            /**
-             * Format: int64
-             * @description when its first plate of a dish is ready, from origin
-             */
-            first: number;
-            /** @description it leaves at the hour that is asked; the others as soon as they can be built after one that does */
-            head: boolean;
-            /**
-             * Format: int64
-             * @description seconds after the hour, of a head
-             */
-            late: number;
-            /**
-             * Format: date-time
-             * @description when the last plate of it is planned to leave
-             */
-            leaves: string;
-            plates: components["schemas"]["Sent"][];
-            /** @description names; none where the service has no tables */
-            tables: string[];
-            /**
-             * Format: int64
-             * @description from 1
-             */
-            wave: number;
         };
         Sent: {
             /** @description a version has the id dish~version */
@@ -4423,9 +4383,49 @@ export interface components {
             /** @description ticks of what is no longer on the sheet */
             stray: components["schemas"]["Stray"][];
         };
+        SheetLine: {
+            /**
+             * Format: int64
+             * @description start, from origin
+             */
+            at: number;
+            /** @description cautions, with their sources */
+            care?: string[] | null;
+            /** @description their ids */
+            cooks: string[];
+            /** Format: date-time */
+            end: string;
+            /** @description of the bar; of a turn: turn and its place */
+            id: string;
+            /** @description for whom it must be without something */
+            mind?: string[] | null;
+            /** @description the wait after it */
+            next?: string;
+            /** Format: int64 */
+            portions?: number;
+            /** @description id of the section that makes it */
+            section?: string;
+            /**
+             * Format: int64
+             * @description °C
+             */
+            setting?: number;
+            /** Format: date-time */
+            start: string;
+            tables?: string[] | null;
+            /** @description it needs no cook */
+            unattended?: boolean;
+            /** @description how it is known to be done */
+            until?: string;
+            what: string;
+            /** @description names of cooks */
+            who: string[];
+            /** @description equipment */
+            with: string[];
+        };
         SheetsView: {
             /** @description in the order of the clock */
-            calls: components["schemas"]["Call"][];
+            calls: components["schemas"]["SheetLine"][];
             cooks: components["schemas"]["Cook"][];
             day: string;
             /** @description why there is no plan */
@@ -4686,15 +4686,6 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
-        Stop: {
-            component: string;
-            dish: string;
-            /** @description true: left open; false: it cannot be */
-            gap: boolean;
-            name: string;
-            step?: string;
-            why: string;
-        };
         Strand: {
             amount?: string;
             /** @description places in bars, in time */
@@ -4714,7 +4705,7 @@ export interface components {
              * @description of the dish, or of the version
              */
             plates: number;
-            stop?: components["schemas"]["Stop"];
+            stop?: components["schemas"]["UnplannedStep"];
         };
         Stray: {
             /** @enum {string} */
@@ -5060,38 +5051,36 @@ export interface components {
             rescue?: string;
             what: string;
         };
-        Turn: {
-            /**
-             * Format: int64
-             * @description the same, from origin
-             */
-            at: number;
-            /**
-             * Format: int64
-             * @description for what: place in bars
-             */
-            bar: number;
-            /** @description id of who has a hand free for it; absent: nobody has */
-            cook?: string;
-            /** Format: int64 */
-            fromC: number;
-            name: string;
-            resource: string;
-            /** Format: date-time */
-            start: string;
-            /**
-             * Format: int64
-             * @description seconds until it is there
-             */
-            takes: number;
-            /** Format: int64 */
-            toC: number;
-            who?: string;
-        };
         UndoView: {
             again: string;
             /** @description in words; empty: nothing */
             back: string;
+        };
+        UnplannedStep: {
+            component: string;
+            dish: string;
+            /** @description true: left open; false: it cannot be */
+            gap: boolean;
+            name: string;
+            step?: string;
+            why: string;
+        };
+        Utilisation: {
+            /** @description of equipment; cooks: their hands */
+            kind: string;
+            names: string[];
+            /** @description in time; each holds until the next one */
+            steps: components["schemas"]["UtilisationStep"][];
+            /** @description when all that there is is taken */
+            tight: components["schemas"]["Stretch"][];
+        };
+        UtilisationStep: {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            have: number;
+            /** Format: int64 */
+            taken: number;
         };
         Variant: {
             changes: components["schemas"]["Change"][];
@@ -5162,6 +5151,17 @@ export interface components {
              * @description inner diameter, mm
              */
             width: number;
+        };
+        Violation: {
+            advice: string;
+            /** Format: int64 */
+            bar?: number;
+            /** @description of a published limit */
+            source?: string;
+            strict: boolean;
+            what: string;
+            /** @description which requirements clash */
+            why?: string;
         };
         Visit: {
             /** Format: date-time */

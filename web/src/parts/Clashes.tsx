@@ -5,7 +5,7 @@ import type { Schemas } from '../api/client'
 import { Bracket } from './States'
 import { count } from './words'
 
-type Clash = Schemas['Clash']
+type Clash = Schemas['Violation']
 
 const few = 2
 

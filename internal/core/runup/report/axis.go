@@ -21,8 +21,8 @@ const (
 
 // folds gives each day before the service one fold, and cuts the day itself
 // where nothing happens and before the hours of the courses.
-func (r *reporter) folds() []Fold {
-	out := []Fold{}
+func (r *reporter) folds() []AxisSegment {
+	out := []AxisSegment{}
 	cuts, midnight := r.cuts(), r.of.Midnight
 	for _, s := range r.busy() {
 		if n := len(out); n > 0 && s[0] < midnight && r.moment(out[n-1].From).YearDay() == r.moment(s[0]).YearDay() {
@@ -32,11 +32,11 @@ func (r *reporter) folds() []Fold {
 		from := s[0]
 		for _, c := range cuts {
 			if c > from && c < s[1] && (c-from >= shortStretch || r.leaves(c) || r.leaves(c+lastMinutes)) {
-				out = append(out, Fold{From: from, To: c})
+				out = append(out, AxisSegment{From: from, To: c})
 				from = c
 			}
 		}
-		out = append(out, Fold{From: from, To: s[1]})
+		out = append(out, AxisSegment{From: from, To: s[1]})
 	}
 	for len(out) > maxFolds {
 		out = mergeSmallest(out)
@@ -107,7 +107,7 @@ func (r *reporter) busy() []schedule.Span {
 
 // mergeSmallest joins the two neighbours that span the least time together,
 // the last fold excepted.
-func mergeSmallest(folds []Fold) []Fold {
+func mergeSmallest(folds []AxisSegment) []AxisSegment {
 	best := 0
 	for i := 0; i+2 < len(folds); i++ {
 		if folds[i+1].To-folds[i].From < folds[best+1].To-folds[best].From {
@@ -118,7 +118,7 @@ func mergeSmallest(folds []Fold) []Fold {
 	return slices.Delete(folds, best+1, best+2)
 }
 
-func (r *reporter) foldLabel(f Fold) string {
+func (r *reporter) foldLabel(f AxisSegment) string {
 	from, to := r.moment(f.From), r.moment(f.To)
 	if f.To-f.From <= lastMinutes {
 		return "last " + units.FormatDuration(f.To-f.From)

@@ -9,8 +9,8 @@ import (
 	"jointime/internal/core/words"
 )
 
-// Call is one line of a call sheet: what somebody does from when on.
-type Call struct {
+// SheetLine is one line of a call sheet: what somebody does from when on.
+type SheetLine struct {
 	ID       string    `json:"id" doc:"of the bar; of a turn: turn and its place"`
 	Start    time.Time `json:"start"`
 	End      time.Time `json:"end"`
@@ -33,8 +33,8 @@ type Call struct {
 
 // Calls are all steps and turns of a run-up in the order of the clock. Those of a
 // cook, or of a section, are picked from them by Cooks and Section.
-func (u RunUp) Calls() []Call {
-	out := []Call{}
+func (u RunUp) Calls() []SheetLine {
+	out := []SheetLine{}
 	next := map[int]string{}
 	names := map[string]string{}
 	for _, s := range u.Strands {
@@ -46,7 +46,7 @@ func (u RunUp) Calls() []Call {
 		}
 	}
 	for i, b := range u.Bars {
-		c := Call{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: b.Cooks, With: []string{}, Setting: b.Setting, Portions: b.Portions,
+		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: b.Cooks, With: []string{}, Setting: b.Setting, Portions: b.Portions,
 			Section: b.Section, Until: b.Cue, Next: next[i], Mind: b.Mind, Tables: b.Tables, Unattended: len(b.Hands) == 0}
 		if name := names[b.Dish+"/"+b.Component]; name != "" {
 			c.What = words.Step(name, b.Name)
@@ -71,7 +71,7 @@ func (u RunUp) Calls() []Call {
 		out = append(out, c)
 	}
 	for i, t := range u.Turns {
-		c := Call{ID: fmt.Sprint("turn ", i+1), Start: t.Start, End: t.Start.Add(turnTakes * time.Second), At: t.At, What: t.say(), Who: []string{}, Cooks: []string{}, With: []string{t.Name}}
+		c := SheetLine{ID: fmt.Sprint("turn ", i+1), Start: t.Start, End: t.Start.Add(turnTakes * time.Second), At: t.At, What: t.say(), Who: []string{}, Cooks: []string{}, With: []string{t.Name}}
 		if t.Cook != "" {
 			c.Who, c.Cooks = []string{t.Who}, []string{t.Cook}
 		}
@@ -79,6 +79,6 @@ func (u RunUp) Calls() []Call {
 		c.Setting = &setting
 		out = append(out, c)
 	}
-	slices.SortStableFunc(out, func(a, b Call) int { return cmp.Compare(a.At, b.At) })
+	slices.SortStableFunc(out, func(a, b SheetLine) int { return cmp.Compare(a.At, b.At) })
 	return out
 }

@@ -12,8 +12,8 @@ import (
 )
 
 // clashes says what the plan breaks, and which course is late.
-func (r *reporter) clashes() []Clash {
-	out := []Clash{}
+func (r *reporter) clashes() []Violation {
+	out := []Violation{}
 	for _, b := range r.plan.Broken {
 		if c, ok := r.clash(b); ok {
 			out = append(out, c)
@@ -29,18 +29,18 @@ func (r *reporter) clashes() []Clash {
 				name += " (" + words.List(s.Tables) + ")"
 			}
 			at := r.lastOf(c, s)
-			out = append(out, Clash{What: fmt.Sprintf("%s: %s late, leaves %s.", name, units.FormatOver(s.Late), r.hour(s.At)), Bar: &at, Strict: true}.because(r, at, "move the course", "start it earlier", "add a cook or equipment"))
+			out = append(out, Violation{What: fmt.Sprintf("%s: %s late, leaves %s.", name, units.FormatOver(s.Late), r.hour(s.At)), Bar: &at, Strict: true}.because(r, at, "move the course", "start it earlier", "add a cook or equipment"))
 		}
 	}
 	return out
 }
 
-func (r *reporter) clash(b schedule.Breach) (Clash, bool) {
+func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 	if b.Limit == schedule.TaskLatest {
 		return r.unfixed(b)
 	}
 	if b.Limit != schedule.LinkMax && b.Limit != schedule.TogetherWithin {
-		return Clash{}, false
+		return Violation{}, false
 	}
 	if b.Limit == schedule.TogetherWithin {
 		return r.apart(*b.Together), true
@@ -49,7 +49,7 @@ func (r *reporter) clash(b schedule.Breach) (Clash, bool) {
 	w := r.of.Work[from]
 	if w.Placed() {
 		if r.of.Links[*b.Link].Reason == work.Spread {
-			return Clash{What: fmt.Sprintf("%s: last wave %s over the %s limit.", r.of.Courses[w.Course].Name, units.FormatOver(b.By), units.FormatDuration(*r.problem.Links[*b.Link].Max)), Advice: words.Ways("widen the pass", "add a cook there"), Bar: &from}, true
+			return Violation{What: fmt.Sprintf("%s: last wave %s over the %s limit.", r.of.Courses[w.Course].Name, units.FormatOver(b.By), units.FormatDuration(*r.problem.Links[*b.Link].Max)), Advice: words.Ways("widen the pass", "add a cook there"), Bar: &from}, true
 		}
 		return r.coldPlates(b)
 	}
@@ -57,16 +57,16 @@ func (r *reporter) clash(b schedule.Breach) (Clash, bool) {
 		return r.stale(b, *k), true
 	}
 	if l := r.of.Links[*b.Link].Limit; l != nil {
-		return Clash{What: r.sayPublished(*b.Link), Source: l.Source, Bar: &from, Strict: true}.because(r, to), true
+		return Violation{What: r.sayPublished(*b.Link), Source: l.Source, Bar: &from, Strict: true}.because(r, to), true
 	}
 	limit := *r.problem.Links[*b.Link].Max + w.Wash
 	hold := holdName(w.Wait.Reason)
-	return Clash{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
+	return Violation{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
 		because(r, to, "allow a longer "+holdWord(w.Wait.Reason), "move the course"), true
 }
 
 // apart says that the plates of one table leave at different times.
-func (r *reporter) apart(group int) Clash {
+func (r *reporter) apart(group int) Violation {
 	rule := r.problem.Together[group]
 	var tables []string
 	for k, id := range rule.Tasks {
@@ -80,12 +80,12 @@ func (r *reporter) apart(group int) Clash {
 	if name == "" {
 		name = r.of.Courses[r.of.Work[r.index[rule.Tasks[0]]].Course].Name
 	}
-	return Clash{What: fmt.Sprintf("%s: plates more than %s apart.", name, units.FormatDuration(*rule.Within)), Advice: words.Ways("put more cooks at the pass", "serve fewer dishes at a time")}
+	return Violation{What: fmt.Sprintf("%s: plates more than %s apart.", name, units.FormatDuration(*rule.Within)), Advice: words.Ways("put more cooks at the pass", "serve fewer dishes at a time")}
 }
 
 // because adds which requirements clash before a task, and what can be done: first the
 // way out of that, then the others.
-func (c Clash) because(r *reporter, task int, others ...string) Clash {
+func (c Violation) because(r *reporter, task int, others ...string) Violation {
 	why, ways := r.between(task)
 	c.Why = why
 	if ways = append(ways, others...); len(ways) > 0 {
@@ -136,31 +136,31 @@ func (r *reporter) between(i int) (says string, ways []string) {
 }
 
 // unfixed says that a step cannot be at the time that it was given.
-func (r *reporter) unfixed(b schedule.Breach) (Clash, bool) {
+func (r *reporter) unfixed(b schedule.Breach) (Violation, bool) {
 	i := r.index[b.Task]
 	kept := r.of.Work[i].Fixed
 	if kept == "" {
-		return Clash{}, false
+		return Violation{}, false
 	}
-	return Clash{What: fmt.Sprintf("%s is pinned at %s but can start at %s.", r.callOne(i), kept, r.clock(r.plan.Tasks[i].Start)), Bar: &i, Strict: true}.because(r, i, "unpin it"), true
+	return Violation{What: fmt.Sprintf("%s is pinned at %s but can start at %s.", r.callOne(i), kept, r.clock(r.plan.Tasks[i].Start)), Bar: &i, Strict: true}.because(r, i, "unpin it"), true
 }
 
 // stale says that a component waits longer than it keeps.
-func (r *reporter) stale(b schedule.Breach, k work.Keep) Clash {
+func (r *reporter) stale(b schedule.Breach, k work.Keep) Violation {
 	from := r.index[b.From]
 	says := fmt.Sprintf("%s: %s after %s, shelf life %s %s", r.of.Work[from].Made, units.FormatOver(k.For+b.By), r.of.Work[from].Name, units.FormatDuration(k.For), k.Place)
 	if k.Then != "" {
 		says += " (" + k.Then + ")"
 	}
-	return Clash{What: says + ".", Bar: &from}.because(r, from, "make it later", "make it in two batches")
+	return Violation{What: says + ".", Bar: &from}.because(r, from, "make it later", "make it in two batches")
 }
 
 // coldPlates says that plates are in the warmer, or the cold, for less than it takes.
-func (r *reporter) coldPlates(b schedule.Breach) (Clash, bool) {
+func (r *reporter) coldPlates(b schedule.Breach) (Violation, bool) {
 	from, to := r.index[b.From], r.index[b.To]
 	if r.of.Links[*b.Link].Reason != work.WarmThrough || b.By < 60 {
-		return Clash{}, false
+		return Violation{}, false
 	}
-	return Clash{What: fmt.Sprintf("%s: %s short for the %s wave.", r.of.Work[to].Name, units.FormatOver(b.By), r.hour(r.plan.Tasks[from].Start)),
+	return Violation{What: fmt.Sprintf("%s: %s short for the %s wave.", r.of.Work[to].Name, units.FormatOver(b.By), r.hour(r.plan.Tasks[from].Start)),
 		Advice: words.Ways("start them earlier", "use a bigger warmer", "use ware at room temperature"), Bar: &to}, true
 }

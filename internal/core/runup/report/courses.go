@@ -4,7 +4,7 @@ import "jointime/internal/core/runup/work"
 
 // courseRow is a course with the hour that it has, before it is planned.
 func (r *reporter) courseRow(c work.Course) CourseRow {
-	row := CourseRow{ID: c.ID, Name: c.Name, Hour: r.moment(c.At), At: c.At, Leaves: c.At, Dishes: []string{}, Sent: []Sending{}}
+	row := CourseRow{ID: c.ID, Name: c.Name, Hour: r.moment(c.At), At: c.At, Leaves: c.At, Dishes: []string{}, Sent: []Departure{}}
 	for _, s := range c.Servings {
 		row.Dishes = append(row.Dishes, s.Name)
 		row.Plates += s.Plates
@@ -33,15 +33,15 @@ func (r *reporter) courseRows(out *RunUp) {
 }
 
 // sendings are the waves of a course as they are planned.
-func (r *reporter) sendings(c int) []Sending {
-	out := []Sending{}
+func (r *reporter) sendings(c int) []Departure {
+	out := []Departure{}
 	k := r.of.Courses[c]
 	n := len(k.Waves)
 	for _, s := range k.Servings {
 		n = max(n, len(s.Waves))
 	}
 	for w := range n {
-		s := Sending{Wave: w + 1, Asked: r.moment(k.Asked(w)), Tables: []string{}, Plates: []Sent{}, At: -1, First: 1 << 60}
+		s := Departure{Wave: w + 1, Asked: r.moment(k.Asked(w)), Tables: []string{}, Plates: []Sent{}, At: -1, First: 1 << 60}
 		s.Head = w == 0 || k.Asked(w) != k.Asked(w-1)
 		if k.Waves != nil {
 			s.Tables = k.Waves[w].Tables
@@ -83,7 +83,7 @@ func (r *reporter) ends(s work.Serving, c, wave int) int64 {
 const punctual = 30
 
 // lastOf is the placing that a wave waits for.
-func (r *reporter) lastOf(c int, s Sending) (at int) {
+func (r *reporter) lastOf(c int, s Departure) (at int) {
 	for i, w := range r.of.Work {
 		if w.Course == c && w.Placed() && (w.Wave == 0 || w.Wave == s.Wave) && r.plan.Tasks[i].End == s.At {
 			at = i

@@ -9,48 +9,48 @@ import (
 // RunUp is a plan as a cook reads it. Times are given twice: as a moment, and
 // as whole seconds from Origin for drawing.
 type RunUp struct {
-	Service string      `json:"service"`
-	Name    string      `json:"name"`
-	Day     string      `json:"day"`
-	Origin  time.Time   `json:"origin"`
-	Status  string      `json:"status" enum:"kept,broken,none" doc:"kept: all strict limits are kept; none: there is no plan"`
-	Message string      `json:"message,omitempty"`
-	Seed    int         `json:"seed"`
-	Rounds  int         `json:"rounds"`
-	Courses []CourseRow `json:"courses" nullable:"false"`
-	Strands []Strand    `json:"strands" nullable:"false"`
-	Bars    []Bar       `json:"bars" nullable:"false"`
-	Lanes   []Lane      `json:"lanes" nullable:"false"`
-	Folds   []Fold      `json:"folds" nullable:"false"`
-	Days    []Day       `json:"days" nullable:"false"`
-	Stops   []Stop      `json:"stops" nullable:"false"`
-	Clashes []Clash     `json:"clashes" nullable:"false"`
+	Service string          `json:"service"`
+	Name    string          `json:"name"`
+	Day     string          `json:"day"`
+	Origin  time.Time       `json:"origin"`
+	Status  string          `json:"status" enum:"kept,broken,none" doc:"kept: all strict limits are kept; none: there is no plan"`
+	Message string          `json:"message,omitempty"`
+	Seed    int             `json:"seed"`
+	Rounds  int             `json:"rounds"`
+	Courses []CourseRow     `json:"courses" nullable:"false"`
+	Strands []Strand        `json:"strands" nullable:"false"`
+	Bars    []Bar           `json:"bars" nullable:"false"`
+	Lanes   []Lane          `json:"lanes" nullable:"false"`
+	Folds   []AxisSegment   `json:"folds" nullable:"false"`
+	Days    []Day           `json:"days" nullable:"false"`
+	Stops   []UnplannedStep `json:"stops" nullable:"false"`
+	Clashes []Violation     `json:"clashes" nullable:"false"`
 	// Loads, critical steps and slots are read off the plan.
-	Loads    []Load     `json:"loads" nullable:"false"`
-	Presses  []Press    `json:"presses" nullable:"false" doc:"where it comes near a published limit"`
-	Critical []Critical `json:"critical" nullable:"false" doc:"where a delay hurts first, the worst first"`
-	Slots    []Slot     `json:"slots" nullable:"false" doc:"what would fit where somebody has hands free"`
-	Lost     []string   `json:"lost" nullable:"false" doc:"ids of what was kept at its time and is no longer there"`
-	Turns    []Turn     `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
+	Loads    []Utilisation  `json:"loads" nullable:"false"`
+	Presses  []LimitWarning `json:"presses" nullable:"false" doc:"where it comes near a published limit"`
+	Critical []Critical     `json:"critical" nullable:"false" doc:"where a delay hurts first, the worst first"`
+	Slots    []Slot         `json:"slots" nullable:"false" doc:"what would fit where somebody has hands free"`
+	Lost     []string       `json:"lost" nullable:"false" doc:"ids of what was kept at its time and is no longer there"`
+	Turns    []Changeover   `json:"turns" nullable:"false" doc:"when something is lit or turned to another temperature, in time"`
 }
 
 // CourseRow is a course with the hour it has and the hour it gets.
 type CourseRow struct {
-	ID     string    `json:"id"`
-	Name   string    `json:"name"`
-	Dishes []string  `json:"dishes" nullable:"false"`
-	Hour   time.Time `json:"hour"`
-	At     int64     `json:"at"`
-	Leaves int64     `json:"leaves" doc:"when the first wave is planned to leave"`
-	Late   int64     `json:"late" doc:"seconds after the hour; below zero: before"`
-	Plates int       `json:"plates"`
-	Waves  int       `json:"waves"`
-	First  string    `json:"first,omitempty" doc:"the bar that begins first"`
-	Sent   []Sending `json:"sent" nullable:"false" doc:"what leaves together, in order"`
+	ID     string      `json:"id"`
+	Name   string      `json:"name"`
+	Dishes []string    `json:"dishes" nullable:"false"`
+	Hour   time.Time   `json:"hour"`
+	At     int64       `json:"at"`
+	Leaves int64       `json:"leaves" doc:"when the first wave is planned to leave"`
+	Late   int64       `json:"late" doc:"seconds after the hour; below zero: before"`
+	Plates int         `json:"plates"`
+	Waves  int         `json:"waves"`
+	First  string      `json:"first,omitempty" doc:"the bar that begins first"`
+	Sent   []Departure `json:"sent" nullable:"false" doc:"what leaves together, in order"`
 }
 
-// Sending is a wave as it leaves the pass.
-type Sending struct {
+// Departure is a wave as it leaves the pass.
+type Departure struct {
 	Wave   int       `json:"wave" doc:"from 1"`
 	Tables []string  `json:"tables" nullable:"false" doc:"names; none where the service has no tables"`
 	Asked  time.Time `json:"asked" doc:"the hour of the course, or of these tables"`
@@ -72,18 +72,18 @@ type Sent struct {
 // Strand is a component on its way to the plate: its bars and the waits
 // between them.
 type Strand struct {
-	Dish      string   `json:"dish"`
-	DishName  string   `json:"dishName"`
-	Plates    int      `json:"plates" doc:"of the dish, or of the version"`
-	Course    int      `json:"course"`
-	Component string   `json:"component"`
-	Name      string   `json:"name"`
-	Into      string   `json:"into,omitempty" doc:"it goes into this component, not onto the plate itself"`
-	Bars      []int    `json:"bars" nullable:"false" doc:"places in bars, in time"`
-	Holds     []Hold   `json:"holds" nullable:"false"`
-	Stop      *Stop    `json:"stop,omitempty"`
-	Amount    string   `json:"amount,omitempty"`
-	Needs     []string `json:"needs,omitempty"`
+	Dish      string         `json:"dish"`
+	DishName  string         `json:"dishName"`
+	Plates    int            `json:"plates" doc:"of the dish, or of the version"`
+	Course    int            `json:"course"`
+	Component string         `json:"component"`
+	Name      string         `json:"name"`
+	Into      string         `json:"into,omitempty" doc:"it goes into this component, not onto the plate itself"`
+	Bars      []int          `json:"bars" nullable:"false" doc:"places in bars, in time"`
+	Holds     []Hold         `json:"holds" nullable:"false"`
+	Stop      *UnplannedStep `json:"stop,omitempty"`
+	Amount    string         `json:"amount,omitempty"`
+	Needs     []string       `json:"needs,omitempty"`
 }
 
 // Hold is a wait between two bars.
@@ -187,8 +187,8 @@ type LanePause struct {
 	Bar       int   `json:"bar" doc:"what it is turned for: place in bars"`
 }
 
-// Fold is a stretch of the folded axis; all take equal room.
-type Fold struct {
+// AxisSegment is a stretch of the folded axis; all take equal room.
+type AxisSegment struct {
 	From  int64  `json:"from"`
 	To    int64  `json:"to"`
 	Label string `json:"label"`
@@ -201,8 +201,8 @@ type Day struct {
 	To    int64  `json:"to"`
 }
 
-// Stop is where a strand stops: a gap, or something that cannot be.
-type Stop struct {
+// UnplannedStep is where a strand stops: a gap, or something that cannot be.
+type UnplannedStep struct {
 	Dish      string `json:"dish"`
 	Component string `json:"component"`
 	Step      string `json:"step,omitempty"`
@@ -211,8 +211,8 @@ type Stop struct {
 	Gap       bool   `json:"gap" doc:"true: left open; false: it cannot be"`
 }
 
-// Clash is what does not fit, in words.
-type Clash struct {
+// Violation is what does not fit, in words.
+type Violation struct {
 	What   string `json:"what"`
 	Advice string `json:"advice"`
 	Why    string `json:"why,omitempty" doc:"which requirements clash"`

@@ -9,8 +9,8 @@ import (
 	"jointime/internal/core/units"
 )
 
-// Press is where the plan comes near a published limit, or passes it.
-type Press struct {
+// LimitWarning is where the plan comes near a published limit, or passes it.
+type LimitWarning struct {
 	Bar    int    `json:"bar" doc:"place in bars: after this step"`
 	Say    string `json:"say"`
 	Source string `json:"source"`
@@ -22,8 +22,8 @@ func nearly(limit int64) int64 { return limit * 3 / 4 }
 
 // presses are the limits that the plan comes near, or passes, of several waves and
 // batches the one with the least left; and what no plan can keep.
-func (r *reporter) presses() []Press {
-	out := []Press{}
+func (r *reporter) presses() []LimitWarning {
+	out := []LimitWarning{}
 	worst := map[string]int64{} // by component, step and limit: what is left
 	for _, e := range r.publishedLinks() {
 		l := *r.of.Links[e].Limit
@@ -38,12 +38,12 @@ func (r *reporter) presses() []Press {
 			continue
 		}
 		if told {
-			out = slices.DeleteFunc(out, func(p Press) bool {
+			out = slices.DeleteFunc(out, func(p LimitWarning) bool {
 				return r.of.Work[p.Bar].Key()+l.ID == key && strings.HasPrefix(p.Source, l.Source)
 			})
 		}
 		worst[key] = l.Within - gap
-		out = append(out, Press{Bar: from, Over: gap > l.Within, Say: r.sayPublished(e), Source: l.Source})
+		out = append(out, LimitWarning{Bar: from, Over: gap > l.Within, Say: r.sayPublished(e), Source: l.Source})
 	}
 	return append(out, r.unplaced()...)
 }
@@ -94,10 +94,10 @@ func (r *reporter) sayPublished(e int) string {
 
 // unplaced are the waits that have to be longer than the limit and of which nobody says
 // where they are spent.
-func (r *reporter) unplaced() (out []Press) {
+func (r *reporter) unplaced() (out []LimitWarning) {
 	for _, u := range r.of.Unplaced {
 		from := r.of.Work[u.After]
-		out = append(out, Press{Bar: u.After, Over: true, Source: u.Limit.Source,
+		out = append(out, LimitWarning{Bar: u.After, Over: true, Source: u.Limit.Source,
 			Say: fmt.Sprintf("%s: held %s or more after %s, place not set. Out of temperature control: limit %s.", from.Made, units.FormatDuration(u.Least), from.Name, units.FormatDuration(u.Limit.Within))})
 	}
 	return out

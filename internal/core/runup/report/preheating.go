@@ -16,8 +16,8 @@ import (
 // wanted; a hand is at the knob for a quarter of a minute. The problem counts the heating;
 // here is who begins it, and when.
 
-// Turn is a hand that turns a knob.
-type Turn struct {
+// Changeover is a hand that turns a knob.
+type Changeover struct {
 	Resource string    `json:"resource"`
 	Name     string    `json:"name"`
 	Start    time.Time `json:"start"`
@@ -39,8 +39,8 @@ const turnEarly = 3600
 // turns finds for every heating and cooling the cook who begins it: at the last
 // moment at which it is in time, or, where nobody has a hand free then, at the
 // latest one before it at which somebody has, once the use before is over.
-func (r *reporter) turns(lanes []Lane) []Turn {
-	out := []Turn{}
+func (r *reporter) turns(lanes []Lane) []Changeover {
+	out := []Changeover{}
 	busy := map[string][]schedule.Span{}
 	for _, l := range lanes {
 		for _, b := range l.Blocks {
@@ -51,7 +51,7 @@ func (r *reporter) turns(lanes []Lane) []Turn {
 	}
 	for _, l := range lanes {
 		for _, p := range l.Pauses {
-			t := Turn{Resource: l.ID, Name: l.Name, FromC: p.FromC, ToC: p.ToC, Takes: p.To - p.From, Bar: p.Bar}
+			t := Changeover{Resource: l.ID, Name: l.Name, FromC: p.FromC, ToC: p.ToC, Takes: p.To - p.From, Bar: p.Bar}
 			t.Cook, t.At = r.hand(busy, max(p.To-p.Available, p.From-turnEarly), p.From)
 			if t.Cook != "" {
 				busy[t.Cook] = append(busy[t.Cook], schedule.Span{t.At, t.At + turnTakes})
@@ -61,7 +61,7 @@ func (r *reporter) turns(lanes []Lane) []Turn {
 			out = append(out, t)
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Turn) int { return cmp.Compare(a.At, b.At) })
+	slices.SortStableFunc(out, func(a, b Changeover) int { return cmp.Compare(a.At, b.At) })
 	return out
 }
 
@@ -109,11 +109,11 @@ func latestFree(busy, windows []schedule.Span, first, last int64) int64 {
 
 // unlit tells of what nobody can turn in time: everybody is busy, or nobody is there
 // yet.
-func unlit(turns []Turn) (out []Clash) {
+func unlit(turns []Changeover) (out []Violation) {
 	for _, t := range turns {
 		if t.Cook == "" {
 			bar := t.Bar
-			out = append(out, Clash{What: fmt.Sprintf("No cook free at %s to turn %s %s (%s to %s).", t.Start.Format("15:04"), t.Name, t.turned(), units.FormatDuration(t.Takes), map[bool]string{true: "heat", false: "cool"}[t.ToC > t.FromC]),
+			out = append(out, Violation{What: fmt.Sprintf("No cook free at %s to turn %s %s (%s to %s).", t.Start.Format("15:04"), t.Name, t.turned(), units.FormatDuration(t.Takes), map[bool]string{true: "heat", false: "cool"}[t.ToC > t.FromC]),
 				Advice: words.Ways("start a cook earlier", "set its timer", "move the step"), Bar: &bar})
 		}
 	}
@@ -121,7 +121,7 @@ func unlit(turns []Turn) (out []Clash) {
 }
 
 // say is what is done with a knob, without the degrees that follow it.
-func (t Turn) say() string {
+func (t Changeover) say() string {
 	if t.turned() == "on" {
 		return words.Step(t.Name, "on,")
 	}
@@ -129,7 +129,7 @@ func (t Turn) say() string {
 }
 
 // turned is which way a knob is turned.
-func (t Turn) turned() string {
+func (t Changeover) turned() string {
 	switch {
 	case t.ToC < t.FromC:
 		return "down"

@@ -50,11 +50,11 @@ const none = "none"
 // frame is what a run-up has without a plan.
 func (r *reporter) frame() RunUp {
 	out := RunUp{Service: r.of.Service, Name: r.of.Name, Day: r.of.Day, Origin: r.of.Origin.In(r.zone), Status: none,
-		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []Fold{}, Days: []Day{}, Turns: []Turn{}, Loads: []Load{}, Presses: []Press{}, Critical: []Critical{}, Slots: []Slot{},
-		Stops: []Stop{}, Clashes: []Clash{}, Lost: []string{}}
+		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []AxisSegment{}, Days: []Day{}, Turns: []Changeover{}, Loads: []Utilisation{}, Presses: []LimitWarning{}, Critical: []Critical{}, Slots: []Slot{},
+		Stops: []UnplannedStep{}, Clashes: []Violation{}, Lost: []string{}}
 	for _, f := range r.of.Lost {
 		out.Lost = append(out.Lost, f.ID)
-		out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("Pinned at %s, now gone: %s.", f.Clock, r.lostName(f.ID)), Advice: "Clear lost pins."})
+		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("Pinned at %s, now gone: %s.", f.Clock, r.lostName(f.ID)), Advice: "Clear lost pins."})
 	}
 	for _, c := range r.of.Courses {
 		out.Courses = append(out.Courses, r.courseRow(c))
@@ -62,7 +62,7 @@ func (r *reporter) frame() RunUp {
 	for _, u := range r.of.Unplanned {
 		out.Stops = append(out.Stops, stop(u))
 		if !u.Gap {
-			out.Clashes = append(out.Clashes, Clash{What: fmt.Sprintf("%s. %s.", u.Name, u.Why), Advice: "Change the step, covers or kitchen. The rest is planned.", Strict: true})
+			out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("%s. %s.", u.Name, u.Why), Advice: "Change the step, covers or kitchen. The rest is planned.", Strict: true})
 		}
 	}
 	return out
@@ -83,6 +83,6 @@ func (r *reporter) lostName(id string) string {
 }
 
 // stop is where a strand stops.
-func stop(u work.Unplanned) Stop {
-	return Stop{Dish: u.Dish, Component: u.Component, Step: u.Step, Name: u.Name, Why: u.Why, Gap: u.Gap}
+func stop(u work.Unplanned) UnplannedStep {
+	return UnplannedStep{Dish: u.Dish, Component: u.Component, Step: u.Step, Name: u.Name, Why: u.Why, Gap: u.Gap}
 }

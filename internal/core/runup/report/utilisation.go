@@ -7,16 +7,16 @@ import (
 	"jointime/internal/core/schedule"
 )
 
-// Load is how much of the hands, or of the things of one kind, is taken when.
-type Load struct {
-	Kind  string     `json:"kind" doc:"of equipment; cooks: their hands"`
-	Names []string   `json:"names" nullable:"false"`
-	Steps []LoadStep `json:"steps" nullable:"false" doc:"in time; each holds until the next one"`
-	Tight []Stretch  `json:"tight" nullable:"false" doc:"when all that there is is taken"`
+// Utilisation is how much of the hands, or of the things of one kind, is taken when.
+type Utilisation struct {
+	Kind  string            `json:"kind" doc:"of equipment; cooks: their hands"`
+	Names []string          `json:"names" nullable:"false"`
+	Steps []UtilisationStep `json:"steps" nullable:"false" doc:"in time; each holds until the next one"`
+	Tight []Stretch         `json:"tight" nullable:"false" doc:"when all that there is is taken"`
 }
 
-// LoadStep is what is taken, and what there is, from a moment on.
-type LoadStep struct {
+// UtilisationStep is what is taken, and what there is, from a moment on.
+type UtilisationStep struct {
 	At    int64 `json:"at"`
 	Taken int   `json:"taken"`
 	Have  int   `json:"have"`
@@ -26,8 +26,8 @@ type LoadStep struct {
 const hands = "cooks"
 
 // loads sums what is taken up over the cooks and over the things of each kind.
-func (r *reporter) loads(lanes []Lane) []Load {
-	out := []Load{{Kind: hands, Names: []string{}, Tight: []Stretch{}}}
+func (r *reporter) loads(lanes []Lane) []Utilisation {
+	out := []Utilisation{{Kind: hands, Names: []string{}, Tight: []Stretch{}}}
 	kinds := map[string]string{}
 	for _, x := range r.of.Resources {
 		kinds[x.ID] = x.Kind
@@ -39,23 +39,23 @@ func (r *reporter) loads(lanes []Lane) []Load {
 			kind = hands
 		}
 		if members[kind] == nil && kind != hands {
-			out = append(out, Load{Kind: kind, Names: []string{}, Tight: []Stretch{}})
+			out = append(out, Utilisation{Kind: kind, Names: []string{}, Tight: []Stretch{}})
 		}
 		members[kind] = append(members[kind], l)
 	}
 	for i := range out {
 		r.load(&out[i], members[out[i].Kind])
 	}
-	return slices.DeleteFunc(out, func(l Load) bool {
-		return l.Kind != hands && !slices.ContainsFunc(l.Steps, func(s LoadStep) bool { return s.Taken > 0 })
+	return slices.DeleteFunc(out, func(l Utilisation) bool {
+		return l.Kind != hands && !slices.ContainsFunc(l.Steps, func(s UtilisationStep) bool { return s.Taken > 0 })
 	})
 }
 
-func (r *reporter) load(l *Load, lanes []Lane) {
-	change := map[int64]LoadStep{}
+func (r *reporter) load(l *Utilisation, lanes []Lane) {
+	change := map[int64]UtilisationStep{}
 	add := func(at int64, taken, have int) {
 		s := change[at]
-		change[at] = LoadStep{at, s.Taken + taken, s.Have + have}
+		change[at] = UtilisationStep{at, s.Taken + taken, s.Have + have}
 	}
 	for _, lane := range lanes {
 		l.Names = append(l.Names, lane.Name)
@@ -72,11 +72,11 @@ func (r *reporter) load(l *Load, lanes []Lane) {
 			add(b.To, -b.Places, 0)
 		}
 	}
-	l.Steps = []LoadStep{}
+	l.Steps = []UtilisationStep{}
 	for _, s := range change {
 		l.Steps = append(l.Steps, s)
 	}
-	slices.SortFunc(l.Steps, func(a, b LoadStep) int { return cmp.Compare(a.At, b.At) })
+	slices.SortFunc(l.Steps, func(a, b UtilisationStep) int { return cmp.Compare(a.At, b.At) })
 	taken, have := 0, 0
 	for i := range l.Steps {
 		s := &l.Steps[i]
