@@ -4,7 +4,7 @@
 # and while one works:
 #   make check  what the changed files need, in seconds
 
-.PHONY: demo test test-long check race build install web types lint bench bench-planner reference pictures cards tablets
+.PHONY: demo test test-long check race build install web types lint lines bench bench-planner reference pictures cards tablets
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
@@ -42,6 +42,10 @@ types:
 
 lint: install
 	scripts/lint
+
+# how the corpora of typed lines are read, and each line that is not read right
+lines:
+	@JOINTIME_LINES=1 go test ./internal/core/reading -run 'Understood' -count=1 -v | grep -v '^=== '
 
 bench:
 	go test -run '^$$' -bench . -benchmem ./internal/... ./e2e/...

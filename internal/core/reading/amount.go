@@ -7,6 +7,7 @@ import (
 
 // leading reads an amount at the front.
 func (r *ingredientReader) leading() bool {
+	r.groups()
 	if m := fewOf.FindStringSubmatch(r.rest); m != nil {
 		unit, n := measure(r.rest[len(m[0]):])
 		if unit == "" {
@@ -41,9 +42,28 @@ func (r *ingredientReader) leading() bool {
 	r.orMore()
 	r.unit()
 	r.orMore()
+	if m := orSo.FindString(r.rest); m != "" {
+		r.notes, r.rest = append(r.notes, "about"), r.rest[len(m):]
+	}
 	r.packed()
 	r.compound()
 	return true
+}
+
+// groups writes "1 000 g" and ",5 l" as figures are otherwise written. What may be one of a
+// size is left as it is: "1 400 g tin".
+func (r *ingredientReader) groups() {
+	if strings.HasPrefix(r.rest, ",") && len(r.rest) > 1 && digitsOnly(r.rest[1:2]) {
+		r.rest = "0" + r.rest
+	}
+	m := grouped.FindStringSubmatch(r.rest)
+	if m == nil || ofOne.MatchString(r.rest) {
+		return
+	}
+	if !strings.HasSuffix(m[2], "000") {
+		r.doubt("One number, or several of a size?")
+	}
+	r.rest = m[1] + strings.ReplaceAll(m[2], " ", "") + r.rest[len(m[1])+len(m[2]):]
 }
 
 // orMore reads the plus of "100 g+".
@@ -93,8 +113,13 @@ func (r *ingredientReader) unit() {
 		times = ""
 	}
 	if m := measureSize.FindString(r.rest); m != "" {
-		if unit, _ := measure(r.rest[len(m):]); unit != "" {
+		if unit, _ := measure(r.rest[len(m):]); unit != "" || dessertSpoon.MatchString(r.rest[len(m):]) {
 			r.notes, r.rest = append(r.notes, strings.TrimSpace(m)), r.rest[len(m):]
+		}
+	}
+	if m := systemAt.FindStringSubmatch(r.rest); m != nil {
+		if unit, _ := measure(r.rest[len(m[0]):]); liquid[unit] {
+			r.out.Measures, r.notes, r.rest = systems[strings.ToLower(strings.ReplaceAll(m[1], ".", ""))], append(r.notes, m[1]), r.rest[len(m[0]):]
 		}
 	}
 	r.named(times)
@@ -190,7 +215,7 @@ func (r *ingredientReader) trailing() bool {
 			r.spanOf(m[2], "amount")
 			r.spanOf(m[7], "unit")
 			r.out.Unit, r.rest = &unit, m[1]
-			if behind := m[8] + m[9]; behind != "" {
+			if behind := m[8] + m[9] + m[10]; behind != "" {
 				r.rest += ", " + behind
 			}
 			return true

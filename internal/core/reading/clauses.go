@@ -158,6 +158,9 @@ func (c clause) ofFood(h heat) bool {
 func joined(cs []clause, r *stepReader) []clause {
 	for len(cs) > 1 && cs[0].verb == "" {
 		first, second := cs[0], cs[1]
+		if untilFirst.MatchString(first.text) {
+			break // when something is done, and not what
+		}
 		if second.verb == "" && len(first.times)+len(first.heats) > 0 {
 			break
 		}
@@ -169,8 +172,18 @@ func joined(cs []clause, r *stepReader) []clause {
 	if cs[0].verb == "" {
 		cs[0].verb = verbInside(cs[0].text)
 	}
+	if m := inPlace.FindStringSubmatch(cs[0].text); m != nil && cs[0].verb == "" && len(cs[0].times) > 0 {
+		cs[0].verb = byPlace[strings.ReplaceAll(m[1], "-", " ")]
+	}
 	return cs
 }
+
+var untilFirst = regexp.MustCompile(`^\s*(?:until|till|'til|til)\b`)
+
+// inPlace is a wait that is said by its place: "in the cure 24 to 72 h".
+var inPlace = regexp.MustCompile(`^\s*(?:in|into|to) (?:the |a )?(cure|brine|marinade|blast[ -]chiller|fridge|walk-in|freezer)\b`)
+
+var byPlace = map[string]string{"cure": "cure", "brine": "brine", "marinade": "marinate", "blast chiller": "chill", "fridge": "chill", "walk in": "chill", "freezer": "freeze"}
 
 var gerund = regexp.MustCompile(`^\s*([\pL]+)ing\b`)
 

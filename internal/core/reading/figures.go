@@ -4,6 +4,7 @@ import (
 	"regexp"
 	"strconv"
 	"strings"
+	"unicode"
 )
 
 // vulgar are the fractions that have a sign of their own.
@@ -23,8 +24,8 @@ const (
 	signs   = `[½¼¾⅓⅔⅛⅜⅝⅞⅕]`
 	counted = `one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty-five|twenty|thirty|forty-five|forty|fifty|sixty|ninety`
 	number  = `(?:\d+(?:[ -]| and )\d+/\d+|\d+ ?` + signs + `|\d+/\d+|\d+(?:[.,]\d+)*|\.\d+|` + signs +
-		`|\b(?:half a dozen|half dozen|(?:` + counted + `|an?) and a half|(?:a |one |three )?quarters? of an?|a third of a|three[ -]quarters|two[ -]thirds|one half|one quarter|one third|a half|half an?|half|a quarter|quarter|a third|a dozen|dozen|a couple of|a couple|` +
-		counted + `|an?)\b)(?: dozen\b)?`
+		`|\b(?:half a doz(?:en)?|half doz(?:en)?|(?:` + counted + `|an?) and a half|(?:a |one |three )?quarters? of an?|a third of a|three[ -]quarters|two[ -]thirds|one half|one quarter|one third|a half|half an?|half|a quarter|quarter|a third|a doz(?:en)?|doz(?:en)?|a couple of|a couple|` +
+		counted + `|an?)\b)(?: ?doz(?:en)?\b\.?)?`
 	between = ` ?(?:-|\bto\b|\bor\b) ?`
 	least   = `at least|a minimum of|minimum of|minimum|min\.?|not less than|no less than|more than|over`
 	most    = `up to|at most|no more than|not more than|no longer than|not longer than|a maximum of|maximum of|maximum|max\.?|less than|under|within`
@@ -38,8 +39,15 @@ var spaces = regexp.MustCompile(`\s+`)
 // plain puts a line into the letters that the patterns are written in, sign
 // by sign, so that every character keeps its place.
 func plain(line string) string {
-	return strings.Map(func(r rune) rune {
+	return noughts(strings.Map(func(r rune) rune {
+		if d, is := digitOf(r); is {
+			return d
+		}
 		switch r {
+		case '，':
+			return ','
+		case '．':
+			return '.'
 		case '\u00a0', '\u2009', '\u202f', '\t':
 			return ' '
 		case '–', '—', '−', '‐', '‑':
@@ -52,13 +60,36 @@ func plain(line string) string {
 			return '\''
 		}
 		return r
-	}, line)
+	}, line))
+}
+
+// digitOf is a digit of another script, or a wide one, as we write it.
+func digitOf(r rune) (rune, bool) {
+	if r < 0x80 || !unicode.Is(unicode.Nd, r) {
+		return 0, false
+	}
+	for _, t := range unicode.Nd.R16 { // each range is one or more runs of nought to nine
+		if lo := rune(t.Lo); r >= lo && r <= rune(t.Hi) {
+			return '0' + (r-lo)%10, true
+		}
+	}
+	return 0, false
+}
+
+var withO = regexp.MustCompile(`(?:^|[^\pL\d])(\d[\dOo]*[Oo][\dOo]*)(?:[^\pL\d]|$)`)
+
+// noughts reads the letter O in a figure as nought: "1OO g".
+func noughts(text string) string {
+	for _, m := range withO.FindAllStringSubmatchIndex(text, -1) {
+		text = text[:m[2]] + strings.NewReplacer("O", "0", "o", "0").Replace(text[m[2]:m[3]]) + text[m[3]:]
+	}
+	return text
 }
 
 // figure is the value of what number matches; sure is false where a separator
 // could be read in two ways.
 func figure(text string) (value float64, sure, ok bool) {
-	text = strings.TrimSpace(strings.ToLower(text))
+	text = strings.TrimSpace(dozens.ReplaceAllString(strings.TrimSpace(strings.ToLower(text)), " dozen"))
 	if head, dozen := strings.CutSuffix(text, " dozen"); dozen && head != "half a" && head != "a" && head != "half" {
 		value, sure, ok = figure(head)
 		return value * 12, sure, ok
@@ -71,6 +102,8 @@ func figure(text string) (value float64, sure, ok bool) {
 	}
 	return digits(text)
 }
+
+var dozens = regexp.MustCompile(`( ?)\bdoz(?:en)?\.?$`)
 
 func digits(text string) (value float64, sure, ok bool) {
 	sure = true

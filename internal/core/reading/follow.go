@@ -6,7 +6,8 @@ import (
 )
 
 var (
-	peaks       = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?)\b`)
+	peaks       = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?|(?:the )?(?:ribbon|thread|soft[ -]ball|firm[ -]ball|hard[ -]ball|soft[ -]crack|hard[ -]crack)(?: stage)?|nappe|a (?:[\pL]+ )?(?:glaze|syrup|paste|foam|jam))\b`)
+	cooledTo    = regexp.MustCompile(`\bcool\b.*? to (room temp(?:erature)?|blood heat)\b`)
 	inTheMiddle = regexp.MustCompile(`^ ?(?:in|at) the (?:core|centre|center|middle|thickest part)`)
 	side        = regexp.MustCompile(`(?:below|under|above|over|at least) $`)
 	cuePhrase   = regexp.MustCompile(`(?:\bor )?\b(?:until|till|'til|til)\b(?: it is| it's| they are| they're| just)? ?([^;]*)`)
@@ -15,6 +16,7 @@ var (
 	completely  = regexp.MustCompile(`\b(?:cool|thaw|defrost|chill|dissolve|melt|dry|set)\b.*?\b(completely|fully)\b`)
 	readyWhen   = regexp.MustCompile(`\b(?:done|ready|right|cooked) when ([^,;.]+)`)
 	nowAndThen  = regexp.MustCompile(`^\s*(?:stir|skim|turn|baste|shake|toss|whisk|check|rotate|flip)\b[\pL ]*\b(?:now and (?:then|again)|occasionally|often|frequently|from time to time|regularly|half ?way|every)\b`)
+	watched     = regexp.MustCompile(`^\s*(?:keep (?:an|your) eye on|watch(?:ing)?\b)`)
 	moreTime    = regexp.MustCompile(`\bmore\s*$`)
 	someMore    = regexp.MustCompile(`\b(?:more|another|further|other side|second side)\b`)
 	fillers     = regexp.MustCompile(`^(?:[\s,.:;-]|\b(?:for|about|and|then|it|them|a further|another)\b)+|(?:[\s,.:;-]|\b(?:for|about|and|at)\b)+$`)
@@ -38,7 +40,7 @@ func (r *stepReader) cue(c clause) {
 		}
 		r.out.Cue = &said
 	}
-	for _, re := range []*regexp.Regexp{cuePhrase, readyWhen, completely, peaks} {
+	for _, re := range []*regexp.Regexp{cuePhrase, readyWhen, completely, peaks, cooledTo} {
 		if m := re.FindStringSubmatchIndex(c.text); m != nil {
 			take(m[2], m[3])
 		}
@@ -98,7 +100,7 @@ func (r *stepReader) follow(cs []clause) {
 			continue
 		case (turned && (someMore.MatchString(c.text) || r.out.Verb != nil && c.verb == *r.out.Verb) || c.verb == "" && someMore.MatchString(c.text)) && r.add(c):
 			continue
-		case handsClause.MatchString(strings.TrimSpace(c.text)), nowAndThen.MatchString(c.text):
+		case handsClause.MatchString(strings.TrimSpace(c.text)), nowAndThen.MatchString(c.text), watched.MatchString(c.text):
 			continue
 		}
 		turned = false

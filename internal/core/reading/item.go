@@ -9,12 +9,22 @@ import (
 // item parts what is bought from what is said about it.
 func (r *ingredientReader) item() {
 	r.rest = strings.Trim(r.rest[len(ofWord.FindString(r.rest)):], " ,;:-")
+	if m := restOf.FindStringSubmatch(r.rest); m != nil {
+		r.notes, r.rest = append(r.notes, m[1]), r.rest[len(m[0]):]
+	}
+	if m := shortSize.FindStringSubmatch(r.rest); m != nil {
+		size := map[byte]string{'l': "large", 'm': "medium", 's': "small"}[strings.ToLower(m[1])[0]]
+		r.rest = size + " " + r.rest[len(m[0]):]
+	}
 	if m := eachOf.FindString(r.rest); m != "" {
 		r.notes, r.rest = append(r.notes, "each"), r.rest[len(m):]
 	}
 	item := r.rest
 	if at := breakAt(item); at != nil {
 		if note := strings.Trim(unbracket(item[at[0]:]), " ,;()->→+"); note != "" {
+			if m := anotherLine.FindStringSubmatch(note); m != nil && r.out.Low != nil && item[at[0]:at[1]] != "(" && !strings.Contains(item[at[0]:at[1]], "(") && !saysMore.MatchString(m[1]) {
+				r.doubt("Two ingredients in one line?")
+			}
 			r.notes = append(r.notes, note)
 		}
 		item = item[:at[0]]
@@ -22,6 +32,18 @@ func (r *ingredientReader) item() {
 	if m := tailNote.FindStringSubmatchIndex(item); m != nil && m[0] > 0 {
 		r.notes = append(r.notes, item[m[2]:m[3]])
 		item = item[:m[0]]
+	}
+	if m := alsoHere.FindStringSubmatch(item); m != nil && r.out.Low != nil && !richness.MatchString(m[2]) && !saysMore.MatchString(m[1][strings.LastIndex(m[1], " ")+1:]) {
+		item = m[1]
+		r.notes = append([]string{strings.TrimSpace(m[2])}, r.notes...)
+		if len(r.notes) > 1 { // it goes on behind the comma
+			r.notes = append([]string{r.notes[0] + ", " + r.notes[1]}, r.notes[2:]...)
+		}
+		r.doubt("Two ingredients in one line?")
+	}
+	if m := madeReady.FindStringSubmatch(item); m != nil {
+		item = m[1]
+		r.notes = append(r.notes, m[2])
 	}
 	item = r.counted(strings.TrimSpace(articleAt.ReplaceAllString(item, "")))
 	r.pinchBehind()

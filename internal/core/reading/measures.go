@@ -3,6 +3,8 @@ package reading
 import (
 	"regexp"
 	"strings"
+
+	"jointime/internal/core/units"
 )
 
 // measures are the words for a unit, longest first, and what they are called
@@ -15,10 +17,10 @@ var measures = []struct{ words, unit string }{
 	{`millilitres?|milliliters?|mls?|cc`, "ml"},
 	{`centilitres?|centiliters?|cls?`, "cl"},
 	{`decilitres?|deciliters?|dls?`, "dl"},
-	{`grammes?|grams?|gms?|grs?\.?|g\.?`, "g"},
+	{`grammes?|grams?|gra?ms?|gms?|grs?\.?|g\.?`, "g"},
 	{`litres?|liters?|ltrs?|lts?|l`, "l"},
-	{`teaspoonfuls?|teaspoons?|tsps?\.?`, "tsp"},
-	{`tablespoonfuls?|tablespoons?|tbsps?\.?|tbs\.?|tblsps?\.?|tbls?\.?`, "tbsp"},
+	{`tea ?spoonfuls?|tea ?spoons?|teasp\.?|teapoons?|tspns?\.?|tsps?\.?`, "tsp"},
+	{`table ?spoonfuls?|table ?spoons?|tabelspoons?|tblspoons?|tbspoons?|tblespoons?|tbspns?\.?|tbsps?\.?|tbs\.?|tblsps?\.?|tbls?\.?`, "tbsp"},
 	{`cupfuls?|cups?|c\.`, "cup"},
 	{`pints?|pts?\.?`, "pint"},
 	{`quarts?|qts?\.?`, "quart"},
@@ -43,6 +45,12 @@ var measures = []struct{ words, unit string }{
 	{`parts?`, "part"},
 	{`percent|per cent|%`, "percent"},
 }
+
+// systems are measures as they are named in a line, and liquid what differs between them.
+var (
+	systems = map[string]units.Measures{"uk": units.Imperial, "british": units.Imperial, "imperial": units.Imperial, "us": units.UnitedStates, "american": units.UnitedStates, "metric": units.Metric}
+	liquid  = map[string]bool{"tsp": true, "tbsp": true, "fl oz": true, "cup": true, "pint": true, "quart": true, "gallon": true}
+)
 
 // vague units stand for one of themselves when no figure is said.
 var vague = map[string]bool{"pinch": true, "dash": true, "handful": true, "bunch": true, "sprig": true, "knob": true, "head": true, "stick": true, "can": true}

@@ -5,13 +5,15 @@ import (
 	"strings"
 )
 
-const timeUnit = `(days?|d|hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|sec|s)\b\.?`
+const timeUnit = `(weeks?|wks?|days?|d|hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|sec|s)\b\.?`
 
 var (
 	// timed: qualifier, ~, low, low's unit, high, unit, more, more's unit.
 	timed = regexp.MustCompile(`(?:\b(` + least + `|` + most + `|` + about + `|between) ?|(~) ?)?(` + number + `)(?: ?` + timeUnit + `)?(?:(?:` + between + `| and )(` + number + `))? ?-?` + timeUnit +
 		`(?: ?(?:and )?(` + number + `) ?(?:(minutes?|mins?|min|m|seconds?|secs?|sec|s)\b|\b))?`)
-	colon      = regexp.MustCompile(`\b(\d{1,2}):(\d{2})\b(?: ?(h|hours?|min|minutes?)\b)?`)
+	colon = regexp.MustCompile(`\b(\d{1,2}):(\d{2})\b(?: ?(h|hours?|min|minutes?)\b)?`)
+	// isoSpan is a duration as ISO 8601 writes it, in small letters: pt1h30m.
+	isoSpan    = regexp.MustCompile(`\bp(?:(\d+)d)?(?:t(?:(\d+)h)?(?:(\d+)m)?(?:(\d+)s)?)?\b`)
 	hoursAnd   = regexp.MustCompile(`\b(\d{1,2}) ?h ?(\d{1,2})(?: ?m(?:in)?s?)?\b`)
 	spoken     = regexp.MustCompile(`\b(?:(an?|one|two|three|four|five|six) (hour|minute)s? and (a half|a quarter|three quarters)|(half|a quarter|quarter|three quarters) of an hour|half an hour|half[ -]hour|overnight|all night|(?:a few|several|some|a couple of) (minutes|hours|seconds|days)|a moment)\b`)
 	orLonger   = regexp.MustCompile(`^ ?(?:or (?:more|longer|overnight|so longer)|\+|minimum|at least)`)
@@ -22,7 +24,7 @@ var (
 	fourSides  = regexp.MustCompile(`^,? ?(?:on |for )?(?:each|all) (?:of (?:the )?)?(?:4|four) sides`)
 )
 
-var unitSeconds = map[byte]float64{'d': 86400, 'h': 3600, 'm': 60, 's': 1}
+var unitSeconds = map[byte]float64{'w': 604800, 'd': 86400, 'h': 3600, 'm': 60, 's': 1}
 
 // clockTime is one time in a text.
 type clockTime struct {
@@ -33,6 +35,11 @@ type clockTime struct {
 
 // times finds the times in a text, in order, sides taken together.
 func times(text string) (out []clockTime) {
+	for _, m := range isoSpan.FindAllStringSubmatchIndex(text, -1) {
+		if t, ok := isoTime(text, m); ok {
+			out = append(out, t)
+		}
+	}
 	for _, m := range spoken.FindAllStringSubmatchIndex(text, -1) {
 		out = append(out, spokenTime(text, m))
 	}
@@ -146,6 +153,15 @@ func colonTime(text string, m []int) clockTime {
 func (t clockTime) hours() clockTime {
 	t.span = t.scaled(60)
 	return t
+}
+
+func isoTime(text string, m []int) (clockTime, bool) {
+	v := 0.0
+	for i, each := range []float64{86400, 3600, 60, 1} {
+		n, _, _ := digits("0" + group(text, m, i+1))
+		v += n * each
+	}
+	return clockTime{from: m[0], to: m[1], span: span{low: &v, high: &v, sure: true}}, v > 0
 }
 
 func spokenTime(text string, m []int) clockTime {

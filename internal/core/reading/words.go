@@ -21,6 +21,7 @@ var verbs = strings.Fields(`add adjust arrange assemble bake barbecue baste beat
  squeeze stack steam steep stew stick sterilise stir stir-fry stock stone store strain stretch stud stuff suspend swap sweat sweeten swirl swish
  tear take tap taste tease temper tenderise test thaw thicken thin thread throw tie tilt tip toast toss transfer trim truss turn twist unmould vac-pack
  vacuum wait warm wash water weigh whip whisk whizz wilt wipe work wrap zest defrost hydrate infuse braai parcook par-cook par-bake blind-bake tie temper
+ broil bin save lacquer mandoline spherify clingfilm vac compress dunk gelify smash bag unwrap rehydrate steam-roast flash-fry
  sharpen brûlée torch desalt degorge salt-bake pop crank double turn-down ice plump swirl whip dab rehydrate rewarm`)
 
 // phrases are verbs of two words.
@@ -73,7 +74,7 @@ var appliances = []struct {
 var impliedBy = map[string]string{
 	"roast": "oven", "bake": "oven", "slow-roast": "oven", "slow roast": "oven", "deep-fry": "fryer", "deep fry": "fryer", "blend": "blender", "blitz": "blender", "liquidise": "blender",
 	"freeze": "freezer", "refrigerate": "fridge", "chill": "fridge", "grill": "grill", "sous vide": "water bath", "sous-vide": "water bath", "microwave": "microwave",
-	"sear": "pan", "pan-fry": "pan", "pan fry": "pan", "sauté": "pan", "saute": "pan", "shallow-fry": "pan", "shallow fry": "pan", "preheat": "oven", "salt-bake": "oven", "salt bake": "oven", "blind bake": "oven", "blind-bake": "oven",
+	"broil": "grill", "sear": "pan", "pan-fry": "pan", "pan fry": "pan", "sauté": "pan", "saute": "pan", "shallow-fry": "pan", "shallow fry": "pan", "preheat": "oven", "salt-bake": "oven", "salt bake": "oven", "blind bake": "oven", "blind-bake": "oven",
 	"blast-chill": "blast chiller", "blast chill": "blast chiller", "barbecue": "barbecue", "churn": "ice cream machine",
 }
 

@@ -2904,6 +2904,8 @@ export interface components {
             line: string;
             /** Format: double */
             low: number | null;
+            /** @description in which measures the line says that it counts */
+            measures?: string;
             note: string | null;
             spans?: components["schemas"]["Span"][] | null;
             unit: string | null;

@@ -9,7 +9,7 @@ const problem = { title: 'Changed meanwhile', status: 409, detail: 'x', version:
 function saved() {
   const sent: unknown[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
-    sent.push(await request.clone().json())
+    if (new URL(request.url).pathname.startsWith('/api/components/')) sent.push(await request.clone().json()) // ticks of other tests may still be under way
     return new Response(JSON.stringify({ id: 'hake', version: 8 }), { headers: { 'Content-Type': 'application/json' } })
   })
   return sent

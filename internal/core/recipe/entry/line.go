@@ -34,6 +34,11 @@ func LineFrom(b recipe.Book, l reading.IngredientLine, taken map[string]bool, am
 	}
 	if low != nil && l.Unit != nil {
 		out.Amount = &units.Amount{Quantity: (*low + *high) / 2, Unit: units.Unit(*l.Unit)}
+		if l.Measures != "" { // the kitchen may count in others
+			out.Note = strings.TrimPrefix(out.Note+", "+out.Amount.String(), ", ")
+			basic := out.Amount.Basic(l.Measures)
+			out.Amount = &basic
+		}
 		if *low != *high {
 			out.Note = strings.TrimPrefix(out.Note+fmt.Sprintf(", %g to %g", *low, *high), ", ")
 		}

@@ -11,6 +11,7 @@ import (
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/entry"
 	"jointime/internal/core/recipe/recipetest"
+	"jointime/internal/core/units"
 )
 
 func typed(t *testing.T, line string) []recipe.Step {
@@ -103,4 +104,18 @@ func TestALineLooksLikeAnIngredientOrAStep(t *testing.T) {
 	} {
 		assert.Equal(t, want, entry.LooksLike(line), line)
 	}
+}
+
+// A measure that the line names holds whatever the kitchen counts in: a UK pint is
+// 568.26125 ml (Weights and Measures Act 1985), a US cup 236.5882365 ml (NIST Handbook 44);
+// both from memory.
+func TestAMeasureThatTheLineNamesIsKept(t *testing.T) {
+	for text, want := range map[string]float64{"1½ UK pints milk": 852.391875, "2½ US cups bread flour": 591.47059125, "1 metric cup rice": 250} {
+		l, ok := entry.LineFrom(recipe.Book{}, reading.Ingredient(text), map[string]bool{}, nil)
+		require.True(t, ok, text)
+		assert.Equal(t, units.Unit("ml"), l.Amount.Unit, text)
+		assert.InDelta(t, want, l.Amount.Quantity, 1e-6, text)
+	}
+	l, _ := entry.LineFrom(recipe.Book{}, reading.Ingredient("1½ UK pints milk"), map[string]bool{}, nil)
+	assert.Equal(t, "UK, 1.5 pints", l.Note, "what was said stays")
 }
