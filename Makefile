@@ -45,7 +45,7 @@ lint: install
 
 # how the corpora of typed lines are read, and each line that is not read right
 lines:
-	@JOINTIME_LINES=1 go test ./internal/core/reading -run 'Understood' -count=1 -v | grep -v '^=== '
+	@JOINTIME_LINES=1 go test ./internal/core/reading -run LinesAreUnderstood -count=1 -v | grep -v '^=== '
 
 bench:
 	go test -run '^$$' -bench . -benchmem ./internal/... ./e2e/...

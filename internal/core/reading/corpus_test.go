@@ -3,6 +3,7 @@ package reading_test
 import (
 	"bufio"
 	"os"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -32,26 +33,9 @@ func said(s *string) string {
 	return *s
 }
 
-// share counts how a reader did.
-type share struct{ all, right, unmarked, rightMarked int }
-
-func (s *share) count(right, doubt bool) {
-	s.all++
-	switch {
-	case right:
-		s.right++
-		if doubt {
-			s.rightMarked++
-		}
-	case !doubt:
-		s.unmarked++
+func amount(v *float64) string {
+	if v == nil {
+		return "-"
 	}
-}
-
-func (s share) hold(t *testing.T, least float64) {
-	t.Helper()
-	t.Logf("%d of %d right (%.1f %%); %d wrong without a mark; %d right ones marked", s.right, s.all, 100*float64(s.right)/float64(s.all), s.unmarked, s.rightMarked)
-	require.GreaterOrEqual(t, float64(s.right), least*float64(s.all))
-	require.Zero(t, s.unmarked, "wrong without a mark")
-	require.LessOrEqual(t, 10*s.rightMarked, s.right, "too many of the right ones are marked")
+	return strconv.FormatFloat(*v, 'f', -1, 64)
 }

@@ -46,7 +46,7 @@ var (
 	commaFigure  = regexp.MustCompile(`\d,\d{1,2}(?:\D|$)`)
 	bareTrail    = regexp.MustCompile(`^(.*?\pL.*?)(\s*[:=-]\s*|\s+[x×]\s*|\s+)(\d{1,3})$`)
 	headingLine  = regexp.MustCompile(`^(?i:#+ .*|\*.*\*:?|.*[:-]|(?:for|to) (?:the |serve|finish|garnish|decorate|plate).*|ingredients|method|garnish(?:es)?|toppings?|filling|dressing|marinade|crust|icing|glaze|assembly)$`)
-	notBought    = regexp.MustCompile(`^(?i:(?:serves?|makes|yields?|feeds)\b[: ]+(?:about |approx\.? )?\d.*|(?:see|as|same as|as for|as per|use)\b.*\b(?:page|p\.) ?\d+.*|(?:see|same as|as per|as for|as in) [\pL' ]+|[\pL' ]+ as (?:before|above|usual|per [\pL' ]+|for [\pL' ]+|in [\pL' ]+))$`)
+	notBought    = regexp.MustCompile(`^(?i:(?:serves?|makes|yields?|feeds)\b[: ]+(?:about |approx\.? )?\d.*|(?:see|as|same as|as for|as per|use)\b.*\b(?:page|p\.) ?\d+.*|(?:see|same as|as per|as for|as in) [\pL' ]+|as (?:above|below|before|usual)|[\pL' ]+ as (?:before|above|usual|per [\pL' ]+|for [\pL' ]+|in [\pL' ]+))$`)
 	restOf       = regexp.MustCompile(`^(?i:((?:the )?(?:rest of the|remaining|remainder of the|rest of)) )`)
 	alsoHere     = regexp.MustCompile(`^(?i:(.*?\pL.*?)((?:\s+(?:and|plus|&)|\s*\+)\s+\d.*|\s+\d+ \pL.*))$`)
 	anotherLine  = regexp.MustCompile(`^(?i:` + number + ` ?([\pL]+)\b(?:,.*| .*)?)$`)
@@ -56,6 +56,7 @@ var (
 	madeReady    = regexp.MustCompile(`^(?i:(.*\pL)\s+((?:finely |thinly |roughly |coarsely |freshly )?(?:split|washed|peeled|chopped|diced|sliced|grated|crushed|trimmed|halved|quartered|toasted|picked|drained|shredded|minced|zested|juiced|pitted|cored|deseeded|rinsed|beaten|melted|softened|scrubbed|skinned|boned|filleted|julienned)))$`)
 	systemAt     = regexp.MustCompile(`^(?i:(uk|u\.k\.|us|u\.s\.|imperial|metric|british|american)(?: |$))`)
 	grouped      = regexp.MustCompile(`^(\d{1,3})((?: \d{3})+)( ?(?i:kg|g|ml|l)\b)`)
+	thousands    = regexp.MustCompile(`\b(\d{1,3}) (000)( ?(?i:kg|g|ml|l)\b)`)
 	ofOne        = regexp.MustCompile(`(?i:\b(?:tins?|cans?|packs?|packets?|jars?|bags?|bottles?|pieces?|portions?|fillets?|steaks?|each|blocks?|bars?|tubs?)\b)`)
 	noteBreak    = regexp.MustCompile(`\s*(?:,|;|->|→| - | \+ |\()\s*`)
 	adjectives   = regexp.MustCompile(`^(?i:(?:(?:very )?(?:[\pL]+less|fresh|dried|large|small|medium|ripe|raw|cold|hot|warm|soft|firm|free-range|organic|unsalted|salted|smoked|young|thick|thin|whole|dry|sweet|sour|sharp|lean|fatty|floury|waxy|green|red|white|black|dark|plain|strong|mild|good)\s*)+)$`)
@@ -100,6 +101,7 @@ func (r *ingredientReader) read() {
 	}
 	r.text = strings.TrimRight(plain(r.out.Line), " .")
 	r.rest = r.text[len(bullet.FindString(r.text)):]
+	r.rest = thousands.ReplaceAllString(r.rest, "$1$2$3")
 	r.numbering()
 	if m := optional.FindString(r.rest); m != "" {
 		r.notes, r.rest = append(r.notes, "optional"), r.rest[len(m):]

@@ -39,7 +39,9 @@ func (r *ingredientReader) item() {
 		if len(r.notes) > 1 { // it goes on behind the comma
 			r.notes = append([]string{r.notes[0] + ", " + r.notes[1]}, r.notes[2:]...)
 		}
-		r.doubt("Two ingredients in one line?")
+		if !sizeOnly.MatchString(r.notes[0]) {
+			r.doubt("Two ingredients in one line?")
+		}
 	}
 	if m := madeReady.FindStringSubmatch(item); m != nil {
 		item = m[1]
@@ -71,6 +73,9 @@ func breakAt(text string) []int {
 	}
 	return nil
 }
+
+// sizeOnly is the size of each: "4 lamb shanks 350 g each".
+var sizeOnly = regexp.MustCompile(`^(?i:` + number + ` ?(?:kg|g|ml|l|oz|lb|cm|mm)\b(?: each| apiece)?)$`)
 
 var (
 	articleAt      = regexp.MustCompile(`^(?i:an? )`)

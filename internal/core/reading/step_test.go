@@ -69,23 +69,6 @@ func sides(low, high *float64) string {
 	return amount(low) + "-" + amount(high)
 }
 
-func TestStepLinesAreUnderstood(t *testing.T) {
-	for _, file := range []string{"steps.txt", "more-steps.txt"} {
-		var s share
-		for _, c := range corpus(t, file) {
-			line, want, _ := strings.Cut(c, " => ")
-			want = strings.TrimSuffix(want, "; doubt")
-			got := reading.Step(line)
-			text := shown(got)
-			s.count(want == text, got.Doubt)
-			if want != text || got.Doubt {
-				t.Logf("%s\n  want %s\n  got  %s %v", line, want, text, got.Why)
-			}
-		}
-		s.hold(t, 0.8)
-	}
-}
-
 func TestOneTemperatureIsReadAsPeopleWriteIt(t *testing.T) {
 	for text, want := range map[string]float64{"180": 180, "180 C": 180, "180°C": 180, "350 F": 176.7, "350 °F": 176.7, "gas 4": 180, "gas mark ½": 120, "Gas 1/4": 110, "-18 C": -18} {
 		got, err := reading.Heat(text)
