@@ -50,41 +50,55 @@ type Entry struct {
 	lower    []string // the same in small letters
 }
 
-// NewShelf makes a book ready. It takes time for every dish, once.
+// NewShelf makes a book ready. It takes time for every dish, once: several are made ready side
+// by side, for whoever searches after a change waits for it.
 func NewShelf(b recipe.Book, k kitchen.Kitchen) Shelf {
-	var s Shelf
+	ids := slices.Sorted(maps.Keys(b.Dishes))
+	s := Shelf{entries: make([]Entry, len(ids)), words: make([]string, len(ids)), seasons: make([][12]bool, len(ids)), open: make([]func() open, len(ids))}
 	lexicon := sync.OnceValue(b.Lexicon)
-	for _, id := range slices.Sorted(maps.Keys(b.Dishes)) {
-		d := b.Dishes[id]
-		e := Entry{Dish: id, Name: d.Name, Components: []string{}, Allergens: []string{}, Versions: []string{}, contents: contents.In(b, d, k)}
-		for _, f := range e.contents.Allergens {
-			e.Allergens = append(e.Allergens, f.Name)
-		}
-		e.Unknown, e.Vegetarian = len(e.contents.Unknown), e.contents.Vegetarian
-		for _, v := range d.Versions {
-			e.Versions = append(e.Versions, v.Name)
-		}
-		season := [12]bool{true, true, true, true, true, true, true, true, true, true, true, true}
-		e.places = append(e.places, d.Name)
-		for _, c := range b.Within(d) {
-			e.Components = append(e.Components, c.Name)
-			e.Must = max(e.Must, b.Lead(c, 1).Must)
-			e.places = append(e.places, c.Name)
-			for _, l := range c.Lines {
-				e.places = append(e.places, l.Name+" in "+c.Name)
-				for m := range season {
-					season[m] = season[m] && b.Ingredients[l.Ingredient].InSeason(m+1)
-				}
+	const hands = 4
+	var all sync.WaitGroup
+	for from := range hands {
+		all.Go(func() {
+			for i := from; i < len(ids); i += hands {
+				d := b.Dishes[ids[i]]
+				s.entries[i], s.seasons[i] = entryOf(b, d, k)
+				s.words[i] = strings.ToLower(strings.Join(s.entries[i].places, "\n") + "\n" + strings.Join(s.entries[i].Allergens, "\n"))
+				s.open[i] = sync.OnceValue(func() open { return openOf(b, d, k, lexicon()) })
+			}
+		})
+	}
+	all.Wait()
+	return s
+}
+
+// entryOf is a dish, ready to be found, and in which months all that is in it is in season.
+func entryOf(b recipe.Book, d recipe.Dish, k kitchen.Kitchen) (Entry, [12]bool) {
+	e := Entry{Dish: d.ID, Name: d.Name, Components: []string{}, Allergens: []string{}, Versions: []string{}, contents: contents.In(b, d, k)}
+	for _, f := range e.contents.Allergens {
+		e.Allergens = append(e.Allergens, f.Name)
+	}
+	e.Unknown, e.Vegetarian = len(e.contents.Unknown), e.contents.Vegetarian
+	for _, v := range d.Versions {
+		e.Versions = append(e.Versions, v.Name)
+	}
+	season := [12]bool{true, true, true, true, true, true, true, true, true, true, true, true}
+	e.places = append(e.places, d.Name)
+	for _, c := range b.Within(d) {
+		e.Components = append(e.Components, c.Name)
+		e.Must = max(e.Must, b.Lead(c, 1).Must)
+		e.places = append(e.places, c.Name)
+		for _, l := range c.Lines {
+			e.places = append(e.places, l.Name+" in "+c.Name)
+			for m := range season {
+				season[m] = season[m] && b.Ingredients[l.Ingredient].InSeason(m+1)
 			}
 		}
-		for _, p := range e.places {
-			e.lower = append(e.lower, strings.ToLower(p))
-		}
-		s.entries, s.seasons = append(s.entries, e), append(s.seasons, season)
-		s.open = append(s.open, sync.OnceValue(func() open { return openOf(b, d, k, lexicon()) }))
-		s.words = append(s.words, strings.ToLower(strings.Join(e.places, "\n")+"\n"+strings.Join(e.Allergens, "\n")))
 	}
-	return s
+	for _, p := range e.places {
+		e.lower = append(e.lower, strings.ToLower(p))
+	}
+	return e, season
 }
 
 func openOf(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexicon) (o open) {
