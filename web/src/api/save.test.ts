@@ -9,6 +9,7 @@ type Sent = { key: string | null; version: number; query: string }
 function answers(...list: (() => Response | Promise<Response>)[]): Sent[] {
   const sent: Sent[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
+    if (!/\/api\/(components|services)\//.test(request.url) || request.method !== 'PUT') return Promise.reject(new TypeError('of another test'))
     sent.push({ query: new URL(request.url).search, key: request.headers.get('Idempotency-Key'), version: ((await request.clone().json()) as { version: number }).version })
     return list[sent.length - 1]()
   })

@@ -24,6 +24,8 @@ beforeEach(() => {
 })
 afterEach(() => {
   cleanup()
+  window.localStorage.clear()
+  reload() // nothing is left that would be sent in another test
   vi.unstubAllGlobals()
 })
 
