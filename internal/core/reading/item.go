@@ -22,7 +22,7 @@ func (r *ingredientReader) item() {
 	item := r.rest
 	if at := breakAt(item); at != nil {
 		if note := strings.Trim(unbracket(item[at[0]:]), " ,;()->→+"); note != "" {
-			if m := anotherLine.FindStringSubmatch(note); m != nil && r.out.Low != nil && item[at[0]:at[1]] != "(" && !strings.Contains(item[at[0]:at[1]], "(") && !saysMore.MatchString(m[1]) {
+			if m := anotherLine.FindStringSubmatch(note); m != nil && r.out.Low != nil && !strings.Contains(item[at[0]:at[1]], "(") && !saysMore.MatchString(m[1]) {
 				r.doubt("Two ingredients in one line?")
 			}
 			r.notes = append(r.notes, note)
@@ -33,16 +33,7 @@ func (r *ingredientReader) item() {
 		r.notes = append(r.notes, item[m[2]:m[3]])
 		item = item[:m[0]]
 	}
-	if m := alsoHere.FindStringSubmatch(item); m != nil && r.out.Low != nil && !richness.MatchString(m[2]) && !saysMore.MatchString(m[1][strings.LastIndex(m[1], " ")+1:]) {
-		item = m[1]
-		r.notes = append([]string{strings.TrimSpace(m[2])}, r.notes...)
-		if len(r.notes) > 1 { // it goes on behind the comma
-			r.notes = append([]string{r.notes[0] + ", " + r.notes[1]}, r.notes[2:]...)
-		}
-		if !sizeOnly.MatchString(r.notes[0]) {
-			r.doubt("Two ingredients in one line?")
-		}
-	}
+	item = r.second(item)
 	if m := madeReady.FindStringSubmatch(item); m != nil {
 		item = m[1]
 		r.notes = append(r.notes, m[2])
@@ -61,6 +52,23 @@ func (r *ingredientReader) item() {
 		note := spaces.ReplaceAllString(strings.Join(r.notes, ", "), " ")
 		r.out.Note = &note
 	}
+}
+
+// second takes off what stands behind an item with a figure of its own: another ingredient,
+// "1 leek 1 carrot", which is doubtful, or the size of each.
+func (r *ingredientReader) second(item string) string {
+	m := alsoHere.FindStringSubmatch(item)
+	if m == nil || r.out.Low == nil || richness.MatchString(m[2]) || saysMore.MatchString(m[1][strings.LastIndex(m[1], " ")+1:]) {
+		return item
+	}
+	r.notes = append([]string{strings.TrimSpace(m[2])}, r.notes...)
+	if len(r.notes) > 1 { // it goes on behind the comma
+		r.notes = append([]string{r.notes[0] + ", " + r.notes[1]}, r.notes[2:]...)
+	}
+	if !sizeOnly.MatchString(r.notes[0]) {
+		r.doubt("Two ingredients in one line?")
+	}
+	return m[1]
 }
 
 // breakAt finds where the item ends and what is said about it begins: not

@@ -19,14 +19,13 @@ type Props = {
   keeps?: boolean // the list stays open
   invalid?: boolean
   settles?: boolean // who leaves the field means what they typed, where only one thing is called so
-  field?: string // id of the field
   choose: (m: Match) => void
   paste?: (text: string) => void
   leave?: () => void
 }
 
 /** Chooser is a field with a list below it: what is found by the words that are typed. */
-export function Chooser({ label, kinds, hint, value = '', own = [], extra, always = [], size, autoFocus, keeps, invalid, settles, field: fieldID, choose, paste, leave }: Props) {
+export function Chooser({ label, kinds, hint, value = '', own = [], extra, always = [], size, autoFocus, keeps, invalid, settles, choose, paste, leave }: Props) {
   const id = useId()
   const [text, setText] = useState('')
   const [open, setOpen] = useState(Boolean(keeps))
@@ -97,7 +96,7 @@ export function Chooser({ label, kinds, hint, value = '', own = [], extra, alway
   return (
     <div className={`chooser ${size ?? ''}`}>
       <Form.Control
-        ref={field} id={fieldID} isInvalid={invalid} aria-label={label} role="combobox" aria-expanded={shown} aria-controls={`${id}-list`} aria-activedescendant={shown && last >= 0 ? `${id}-${Math.min(at, last)}` : undefined}
+        ref={field} isInvalid={invalid} aria-label={label} role="combobox" aria-expanded={shown} aria-controls={`${id}-list`} aria-activedescendant={shown && last >= 0 ? `${id}-${Math.min(at, last)}` : undefined}
         placeholder={value || hint} data-chosen={value ? true : undefined} value={text} autoComplete="off" autoFocus={autoFocus} maxLength={200}
         onFocus={() => setOpen(true)}
         onBlur={() => {
