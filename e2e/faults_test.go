@@ -35,6 +35,7 @@ func TestWhatIsTypedWrongIsToldAndKept(t *testing.T) {
 	chef.type_("#step-least", "8 h")
 	chef.type_("#step-most", "36 h")
 
+	chef.click("After another component")
 	chef.click("Add a step of another component")
 	chef.pick("[aria-label='after 1']", "gravy/bones")
 	chef.click("Save the step")

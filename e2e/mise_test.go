@@ -235,6 +235,7 @@ func TestRatiosReductionsAndOvenMarksAreTyped(t *testing.T) {
 
 	chef.go_("/dish/guinea-fowl?step=gravy/reduce")
 	chef.see("Save the step")
+	chef.click("Reduce to")
 	chef.type_("#step-left", "2 times\r")
 	chef.see("is not a unit")
 	chef.type_("#step-left", "200 ml\r")

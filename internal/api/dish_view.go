@@ -44,7 +44,27 @@ type ComponentView struct {
 	Need      quantity.Need         `json:"need"`
 	Chain     []quantity.Reduced    `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
 	ChainWhy  string                `json:"chainWhy,omitempty" doc:"why that cannot be worked out"`
+	Words     []StepWords           `json:"words" nullable:"false" doc:"what who builds the plate has to know of the steps that end on it"`
 	Said      []string              `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
+}
+
+// StepWords is what whoever does a step has to know.
+type StepWords struct {
+	Step  string        `json:"step" doc:"its name"`
+	Words []recipe.Word `json:"words" nullable:"false"`
+}
+
+// endWords are the words of the steps that end on the plate: the last of a method, and those
+// that are done for each wave.
+func endWords(c recipe.Component) []StepWords {
+	out := []StepWords{}
+	steps := c.Steps()
+	for i, s := range steps {
+		if words := s.Words(); len(words) > 0 && (s.EachWave || i == len(steps)-1) {
+			out = append(out, StepWords{s.Name, words})
+		}
+	}
+	return out
 }
 
 type dishInput struct {
@@ -61,7 +81,7 @@ func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error)
 	plates, k := nextPlates(b, s.base, in.ID)
 	recipes := b.Recipes()
 	v := DishView{Dish: d, Version: b.Version(store.Dish, in.ID), Plates: plates, Components: componentViews(b, d, k, plates), Others: others(b, d), Kitchen: k,
-		Gaps: review.Gaps(recipes, d, k), Faults: review.Faults(recipes, d, k, nil), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
+		Gaps: review.Asked(recipes, d, k), Faults: review.Faults(recipes, d, k, nil), Versions: []contents.VersionView{contents.Plain(recipes, d, k)}, Ahead: review.AheadOf(recipes, d),
 		Rivals: review.Rivals(recipes, d, places(k), plates), Build: d.Plate.Seconds()}
 	for _, version := range d.Versions {
 		v.Versions = append(v.Versions, contents.Version(recipes, d, version, k, plates))
@@ -118,7 +138,7 @@ func componentViews(b app.Book, d recipe.Dish, k kitchen.Kitchen, plates int) []
 func componentView(b app.Book, d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
 	recipes := b.Recipes()
 	v := ComponentView{Component: b.Components[c.ID], Made: c, Version: b.Version(store.Component, c.ID), Into: into, Dishes: []Named{}, Lead: recipes.Lead(c, plates),
-		Methods: review.Compare(recipes, c, plates), TakeOuts: review.TakeOutFaults(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
+		Methods: review.Compare(recipes, c, plates), TakeOuts: review.TakeOutFaults(c), Words: endWords(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
 	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, quantity.WaysOf(b.AnyKitchen()))
 	for _, step := range c.Steps() {
 		said := ""

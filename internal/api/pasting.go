@@ -21,15 +21,16 @@ func (s pasting) routes(at *registry) {
 	operation(at, http.MethodGet, "/api/read/line", "read-line", "Understand a typed line", s.readLine)
 	operation(at, http.MethodPost, "/api/read/paste", "read-paste", "Understand a pasted recipe", s.readPaste)
 	operation(at, http.MethodPost, "/api/read/again", "read-again", "Read the lines of a review again", s.readAgain)
-	operation(at, http.MethodPost, "/api/read/fill", "fill-gap", "Fill a gap of a step with the default of the kitchen", s.fillGap)
+	operation(at, http.MethodPost, "/api/dishes/{id}/answer", "answer-gap", "What an answer to a gap changes", s.answerGap)
 	operation(at, http.MethodPost, "/api/dishes", "add-dish", "Make a dish with its components of a reviewed paste", s.keepPaste, creates("/api/dishes/"))
 }
 
 type lineInput struct {
-	Text string   `query:"text" maxLength:"2000"`
-	As   string   `query:"as" enum:"ingredient,step," doc:"what it is to be read as; empty: what it looks like"`
-	Into string   `query:"into" maxLength:"120" doc:"id of the component that it goes into, which it cannot be itself"`
-	IDs  []string `query:"ids" maxItems:"400" doc:"of steps and lines that are there already"`
+	Text  string   `query:"text" maxLength:"2000"`
+	As    string   `query:"as" enum:"ingredient,step," doc:"what it is to be read as; empty: what it looks like"`
+	Into  string   `query:"into" maxLength:"120" doc:"id of the component that it goes into, which it cannot be itself"`
+	Under bool     `query:"under" doc:"it is typed under the steps of the component, and may be the wait of the last of them"`
+	IDs   []string `query:"ids" maxItems:"400" doc:"of steps and lines that are there already"`
 }
 
 // LineReading is a typed line as it is understood.
@@ -44,6 +45,7 @@ type StepReading struct {
 	Read  reading.StepLine `json:"read"`
 	Steps []recipe.Step    `json:"steps" nullable:"false" doc:"what it would become"`
 	Said  []string         `json:"said" nullable:"false" doc:"each in words"`
+	Waits bool             `json:"waits,omitempty" doc:"it is a wait of the step before it, which stands first among the steps, with its id"`
 }
 
 // IngredientReading is a typed ingredient as it is understood.
@@ -77,12 +79,29 @@ func (s pasting) readLine(ctx context.Context, in *lineInput) (*lineOutput, erro
 }
 
 func stepReading(in *lineInput, b app.Book) *StepReading {
-	out := StepReading{Read: reading.Step(in.Text), Said: []string{}}
-	out.Steps = append([]recipe.Step{}, entry.StepsFrom(out.Read, b.AnyKitchen(), taken(in.IDs))...)
+	out := StepReading{Read: reading.Step(in.Text), Steps: []recipe.Step{}, Said: []string{}}
+	before := lastStep(b.Components[in.Into])
+	if in.Under && before != nil {
+		all := entry.After(*before, out.Read, b.AnyKitchen(), taken(in.IDs))
+		if out.Waits = all[0].Then != before.Then; !out.Waits {
+			all = all[1:]
+		}
+		out.Steps = append(out.Steps, all...)
+	} else {
+		out.Steps = append(out.Steps, entry.StepsFrom(out.Read, b.AnyKitchen(), taken(in.IDs))...)
+	}
 	for _, step := range out.Steps {
 		out.Said = append(out.Said, entry.SayStep(step))
 	}
 	return &out
+}
+
+// lastStep is the step that a line typed under a component comes after; nil: there is none.
+func lastStep(c recipe.Component) *recipe.Step {
+	if steps := c.Steps(); len(steps) > 0 {
+		return &steps[len(steps)-1]
+	}
+	return nil
 }
 
 func ingredientReading(in *lineInput, b recipe.Book) *IngredientReading {
@@ -174,21 +193,6 @@ func (s pasting) keepPaste(ctx context.Context, in *pastedInput) (*savedOutput, 
 		}
 		return writes, nil
 	})
-}
-
-type fillInput struct {
-	Body struct {
-		Step  recipe.Step `json:"step"`
-		Field string      `json:"field" enum:"time,setting,cue"`
-	}
-}
-
-type fillOutput struct{ Body recipe.Step }
-
-// fillGap puts the kitchen's own default into a step; it is kept when the step
-// is saved.
-func (s pasting) fillGap(_ context.Context, in *fillInput) (*fillOutput, error) {
-	return &fillOutput{entry.FillGap(in.Body.Step, in.Body.Field)}, nil
 }
 
 // recipeFile sends a dish as a schema.org Recipe.

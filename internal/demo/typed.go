@@ -149,14 +149,27 @@ func (b *Book) leavings() {
 	b.of("split-pea-broth").TakeOuts = []recipe.TakeOut{{Name: "bay", In: "simmer-with-the-split-peas", Out: "simmer-with-the-split-peas", Before: "blend"}}
 	b.of("smoked-mackerel-cream").TakeOuts = []recipe.TakeOut{{Name: "pin bones", In: "pick-the-smoked-mackerel", Out: "pick-the-smoked-mackerel", Before: "blend-with-the-cream-cheese"}}
 	b.of("salt-baked-celeriac").TakeOuts = []recipe.TakeOut{{Name: "foil", In: "wrap-the-celeriac", Out: "crack-the-crust-and-carve"}}
-	b.of("poached-plum").TakeOuts = []recipe.TakeOut{{Name: "cinnamon", In: "boil-the-red-wine", Out: recipe.Plate}}
+	b.of("poached-plum").TakeOuts = []recipe.TakeOut{{Name: "cinnamon", In: "boil-the-red-wine-sugar-and-cinnamon", Out: recipe.Plate}}
 	b.of("quince").ByProducts = []recipe.ByProduct{{ID: "peelings", Name: "quince peelings", Amount: amount(grams(80)), Step: "poach"}}
 	b.of("lettuce").ByProducts = []recipe.ByProduct{{ID: "cores", Name: "lettuce cores", Amount: amount(grams(60))}}
 	b.of("hake").ByProducts = []recipe.ByProduct{{ID: "bones", Name: "hake bones", Amount: amount(grams(450)), Step: "fillet"}}
+	for _, in := range [][3]string{{"hake", "salt", "fillet"}, {"shrimp-butter", "lemon juice", "brown"}, {"lettuce", "butter", "braise"}, {"fish-broth", "white wine", "simmer"}, {"fish-broth", "shallot", "simmer"}, {"crown", "butter", "sear"}, {"barley", "butter", "simmer"}, {"gravy", "red wine", "reduce"}} {
+		b.goesInto(in[0], in[1], in[2])
+	}
 	b.takes("croquette", "guinea fowl legs", "crown", "legs")
 	b.takes("gravy", "fowl bones and trimmings", "crown", "bones")
 	b.takes("fish-broth", "hake bones", "hake", "bones")
 	b.takes("quince-and-barley-gravy", "quince peelings", "quince", "peelings")
+}
+
+// goesInto says in which step a line goes in that no step names.
+func (b *Book) goesInto(component, line, step string) {
+	c := b.of(component)
+	for i := range c.Lines {
+		if c.Lines[i].Name == line {
+			c.Lines[i].Step = step
+		}
+	}
 }
 
 // takes makes a line take what another component leaves over.

@@ -57,6 +57,13 @@ func kindOf(text string) (thing, bool) {
 	return thing{}, false
 }
 
+// KindNamed is the kind of equipment that a text names first in the list of things; empty:
+// it names none.
+func KindNamed(text string) string {
+	k, _ := kindOf(text)
+	return k.kind
+}
+
 // lastThing is where the last equipment that is known ends in a text; -1: there is none.
 func lastThing(text string) int {
 	last := -1

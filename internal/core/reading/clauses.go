@@ -7,7 +7,7 @@ import (
 
 var (
 	breaks      = regexp.MustCompile(`;|[.!](?:\s+|$)|,?\s*(?:\band )?\bthen\b,?|,\s*and\b|,|\band\b|\s-\s|\s&\s|\bbefore (?:you )?`)
-	leadWords   = regexp.MustCompile(`^(?:[\s,(]|\b(?:[\pL]+ly|first|next|now|meanwhile|afterwards|then|very|just|also|again|straight away|at once|well|please|to|you|we|and|it|finally|soon as|quick|when ready|when needed|in the meantime|if needed|if necessary)\b)+`)
+	leadWords   = regexp.MustCompile(`^(?:[\s,(]|\bto order:?|\b(?:for|at|during) service:|\b(?:[\pL]+ly|first|next|now|meanwhile|afterwards|then|very|just|also|again|straight away|at once|well|please|to|you|we|and|it|finally|soon as|quick|when ready|when needed|in the meantime|if needed|if necessary)\b)+`)
 	letting     = regexp.MustCompile(`^(?:leave|allow|let|set aside|put aside|set)(?: (?:it|them|the [\pL ]+?|everything|this|to one side|aside|in the fridge|on a rack|somewhere [\pL]+|out))?(?: to)? ([\pL-]+)\b`)
 	abbrev      = regexp.MustCompile(`\b(?:min|mins|approx|ca|tsp|tbsp|sec|secs|hr|hrs|no|deg)$`)
 	wanted      = regexp.MustCompile(`^\s*(?:the|a|an|it|them|with|in|into|for|lightly|until|till|to|on|at|off|over|through|well|again|once|everything|each|out|up|down|all|about|\d|` + signs + `|half|under|gently|[,;.]|$)`)
@@ -16,6 +16,14 @@ var (
 	untilWord   = regexp.MustCompile(`\b(?:until|till|'til|til)\b`)
 	word        = regexp.MustCompile(`^[\pL][\pL'-]*`)
 	preceded    = regexp.MustCompile(`\b(?:a|an|the|of|in|with|on|into|and|for|to|from|or|no|some|hot|cold|warm|dry|light|clean)\s$`)
+)
+
+var (
+	// placeFirst is work that is said by what does it: "oven 180 for 4 min", "bath 64C".
+	placeFirst = regexp.MustCompile(`^(oven|bath|fryer|steamer)\b(?:[^,;.]*\d)`)
+	restOfIt   = regexp.MustCompile(`^rest of\b`)
+	// goesIn is work that is said by what goes in: "stock in", "butter in at the last minute".
+	goesIn = regexp.MustCompile(`^\s*(?:the )?[\pL-]+(?: [\pL-]+)? (?:back )?in(?: (?:at|for) .*)?\s*$`)
 )
 
 // verbAt finds a verb at the start of a text, after words that say when and
@@ -33,7 +41,13 @@ func verbAt(text string) (verb string, at int) {
 			return p, at
 		}
 	}
+	if m := placeFirst.FindStringSubmatch(rest); m != nil {
+		return m[1], at
+	}
 	w := word.FindString(rest)
+	if w == "rest" && restOfIt.MatchString(rest) {
+		return "", -1
+	}
 	if known(w) {
 		return w, at
 	}
@@ -171,6 +185,9 @@ func joined(cs []clause, r *stepReader) []clause {
 	}
 	if cs[0].verb == "" {
 		cs[0].verb = verbInside(cs[0].text)
+	}
+	if cs[0].verb == "" && goesIn.MatchString(cs[0].text) {
+		cs[0].verb = "add"
 	}
 	if m := inPlace.FindStringSubmatch(cs[0].text); m != nil && cs[0].verb == "" && len(cs[0].times) > 0 {
 		cs[0].verb = byPlace[strings.ReplaceAll(m[1], "-", " ")]

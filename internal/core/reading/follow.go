@@ -17,6 +17,7 @@ var (
 	readyWhen   = regexp.MustCompile(`\b(?:done|ready|right|cooked) when ([^,;.]+)`)
 	nowAndThen  = regexp.MustCompile(`^\s*(?:stir|skim|turn|baste|shake|toss|whisk|check|rotate|flip)\b[\pL ]*\b(?:now and (?:then|again)|occasionally|often|frequently|from time to time|regularly|half ?way|every)\b`)
 	watched     = regexp.MustCompile(`^\s*(?:keep (?:an|your) eye on|watch(?:ing)?\b)`)
+	danglingFor = regexp.MustCompile(`\s+(?:for|for about|about)\s*$`)
 	moreTime    = regexp.MustCompile(`\bmore\s*$`)
 	someMore    = regexp.MustCompile(`\b(?:more|another|further|other side|second side)\b`)
 	fillers     = regexp.MustCompile(`^(?:[\s,.:;-]|\b(?:for|about|and|then|it|them|a further|another)\b)+|(?:[\s,.:;-]|\b(?:for|about|and|at)\b)+$`)
@@ -101,6 +102,9 @@ func (r *stepReader) follow(cs []clause) {
 		case (turned && (someMore.MatchString(c.text) || r.out.Verb != nil && c.verb == *r.out.Verb) || c.verb == "" && someMore.MatchString(c.text)) && r.add(c):
 			continue
 		case handsClause.MatchString(strings.TrimSpace(c.text)), nowAndThen.MatchString(c.text), watched.MatchString(c.text):
+			for _, t := range c.times {
+				r.mark(c.at+t.from, c.at+t.to, "hands")
+			}
 			continue
 		}
 		turned = false
@@ -138,7 +142,7 @@ func (r *stepReader) then(c clause) Then {
 	t := Then{What: c.verb, Low: low, High: high}
 	note := c.text
 	for i := len(c.times) - 1; i >= 0; i-- {
-		note = strings.TrimRight(note[:c.times[i].from], " ") + " " + strings.TrimLeft(note[c.times[i].to:], " ,")
+		note = strings.TrimRight(danglingFor.ReplaceAllString(note[:c.times[i].from], ""), " ") + " " + strings.TrimLeft(note[c.times[i].to:], " ,")
 	}
 	if c.verb != "" {
 		if at := strings.Index(note, c.verb); at >= 0 {

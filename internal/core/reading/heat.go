@@ -21,7 +21,7 @@ var (
 	withUnit  = regexp.MustCompile(`(-?\b\d{1,3}(?:[.,]\d+)?)(?: ?(?:°|degrees?)? ?([cf])?(?: ?- ?| to )(-?\d{1,3}(?:[.,]\d+)?))?` + degree)
 	degrees   = regexp.MustCompile(`(-?\b\d{1,3})(?:(?: ?- ?| to )(\d{1,3}))? ?(?:°|degrees?\b|degs?\b)`)
 	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d/\d|\d{1,2}|` + signs + `)\b|\bgas (?:mark )?(` + signs + `)`)
-	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
+	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to|oven|fryer|bath) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
 	otherHeat = regexp.MustCompile(`^ ?/ ?-?\d{1,3} ?(?:°|degrees?)? ?[cf]?\b ?(?:fan)?|^ ?(?:[(,]|or) ?\(?-?\d{1,3} ?(?:°|degrees?)? ?[cf]\b ?(?:fan)?\)?|^ ?(?:[/(,]|or) ?\(?(?:gas (?:mark )?\S+?|fan \d+ ?°? ?c?)\)?(?:[ ,;.]|$)|^ ?\(?fan(?: oven)?\)?|^ ?conventional`)
 	coreAfter = regexp.MustCompile(`^ ?(?:(?:in|at) (?:the )?)?(?:very )?(?:core|internal|centre|center|middle|inside|thickest)\b`)
 	coreWord  = regexp.MustCompile(`\b(?:core|internal|centre|center|middle|inside|probe|reads|thermometer|thickest)\b`)

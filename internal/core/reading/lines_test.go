@@ -18,14 +18,21 @@ type asRead struct {
 	line, want, got string
 	doubt, wanted   bool
 	why             []string
+	takes, taken    string // whose hands a cook takes as said, and whose were told
 }
 
 // score is how a corpus was read: right; wrong with a mark or handed back, which is left to
 // the cook; wrong without a mark; and right but marked though no mark was wanted.
-type score struct{ all, right, left, unmarked, needless int }
+type score struct{ all, right, left, unmarked, needless, takes, told int }
 
 func (s *score) count(r asRead) {
 	s.all++
+	if r.takes != "" {
+		s.takes++
+		if r.takes == r.taken {
+			s.told++
+		}
+	}
 	switch {
 	case r.got == r.want && (!r.wanted || r.doubt):
 		s.right++
@@ -40,7 +47,11 @@ func (s *score) count(r asRead) {
 }
 
 func (s score) String() string {
-	return fmt.Sprintf("%d lines: %d right, %d left to the cook, %d wrong without a mark, %d right and needlessly marked", s.all, s.right, s.left, s.unmarked, s.needless)
+	text := fmt.Sprintf("%d lines: %d right, %d left to the cook, %d wrong without a mark, %d right and needlessly marked", s.all, s.right, s.left, s.unmarked, s.needless)
+	if s.takes > 0 {
+		text += fmt.Sprintf("; hands told for %d of %d", s.told, s.takes)
+	}
+	return text
 }
 
 func ingredientAsRead(c string) asRead {
@@ -54,20 +65,23 @@ func ingredientAsRead(c string) asRead {
 	if got.Kind != reading.IngredientKind {
 		text = string(got.Kind)
 	}
-	return asRead{cells[0], strings.Join(cells[1:], " | "), text, got.Doubt && got.Kind != reading.Unread, wanted, got.Why}
+	return asRead{line: cells[0], want: strings.Join(cells[1:], " | "), got: text, doubt: got.Doubt && got.Kind != reading.Unread, wanted: wanted, why: got.Why}
 }
 
 func stepAsRead(c string) asRead {
 	line, want, _ := strings.Cut(c, " => ")
 	want, wanted := strings.CutSuffix(want, "; doubt")
+	takes := ""
 	var parts []string
 	for _, p := range strings.Split(want, "; ") {
-		if !strings.HasPrefix(p, "takes=") {
+		if hands, is := strings.CutPrefix(p, "takes="); is {
+			takes = hands
+		} else {
 			parts = append(parts, p)
 		}
 	}
 	got := reading.Step(line)
-	return asRead{line, strings.Join(parts, "; "), shown(got), got.Doubt, wanted, got.Why}
+	return asRead{line: line, want: strings.Join(parts, "; "), got: shown(got), doubt: got.Doubt, wanted: wanted, why: got.Why, takes: takes, taken: said(got.HandsAssumed)}
 }
 
 // scored reads a corpus; with JOINTIME_LINES set, what went wrong is told line by line.
@@ -80,6 +94,9 @@ func scored(t *testing.T, file string, read func(string) asRead) score {
 		s.count(r)
 		if os.Getenv("JOINTIME_LINES") != "" && s.right == before {
 			t.Logf("%s\n  want %s\n  got  %s %v", r.line, r.want, r.got, r.why)
+		}
+		if os.Getenv("JOINTIME_LINES") != "" && r.takes != "" && r.takes != r.taken {
+			t.Logf("%s\n  takes %s\n  told  %s", r.line, r.takes, r.taken)
 		}
 	}
 	t.Logf("%s: %v", file, s)

@@ -12,23 +12,25 @@ import (
 // all sides together, one batch; nil sides are open. Temperatures are of the
 // oven, fat, bath or room, never of the core: that is a cue.
 type StepLine struct {
-	Line          string   `json:"line"`
-	Kind          Kind     `json:"kind" enum:"step,heading,empty,unread"`
-	Verb          *string  `json:"verb" required:"true"`
-	Low           *float64 `json:"low_s" required:"true"`
-	High          *float64 `json:"high_s" required:"true"`
-	Temperature   *float64 `json:"temperature_c" required:"true"`
-	TemperatureTo *float64 `json:"temperature_high_c,omitempty"`
-	Fan           bool     `json:"fan,omitempty"`
-	Equipment     *string  `json:"equipment" required:"true"`
-	Cue           *string  `json:"cue" required:"true"`
-	Hands         *string  `json:"hands" required:"true" enum:"all,start,start and end,slices,none"`
-	HandsFor      *float64 `json:"hands_s" required:"true"`
-	Then          []Then   `json:"then" nullable:"false"`
-	UntilFraction *float64 `json:"until_fraction" required:"true"`
-	Doubt         bool     `json:"doubt"`
-	Why           []string `json:"why,omitempty"`
-	Spans         []Span   `json:"spans,omitempty"`
+	Line          string        `json:"line"`
+	Kind          Kind          `json:"kind" enum:"step,heading,empty,unread"`
+	Verb          *string       `json:"verb" required:"true"`
+	Low           *float64      `json:"low_s" required:"true"`
+	High          *float64      `json:"high_s" required:"true"`
+	Temperature   *float64      `json:"temperature_c" required:"true"`
+	TemperatureTo *float64      `json:"temperature_high_c,omitempty"`
+	Fan           bool          `json:"fan,omitempty"`
+	Equipment     *string       `json:"equipment" required:"true"`
+	Cue           *string       `json:"cue" required:"true"`
+	Hands         *string       `json:"hands" required:"true" enum:"all,start,start and end,slices,none"`
+	HandsFor      *float64      `json:"hands_s" required:"true"`
+	HandsAssumed  *string       `json:"hands_assumed" required:"true" enum:"all,start,start and end,slices,none" doc:"whose hands a cook takes as said, where the line does not say it"`
+	Stretches     []HandStretch `json:"stretches" nullable:"false" doc:"when hands are needed, each said or assumed"`
+	Then          []Then        `json:"then" nullable:"false"`
+	UntilFraction *float64      `json:"until_fraction" required:"true"`
+	Doubt         bool          `json:"doubt"`
+	Why           []string      `json:"why,omitempty"`
+	Spans         []Span        `json:"spans,omitempty"`
 }
 
 // Then is what follows the main action.
@@ -48,7 +50,7 @@ var (
 
 // Step reads a line of a method.
 func Step(line string) StepLine {
-	r := stepReader{out: StepLine{Line: line, Kind: StepKind, Then: []Then{}}}
+	r := stepReader{out: StepLine{Line: line, Kind: StepKind, Then: []Then{}, Stretches: []HandStretch{}}}
 	r.read()
 	return r.out
 }
@@ -89,6 +91,9 @@ func (r *stepReader) read() {
 	r.main(clauses[0])
 	r.follow(clauses[1:])
 	r.settle()
+	if r.out.Kind == StepKind {
+		r.stretches()
+	}
 	sort.SliceStable(r.out.Spans, func(i, k int) bool { return r.out.Spans[i].From < r.out.Spans[k].From })
 }
 
@@ -116,7 +121,7 @@ func (r *stepReader) main(c clause) {
 	o := &r.out
 	if c.verb != "" {
 		o.Verb = text(c.verb)
-		if at := strings.Index(c.text, c.verb); at >= 0 {
+		if at := strings.Index(c.text, c.verb); at >= 0 && word.FindString(c.text[at+len(c.verb):]) == "" { // "chill" is not written in "chiller"
 			r.mark(c.at+at, c.at+at+len(c.verb), "verb")
 		}
 	}
@@ -149,6 +154,9 @@ func (r *stepReader) duration(c clause) (low, high *float64, why []string) {
 	}
 	if len(own) > 1 && own[0].why != "" && own[1].why == "" { // "overnight (at least 8 h)"
 		own = own[1:]
+	}
+	if len(own) == 2 && own[0].high == nil && own[1].low == nil && own[0].low != nil && own[1].high != nil && *own[0].low <= *own[1].high {
+		return own[0].low, own[1].high, why // "at least 2 h, up to 2 days"
 	}
 	total := own[0]
 	for _, t := range own[1:] {
@@ -188,6 +196,7 @@ func (r *stepReader) moment(c clause, t clockTime) bool {
 	case beforeTime.MatchString(before):
 		word := beforeTime.FindStringSubmatch(before)[1]
 		if word == "every" || word == "at" {
+			r.mark(c.at+t.from, c.at+t.to, "hands")
 			r.slices()
 		} else {
 			r.doubt("Time of day, or how long?")

@@ -28,6 +28,7 @@ type Component struct {
 	TakeOuts   []TakeOut    `json:"takeOuts,omitempty"`
 	Conditions []Condition  `json:"conditions,omitempty"`
 	Variant    *Variant     `json:"variant,omitempty" doc:"it is a master formula with changes"`
+	Settled    []string     `json:"settled,omitempty" maxItems:"200" doc:"gaps that a cook has looked at and let stand, by key"`
 }
 
 // Line is a line of what goes in, for the yield: an ingredient, another
@@ -165,4 +166,18 @@ func (b *Batching) Times(need, yield float64, m units.Measures) (times float64, 
 		batches = int(math.Ceil(times*yield/b.Most.Basic(m).Quantity - 1e-9))
 	}
 	return times, batches
+}
+
+// Plate stands for the plate where a step's id is wanted.
+const Plate = "plate"
+
+// TakeOut is an object that goes into the food and must come out: twine, a
+// skewer, a herb bundle, foil, a bone.
+type TakeOut struct {
+	Name   string `json:"name" minLength:"1" maxLength:"120"`
+	In     string `json:"in" minLength:"1" doc:"id of the step with which it goes in"`
+	At     int64  `json:"at,omitempty" minimum:"-5184000" maximum:"5184000" doc:"seconds from the start of that step; below zero: from its end"`
+	Out    string `json:"out,omitempty" doc:"id of the step with which it comes out; plate: when it is plated; absent: nobody takes it out"`
+	Before string `json:"before,omitempty" doc:"id of the step before which it must be out; absent or plate: before the plate"`
+	Within *int64 `json:"within,omitempty" minimum:"0" maximum:"5184000" doc:"seconds for which it may stay in"`
 }

@@ -18,6 +18,7 @@ type Dish struct {
 	Ways     []Way          `json:"ways,omitempty" maxItems:"6" doc:"other ways of building the plate, kept beside it"`
 	Versions []Version      `json:"versions,omitempty" maxItems:"30"`
 	Room     *ForRoom       `json:"room,omitempty" doc:"what the room is told"`
+	Settled  []string       `json:"settled,omitempty" maxItems:"200" doc:"gaps that a cook has looked at and let stand, by key"`
 	About    map[string]any `json:"about,omitempty" doc:"what a recipe said of it when it was read in and the book has no place for"`
 }
 

@@ -44,12 +44,10 @@ func Slug(name string, taken map[string]bool) string {
 
 // Find looks a thing up by its name, or another word for it: first what is
 // bought under that very name, then what is made, then what differs from it
-// only in adjectives that tell nothing.
+// only in the state that it is in. What differs in more is another thing, until a cook
+// says that it is not.
 func (b Book) Find(name string) (ingredient, component string) {
-	alike := func(a, b string) bool {
-		return len(words.Telling(a)) > 0 && slices.Equal(words.Telling(a), words.Telling(b))
-	}
-	for _, close := range []func(a, b string) bool{words.Same, alike} {
+	for _, close := range []func(a, b string) bool{words.Same, words.SameThing} {
 		for _, id := range slices.Sorted(maps.Keys(b.Ingredients)) {
 			i := b.Ingredients[id]
 			if close(i.Name, name) || slices.ContainsFunc(i.Also, func(also string) bool { return close(also, name) }) {

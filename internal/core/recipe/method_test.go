@@ -9,7 +9,6 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/recipe/entry"
 	"jointime/internal/core/recipe/recipetest"
 	"jointime/internal/core/recipe/review"
 	"jointime/internal/core/units"
@@ -148,25 +147,17 @@ func TestGapsBetweenTheListAndTheMethod(t *testing.T) {
 	d := recipe.Dish{Parts: []recipe.Part{{Component: "sauce", Portion: recipetest.Ptr(recipetest.Grams(1))}, {Component: "sauce2", Portion: recipetest.Ptr(recipetest.Grams(1))}}}
 	var got []string
 	for _, g := range review.Gaps(b, d, kitchen.Kitchen{}) {
-		got = append(got, g.Field+": "+g.Title+": "+g.Question)
+		got = append(got, string(g.Field)+": "+g.Title+": "+g.Question)
 	}
 	assert.Equal(t, []string{
 		"twice: Sauce: reduce the stock: The step takes 300 ml of stock, the list has 200 ml: which?",
-		"amount: Sauce: mustard: How much?",
+		"name: Sauce: Another component has this name, on this dish. What is this one called?",
+		"unused: Sauce: mustard: No step uses it. Where does it go in?",
 		"unlisted: Sauce: reduce the stock: Uses white wine, which is not listed. How much?",
+		"plate: Plate: How is the plate built?",
+		"amount: Sauce: mustard: How much?",
 		"byProduct: sauces: bones: No step yields it. Where does it come from?",
-		"name: Sauce: Two components share this name. Which one?",
 	}, got)
-}
-
-func TestAGapIsFilledForNowAndMarkedAsOurs(t *testing.T) {
-	s := recipe.Step{ID: "roast", Name: "roast the crown", Equipment: []recipe.Needed{{Kind: "oven"}}}
-	s = entry.FillGap(entry.FillGap(entry.FillGap(entry.FillGap(s, "time"), "setting"), "cue"), "time")
-	assert.Equal(t, []string{"time", "setting", "cue"}, s.Ours)
-	assert.Equal(t, int64(1500), s.Time.Usual)
-	assert.Equal(t, int64(190), *s.Equipment[0].Setting)
-	assert.NotEmpty(t, s.Cue())
-	assert.Equal(t, s, entry.FillGap(s, "portion"), "what is the cook's to decide is not filled")
 }
 
 func TestStepsThatStandInEachOthersWay(t *testing.T) {

@@ -89,8 +89,8 @@ func TestGapsAreFoundWithWhatTheyHoldUp(t *testing.T) {
 		got = append(got, g.Title+": "+string(g.HoldsUp))
 		assert.Equal(t, g.HoldsUp == recipe.CannotBeJudged, g.Lesser)
 	}
-	assert.Equal(t, []string{"Full: a: Until then it cannot be planned.", "Full: b: Until then it cannot be planned.", "Full: c: Until then it cannot be set.", "Full: d: Until then it cannot be judged.",
-		"Empty: Until then it cannot be ordered.", "Empty: Until then it cannot be planned."}, got)
+	assert.Equal(t, []string{"Empty: Until then it cannot be planned.", "Full: a: Until then it cannot be planned.", "Full: b: Until then it cannot be planned.", "Full: c: Until then it cannot be set.",
+		"Full: d: Until then it cannot be judged.", "Plate: Until then it cannot be judged.", "Empty: Until then it cannot be ordered."}, got)
 }
 
 // 165 g × 4 covers = 660 g; a yield of 330 g from 700 g of fish asks for twice

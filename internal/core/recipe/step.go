@@ -13,6 +13,7 @@ type Step struct {
 	ID        string           `json:"id" minLength:"1" maxLength:"60"`
 	Name      string           `json:"name" minLength:"1" maxLength:"120"`
 	Said      string           `json:"said,omitempty" maxLength:"2000" doc:"the line as it was typed"`
+	Note      string           `json:"note,omitempty" maxLength:"400" doc:"what the line says and no other field holds: lid ajar, cut side down"`
 	Time      *Time            `json:"time,omitempty" doc:"absent: a gap, the step cannot be planned"`
 	Hands     Hands            `json:"hands"`
 	Equipment []Needed         `json:"equipment" nullable:"false"`
@@ -90,6 +91,8 @@ type Slice struct {
 	At   int64  `json:"at" minimum:"-5184000" maximum:"5184000" doc:"seconds from the start; below zero: from the end"`
 	What string `json:"what,omitempty" maxLength:"120" doc:"what the hand does: turn it, change the ice"`
 	For  int64  `json:"for" minimum:"1" maximum:"5184000"`
+	// Assumed: nobody said it, a cook takes it as said.
+	Assumed bool `json:"assumed,omitempty" doc:"nobody said it; it is shorter in a short step"`
 }
 
 // Needed is equipment that a step takes while it lasts.
@@ -137,11 +140,18 @@ func (s Step) HandSpans(portions int) [][2]int64 {
 	}
 	var out [][2]int64
 	for _, p := range s.Hands.Slices {
-		from := p.At
+		from, lasts := p.At, p.For
+		if p.Assumed { // it was taken for a longer step, or for one whose time nobody knew
+			lasts = min(lasts, max(whole/4, 1))
+			from = max(from, -lasts)
+		}
 		if from < 0 {
 			from += whole
 		}
-		out = append(out, [2]int64{from, from + p.For})
+		if p.Assumed && (from < 0 || from+lasts > whole || len(out) > 0 && from < out[len(out)-1][1]) {
+			continue // there is no room for it beside what was said
+		}
+		out = append(out, [2]int64{from, from + lasts})
 	}
 	return out
 }

@@ -7,16 +7,27 @@ import (
 	"jointime/internal/core/words"
 )
 
-// without are what a step takes without naming it.
+// without are what a step takes without naming it: common practice, no source.
 var without = map[string][]string{
-	"salt": {"season", "cure", "brine", "boil", "blanch"}, "oil": {"fry", "sear", "brown", "sweat", "roast", "dress"}, "butter": {"baste", "sweat", "fry"},
-	"water": {"simmer", "boil", "poach", "soak", "blanch", "steam", "cover"}, "pepper": {"season"},
+	"salt": {"season", "cure", "brine", "boil", "blanch"}, "oil": {"fry", "sear", "brown", "sweat", "roast", "dress", "confit"}, "butter": {"baste", "sweat", "fry", "crush", "mash", "mount", "foam"},
+	"water": {"simmer", "boil", "poach", "soak", "blanch", "steam", "cover"}, "pepper": {"season"}, "stock": {"simmer", "braise", "poach", "boil"}, "wine": {"deglaze", "braise"},
+	"flour": {"coat", "crumb", "dust", "bind", "dredge", "pane"}, "breadcrumb": {"crumb", "pane"}, "egg": {"crumb", "bind", "glaze", "pane"}, "sugar": {"caramelise", "sweeten", "poach"}, "vinegar": {"pickle", "dress"},
 }
+
+// allOfIt are words for all that is on a list; anyVegetable are words for vegetables of it.
+var (
+	allOfIt      = []string{"everything", "ingredient", "lot"}
+	anyVegetable = []string{"veg", "vegetable", "mirepoix", "aromatic"}
+	vegetables   = []string{"carrot", "onion", "celery", "leek", "garlic", "fennel", "shallot", "swede", "parsnip", "turnip", "celeriac"}
+)
 
 // takes tells whether the words of a step take a thing in, by name or without
 // it.
 func takes(said []string, thing string) bool {
 	wanted := words.Telling(thing)
+	if words.AnyOf(said, allOfIt) || words.AnyOf(said, anyVegetable) && words.AnyOf(wanted, vegetables) {
+		return true
+	}
 	for _, w := range wanted {
 		if words.AnyOf(said, without[w]) {
 			return true
@@ -43,17 +54,21 @@ type Lexicon struct {
 	Ingredients []Named
 	Components  map[string][]string // plain name → ids
 	Bought      map[string]string   // plain name of an ingredient → id
+	Alike       map[string][]string // telling words of an ingredient → ids
 }
 
 type Named struct{ ID, Name, Plain string }
 
 func (b Book) Lexicon() Lexicon {
-	l := Lexicon{Components: map[string][]string{}, Bought: map[string]string{}}
+	l := Lexicon{Components: map[string][]string{}, Bought: map[string]string{}, Alike: map[string][]string{}}
 	for _, id := range slices.Sorted(maps.Keys(b.Ingredients)) {
 		i := b.Ingredients[id]
 		n := Named{id, i.Name, words.Plain(i.Name)}
 		l.Ingredients = append(l.Ingredients, n)
 		l.Bought[n.Plain] = id
+		if key := words.Key(i.Name); key != "" {
+			l.Alike[key] = append(l.Alike[key], id)
+		}
 	}
 	for _, id := range slices.Sorted(maps.Keys(b.Components)) {
 		plain := words.Plain(b.Components[id].Name)

@@ -22,12 +22,15 @@ const MaxDuration = 60 * 24 * 3600
 
 var (
 	clockLike  = regexp.MustCompile(`^(\d+):([0-5]\d)(?::([0-5]\d))?$`)
-	unitLike   = regexp.MustCompile(`^([\d.,]*\s*[½¼¾⅓⅔]?)\s*(days?|d|hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|s)\b\.?\s*(.*)$`)
+	unitLike   = regexp.MustCompile(`^([\d.,]*\s*[½¼¾⅓⅔]?)\s*(months?|weeks?|wks?|w|days?|d|hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|s)\b\.?\s*(.*)$`)
 	rangeSplit = regexp.MustCompile(`\s*(?:–|—|-|\bto\b)\s*`)
 	bareFigure = regexp.MustCompile(`^[\d.,]*\s*[½¼¾⅓⅔]?$`)
 )
 
-var perUnit = map[byte]int64{'d': 86400, 'h': 3600, 'm': 60, 's': 1}
+// oneOf is a length that is said with an article: a week, an hour.
+var oneOf = regexp.MustCompile(`^an? `)
+
+var perUnit = map[byte]int64{'w': 7 * 86400, 'd': 86400, 'h': 3600, 'm': 60, 's': 1}
 
 var fractions = map[string]float64{"½": 0.5, "¼": 0.25, "¾": 0.75, "⅓": 1.0 / 3, "⅔": 2.0 / 3}
 
@@ -68,10 +71,20 @@ func ParseDuration(text string) (int64, error) {
 	return parseOne(strings.TrimSpace(strings.ToLower(text)))
 }
 
-func parseOne(text string) (int64, error) {
-	v, err := parseParts(text)
-	if err == nil && v > MaxDuration {
-		err = fault.Say("“%s” is longer than %d days.", text, MaxDuration/86400)
+// ParseKeeping reads how long something keeps, which may be longer than a step: to two years.
+func ParseKeeping(text string) (int64, error) {
+	return parseUpTo(strings.TrimSpace(strings.ToLower(text)), maxKeeping)
+}
+
+// maxKeeping bounds how long something keeps: 730 days.
+const maxKeeping = 730 * 24 * 3600
+
+func parseOne(text string) (int64, error) { return parseUpTo(text, MaxDuration) }
+
+func parseUpTo(text string, most int64) (int64, error) {
+	v, err := parseParts(oneOf.ReplaceAllString(text, "1 "))
+	if err == nil && v > most {
+		err = fault.Say("“%s” is longer than %d days.", text, most/86400)
 	}
 	return v, err
 }
@@ -99,12 +112,14 @@ func parseParts(text string) (int64, error) {
 		if !ok {
 			return 0, fault.Say("“%s” is not a number.", strings.TrimSpace(m[1]))
 		}
-		last = perUnit[m[2][0]]
+		if last = perUnit[m[2][0]]; strings.HasPrefix(m[2], "mo") {
+			last = 30 * 86400
+		}
 		total += value * float64(last)
 		rest = m[3]
 	}
 	if total > math.MaxInt32 {
-		return MaxDuration + 1, nil
+		return maxKeeping + 1, nil
 	}
 	return int64(math.Round(total)), nil
 }

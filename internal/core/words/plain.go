@@ -30,6 +30,22 @@ func Telling(name string) (out []string) {
 	return out
 }
 
+// Key is the telling words of a name in one text: equal for names that may be the same thing.
+func Key(name string) string { return strings.Join(Telling(name), " ") }
+
+// state are words that say in what state a thing is, and not which thing it is.
+var state = map[string]bool{"fresh": true, "large": true, "medium": true, "small": true, "big": true, "ripe": true, "raw": true, "good": true, "nice": true, "cold": true, "warm": true, "hot": true, "soft": true,
+	"new": true, "fine": true, "whole": true, "of": true, "the": true, "a": true, "an": true, "some": true, "few": true, "chopped": true, "diced": true, "sliced": true, "grated": true, "peeled": true, "crushed": true, "washed": true, "picked": true}
+
+// SameThing tells whether two names are of one thing, whatever the state it is in: a large
+// onion is an onion, a red onion is another.
+func SameThing(a, b string) bool {
+	bare := func(name string) string {
+		return strings.Join(slices.DeleteFunc(Of(name), func(w string) bool { return state[w] }), " ")
+	}
+	return bare(a) != "" && bare(a) == bare(b)
+}
+
 // Singular is a plain English rule, good enough to find a word again.
 func Singular(w string) string {
 	switch {

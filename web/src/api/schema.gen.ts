@@ -196,6 +196,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an answer to a gap changes */
+        post: operations["answer-gap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{id}/card.svg": {
         parameters: {
             query?: never;
@@ -847,23 +864,6 @@ export interface paths {
         get: operations["read-duration"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/read/fill": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Fill a gap of a step with the default of the kitchen */
-        post: operations["fill-gap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1703,6 +1703,11 @@ export interface components {
             advice: string[];
             plates: components["schemas"]["PlateAcross"][];
         };
+        Advice: {
+            then: string;
+            /** @description empty: a remark */
+            when?: string;
+        };
         Ahead: {
             component: string;
             /**
@@ -1772,6 +1777,20 @@ export interface components {
             /** @description id */
             table: string;
             version?: string;
+        };
+        Answered: {
+            component?: components["schemas"]["Component"];
+            dish?: components["schemas"]["Dish"];
+            ingredient?: components["schemas"]["Ingredient"];
+            versions: components["schemas"]["AnsweredVersionsStruct"];
+        };
+        AnsweredVersionsStruct: {
+            /** Format: int64 */
+            component: number;
+            /** Format: int64 */
+            dish: number;
+            /** Format: int64 */
+            ingredient: number;
         };
         AtOnce: {
             /** @description what bounds it */
@@ -1873,6 +1892,8 @@ export interface components {
             why: components["schemas"]["Why"];
             /** @description names of cook and equipment */
             with: string[];
+            /** @description what whoever does it has to know: remarks, hands inside it, what to do when it goes otherwise */
+            words?: components["schemas"]["Advice"][];
             /** @description of its length */
             working: string;
         };
@@ -2069,6 +2090,8 @@ export interface components {
             name: string;
             /** @description id of the section that makes it */
             section?: string;
+            /** @description gaps that a cook has looked at and let stand, by key */
+            settled?: string[] | null;
             takeOuts?: components["schemas"]["TakeOut"][] | null;
             /** @description it is a master formula with changes */
             variant?: components["schemas"]["Variant"];
@@ -2097,6 +2120,8 @@ export interface components {
             takeOuts: components["schemas"]["TakeOutFault"][];
             /** Format: int64 */
             version: number;
+            /** @description what who builds the plate has to know of the steps that end on it */
+            words: components["schemas"]["StepWords"][];
         };
         Computed: {
             /** @description by one, two and four hands */
@@ -2379,6 +2404,8 @@ export interface components {
             plate: components["schemas"]["Spec"];
             /** @description what the room is told */
             room?: components["schemas"]["ForRoom"];
+            /** @description gaps that a cook has looked at and let stand, by key */
+            settled?: string[] | null;
             versions?: components["schemas"]["Version"][] | null;
             /** @description how this way of building it is called, where there are others */
             way?: string;
@@ -2613,11 +2640,6 @@ export interface components {
             /** @description versions that do not need it */
             versions: string[];
         };
-        FillInputBody: {
-            /** @enum {string} */
-            field: "time" | "setting" | "cue";
-            step: components["schemas"]["Step"];
-        };
         FindOutputBody: {
             /**
              * Format: int64
@@ -2678,21 +2700,42 @@ export interface components {
             name: string;
         };
         Gap: {
-            component: string;
-            /** @description what the kitchen's own defaults would put in */
+            /** @description absent: the dish itself */
+            component?: string;
+            /** @description an answer that is common practice, to be used for now */
             default?: string;
+            /** @description what an answer looks like */
+            example?: string;
             /**
              * @description what is to be decided
              * @enum {string}
              */
-            field: "time" | "setting" | "portion" | "steps" | "cue" | "amount" | "unused" | "unlisted" | "twice" | "byProduct" | "name";
+            field: "steps" | "time" | "setting" | "twice" | "link" | "name" | "core" | "wait" | "cue" | "size" | "keeps" | "unused" | "unlisted" | "plate" | "yield" | "portion" | "amount" | "byProduct" | "loss" | "assumed";
+            /**
+             * @description it stops the plan; it is to be checked; only the order wants it; it was assumed and is right until somebody says otherwise
+             * @enum {string}
+             */
+            group: "plan" | "check" | "order" | "assumed";
             holdsUp: string;
             lesser?: boolean;
-            /** @description name of the ingredient line */
+            /** @description name of the ingredient line; of what is assumed: the field */
             line?: string;
+            /** @description id of the other thing that is asked about */
+            of?: string;
+            /** @description the answers to choose from */
+            options?: string[] | null;
             question: string;
             step?: string;
             title: string;
+        };
+        GapInputBody: {
+            gap: components["schemas"]["Gap"];
+            /** @description it stands as it is, and is not asked again */
+            settled?: boolean;
+            /** @description as typed */
+            text: string;
+            /** @description it is the usual answer, taken for now */
+            usual?: boolean;
         };
         GuestNeed: {
             /** @description what somebody named, with their name and the time; one for each course at the most */
@@ -2708,6 +2751,15 @@ export interface components {
             without?: string[] | null;
             /** @description words of the house to watch for, which no list has: pine nuts */
             words?: string[] | null;
+        };
+        HandStretch: {
+            assumed: boolean;
+            /** Format: double */
+            at_s: number;
+            /** Format: double */
+            for_s: number | null;
+            /** @description what the hand does */
+            what?: string;
         };
         Hands: {
             /** @description id of the cook; absent: whoever is free */
@@ -3596,8 +3648,14 @@ export interface components {
             components: components["schemas"]["PastedComponent"][];
             /** @description of the dish */
             name: string;
+            /** @description how many portions the lists are for, as typed */
+            serves?: string;
         };
         PastedComponent: {
+            /** @description what does not fit together in it */
+            asks?: string[] | null;
+            /** @description how long it keeps, as typed */
+            keeps?: string;
             lines: components["schemas"]["PastedLine"][];
             name: string;
             /** @description on one plate, as typed */
@@ -3608,7 +3666,11 @@ export interface components {
         PastedLine: {
             /** @enum {string} */
             as: "ingredient" | "step" | "skip";
+            /** @description what is in doubt about what it is */
+            ask?: string;
             ingredient?: components["schemas"]["IngredientLine"];
+            /** @description the two lines that it may be */
+            splits?: string[] | null;
             step?: components["schemas"]["StepLine"];
             text: string;
         };
@@ -4424,6 +4486,8 @@ export interface components {
             who: string[];
             /** @description equipment */
             with: string[];
+            /** @description what whoever does it has to know: remarks, hands inside it, what to do when it goes otherwise */
+            words?: components["schemas"]["Advice"][];
         };
         SheetsView: {
             /** @description in the order of the clock */
@@ -4464,6 +4528,8 @@ export interface components {
             unit: "mm" | "cm" | "g" | "kg";
         };
         Slice: {
+            /** @description nobody said it; it is shorter in a short step */
+            assumed?: boolean;
             /**
              * Format: int64
              * @description seconds from the start; below zero: from the end
@@ -4598,6 +4664,8 @@ export interface components {
              */
             left?: number;
             name: string;
+            /** @description what the line says and no other field holds: lid ajar, cut side down */
+            note?: string;
             /** @description fields that were filled for now with the kitchen's own defaults */
             ours?: string[] | null;
             pan?: components["schemas"]["Pan"];
@@ -4623,6 +4691,11 @@ export interface components {
             fan?: boolean;
             /** @enum {string|null} */
             hands: "all" | "start" | "start and end" | "slices" | "none" | null;
+            /**
+             * @description whose hands a cook takes as said, where the line does not say it
+             * @enum {string|null}
+             */
+            hands_assumed: "all" | "start" | "start and end" | "slices" | "none" | null;
             /** Format: double */
             hands_s: number | null;
             /** Format: double */
@@ -4633,6 +4706,8 @@ export interface components {
             /** Format: double */
             low_s: number | null;
             spans?: components["schemas"]["Span"][] | null;
+            /** @description when hands are needed, each said or assumed */
+            stretches: components["schemas"]["HandStretch"][];
             /** Format: double */
             temperature_c: number | null;
             /** Format: double */
@@ -4649,6 +4724,13 @@ export interface components {
             said: string[];
             /** @description what it would become */
             steps: components["schemas"]["Step"][];
+            /** @description it is a wait of the step before it, which stands first among the steps, with its id */
+            waits?: boolean;
+        };
+        StepWords: {
+            /** @description its name */
+            step: string;
+            words: components["schemas"]["Word"][];
         };
         Stock: {
             amount: components["schemas"]["Amount"];
@@ -5289,6 +5371,11 @@ export interface components {
             laterTo: string;
             sum: string;
             terms: components["schemas"]["Term"][];
+        };
+        Word: {
+            then: string;
+            /** @description empty: a remark */
+            when?: string;
         };
     };
     responses: never;
@@ -6429,6 +6516,98 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "answer-gap": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GapInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"];
                 };
             };
             /** @description This tablet has not joined */
@@ -10152,84 +10331,6 @@ export interface operations {
             };
         };
     };
-    "fill-gap": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FillInputBody"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Step"];
-                };
-            };
-            /** @description This tablet has not joined */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody has said who is at this browser, or it may not be changed */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It is not as it was: the document as it is now stands in it */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Something in it is malformed */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not now: the database does not answer, or it took too long */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another fault */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "read-heat": {
         parameters: {
             query?: {
@@ -10530,6 +10631,8 @@ export interface operations {
                 as?: "ingredient" | "step" | "";
                 /** @description id of the component that it goes into, which it cannot be itself */
                 into?: string;
+                /** @description it is typed under the steps of the component, and may be the wait of the last of them */
+                under?: boolean;
                 /** @description of steps and lines that are there already */
                 ids?: string[] | null;
             };

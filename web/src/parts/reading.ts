@@ -82,10 +82,10 @@ type As = '' | 'ingredient' | 'step'
 export type LineReading = Schemas['LineReading']
 
 /** readLine reads a line once. */
-export const readLine = (text: string, as: As, ids: string[], into: string) => ask(api.GET('/api/read/line', { params: { query: { text, as, ids, into } } }))
+export const readLine = (text: string, as: As, ids: string[], into: string, under = false) => ask(api.GET('/api/read/line', { params: { query: { text, as, ids, into, ...(under ? { under } : {}) } } }))
 
 /** useReading reads a line while it is typed: the last answer, and whether it is of this text. */
-export function useReading(text: string, as: As, ids: string[], into: string): { reading?: LineReading; settled: boolean } {
-  const { answer, error, settled } = useAsked(text.trim() ? { text, as, ids, into } : undefined, (q) => readLine(q.text, q.as, q.ids, q.into), 0)
+export function useReading(text: string, as: As, ids: string[], into: string, under = false): { reading?: LineReading; settled: boolean } {
+  const { answer, error, settled } = useAsked(text.trim() ? { text, as, ids, into, under } : undefined, (q) => readLine(q.text, q.as, q.ids, q.into, q.under), 0)
   return { reading: answer, settled: settled && !error } // what failed is asked again with the next key
 }

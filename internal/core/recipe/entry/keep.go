@@ -1,8 +1,11 @@
 package entry
 
 import (
+	"strings"
+
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
+	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
 )
@@ -44,11 +47,38 @@ func Keep(b recipe.Book, p Pasted, k kitchen.Kitchen) (recipe.Dish, []recipe.Com
 		part := recipe.Part{Component: components[i].ID}
 		if a, err := units.ParseAmount(pc.Portion); err == nil {
 			part.Portion = &a
+		} else if _, portions := yieldOf(pc.Yield); portions && pc.Portion == "" {
+			part.Portion = &units.Amount{Quantity: 1, Unit: units.Piece}
 		}
 		d.Parts = append(d.Parts, part)
 	}
 	d.Parts = outermost(d.Parts, components)
+	d.About = withAside(d.About, p)
 	return d, components, bought
+}
+
+// Aside is under which name a dish keeps the lines of its recipe that are neither an
+// ingredient nor a step: "see page 4".
+const Aside = "alsoSaid"
+
+// withAside keeps the lines that are neither an ingredient nor a step.
+func withAside(about map[string]any, p Pasted) map[string]any {
+	var lines []any
+	for _, c := range p.Components {
+		for _, l := range c.Lines {
+			if text := strings.TrimSpace(l.Text); l.As == "skip" && reading.Step(text).Kind != reading.Empty {
+				lines = append(lines, text)
+			}
+		}
+	}
+	if len(lines) == 0 {
+		return about
+	}
+	out := map[string]any{Aside: lines}
+	for name, v := range about {
+		out[name] = v
+	}
+	return out
 }
 
 // fill reads the lines of a component.
@@ -57,16 +87,18 @@ func fill(b recipe.Book, c *recipe.Component, pc PastedComponent, k kitchen.Kitc
 	for id := range b.Ingredients {
 		ingredients[id] = true
 	}
-	if a, err := units.ParseAmount(pc.Yield); err == nil {
-		c.Yield = a
-	} else {
-		c.Yield = units.Amount{Quantity: 1, Unit: "part"}
-	}
+	c.Yield, _ = yieldOf(pc.Yield)
+	c.Keeps = KeepsFrom(pc.Keeps)
 	for _, l := range pc.Lines {
 		l.read()
 		switch {
 		case l.Step != nil:
-			c.Methods[0].Steps = append(c.Methods[0].Steps, StepsFrom(*l.Step, k, steps)...)
+			m := &c.Methods[0]
+			if n := len(m.Steps); n > 0 {
+				m.Steps = append(m.Steps[:n-1], After(m.Steps[n-1], *l.Step, k, steps)...)
+			} else {
+				m.Steps = StepsFrom(*l.Step, k, steps)
+			}
 		case l.Ingredient != nil:
 			line, ok := LineFrom(b, *l.Ingredient, lines, c.Lines)
 			if !ok {

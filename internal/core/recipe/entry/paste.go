@@ -2,6 +2,7 @@ package entry
 
 import (
 	"regexp"
+	"slices"
 	"strings"
 
 	"jointime/internal/core/reading"
@@ -12,6 +13,7 @@ import (
 // to review before anything is kept.
 type Pasted struct {
 	Name       string            `json:"name" maxLength:"120" doc:"of the dish"`
+	Serves     string            `json:"serves,omitempty" maxLength:"60" doc:"how many portions the lists are for, as typed"`
 	Components []PastedComponent `json:"components" nullable:"false" maxItems:"60"`
 	About      map[string]any    `json:"about,omitempty"`
 }
@@ -21,22 +23,29 @@ type PastedComponent struct {
 	Name    string       `json:"name" maxLength:"120"`
 	Portion string       `json:"portion,omitempty" maxLength:"60" doc:"on one plate, as typed"`
 	Yield   string       `json:"yield,omitempty" maxLength:"60" doc:"what the lines make, as typed"`
+	Keeps   string       `json:"keeps,omitempty" maxLength:"120" doc:"how long it keeps, as typed"`
 	Lines   []PastedLine `json:"lines" nullable:"false" maxItems:"400"`
+	Asks    []string     `json:"asks,omitempty" doc:"what does not fit together in it"`
 }
 
 // PastedLine is one line, and what it is taken for.
 type PastedLine struct {
 	Text       string                  `json:"text" maxLength:"900000"`
 	As         string                  `json:"as" enum:"ingredient,step,skip"`
+	Ask        string                  `json:"ask,omitempty" doc:"what is in doubt about what it is"`
+	Splits     []string                `json:"splits,omitempty" doc:"the two lines that it may be"`
 	Ingredient *reading.IngredientLine `json:"ingredient,omitempty"`
 	Step       *reading.StepLine       `json:"step,omitempty"`
 }
 
 var (
-	ingredientsHead = regexp.MustCompile(`(?i)^(?:ingredients?|you need|shopping)$`)
-	methodHead      = regexp.MustCompile(`(?i)^(?:methods?|preparation|steps|directions|how)$`)
+	ingredientsHead = regexp.MustCompile(`(?i)^(?:ingredients?|you(?:'ll)? need|shopping|what you need)$`)
+	methodHead      = regexp.MustCompile(`(?i)^(?:methods?|preparation|steps|directions|instructions|procedure|how(?: to)?|to (?:make|cook)(?: it)?|what to do)$`)
 	forThe          = regexp.MustCompile(`(?i)^(?:for (?:the )?|the )`)
-	yieldLine       = regexp.MustCompile(`(?i)^\s*(?:makes|yields?)[: ]+(.+)$`)
+	yieldLine       = regexp.MustCompile(`(?i)^\s*(?:makes|yields?)[: ]+(?:about |approx\.? |around |roughly )?(.+)$`)
+	servesLine      = regexp.MustCompile(`(?i)^\W*(?:(?:serves|feeds|portions|covers|for)[: ]+(?:about )?(\d{1,4})(?: (?:people|persons|portions|covers|as a .*))?|(\d{1,4}) (?:portions|covers|servings))\W*$`)
+	yieldBehind     = regexp.MustCompile(`(?i)^(.*?)\s*\(((?:makes|yields?|serves|for|feeds) [^()]*\d[^()]*)\)\s*:?$`)
+	keepsLine       = regexp.MustCompile(`(?i)(?:^|[.;,(]\s*)\s*(?:it |they |this |will )*keeps?(?: well)?(?: chilled| covered)?(?: (?:for|up to))* ((?:a |\d)[^.;)]*?(?:days?|weeks?|months?|hours?|hrs?|h|d)\b[^.;,)]*)[.;)]?\s*$`)
 	timeFirst       = regexp.MustCompile(`(?i)^\W*[\d½¼¾][\d\s½¼¾.,–-]*(?:min|mins|minutes?|hours?|hrs?|h|secs?|seconds?|days?)\b`)
 	portionLine     = regexp.MustCompile(`(?i)^\s*(?:portion|on the plate|a plate takes|per plate|plate)[: ]+(.+)$`)
 )
@@ -47,36 +56,145 @@ var (
 // begins with what a cook does, and an ingredient when it begins with an
 // amount or names a thing only.
 func Paste(text string) Pasted {
-	out := Pasted{Components: []PastedComponent{}}
-	section := ""
-	add := func(l PastedLine) {
-		if len(out.Components) == 0 {
-			out.Components = append(out.Components, PastedComponent{Lines: []PastedLine{}})
-		}
-		c := &out.Components[len(out.Components)-1]
-		c.Lines = append(c.Lines, l)
+	p := paster{lines: reading.Lines(text), out: Pasted{Components: []PastedComponent{}}}
+	for i := range p.lines {
+		p.line(i)
 	}
-	lines := reading.Lines(text)
-	for i, line := range lines {
-		head := headingText(line)
-		switch {
-		case strings.TrimSpace(line) == "":
-		case ingredientsHead.MatchString(head):
-			section = "ingredient"
-		case methodHead.MatchString(head):
-			section = "step"
-		case out.Name == "" && len(out.Components) == 0 && titleOf(lines, i):
-			out.Name = strings.TrimSpace(strings.Trim(line, "#* "))
-		case head != "":
-			section = ""
-			out.Components = append(out.Components, PastedComponent{Name: head, Lines: []PastedLine{}})
-		default:
-			if len(out.Components) == 0 || !out.Components[len(out.Components)-1].facts(line) {
-				add(pastedLine(line, section, !out.begun()))
-			}
+	p.out.Components = slices.DeleteFunc(p.out.Components, func(c PastedComponent) bool { return len(c.Lines) == 0 && c.Name == p.out.Name })
+	p.out.served()
+	p.out.Check()
+	return p.out
+}
+
+// paster is a text on its way into components.
+type paster struct {
+	lines   []string
+	section string // what a heading says that its lines are
+	out     Pasted
+}
+
+func (p *paster) line(i int) {
+	line := p.lines[i]
+	if m := yieldBehind.FindStringSubmatch(line); m != nil && !startsWithFigure(line) { // "Fondant (makes 8)"
+		p.lines[i] = strings.TrimSpace(m[1])
+		if p.lines[i] != "" {
+			p.line(i)
+		}
+		p.makes(m[2])
+		return
+	}
+	head := headingText(line)
+	switch {
+	case strings.TrimSpace(line) == "":
+	case servesLine.MatchString(line):
+		p.serves(line)
+	case ingredientsHead.MatchString(head):
+		p.section = "ingredient"
+	case methodHead.MatchString(head):
+		p.section = "step"
+	case p.out.Name == "" && len(p.out.Components) == 0 && titleOf(p.lines, i):
+		p.out.Name = strings.TrimSpace(strings.Trim(line, "#* "))
+	case head != "":
+		p.begin(head)
+	case p.nameOf(i):
+		name := words.Upper(strings.TrimSpace(strings.Trim(line, "#*-: ")))
+		if p.out.Name == "" && len(p.out.Components) == 0 {
+			p.out.Name = name
+		}
+		p.begin(name)
+	default:
+		p.add(line)
+	}
+}
+
+// makes takes what stands in brackets behind a heading.
+func (p *paster) makes(text string) {
+	if servesLine.MatchString(text) || len(p.out.Components) == 0 {
+		if m := yieldLine.FindStringSubmatch(text); m != nil {
+			text = "serves " + m[1]
+		}
+		if servesLine.MatchString(text) {
+			p.serves(text)
+		}
+		return
+	}
+	p.out.Components[len(p.out.Components)-1].facts(text)
+}
+
+// begin begins a component.
+func (p *paster) begin(name string) {
+	p.section = ""
+	p.out.Components = append(p.out.Components, PastedComponent{Name: name, Lines: []PastedLine{}})
+}
+
+// add puts a line to the component at hand.
+func (p *paster) add(line string) {
+	if len(p.out.Components) == 0 {
+		p.out.Components = append(p.out.Components, PastedComponent{Lines: []PastedLine{}})
+	}
+	c := &p.out.Components[len(p.out.Components)-1]
+	if c.facts(line) {
+		return
+	}
+	if m := keepsLine.FindStringSubmatchIndex(line); m != nil && c.Keeps == "" {
+		c.Keeps = strings.TrimSpace(line[m[2]:m[3]])
+		if line = strings.TrimRight(line[:m[0]], " ,;("); strings.TrimSpace(line) == "" {
+			return
 		}
 	}
-	return out
+	one := pastedLine(line, p.section, !p.out.begun())
+	if parts := one.sure(p.section); parts != nil {
+		c.Lines = append(c.Lines, parts...)
+		return
+	}
+	c.Lines = append(c.Lines, one)
+}
+
+// serves reads for how many a list is: of the component at hand, or of all.
+func (p *paster) serves(line string) {
+	m := servesLine.FindStringSubmatch(line)
+	n := m[1] + m[2] + " portions"
+	if len(p.out.Components) == 0 || len(p.out.Components) == 1 && len(p.out.Components[0].Lines) == 0 {
+		p.out.Serves = n
+		return
+	}
+	if c := &p.out.Components[len(p.out.Components)-1]; c.Yield == "" {
+		c.Yield = n
+	}
+}
+
+// served gives every component without a yield of its own what the whole recipe is for.
+func (p *Pasted) served() {
+	for i := range p.Components {
+		if p.Serves != "" && p.Components[i].Yield == "" {
+			p.Components[i].Yield = p.Serves
+		}
+	}
+}
+
+// nameOf tells the name of a component that stands on a line of its own, right above its
+// list or its method: a few words without a figure, that are no action.
+func (p *paster) nameOf(i int) bool {
+	line := strings.TrimSpace(p.lines[i])
+	if i > 0 && strings.TrimSpace(p.lines[i-1]) != "" || i+1 >= len(p.lines) || len(strings.Fields(line)) > 7 || strings.ContainsAny(line, "0123456789½¼¾.;!?") || strings.HasSuffix(line, ",") {
+		return false
+	}
+	next := strings.TrimSpace(p.lines[i+1])
+	if next == "" || len(strings.Fields(line)) == 0 {
+		return false
+	}
+	if reading.Step(line).Low != nil {
+		return false
+	}
+	amount := reading.Ingredient(next)
+	listed := amount.Kind == reading.IngredientKind && amount.Low != nil
+	verb, sure := reading.Begins(line)
+	if sure && !(listed && len(strings.Fields(line)) <= 2 && !strings.Contains(line, " the ")) {
+		return false
+	}
+	_, acts := reading.Begins(next)
+	below := headingText(next)
+	return listed || verb == "" && acts || ingredientsHead.MatchString(below) || methodHead.MatchString(below) || servesLine.MatchString(next) || yieldLine.MatchString(next)
 }
 
 // begun reports whether the component at hand has a step already: its list of
@@ -152,62 +270,5 @@ func titleOf(lines []string, i int) bool {
 		return false
 	}
 	next := lines[i+1]
-	return strings.TrimSpace(next) == "" || headingText(next) != ""
-}
-
-func pastedLine(line, section string, listing bool) PastedLine {
-	in, step := reading.Ingredient(line), reading.Step(line)
-	l := PastedLine{Text: strings.TrimSpace(line), As: "skip"}
-	switch {
-	case yieldLine.MatchString(line) || portionLine.MatchString(line):
-	case section == "" && timeFirst.MatchString(line) && step.Low != nil:
-		l.As = "step"
-	case section == "ingredient" && in.Kind == reading.IngredientKind:
-		l.As = "ingredient"
-	case section == "step" && step.Kind == reading.StepKind:
-		l.As = "step"
-	case in.Kind == reading.IngredientKind && in.Low != nil && !(step.Kind == reading.StepKind && step.Verb != nil && step.Low != nil),
-		in.Kind == reading.IngredientKind && in.High != nil && step.Verb == nil:
-		l.As = "ingredient"
-	case listing && in.Kind == reading.IngredientKind && bare(step):
-		l.As = "ingredient"
-	case step.Kind == reading.StepKind && step.Verb != nil:
-		l.As = "step"
-	case in.Kind == reading.IngredientKind:
-		l.As = "ingredient"
-	}
-	l.read()
-	return l
-}
-
-// LooksLike says what a line on its own would be taken for: ingredient, step
-// or skip.
-func LooksLike(line string) string { return pastedLine(line, "", false).As }
-
-// bare tells a line of a word or two that says nothing but a verb: "salt",
-// "oil and butter".
-func bare(s reading.StepLine) bool {
-	return len(strings.Fields(s.Line)) <= 3 && s.Low == nil && s.High == nil && s.Temperature == nil && s.Cue == nil
-}
-
-// Read understands every line again as what it is taken for now.
-func (p *Pasted) Read() {
-	for c := range p.Components {
-		for l := range p.Components[c].Lines {
-			p.Components[c].Lines[l].read()
-		}
-	}
-}
-
-// read understands the line as what it is taken for.
-func (l *PastedLine) read() {
-	l.Ingredient, l.Step = nil, nil
-	switch l.As {
-	case "ingredient":
-		in := reading.Ingredient(l.Text)
-		l.Ingredient = &in
-	case "step":
-		s := reading.Step(l.Text)
-		l.Step = &s
-	}
+	return strings.TrimSpace(next) == "" || headingText(next) != "" || servesLine.MatchString(next) || yieldLine.MatchString(next) || yieldBehind.MatchString(next)
 }

@@ -61,7 +61,7 @@ func TestAPastedDishIsTakenApart(t *testing.T) {
 	sear := components[0].Steps()[1]
 	assert.Equal(t, int64(210), sear.Time.Usual)
 	assert.Equal(t, int64(60), sear.Then.Least)
-	assert.Equal(t, []string{"hands", "wait"}, sear.Ours)
+	assert.Equal(t, []string{"hands"}, sear.Ours)
 	assert.Equal(t, "burner", sear.Equipment[0].Kind)
 	assert.Equal(t, "the rim pales", sear.Cue())
 	hold := components[1].Steps()[1].Then

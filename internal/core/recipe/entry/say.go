@@ -6,6 +6,7 @@ import (
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // SayLine writes a line as one reads it out: "200 g swede, peeled".
@@ -42,22 +43,42 @@ func SayStep(s recipe.Step) string {
 	case s.Hands.Work == recipe.NoHands:
 		parts = append(parts, "unattended")
 	default:
-		var slices []string
-		for _, h := range s.Hands.Slices {
-			slices = append(slices, units.FormatDuration(h.For))
-		}
-		parts = append(parts, "hands-on "+strings.Join(slices, " and "))
+		parts = append(parts, "hands-on "+strings.Join(sayStretches(s.Hands.Slices), " and "))
 	}
-	if w := s.Then; w.Least > 0 {
-		word := "rest"
-		if w.Reason != "" {
-			word = w.Reason
-		}
-		rest := "then " + word + " " + units.FormatDuration(w.Least)
-		if w.Most != nil {
-			rest += " to " + units.FormatDuration(*w.Most)
-		}
-		parts = append(parts, rest)
+	if s.EachWave {
+		parts = append(parts, "to order")
+	}
+	if s.Note != "" {
+		parts = append(parts, s.Note)
+	}
+	if w := s.Then; w.Least > 0 || w.Most != nil {
+		parts = append(parts, "then "+sayWait(w))
 	}
 	return strings.Join(parts, ", ")
+}
+
+func sayWait(w recipe.Wait) string {
+	word := "rest"
+	if w.Reason != "" {
+		word = w.Reason
+	}
+	switch {
+	case w.Most == nil:
+		return word + " " + units.FormatDuration(w.Least)
+	case w.Least == 0 && *w.Most == 0:
+		return "at once"
+	case w.Least == 0:
+		return word + " up to " + units.FormatDuration(*w.Most)
+	}
+	return word + " " + units.FormatDuration(w.Least) + " to " + units.FormatDuration(*w.Most)
+}
+
+func sayStretches(list []recipe.Slice) (out []string) {
+	for _, h := range list {
+		out = append(out, units.FormatDuration(h.For))
+	}
+	if len(out) > 4 {
+		return []string{words.Count(len(list), "time")}
+	}
+	return out
 }

@@ -22,37 +22,103 @@ func StepsFrom(l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []r
 	if l.Kind != reading.StepKind {
 		return nil
 	}
+	return following(mainStep(&l, k, taken), l, k, taken)
+}
+
+// After makes of a line that comes after a step what it says: a wait of that step, or steps
+// of its own. It gives all of them, the step before with them.
+func After(before recipe.Step, l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []recipe.Step {
+	if l.Kind == reading.StepKind && waitAfter(&before, l, k) {
+		return following(before, l, k, taken)
+	}
+	more := StepsFrom(l, k, taken)
+	if len(more) > 0 {
+		if len(more) == 1 && sends(&before, more[0], l.Line) {
+			before.Said = strings.TrimPrefix(before.Said+"\n"+l.Line, "\n")
+			return []recipe.Step{before}
+		}
+		follows(&before, more[0])
+	}
+	return append([]recipe.Step{before}, more...)
+}
+
+// mainStep is the first action of a line, and those that are done with it.
+func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) recipe.Step {
 	verb := ""
 	if l.Verb != nil {
 		verb = *l.Verb
 	}
 	actions := len(l.Then)
-	l = together(l)
-	s := recipe.Step{Name: nameOf(l, actions-len(l.Then)), Said: l.Line, Equipment: []recipe.Needed{}, Left: l.UntilFraction}
-	s.Time = timeOf(l.Low, l.High)
-	if l.Cue != nil {
-		s.Cues = []recipe.Cue{{Sense: senseOf(*l.Cue), Right: *l.Cue}}
+	*l = together(*l)
+	s := recipe.Step{Name: nameOf(*l, actions-len(l.Then)), Said: l.Line, Equipment: []recipe.Needed{}, Left: l.UntilFraction}
+	if !putAway(&s, *l, k) {
+		s.Time = timeOf(l.Low, l.High)
+		window(&s, *l, k)
+		equip(&s, *l, verb, k)
+		hands(&s, *l)
 	}
-	equip(&s, l, verb, k)
-	hold(&s, l, verb)
+	if l.Cue != nil {
+		s.Cues = []recipe.Cue{{Sense: SenseOf(*l.Cue), Right: *l.Cue}}
+	}
+	s.Note = clipTo(aside(*l, s.Name), 400)
+	quick(&s)
+	toOrder(&s, firstOf(*l))
 	newID(&s, taken)
+	return s
+}
+
+// firstOf is the part of a line in which its main action is said.
+func firstOf(l reading.StepLine) string {
+	letters := []rune(l.Line)
+	for _, span := range l.Spans {
+		if span.As == "then" && len(l.Then) > 0 {
+			return string(letters[:min(span.From, len(letters))])
+		}
+	}
+	return l.Line
+}
+
+// toOrder tells a step that is done for each wave of plates: "to order", "à la minute".
+func toOrder(s *recipe.Step, line string) {
+	if !eachOrder.MatchString(line) {
+		return
+	}
+	s.EachWave = !orderAhead.MatchString(line)
+	s.Note = strings.Trim(strings.TrimSpace(eachOrder.ReplaceAllString(s.Note, "")), ", ")
+	if s.Note == "order" {
+		s.Note = ""
+	}
+}
+
+// orderAhead says that what stands behind it is done to order.
+var orderAhead = regexp.MustCompile(`(?i)\bto order:`)
+
+var eachOrder = regexp.MustCompile(`(?i)\b(?:to order|per order|(?:for )?each order|à la minute|a la minute|on order|for each (?:plate|wave))\b`)
+
+// following adds what a line says after its main action.
+func following(s recipe.Step, l reading.StepLine, k kitchen.Kitchen, taken map[string]bool) []recipe.Step {
 	out := []recipe.Step{s}
 	for _, t := range l.Then {
 		last := &out[len(out)-1]
 		if waiting[t.What] && (t.Low != nil || t.High != nil) && last.Then == (recipe.Wait{}) {
-			last.Then = waitOf(t)
-			if t.High == nil || t.Low != nil && *t.High == *t.Low {
-				mark(last, "wait")
+			last.Then = waitOf(t.Low, t.High)
+			last.Then.Reason = t.What
+			if t.Note != nil {
+				last.Then.Reason = clip(strings.Replace(t.What+", "+*t.Note, "keep, ", "keep ", 1))
+				last.Then.Place = placeOf(reading.StepLine{Line: *t.Note}, k)
 			}
 			continue
 		}
-		out = append(out, stepOf(t, k, taken))
+		next := stepOf(t, k, taken)
+		next.EachWave = next.EachWave || orderAhead.MatchString(l.Line)
+		if sends(last, next, l.Line) {
+			continue
+		}
+		follows(last, next)
+		out = append(out, next)
 	}
 	if len(out) == 1 {
 		reduces(&out[0], l.Line)
-	}
-	for i := range out[1:] {
-		reduces(&out[i+1], out[i+1].Name)
 	}
 	return out
 }
@@ -83,7 +149,8 @@ func together(l reading.StepLine) reading.StepLine {
 	t := l.Then[0]
 	line := strings.ToLower(l.Line)
 	if strings.Contains(line, *l.Verb+" and "+t.What) || bothTimed.MatchString(line) && strings.Contains(line, " and "+t.What) {
-		l.Low, l.High, l.Then = t.Low, t.High, l.Then[1:]
+		l.Then = l.Then[1:]
+		l = l.Lasting(t.Low, t.High)
 		if t.Note != nil {
 			l.Cue = reading.Step(t.What + " " + *t.Note).Cue
 		}
@@ -100,13 +167,17 @@ func stepOf(t reading.Then, k kitchen.Kitchen, taken map[string]bool) recipe.Ste
 	if t.Note != nil {
 		note = *t.Note
 	}
-	again := reading.Step(strings.TrimSpace(t.What + " " + note))
-	s := recipe.Step{Name: clip(strings.TrimSpace(t.What + " " + note)), Time: timeOf(t.Low, t.High), Equipment: []recipe.Needed{}}
+	again := reading.Step(strings.TrimSpace(t.What+" "+note)).Lasting(t.Low, t.High)
+	s := recipe.Step{Name: nameOf(again, 0), Time: timeOf(t.Low, t.High), Equipment: []recipe.Needed{}, Left: again.UntilFraction}
+	s.Note = clipTo(aside(again, s.Name), 400)
+	quick(&s)
+	reduces(&s, again.Line)
+	toOrder(&s, again.Line)
 	if again.Cue != nil {
-		s.Cues = []recipe.Cue{{Sense: senseOf(*again.Cue), Right: *again.Cue}}
+		s.Cues = []recipe.Cue{{Sense: SenseOf(*again.Cue), Right: *again.Cue}}
 	}
 	equip(&s, again, t.What, k)
-	hold(&s, again, t.What)
+	hands(&s, again)
 	newID(&s, taken)
 	return s
 }
@@ -127,43 +198,39 @@ func timeOf(low, high *float64) *recipe.Time {
 	return &recipe.Time{Quick: q, Usual: (q + s) / 2, Slow: s, Per: recipe.Once}
 }
 
-// waitOf is a rest. Where only one figure is said, twice as long is still
-// borne: the kitchen's own habit.
-func waitOf(t reading.Then) recipe.Wait {
-	w := recipe.Wait{Reason: t.What}
-	if t.Note != nil {
-		w.Reason = clip(t.What + ", " + *t.Note)
-	}
-	if t.Low == nil {
-		most := int64(*t.High)
-		w.Most = &most
-		return w
-	}
-	w.Least = int64(*t.Low)
-	most := int64(*t.Low) * 2
-	if t.High != nil && *t.High > *t.Low {
-		most = int64(*t.High)
-	} else {
-		w.Soft = true
-	}
-	if t.High == nil {
-		return w
-	}
-	w.Most = &most
-	return w
-}
-
 func mark(s *recipe.Step, field string) {
 	if !slices.Contains(s.Ours, field) {
 		s.Ours = append(s.Ours, field)
 	}
 }
 
-var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\d).*$`)
+var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\bup to\b|\d).*$`)
 
 var joining = regexp.MustCompile(`(?i)[\s,;]*(?:\b(?:and|then|and then)\b)?[\s,;]*$`)
 
-var notInName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor (?:about )?\d|\bat \d|\buntil\b|\btill\b|\d).*$`)
+var notInName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor (?:about )?\d|\bat \d|\buntil\b|\btill\b|\bup to\b|\d).*$`)
+
+var (
+	// dangling are words that a figure followed: "reduce the stock by", "chill for at least".
+	dangling = regexp.MustCompile(`(?i)(?:\s+(?:by|to|up to|at|about|least|most|for|every|for the last|for the first|into|under|the|in|with|of|from|off in|a|an))+$`)
+	isoStart = regexp.MustCompile(`(?i)\s+pt?$`)
+)
+
+// cutName is a text up to what is no part of a name.
+func cutName(text string, not *regexp.Regexp) string {
+	name := strings.Trim(not.ReplaceAllString(text, ""), " .:")
+	if rest := strings.TrimLeft(text[min(len(name), len(text)):], " "); rest != "" && rest[0] >= '0' && rest[0] <= '9' {
+		name = isoStart.ReplaceAllString(name, "")
+		name = dangling.ReplaceAllString(name, "")
+	}
+	return strings.TrimSpace(strings.TrimSuffix(name, " all"))
+}
+
+// hurried says that nothing may wait before it.
+var hurried = regexp.MustCompile(`(?i)\b(?:at once|immediately|straight away|straight (?:on|onto|to) the (?:plate|pass))\b`)
+
+// listName is an action on several things: "whisk eggs, yolks and sugar".
+var listName = regexp.MustCompile(`^(?i)[\pL-]+(?: (?:the|some))?(?: [\pL-]+){1,3}(?:, [\pL-]+(?: [\pL-]+){0,2})+,? (?:and|&) [\pL-]+`)
 
 // nameOf is a short name for a line: its verb and what it is done to, up to
 // the action that follows the first one and those that were taken with it.
@@ -181,9 +248,15 @@ func nameOf(l reading.StepLine, taken int) string {
 		}
 	}
 	text := strings.TrimSpace(joining.ReplaceAllString(string(letters[from:to]), ""))
-	name := strings.Trim(notName.ReplaceAllString(text, ""), " .:")
+	if m := listName.FindString(text); m != "" && len(l.Then) == 0 {
+		return clip(words.Lower(m))
+	}
+	name := cutName(text, notName)
 	if !strings.Contains(name, " ") {
-		name = strings.Trim(notInName.ReplaceAllString(text, ""), " .:")
+		name = cutName(text, notInName)
+	}
+	if m := hurried.FindString(text); m != "" && !strings.HasSuffix(strings.ToLower(name), strings.ToLower(m)) && strings.HasPrefix(text[len(name):], " ") && strings.TrimSpace(text[len(name):]) == m {
+		name += " " + m
 	}
 	if name == "" && l.Verb != nil {
 		name = *l.Verb
@@ -191,21 +264,26 @@ func nameOf(l reading.StepLine, taken int) string {
 	if name == "" {
 		name = text
 	}
+	if name == strings.ToUpper(name) {
+		name = strings.ToLower(name)
+	}
 	return clip(words.Lower(name))
 }
 
-func clip(name string) string {
-	r := []rune(strings.TrimSpace(name))
-	if len(r) > 80 {
-		r = append(r[:79], '…')
+func clip(name string) string { return clipTo(name, 80) }
+
+func clipTo(text string, most int) string {
+	r := []rune(strings.TrimSpace(text))
+	if len(r) > most {
+		r = append(r[:most-1], '…')
 	}
 	return string(r)
 }
 
 var measuring = regexp.MustCompile(`(?i)\b(?:core|°|probe|reads|needle|temperature)\b|°`)
 
-// senseOf guesses the sense of a cue by words that leave no doubt.
-func senseOf(cue string) string {
+// SenseOf guesses the sense of a cue by words that leave no doubt.
+func SenseOf(cue string) string {
 	switch {
 	case measuring.MatchString(cue):
 		return "measure"

@@ -1,12 +1,15 @@
 package entry_test
 
 import (
+	"os"
+	"regexp"
 	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/entry"
@@ -24,19 +27,19 @@ func typed(t *testing.T, line string) []recipe.Step {
 func TestWhatATypedLineBecomes(t *testing.T) {
 	for line, want := range map[string][]string{
 		"roast 12 min at 220 C, hands at the start for 30 s, then rest 4 to 8 min covered": {"roast 12 min at 220 °C, hands-on 30 s, then rest, covered 4 min to 8 min []"},
-		"sear 2 min a side":                       {"sear 4 min, hands-on 1 min and 1 min [hands]"},
+		"sear 2 min a side":                       {"sear 4 min, hands-on [hands]"},
 		"sear 30 s a side":                        {"sear 1 min, hands-on [hands]"},
 		"peel and dice the swede, 15 min":         {"peel and dice the swede 15 min, hands-on [hands]"},
-		"chop the onions and sweat them 10 min":   {"chop the onions, hands-on [hands]", "sweat 10 min, hands-on 1 min and 1 min [hands]"},
-		"simmer 45 min, skimming now and then":    {"simmer 45 min, hands-on 1 min and 1 min and 1 min []"},
-		"rest 10 min":                             {"rest 10 min, unattended [hands]"},
-		"blend 2 min, then rest 10 min":           {"blend 2 min, hands-on, then rest 10 min to 20 min [hands wait]"},
-		"blend 2 min, then chill at least 2 h":    {"blend 2 min, hands-on, then chill 2 h [hands wait]"},
-		"poach 8 min, then chill up to 3 days":    {"poach 8 min, hands-on 1 min and 1 min [hands]"},
+		"chop the onions and sweat them 10 min":   {"chop the onions, hands-on [hands]", "sweat 10 min, hands-on 1 min and 1 min and 1 min [hands]"},
+		"simmer 45 min, skimming now and then":    {"simmer 45 min, hands-on 1 min and 1 min and 1 min [hands]"},
+		"rest 10 min":                             {"rest 10 min, hands-on 1 min [hands]"},
+		"blend 2 min, then rest 10 min":           {"blend 2 min, hands-on, then rest 10 min [hands]"},
+		"blend 2 min, then chill at least 2 h":    {"blend 2 min, hands-on, then chill 2 h [hands]"},
+		"poach 8 min, then chill up to 3 days":    {"poach 8 min, hands-on 1 min and 1 min, then chill up to 3 days [hands]"},
 		"bake at 350F for 25 min":                 {"bake 25 min at 177 °C, hands-on 1 min and 1 min [setting hands]"},
 		"toast the nuts at 160 C for 10 min":      {"toast the nuts 10 min at 160 °C, hands-on 1 min and 1 min [hands]"},
-		"stir constantly for 10 min, no stopping": {"stir constantly 10 min, hands-on []"},
-		"cook until a needle slides in":           {"cook, until a needle slides in, hands-on [hands]"},
+		"stir constantly for 10 min, no stopping": {"stir constantly 10 min, hands-on, no stopping []"},
+		"cook until a needle slides in":           {"cook, until a needle slides in, hands-on 1 min and 1 min [hands]"},
 		"braise 3 h, unattended":                  {"braise 3 h, unattended []"},
 	} {
 		var got []string
@@ -118,4 +121,87 @@ func TestAMeasureThatTheLineNamesIsKept(t *testing.T) {
 	}
 	l, _ := entry.LineFrom(recipe.Book{}, reading.Ingredient("1½ UK pints milk"), map[string]bool{}, nil)
 	assert.Equal(t, "UK, 1.5 pints", l.Note, "what was said stays")
+}
+
+// A wait that stands on a line of its own is the wait of the step before it, in its place;
+// how long at most is only what somebody said.
+func TestAWaitOnItsOwnLineIsTheWaitOfTheStepBefore(t *testing.T) {
+	k := backKitchen
+	k.Equipment = append(k.Equipment, kitchen.Equipment{ID: "cold", Name: "Fridge", Kind: "fridge", Keeps: "cold", Places: 40}, kitchen.Equipment{ID: "ice", Name: "Freezer", Kind: "freezer", Keeps: "frozen", Places: 9}, kitchen.Equipment{ID: "hot", Name: "Lamps", Kind: "warm drawer", Keeps: "hot", Places: 4})
+	for line, want := range map[string]struct {
+		least, most int64
+		place, why  string
+	}{
+		"keep warm, at most 15 min":                  {0, 900, "", "keep warm"},
+		"keep warm under the heat lamps up to 6 min": {0, 360, "warm drawer", "keep warm, under the heat lamps"},
+		"freeze up to a week":                        {0, 7 * 86400, "freezer", "freeze"},
+		"hold in the fridge up to 2 days":            {0, 2 * 86400, "fridge", "hold in the fridge"},
+		"rest 8 min, tented":                         {480, -1, "", "rest, tented"},
+		"rest 8 to 12 min":                           {480, 720, "", "rest"},
+	} {
+		before := typed(t, "roast 20 min at 190 C until browned")[0]
+		got := entry.After(before, reading.Step(line), k, map[string]bool{})
+		require.Len(t, got, 1, line)
+		w := got[0].Then
+		assert.Equal(t, want.least, w.Least, line)
+		if want.most < 0 {
+			assert.Nil(t, w.Most, line)
+		} else {
+			require.NotNil(t, w.Most, line)
+			assert.Equal(t, want.most, *w.Most, line)
+		}
+		if assert.Equal(t, want.place != "", w.Place != nil, line) && w.Place != nil {
+			assert.Equal(t, want.place, w.Place.Kind, line)
+		}
+		assert.Equal(t, want.why, w.Reason, line)
+		assert.Contains(t, got[0].Said, line, "what was typed stays")
+	}
+	// Nothing waits on it, or it waits already: then it is a step of its own.
+	alone := entry.StepsFrom(reading.Step("keep warm, at most 15 min"), k, map[string]bool{})
+	require.Len(t, alone, 1)
+	assert.Equal(t, int64(900), *alone[0].Then.Most)
+	assert.Contains(t, alone[0].Ours, "time")
+	// Between four hours and a day: it takes four, and may wait twenty more where it is.
+	cure := entry.StepsFrom(reading.Step("in the cure 24 to 72 h in the fridge, turned once"), k, map[string]bool{})
+	require.Len(t, cure, 1)
+	assert.Equal(t, int64(24*3600), cure[0].Time.Usual)
+	assert.Equal(t, int64(48*3600), *cure[0].Then.Most)
+	assert.Equal(t, "fridge", cure[0].Then.Place.Kind)
+	require.Len(t, cure[0].Hands.Slices, 2)
+	assert.True(t, cure[0].Hands.Slices[0].Assumed)
+	assert.Equal(t, "turn", cure[0].Hands.Slices[1].What)
+	assert.False(t, cure[0].Hands.Slices[1].Assumed)
+}
+
+// Every word of a step stands in something that is shown: its name, its time, heat, place,
+// cue or hands, what follows, or a note.
+func TestNoWordOfAStepIsDropped(t *testing.T) {
+	quiet := regexp.MustCompile(`^(?i:a|an|the|and|or|then|for|of|at|in|on|to|it|them|its|is|are|about|until|till|til|by|with|into|from|up|least|most|more|than|no|be|each|per|between|hands?|step|let|leave|allow|meanwhile|first|next|now|finally|every|further|again|another|total|max|fan|c|f|pt|h|m|once|when|they|just|under|needed)$`)
+	for _, file := range []string{"steps.txt", "more-steps.txt", "third-steps.txt"} {
+		text, err := os.ReadFile("../../reading/testdata/" + file)
+		require.NoError(t, err)
+		for _, c := range strings.Split(string(text), "\n") {
+			line, _, is := strings.Cut(c, " => ")
+			read := reading.Step(line)
+			if !is || strings.HasPrefix(c, "# ") || read.Kind != reading.StepKind || read.Doubt {
+				continue
+			}
+			shown := ""
+			for _, s := range entry.StepsFrom(read, backKitchen, map[string]bool{}) {
+				shown += " " + s.Name + " " + s.Note + " " + s.Cue() + " " + s.Then.Reason
+				for _, h := range s.Hands.Slices {
+					shown += " " + h.What
+				}
+			}
+			for _, s := range read.Spans {
+				shown += " " + string([]rune(line)[s.From:s.To])
+			}
+			shown = strings.ToLower(shown)
+			for _, w := range regexp.MustCompile(`\pL+`).FindAllString(line, -1) {
+				if !quiet.MatchString(w) {
+					assert.Contains(t, shown, strings.ToLower(w), line)
+				}
+			}
+		}
+	}
 }

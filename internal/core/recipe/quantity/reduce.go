@@ -198,7 +198,8 @@ func OverYield(b recipe.Book, c recipe.Component, w Ways) (gaps []recipe.Gap) {
 	}
 	last := reduced[len(reduced)-1].Out
 	if share, ok := c.Makes().Basic(w.Measures).Per(last); ok && share > 1.05 {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "twice", Title: c.Name, Question: fmt.Sprintf("Reduced it is %s, the yield says %s: which?", last, c.Makes()), HoldsUp: recipe.CannotBeJudged, Lesser: true})
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Field: recipe.GapTwice, Title: c.Name, Question: fmt.Sprintf("Reduced it is %s, the yield says %s: which?", last, c.Makes()), HoldsUp: recipe.CannotBeJudged, Lesser: true,
+			Options: []string{last.String(), c.Makes().String()}})
 	}
 	return gaps
 }

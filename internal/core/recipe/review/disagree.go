@@ -16,20 +16,22 @@ import (
 // the line as it was typed and in its fields, or in a step's words and in the
 // list of ingredients.
 func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
-	gap := func(question string) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: "twice", Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true})
+	gap := func(line, question string, either ...string) {
+		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Line: line, Field: recipe.GapTwice, Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true, Options: either})
 	}
 	if s.Said == "" {
 		return nil
 	}
-	said := reading.Step(s.Said)
+	first, _, _ := strings.Cut(s.Said, "\n") // a wait may stand below it
+	said := reading.Step(first)
 	if said.Low != nil && said.High != nil && s.Time != nil && s.Time.Per == recipe.Once && (s.Time.Usual < int64(*said.Low) || s.Time.Usual > int64(math.Ceil(*said.High))) {
-		gap(fmt.Sprintf("The line says %s, the plan takes %s: which?", units.FormatRange(units.Range{Quick: int64(*said.Low), Usual: int64(*said.Low), Slow: int64(*said.High)}), units.FormatDuration(s.Time.Usual)))
+		line, plan := units.FormatRange(units.Range{Quick: int64(*said.Low), Usual: int64(*said.Low), Slow: int64(*said.High)}), units.FormatDuration(s.Time.Usual)
+		gap("", fmt.Sprintf("The line says %s, the plan takes %s: which?", line, plan), line, plan)
 	}
 	if said.Temperature != nil {
 		for _, n := range s.Equipment {
 			if n.Setting != nil && math.Abs(float64(*n.Setting)-*said.Temperature) > 2 && (said.TemperatureTo == nil || float64(*n.Setting) > *said.TemperatureTo) {
-				gap(fmt.Sprintf("The line says %g °C, the %s is set to %d °C: which?", *said.Temperature, n.Kind, *n.Setting))
+				gap("", fmt.Sprintf("The line says %g °C, the %s is set to %d °C: which?", *said.Temperature, n.Kind, *n.Setting), fmt.Sprintf("%g °C", *said.Temperature), fmt.Sprintf("%d °C", *n.Setting))
 			}
 		}
 	}
@@ -40,7 +42,7 @@ func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 		}
 		if k := slices.IndexFunc(told, func(a named) bool { return words.Names(a.item, l.Name) }); k >= 0 {
 			if share, same := told[k].Per(*l.Amount); same && share > 1.005 {
-				gap(fmt.Sprintf("The step takes %s of %s, the list has %s: which?", told[k].Amount, l.Name, *l.Amount))
+				gap(l.Name, fmt.Sprintf("The step takes %s of %s, the list has %s: which?", told[k].Amount, l.Name, *l.Amount), told[k].String(), l.Amount.String())
 			}
 		}
 	}
@@ -69,8 +71,4 @@ func amountsIn(said string, lines []recipe.Line) (out []named) {
 		out = append(out, named{units.Amount{Quantity: *got.Low, Unit: units.Unit(*got.Unit)}, *got.Item})
 	}
 	return out
-}
-
-func sortGaps(gaps []recipe.Gap) {
-	slices.SortStableFunc(gaps, func(a, b recipe.Gap) int { return strings.Compare(a.Line+a.Question, b.Line+b.Question) })
 }

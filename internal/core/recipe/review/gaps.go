@@ -3,165 +3,152 @@
 package review
 
 import (
-	"fmt"
-	"strings"
+	"slices"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/recipe/entry"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/words"
 )
 
-// Gaps lists what a dish leaves open, in the order of its components, and of
-// what goes into them. The kitchen says what has a temperature and where food
-// cooks.
+// Gaps lists what a dish leaves open, and what goes into it: first what stops the plan, then
+// what is to be checked, last what only the order wants. The kitchen says what has a
+// temperature and where food cooks. What a cook has let stand is not asked again.
 func Gaps(b recipe.Book, d recipe.Dish, k kitchen.Kitchen) []recipe.Gap {
 	return GapsWith(b, d, k, b.Lexicon())
 }
 
-func GapsWith(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexicon) []recipe.Gap {
-	gaps := []recipe.Gap{}
+// Asked is Gaps, and behind them what was assumed and is right until a cook says otherwise.
+func Asked(b recipe.Book, d recipe.Dish, k kitchen.Kitchen) []recipe.Gap {
+	gaps := Gaps(b, d, k)
 	for _, c := range b.Within(d) {
-		if p := d.PartOf(c.ID); p != nil && p.Portion == nil {
-			gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "portion", Title: c.Name, Question: "How much on a plate?", HoldsUp: recipe.CannotBeBought})
-		}
-		if len(c.Steps()) == 0 && c.Method().Bought == nil {
-			gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "steps", Title: c.Name, Question: "How is it made?", HoldsUp: recipe.CannotBeMade})
-		}
 		for _, s := range c.Steps() {
-			gaps = append(gaps, stepGaps(c, s, k)...)
+			gaps = append(gaps, assumed(c, s)...)
 		}
-		gaps = append(gaps, lineGaps(b, c, known)...)
-		gaps = append(gaps, quantity.OverYield(b, c, quantity.Ways{Measures: k.Sizes()})...)
 	}
-	return append(gaps, oneNameForTwo(b.Within(d), known)...)
+	return recipe.InOrder(gaps)
 }
 
-func stepGaps(c recipe.Component, s recipe.Step, k kitchen.Kitchen) (gaps []recipe.Gap) {
-	gap := func(field, question string, holds recipe.HoldsUp, filled string) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Field: field, Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: holds, Lesser: holds == recipe.CannotBeJudged, Default: filled})
+// GapsWith is Gaps with the names of the book looked up before.
+func GapsWith(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexicon) []recipe.Gap {
+	r := asking{b: b, d: d, k: k, known: known, within: b.Within(d), gaps: []recipe.Gap{}}
+	for _, c := range r.within {
+		r.component(c)
 	}
+	r.names()
+	r.plate()
+	r.swapped()
+	return recipe.InOrder(r.gaps)
+}
+
+// asking is a dish that is looked through.
+type asking struct {
+	b      recipe.Book
+	d      recipe.Dish
+	k      kitchen.Kitchen
+	known  recipe.Lexicon
+	within []recipe.Component
+	gaps   []recipe.Gap
+}
+
+// add asks, unless it was asked already or a cook let it stand.
+func (r *asking) add(settled []string, g recipe.Gap) {
+	if slices.Contains(settled, g.Key()) || slices.ContainsFunc(r.gaps, func(o recipe.Gap) bool {
+		return o.Component == g.Component && o.Key() == g.Key() && o.Question == g.Question
+	}) {
+		return
+	}
+	r.gaps = append(r.gaps, g)
+}
+
+// component asks what a component leaves open.
+func (r *asking) component(c recipe.Component) {
+	settled := r.b.Components[c.ID].Settled
+	ask := func(field recipe.GapField, question string, holds recipe.HoldsUp, example string) {
+		r.add(settled, recipe.Gap{Component: c.ID, Field: field, Title: c.Name, Question: question, HoldsUp: holds, Example: example, Lesser: field == recipe.GapKeeps})
+	}
+	if len(c.Steps()) == 0 && c.Method().Bought == nil {
+		ask(recipe.GapSteps, "How is it made?", recipe.CannotBeMade, "roast 20 min at 190 until golden")
+	}
+	p := r.d.PartOf(c.ID)
+	unsaid := c.Makes() == recipe.YieldNotSaid && len(c.Lines) > 0
 	switch {
-	case s.Time == nil && s.Cue() == "":
-		gap("time", "How long, and how do you know?", recipe.CannotBeTimed, entry.DefaultTimeWords(s))
-	case s.Time == nil:
-		gap("time", "Roughly how long?", recipe.CannotBeTimed, entry.DefaultTimeWords(s))
-	case s.Time.Per == recipe.PerTable && s.Time.Table != nil:
-		if _, why, ok := s.Time.Table.Seconds(); !ok {
-			gap("time", words.Upper(why)+". How long then?", recipe.CannotBeTimed, "")
+	case unsaid && p != nil && p.Portion == nil:
+		ask(recipe.GapYield, "How much does it make?", recipe.CannotBeBought, "6 (portions), or 1.2 kg")
+	case unsaid:
+		ask(recipe.GapYield, "How much does it make?", recipe.CannotBeBought, "1.2 kg, 12")
+	case p != nil && p.Portion == nil:
+		ask(recipe.GapPortion, "How much on a plate?", recipe.CannotBeBought, "80 g")
+	}
+	if question := keepsAsk(c, r.k); question != "" {
+		ask(recipe.GapKeeps, question, recipe.CannotBeJudged, "3 days, frozen 2 months")
+	}
+	for i := range c.Steps() {
+		for _, g := range r.step(c, i) {
+			r.add(settled, g)
 		}
 	}
-	cooks := false
-	for _, n := range s.Equipment {
-		for _, e := range k.OfKind(n.Kind) {
-			cooks = cooks || e.Cooks
-			if e.Heating != nil && n.Setting == nil {
-				gap("setting", fmt.Sprintf("%s: what temperature?", e.Name), recipe.CannotBeSet, entry.DefaultSettingWords(s))
-				break
-			}
-		}
+	for _, g := range r.lines(c) {
+		r.add(settled, g)
 	}
-	if s.Time != nil && s.Cue() == "" && cooks {
-		gap("cue", "How do you know it is done?", recipe.CannotBeJudged, "")
+	for _, g := range quantity.OverYield(r.b, c, quantity.Ways{Measures: r.k.Sizes()}) {
+		r.add(settled, g)
 	}
-	return append(gaps, disagreements(c, s)...)
 }
 
-// lineGaps are what the list of ingredients and the method do not agree on.
-func lineGaps(b recipe.Book, c recipe.Component, known recipe.Lexicon) (gaps []recipe.Gap) {
-	gap := func(l recipe.Line, field, question string, holds recipe.HoldsUp, lesser bool) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Line: l.Name, Field: field, Title: words.Step(c.Name, l.Name), Question: question, HoldsUp: holds, Lesser: lesser})
+// plate asks about what is not placed.
+func (r *asking) plate() {
+	placed := map[string]bool{}
+	for _, p := range r.d.Plate.Placings {
+		placed[p.Component] = true
 	}
-	tells := tells(c)
-	for _, l := range c.Lines {
-		if l.Amount == nil && !l.Free {
-			gap(l, "amount", "How much?", recipe.CannotBeBought, false)
-		}
-		if tells && !words.Names(c.Name, l.Name) && c.UsedAt(l) < 0 {
-			gap(l, "unused", "No step uses it. Where does it go in?", recipe.CannotBeMade, true)
-		}
-		if l.ByProduct != "" && !gives(b, l) {
-			gap(l, "byProduct", "No step yields it. Where does it come from?", recipe.CannotBeBought, false)
+	var missing []string
+	for _, c := range r.within {
+		if r.d.PartOf(c.ID) != nil && !placed[c.ID] {
+			missing = append(missing, c.Name)
 		}
 	}
-	gaps = append(gaps, unlisted(b, c, known)...)
-	sortGaps(gaps)
-	return gaps
+	if len(missing) == 0 {
+		return
+	}
+	question := "Where on the plate: " + words.List(missing) + "?"
+	if len(placed) == 0 {
+		question = "How is the plate built?"
+	}
+	r.add(r.d.Settled, recipe.Gap{Field: recipe.GapPlate, Title: "Plate", Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true})
 }
 
-// tells reports whether the method speaks of what goes in: of three lines in
-// five or more. One that is written in bare verbs leaves nobody in doubt.
-func tells(c recipe.Component) bool {
-	told := 0
-	for _, l := range c.Lines {
-		if c.UsedAt(l) >= 0 {
-			told++
+// names finds two things of the book that cooks would call the same.
+func (r *asking) names() {
+	for n, c := range r.within {
+		ask := func(of, question string) {
+			r.add(r.b.Components[c.ID].Settled, recipe.Gap{Component: c.ID, Field: recipe.GapName, Title: c.Name, Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true, Of: of, Example: c.Name + " of the summer"})
 		}
-	}
-	return told > 0 && 5*told >= 3*len(c.Lines)
-}
-
-// gives tells whether a component leaves over what a line wants from it.
-func gives(b recipe.Book, l recipe.Line) bool {
-	for _, p := range b.Made(l.Component).ByProducts {
-		if p.ID == l.ByProduct {
-			return true
-		}
-	}
-	return false
-}
-
-// unlisted finds steps whose typed words speak of an ingredient by its whole
-// name, though neither it nor anything of that name is listed.
-func unlisted(b recipe.Book, c recipe.Component, known recipe.Lexicon) (gaps []recipe.Gap) {
-	for _, s := range c.Steps() {
-		said := " " + words.Plain(s.Name+" "+s.Said) + " "
-		for _, i := range known.Ingredients {
-			if i.Plain == "" || i.Plain == "water" || i.Plain == "ice" || !strings.Contains(said, " "+i.Plain+" ") || lists(b, c, i) {
-				continue
-			}
-			gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Line: i.Name, Field: "unlisted", Title: words.Step(c.Name, s.Name), Question: fmt.Sprintf("Uses %s, which is not listed. How much?", i.Name), HoldsUp: recipe.CannotBeBought, Lesser: true})
-		}
-	}
-	return gaps
-}
-
-// lists tells whether a thing is on the list of a component, or is what the
-// component itself is.
-func lists(b recipe.Book, c recipe.Component, i recipe.Named) bool {
-	for _, l := range c.Lines {
-		if l.Ingredient == i.ID || words.Names(l.Name, i.Name) || l.Component != "" && words.Names(b.Components[l.Component].Name, i.Name) {
-			return true
-		}
-	}
-	return words.Names(c.Name, i.Name)
-}
-
-// oneNameForTwo finds two things of the book that cooks would call the same.
-func oneNameForTwo(within []recipe.Component, known recipe.Lexicon) (gaps []recipe.Gap) {
-	gap := func(c recipe.Component, question string) {
-		gaps = append(gaps, recipe.Gap{Component: c.ID, Field: "name", Title: c.Name, Question: question, HoldsUp: recipe.CannotBeMade, Lesser: true})
-	}
-	for n, c := range within {
 		plain := words.Plain(c.Name)
-		for _, id := range known.Components[plain] {
-			if id != c.ID && !among(within[:n], id) {
-				gap(c, "Two components share this name. Which one?")
+		for _, id := range r.known.Components[plain] {
+			if id != c.ID && !among(r.within[:n], id) {
+				ask(id, "Another component has this name, "+r.where(id)+". What is this one called?")
 			}
 		}
-		if id, bought := known.Bought[plain]; bought && !c.Takes(id) {
-			gap(c, "An ingredient has this name too. Which one?")
+		if id, bought := r.known.Bought[plain]; bought && !c.Takes(id) {
+			ask(id, "An ingredient has this name too. What is this one called?")
 		}
 	}
-	return gaps
+}
+
+// where says on which dish a component is.
+func (r *asking) where(id string) string {
+	for _, c := range r.within {
+		if c.ID == id {
+			return "on this dish"
+		}
+	}
+	for _, dish := range r.b.UsedBy(id) {
+		return "on " + r.b.Dishes[dish].Name
+	}
+	return "on no dish"
 }
 
 func among(list []recipe.Component, id string) bool {
-	for _, c := range list {
-		if c.ID == id {
-			return true
-		}
-	}
-	return false
+	return slices.ContainsFunc(list, func(c recipe.Component) bool { return c.ID == id })
 }

@@ -37,6 +37,9 @@ func (b *builder) describe(i int) {
 		return
 	}
 	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
+	for _, word := range step.Words() {
+		w.Words = append(w.Words, work.Advice(word))
+	}
 	w.Wait = work.Wait{Least: step.Then.Least, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil}
 	if t := step.Time; t != nil {
 		w.Time = &work.Time{Quick: t.Quick, Usual: t.Usual, Slow: t.Slow}

@@ -14,7 +14,7 @@ func (r *reporter) bar(i int) Bar {
 		Fixed: w.Fixed != "", Hands: []Stretch{}, With: []string{}, Cooks: []string{}, Section: w.Section, Tables: w.Tables, Mind: w.Notes, Why: r.why(i), Early: w.Early, Give: r.slack[i]}
 	if !w.Placed() {
 		b.Slow, b.LeadIn, b.Wash = w.Slow, w.LeadIn, w.Wash
-		b.Step, b.Cue, b.Cautions = w.Step, w.Cue, w.Cautions
+		b.Step, b.Cue, b.Words, b.Cautions = w.Step, w.Cue, w.Words, w.Cautions
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
 		id := t.Resources[k]

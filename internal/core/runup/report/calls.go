@@ -6,27 +6,29 @@ import (
 	"slices"
 	"time"
 
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/words"
 )
 
 // SheetLine is one line of a call sheet: what somebody does from when on.
 type SheetLine struct {
-	ID       string    `json:"id" doc:"of the bar; of a turn: turn and its place"`
-	Start    time.Time `json:"start"`
-	End      time.Time `json:"end"`
-	At       int64     `json:"at" doc:"start, from origin"`
-	What     string    `json:"what"`
-	Who      []string  `json:"who" nullable:"false" doc:"names of cooks"`
-	Cooks    []string  `json:"cooks" nullable:"false" doc:"their ids"`
-	With     []string  `json:"with" nullable:"false" doc:"equipment"`
-	Setting  *int64    `json:"setting,omitempty" doc:"°C"`
-	Portions int       `json:"portions,omitempty"`
-	Section  string    `json:"section,omitempty" doc:"id of the section that makes it"`
-	Until    string    `json:"until,omitempty" doc:"how it is known to be done"`
-	Next     string    `json:"next,omitempty" doc:"the wait after it"`
-	Care     []string  `json:"care,omitempty" doc:"cautions, with their sources"`
-	Mind     []string  `json:"mind,omitempty" doc:"for whom it must be without something"`
-	Tables   []string  `json:"tables,omitempty"`
+	ID       string        `json:"id" doc:"of the bar; of a turn: turn and its place"`
+	Start    time.Time     `json:"start"`
+	End      time.Time     `json:"end"`
+	At       int64         `json:"at" doc:"start, from origin"`
+	What     string        `json:"what"`
+	Who      []string      `json:"who" nullable:"false" doc:"names of cooks"`
+	Cooks    []string      `json:"cooks" nullable:"false" doc:"their ids"`
+	With     []string      `json:"with" nullable:"false" doc:"equipment"`
+	Setting  *int64        `json:"setting,omitempty" doc:"°C"`
+	Portions int           `json:"portions,omitempty"`
+	Section  string        `json:"section,omitempty" doc:"id of the section that makes it"`
+	Until    string        `json:"until,omitempty" doc:"how it is known to be done"`
+	Words    []work.Advice `json:"words,omitempty" nullable:"false" doc:"what whoever does it has to know: remarks, hands inside it, what to do when it goes otherwise"`
+	Next     string        `json:"next,omitempty" doc:"the wait after it"`
+	Care     []string      `json:"care,omitempty" doc:"cautions, with their sources"`
+	Mind     []string      `json:"mind,omitempty" doc:"for whom it must be without something"`
+	Tables   []string      `json:"tables,omitempty"`
 
 	Unattended bool `json:"unattended,omitempty" doc:"it needs no cook"`
 }
@@ -47,7 +49,7 @@ func (u RunUp) Calls() []SheetLine {
 	}
 	for i, b := range u.Bars {
 		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: b.Cooks, With: []string{}, Setting: b.Setting, Portions: b.Portions,
-			Section: b.Section, Until: b.Cue, Next: next[i], Mind: b.Mind, Tables: b.Tables, Unattended: len(b.Hands) == 0}
+			Section: b.Section, Until: b.Cue, Words: b.Words, Next: next[i], Mind: b.Mind, Tables: b.Tables, Unattended: len(b.Hands) == 0}
 		if name := names[b.Dish+"/"+b.Component]; name != "" {
 			c.What = words.Step(name, b.Name)
 		}

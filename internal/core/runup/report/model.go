@@ -4,6 +4,7 @@ import (
 	"time"
 
 	"jointime/internal/core/limits"
+	"jointime/internal/core/runup/work"
 )
 
 // RunUp is a plan as a cook reads it. Times are given twice: as a moment, and
@@ -129,6 +130,7 @@ type Bar struct {
 	Wash      int64            `json:"wash,omitempty" doc:"seconds at its end in which what it used is washed"`
 	LeadIn    string           `json:"leadIn,omitempty" doc:"id, where nobody wrote it down: it can be left out"`
 	Cue       string           `json:"cue,omitempty"`
+	Words     []work.Advice    `json:"words,omitempty" nullable:"false" doc:"what whoever does it has to know: remarks, hands inside it, what to do when it goes otherwise"`
 	Cautions  []limits.Caution `json:"cautions,omitempty"`
 	Why       Why              `json:"why"`
 }

@@ -45,6 +45,7 @@ type Work struct {
 	LeadIn   string           `json:"leadIn,omitempty"` // id under which the service can leave it out
 	Chills   bool             `json:"chills,omitempty"` // it is done in the cold
 	Cue      string           `json:"cue,omitempty"`    // how it is known to be done
+	Words    []Advice         `json:"words,omitempty"`  // what whoever does it has to know
 	Wait     Wait             `json:"wait,omitzero"`    // after a step, as the book has it
 	Notes    []string         `json:"notes,omitempty"`  // for whom it must be without something
 	Cautions []limits.Caution `json:"cautions,omitempty"`
@@ -71,6 +72,13 @@ type Time struct {
 	Quick int64 `json:"quick"`
 	Usual int64 `json:"usual"`
 	Slow  int64 `json:"slow"`
+}
+
+// Advice is what whoever does a step has to know: when what happens, and what then. When is
+// empty for a remark.
+type Advice struct {
+	When string `json:"when,omitempty" doc:"empty: a remark"`
+	Then string `json:"then"`
 }
 
 // Wait is what follows a step: how long at least and at most, and why.

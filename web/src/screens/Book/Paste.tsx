@@ -40,6 +40,15 @@ export function Paste() {
   const { pasted, more } = held.value.pasted || !heard.settled ? held.value : { pasted: heard.answer?.pasted, more: heard.answer?.more }
   const wrong = !heard.error ? '' : heard.error instanceof Refused ? heard.error.message : 'No connection. What you pasted is kept.'
   const change = (next: Pasted) => set({ ...held.value, pasted: next })
+  // What a line is taken for bears on what its component asks: the whole review is read again.
+  const again = async (next: Pasted) => {
+    change(next)
+    try {
+      change((await ask(api.POST('/api/read/again', { body: next }))).pasted)
+    } catch {
+      desk.say('No connection. What you typed is kept.')
+    }
+  }
   const keep = async () => {
     if (!pasted) return
     try {
@@ -51,7 +60,7 @@ export function Paste() {
       desk.say(error instanceof Refused ? error.message : 'No connection. What you pasted is kept: save again.')
     }
   }
-  const doubts = pasted?.components.flatMap((c) => c.lines).filter((l) => l.as === 'skip' || (l.step ?? l.ingredient)?.doubt).length ?? 0
+  const doubts = pasted?.components.flatMap((c) => c.lines).filter((l) => l.as === 'skip' || l.ask || (l.step ?? l.ingredient)?.doubt).length ?? 0
   return (
     <>
       <div className="page-head">
@@ -82,7 +91,7 @@ export function Paste() {
               <Form.Control className="dish-name" aria-label="Name of the dish" placeholder="Name of the dish" value={pasted.name} onChange={(e) => change({ ...pasted, name: e.target.value })} />
               {more ? <p className="small quiet">{count(more, 'more recipe')} on this page; this is the first.</p> : null}
               {pasted.components.map((c, i) => (
-                <Reviewed key={i} component={c} set={(next) => change({ ...pasted, components: pasted.components.map((x, k) => (k === i ? next : x)) })} />
+                <Reviewed key={i} component={c} set={(next, reads) => (reads ? (p: Pasted) => void again(p) : change)({ ...pasted, components: pasted.components.map((x, k) => (k === i ? next : x)) })} />
               ))}
             </>
           )}
@@ -94,22 +103,30 @@ export function Paste() {
 
 type Component = Pasted['components'][number]
 
-function Reviewed({ component, set }: { component: Component; set: (c: Component) => void }) {
+type SetComponent = (c: Component, reads?: boolean) => void
+
+function Reviewed({ component, set }: { component: Component; set: SetComponent }) {
+  const fact = (name: 'yield' | 'portion' | 'keeps', hint: string) => (
+    <label className="labelled">
+      {name}
+      <Form.Control aria-label={`${component.name} ${name}`} placeholder={hint} value={component[name] ?? ''} onChange={(e) => set({ ...component, [name]: e.target.value }, true)} />
+    </label>
+  )
   return (
-    <section className="reviewed">
-      <div className="d-flex gap-2">
-        <Form.Control className="name" aria-label="Name of the component" value={component.name} placeholder="component" onChange={(e) => set({ ...component, name: e.target.value })} />
-        <label className="labelled">
-          yield
-          <Form.Control aria-label={`${component.name} yield`} value={component.yield ?? ''} onChange={(e) => set({ ...component, yield: e.target.value })} />
-        </label>
-        <label className="labelled">
-          portion
-          <Form.Control aria-label={`${component.name} portion`} value={component.portion ?? ''} onChange={(e) => set({ ...component, portion: e.target.value })} />
-        </label>
+    <section className="reviewed" aria-label={component.name}>
+      <Form.Control className="name" aria-label="Name of the component" value={component.name} placeholder="component" onChange={(e) => set({ ...component, name: e.target.value })} />
+      <div className="facts">
+        {fact('yield', '1.2 kg')}
+        {fact('portion', '80 g')}
+        {fact('keeps', '3 days')}
       </div>
+      {(component.asks ?? []).map((text) => (
+        <p key={text} className="asks">
+          {text}
+        </p>
+      ))}
       {component.lines.map((l, i) => (
-        <OneLine key={i} line={l} set={(next) => set({ ...component, lines: component.lines.map((x, k) => (k === i ? next : x)) })} />
+        <OneLine key={i} line={l} set={(...next) => set({ ...component, lines: component.lines.toSpliced(i, 1, ...next) }, true)} />
       ))}
     </section>
   )
@@ -121,16 +138,13 @@ const kinds: [Line['as'], string][] = [
   ['skip', 'ignore'],
 ]
 
-function OneLine({ line, set }: { line: Line; set: (l: Line) => void }) {
+function OneLine({ line, set }: { line: Line; set: (...lines: Line[]) => void }) {
   const [typing, setTyping] = useState<string>()
   const read = line.step ?? line.ingredient
-  const again = async (next: { text: string; as: Line['as'] }) => {
-    const answer = await ask(api.POST('/api/read/again', { body: { name: '', components: [{ name: '', lines: [next] }] } }))
-    set(answer.pasted.components[0].lines[0])
-  }
+  const doubt = Boolean(line.ask) || (read?.doubt ?? line.as === 'skip')
   return (
     <div className={`review-line ${line.as}`}>
-      <Form.Select aria-label={`${line.text}: what it is`} value={line.as} onChange={(e) => void again({ text: line.text, as: e.target.value as Line['as'] })}>
+      <Form.Select aria-label={`${line.text}: what it is`} value={line.as} onChange={(e) => set({ text: line.text, as: e.target.value as Line['as'] })}>
         {kinds.map(([v, label]) => (
           <option key={v} value={v}>
             {label}
@@ -138,9 +152,16 @@ function OneLine({ line, set }: { line: Line; set: (l: Line) => void }) {
         ))}
       </Form.Select>
       {typing === undefined ? (
-        <button className="text-button" onClick={() => setTyping(line.text)} title="Edit line">
-          <Said text={line.text} spans={read && read.line === line.text ? read.spans : []} doubt={read?.doubt ?? line.as === 'skip'} why={read?.why} />
-        </button>
+        <div>
+          <button className="text-button" onClick={() => setTyping(line.text)} title="Edit line">
+            <Said text={line.text} spans={read && read.line === line.text ? read.spans : []} doubt={doubt} why={[line.ask ?? '', ...(read?.why ?? [])].filter(Boolean)} />
+          </button>
+          {(line.splits?.length ?? 0) > 1 && (
+            <button className="plain-button ms-2" onClick={() => set(...line.splits!.map((text): Line => ({ text, as: line.as })))}>
+              Split in {line.splits!.length}
+            </button>
+          )}
+        </div>
       ) : (
         <Form.Control autoFocus aria-label="the line" value={typing} maxLength={2000} onChange={(e) => setTyping(e.target.value)}
           onKeyDown={(e) => {
@@ -148,7 +169,7 @@ function OneLine({ line, set }: { line: Line; set: (l: Line) => void }) {
             if (e.key === 'Escape') setTyping(undefined)
           }}
           onBlur={() => {
-            void again({ text: typing, as: line.as })
+            set({ text: typing, as: line.as })
             setTyping(undefined)
           }}
         />

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react'
 import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { lost, useDish, usePhoto } from '../../api/queries'
+import { Advice } from '../../parts/Advice'
 import { amount } from '../../parts/amounts'
 import { useOnce } from '../../parts/once'
 import { Empty, Failed, Waiting } from '../../parts/States'
@@ -120,6 +121,13 @@ function Step({ view, number }: { view: View; number: number }) {
         {p.notEaten && <span className="care">Not eaten: tell the guest.</span>}
         {p.stands && <div className="with">{standing(p.stands)}</div>}
         {p.cue && <div className="with">until {p.cue}</div>}
+        {view.dish.plate.placings.findIndex((o) => o.component === p.component) === number - 1 &&
+          view.components.find((c) => c.component.id === p.component)?.words.map((s) => (
+            <section key={s.step} className="with" aria-label={s.step}>
+              {s.step}
+              <Advice words={s.words} />
+            </section>
+          ))}
       </div>
       <Drawing drawing={so} picked={p.id} pick={() => {}} move={() => {}} />
     </div>

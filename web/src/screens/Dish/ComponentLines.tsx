@@ -21,6 +21,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
   const steps = used(made)?.steps ?? []
   const hand = (what: string, value: Part['component']) => desk.hand({ kind: 'component', id: component.id, version: part.version, screen: `dish:${view.dish.id}`, what, value })
   const keep = async (r: LineReading) => {
+    if (r.step?.waits) return hand(`${component.name}: ${r.step.steps[0].then.reason ?? 'hold'} added`, withAdded(component, r.step.steps, true))
     if (r.step) return hand(`${component.name}: ${r.step.steps[0].name} added`, withAdded(component, r.step.steps))
     const { line, new: first } = r.ingredient!
     if (first && !(await desk.hand({ kind: 'ingredient', id: first.id, version: 0, screen: 'ingredients', what: `${first.name}: new`, value: first }))) return false
@@ -50,7 +51,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
         <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id && g.field !== 'unlisted')} faults={part.takeOuts.filter((t) => t.step === s.id).map((t) => t.what)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />
       ))}
       <div className="ms-3 mt-1">
-        <LineField label={`${component.name}: add a line`} hint="Type a step or an ingredient" into={component.id} ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Add" />
+        <LineField label={`${component.name}: add a line`} hint="Type a step or an ingredient" into={component.id} under ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Add" />
       </div>
     </section>
   )
@@ -88,7 +89,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
   const heat = useHeat()
   const gap = gaps.find((g) => !g.lesser)
   const twice = gaps.find((g) => g.field === 'twice')
-  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'do not leave', step.short && `take out early: ${step.short}`, step.pan?.clean && 'clean pan', step.left !== undefined && `reduce to ${Math.round(step.left * 100)} %`, step.until && `reduce to ${amount(step.until)}`]
+  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), step.eachWave && !step.name.includes('to order') && 'each wave', step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'do not leave', step.short && `take out early: ${step.short}`, step.pan?.clean && 'clean pan', step.left !== undefined && `reduce to ${Math.round(step.left * 100)} %`, step.until && `reduce to ${amount(step.until)}`]
   const wait = waitWords(step)
   const cue = (step.cues ?? []).find((c) => c.right)
   return (
@@ -100,6 +101,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
           <span className="facts">{facts.filter(Boolean).join(', ')}</span>
           {step.ours?.length ? <span className="ours"> assumed: {step.ours.map(assumed).join(', ')}</span> : null}
         </span>
+        {step.note && <span className="cue">{step.note}</span>}
         {cue && (
           <span className="cue">
             until {cue.right!.split(';')[0]}
@@ -127,7 +129,9 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
 function hands(step: Step) {
   if (step.hands.work === 'none') return ''
   if (step.hands.work === 'all') return 'hands-on'
-  return `hands-on ${times((step.hands.slices ?? []).map((s) => s.for))}`
+  const slices = step.hands.slices ?? []
+  const doing = [...new Set(slices.flatMap((s) => (s.what ? [s.what] : [])))].join(', ')
+  return `hands-on ${slices.length > 4 ? `${slices.length} times` : times(slices.map((s) => s.for))}${doing ? ` (${doing})` : ''}`
 }
 
 function waitWords(step: Step) {

@@ -1,5 +1,5 @@
-// How a cook knows: cues by sense, each with its readings; a time that a table
-// gives; the pan; what goes wrong and how it is rescued.
+// How a cook knows: cues by sense, each with its readings; a time that a table gives.
+import type { ReactNode } from 'react'
 import { Form } from 'react-bootstrap'
 import { Rows } from '../../parts/Rows'
 import { emptyCue, type CueText, type StepForm } from './form'
@@ -16,23 +16,28 @@ const senses: [string, string][] = [
   ['measure', 'measure'],
 ]
 
-export function Cues({ f, set }: Props) {
+type CuesProps = Props & { signs: boolean; mark: ReactNode }
+
+export function Cues({ f, set, signs, mark }: CuesProps) {
   const cues = f.cues.length ? f.cues : [emptyCue]
   const edit = (i: number, part: Partial<CueText>) => set({ cues: cues.map((c, k) => (k === i ? { ...c, ...part } : c)) })
   return (
     <fieldset>
-      <legend>done when</legend>
+      <legend>until when</legend>
+      {mark}
       {cues.map((c, i) => (
-        <Cue key={i} n={i} cue={c} edit={(part) => edit(i, part)} remove={f.cues.length > 1 ? () => set({ cues: f.cues.filter((_, k) => k !== i) }) : undefined} />
+        <Cue key={i} n={i} cue={c} signs={signs} edit={(part) => edit(i, part)} remove={f.cues.length > 1 ? () => set({ cues: f.cues.filter((_, k) => k !== i) }) : undefined} />
       ))}
-      <button type="button" className="plain-button" onClick={() => set({ cues: [...cues, emptyCue] })}>
-        Add a cue
-      </button>
+      {signs && (
+        <button type="button" className="plain-button" onClick={() => set({ cues: [...cues, emptyCue] })}>
+          Add a cue
+        </button>
+      )}
     </fieldset>
   )
 }
 
-function Cue({ n, cue, edit, remove }: { n: number; cue: CueText; edit: (part: Partial<CueText>) => void; remove?: () => void }) {
+function Cue({ n, cue, signs, edit, remove }: { n: number; cue: CueText; signs: boolean; edit: (part: Partial<CueText>) => void; remove?: () => void }) {
   const id = n === 0 ? 'step-cue' : `step-cue-${n}`
   const text = (name: keyof CueText, label: string, width = 0) => (
     <Form.Control aria-label={`cue ${n + 1}, ${label}`} placeholder={label} value={cue[name]} style={width ? { width } : undefined} onChange={(e) => edit({ [name]: e.target.value })} autoComplete="off" />
@@ -40,22 +45,21 @@ function Cue({ n, cue, edit, remove }: { n: number; cue: CueText; edit: (part: P
   return (
     <div className="cue-rows">
       <div className="d-flex gap-2">
-        <Form.Select aria-label={`cue ${n + 1}, sense`} style={{ width: 150 }} value={cue.sense} onChange={(e) => edit({ sense: e.target.value })}>
+        {signs && <Form.Select aria-label={`cue ${n + 1}, sense`} style={{ width: 150 }} value={cue.sense} onChange={(e) => edit({ sense: e.target.value })}>
           {senses.map(([v, label]) => (
             <option key={v} value={v}>
               {label}
             </option>
           ))}
-        </Form.Select>
-        <Form.Control id={id} aria-label={`cue ${n + 1}, right`} placeholder="right: golden, springs back" value={cue.right} onChange={(e) => edit({ right: e.target.value })} autoComplete="off" />
+        </Form.Select>}
+        <Form.Control id={id} aria-label={`cue ${n + 1}, right`} placeholder="golden, springs back, core 62 °C" value={cue.right} onChange={(e) => edit({ right: e.target.value })} autoComplete="off" />
         {remove && (
           <button type="button" className="plain-button" onClick={remove}>
             Remove
           </button>
         )}
       </div>
-      <details open={Boolean(cue.how || cue.notYet || cue.more || cue.tooFar || cue.looksWrong)}>
-        <summary className="small">the test, not yet, too far, looks wrong</summary>
+      {signs && (
         <div className="d-grid gap-1">
           {text('how', 'how to test')}
           <div className="d-flex gap-2">
@@ -68,7 +72,7 @@ function Cue({ n, cue, edit, remove }: { n: number; cue: CueText; edit: (part: P
           </div>
           {text('looksWrong', 'looks wrong but is fine')}
         </div>
-      </details>
+      )}
     </div>
   )
 }
@@ -103,36 +107,5 @@ export function SizeTable({ f, set, wrong }: Props & { wrong?: string }) {
       </div>
       <Rows legend="sizes" columns={[{ name: 'size', label: 'size', width: 100 }, { name: 'time', label: 'time', width: 120 }]} rows={t.rows} set={(rows) => edit({ rows: rows.map((r) => ({ size: r.size ?? '', time: r.time ?? '' })) })} add="Add a size" />
     </fieldset>
-  )
-}
-
-export function PanAndTrouble({ f, set, steps }: Props & { steps: [string, string][] }) {
-  return (
-    <>
-      <fieldset>
-        <legend>pan</legend>
-        <div className="pair">
-          <Form.Group controlId="step-pan">
-            <Form.Label>same pan as</Form.Label>
-            <Form.Select value={f.pan} onChange={(e) => set({ pan: e.target.value })}>
-              <option value="">any pan</option>
-              {(steps.some(([id]) => id === f.pan) || !f.pan ? steps : [...steps, [f.pan, f.pan] as [string, string]]).map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-          <Form.Group controlId="step-short">
-            <Form.Label>taken out early, because</Form.Label>
-            <Form.Control value={f.short} onChange={(e) => set({ short: e.target.value })} autoComplete="off" />
-          </Form.Group>
-        </div>
-        <Form.Check id="step-clean" className="mt-2" label="clean pan" checked={f.clean} onChange={(e) => set({ clean: e.target.checked })} />
-        <Form.Check id="step-unbroken" label="cannot be left" checked={f.unbroken} onChange={(e) => set({ unbroken: e.target.checked })} />
-      </fieldset>
-      <Rows legend="troubles" columns={[{ name: 'what', label: 'trouble', width: 150 }, { name: 'follows', label: 'what happens', width: 150 }, { name: 'rescue', label: 'rescue', width: 170 }]}
-        rows={f.troubles} set={(rows) => set({ troubles: rows.map((r) => ({ what: r.what ?? '', follows: r.follows ?? '', rescue: r.rescue ?? '' })) })} add="Add a trouble" />
-    </>
   )
 }

@@ -7,7 +7,7 @@ import { DishSelect } from '../../parts/DishSelect'
 import { Gone } from '../../parts/Gone'
 import { Serve } from '../../parts/Serve'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
-import { useAddress } from '../../parts/address'
+import { useAddress, useGo } from '../../parts/address'
 import { count, lasts, spoken } from '../../parts/words'
 import { useDraft } from '../../parts/draft'
 import { AddComponent } from './AddComponent'
@@ -95,6 +95,7 @@ function Sheet({ view }: { view: View }) {
 // Side is what is opened beside the components: a step, an editor, or what is to be known.
 function Side({ view }: { view: View }) {
   const { params, component, step, side, pick, show, setParams } = useSide()
+  const go = useGo()
   const part = view.components.find((c) => c.component.id === component)
   const open = part?.made.methods.flatMap((m) => m.steps).find((s) => s.id === step)
   const close = () => setParams({}, { replace: true })
@@ -115,6 +116,7 @@ function Side({ view }: { view: View }) {
   if (side === 'dish') return <DishEditor view={view} close={close} />
   if (side === 'version') return <VersionEditor key={of} view={view} id={of} close={() => show('allergens')} />
   const grave = view.gaps.filter((g) => !g.lesser).length
+  const openGap = (g: View['gaps'][number]) => (g.step ? pick(g.component!, g.step, '') : g.component ? show('component', { of: g.component }) : go(`/plate/${view.dish.id}`))
   return (
     <>
       <div className="choices mb-3" role="group" aria-label="Views">
@@ -127,11 +129,11 @@ function Side({ view }: { view: View }) {
       {side === 'before the plate' && (
         <>
           <Lead view={view} pick={pick} />
-          <Gaps view={view} pick={pick} graveOnly />
+          <Gaps view={view} open={openGap} graveOnly />
           <Ahead view={view} />
         </>
       )}
-      {side === 'gaps' && <Gaps view={view} pick={pick} />}
+      {side === 'gaps' && <Gaps view={view} open={openGap} />}
       {side === 'allergens' && <Contents view={view} edit={(id) => show('version', { of: id })} />}
       {side === 'methods' && <Methods view={view} />}
       {side === 'reductions' && <Reductions view={view} />}

@@ -15,17 +15,18 @@ type Props = {
   as?: '' | 'ingredient' | 'step'
   ids: string[]
   into: string // id of the component
+  under?: boolean // it comes after the steps of the component, and may be the wait of the last
   text: string
   set: (text: string) => void
   keep: (reading: LineReading) => Promise<boolean>
   action: string
 }
 
-export function LineField({ label, hint, as = '', ids, into, text, set, keep, action }: Props) {
+export function LineField({ label, hint, as = '', ids, into, under, text, set, keep, action }: Props) {
   const [forced, setForced] = useState<'' | 'ingredient' | 'step'>('')
   const [sent, setSent] = useState<string[]>([])
   const desk = useDesk()
-  const { reading, settled } = useReading(text, as || forced, ids, into)
+  const { reading, settled } = useReading(text, as || forced, ids, into, under)
   const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line)
   // Lines follow one another; who types fast is not ahead of what is kept.
   const queue = useRef(Promise.resolve())
@@ -36,7 +37,7 @@ export function LineField({ label, hint, as = '', ids, into, text, set, keep, ac
   const put = async (line: string, kind: '' | 'ingredient' | 'step') => {
     let done = false
     try {
-      const read = await readLine(line, kind, ids, into)
+      const read = await readLine(line, kind, ids, into, under)
       done = Boolean(read.step?.steps.length || read.ingredient?.line) && (await now.current.keep(read))
     } catch {
       desk.say('No connection. What you typed is kept: press Enter again.')

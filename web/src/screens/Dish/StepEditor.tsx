@@ -1,13 +1,15 @@
-// A step, opened: every fact of it can be changed, and what a time was
-// understood as stands beside it while it is typed.
-import { useEffect, type ReactNode } from 'react'
+// A step, opened: first what every step has, with what a time was understood as beside it
+// while it is typed; the rest by need, under the names that a cook would look for.
+import { useEffect, useState, type ReactNode } from 'react'
 import { Form } from 'react-bootstrap'
 import { type Schemas } from '../../api/client'
 import type { Draft } from '../../parts/draft'
 import { Heat } from '../../parts/heat'
-import { FieldError, say } from '../../parts/reading'
-import { Cues, PanAndTrouble, SizeTable } from './CueEditor'
-import { toStep, type Step, type StepForm } from './form'
+import { say } from '../../parts/reading'
+import { Cues } from './CueEditor'
+import { toStep, toWay, wayOf, ways, type Step, type StepForm, type Way } from './form'
+import { Text, type FieldProps } from './StepField'
+import { Need, needs } from './StepNeeds'
 import { useFormOn } from '../../parts/form'
 import { EditorActions } from '../../parts/EditorActions'
 import { useAsked } from '../../parts/asked'
@@ -27,66 +29,42 @@ type Props = {
 export function StepEditor({ step, steps, draft, stale, kitchen, focus, save, close, actions }: Props) {
   const form = useFormOn(draft, async (f) => save(await toStep(f, step)), close)
   const { value: f, set, wrong } = form
+  const [asked, setAsked] = useState(() => needs.filter((n) => n.has(f)).map((n) => n.id)) // what stood open stays so while it is typed
   useEffect(() => {
     if (focus) document.getElementById(`step-${focus}`)?.focus()
   }, [focus])
-
   const kinds = [...new Set(kitchen.equipment.map((e) => e.kind))]
   const field = { f, set, wrong }
+  const open = needs.filter((n) => asked.includes(n.id) || n.has(f) || n.fields.some((name) => wrong?.field.startsWith(name)))
   return (
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Step ${step.name}`}>
       <div className="pair">
-        <Text {...field} name="name" label="step" />
-        {f.per !== 'table' && <Time {...field} name="time" label="how long (2–2½ min, 0:45, 1 h 30)" />}
-        <Form.Group controlId="step-per">
-          <Form.Label>time per</Form.Label>
-          <Form.Select value={f.per} onChange={(e) => set({ per: e.target.value as StepForm['per'] })}>
-            <option value="once">whole amount</option>
-            <option value="portion">portion</option>
-            <option value="piece">piece</option>
-            <option value="batch">batch</option>
-            <option value="table">size (table)</option>
-          </Form.Select>
-        </Form.Group>
-        {f.per === 'batch' && <Text {...field} name="batch" label="portions in a batch" />}
-        {f.per === 'piece' && <Text {...field} name="batch" label="pieces in a portion" />}
-        <Text {...field} name="left" label="reduce to (¼, 25 %, 200 ml)" />
-        {f.per === 'once' && <Text {...field} name="amount" label="for how much (2 kg; blank = any)" />}
+        <Text {...field} name="name" label="what" hint="roast the crown" />
+        {f.per !== 'table' && <Time {...field} name="time" label="how long" hint="12 min, 8–10 min, 1 h 30" mark={<Assumed {...field} of="time" />} />}
       </div>
-      {f.per === 'table' && <SizeTable f={f} set={set} wrong={wrong?.field} />}
-      <Cues f={f} set={set} />
-      <Hands {...field} kitchen={kitchen} />
-      <Equipment {...field} kinds={kinds} kitchen={kitchen} />
+      <Hands {...field} />
+      <Equipment {...field} kinds={kinds} kitchen={kitchen} space={open.some((n) => n.id === 'space')} />
+      <Cues f={f} set={set} signs={open.some((n) => n.id === 'signs')} mark={<Assumed {...field} of="cue" />} />
       <fieldset>
-        <legend>then hold</legend>
-        <div className="pair">
-          <Time {...field} name="least" label="at least" />
-          <Time {...field} name="most" label="up to (blank = no limit)" />
-          <Text {...field} name="reason" label="how (rest, chill)" />
-          <Form.Group controlId="step-place">
-            <Form.Label>held in or on</Form.Label>
-            <Form.Select value={f.place} onChange={(e) => set({ place: e.target.value })}>
-              <option value="">nothing</option>
-              {kinds.filter((k) => !kitchen.equipment.some((e) => e.kind === k && e.heating)).map((k) => (
-                <option key={k}>{k}</option>
-              ))}
-            </Form.Select>
-          </Form.Group>
+        <legend>then what</legend>
+        <div className="pair three">
+          <Text {...field} name="reason" label="how" hint="rest, chill, straight on" />
+          <Time {...field} name="least" label="at least" hint="8 min" />
+          <Time {...field} name="most" label="up to" hint="15 min; blank = no limit" mark={<Assumed {...field} of="wait" />} />
         </div>
-        {f.equipment.some((e) => e.setting.trim()) && <Text {...field} name="own" label="rests in the same oven, turned down to (blank = comes out)" />}
-        <Form.Check id="step-soft" className="mt-2" label="can run over rather than make a table late" checked={f.soft} onChange={(e) => set({ soft: e.target.checked })} />
       </fieldset>
-      <fieldset>
-        <legend>when</legend>
-        <div className="pair">
-          <Text {...field} name="by" label="finish by (blank = as late as possible)" />
-          <Text {...field} name="daysBefore" label="days before the service" />
-        </div>
-        <Form.Check id="step-wave" className="mt-2" label="repeat for each wave" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
-      </fieldset>
-      <After {...field} steps={steps} />
-      <PanAndTrouble f={f} set={set} steps={steps} />
-      <Cautions {...field} />
+      {open.map((n) => (
+        <Need key={n.id} need={n} {...field} kitchen={kitchen} kinds={kinds} steps={steps} />
+      ))}
+      <div className="by-need" role="group" aria-label="More about the step">
+        {needs
+          .filter((n) => !open.includes(n))
+          .map((n) => (
+            <button key={n.id} type="button" className="plain-button" onClick={() => setAsked((list) => [...list, n.id])}>
+              {n.name}
+            </button>
+          ))}
+      </div>
       <EditorActions form={form} save="Save the step" close={close} forget stale={stale ? 'this component' : undefined}>
         {actions}
       </EditorActions>
@@ -94,57 +72,47 @@ export function StepEditor({ step, steps, draft, stale, kitchen, focus, save, cl
   )
 }
 
-type FieldProps = { f: StepForm; set: (part: Partial<StepForm>) => void; wrong?: FieldError }
-type TextName = { [K in keyof StepForm]: StepForm[K] extends string ? K : never }[keyof StepForm]
-
-function Text({ f, set, wrong, name, label }: FieldProps & { name: TextName; label: string }) {
-  return (
-    <Form.Group controlId={`step-${name}`}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control value={f[name]} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
-    </Form.Group>
-  )
-}
-
 // Time is a text that is read as a time while it is typed.
-function Time({ f, set, wrong, name, label }: FieldProps & { name: 'time' | 'least' | 'most'; label: string }) {
+function Time({ f, set, wrong, name, label, hint, mark }: FieldProps & { name: 'time' | 'least' | 'most'; label: string; hint: string; mark?: ReactNode }) {
   const text = f[name]
   const { answer: means, settled } = useAsked(text.trim() ? text : undefined, async (t) => (await say(t)) ?? '')
   return (
     <Form.Group controlId={`step-${name}`}>
       <Form.Label>{label}</Form.Label>
-      <Form.Control value={text} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
+      {mark}
+      <Form.Control value={text} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
       {settled && (means ? <span className="understood">{means}</span> : <span className="wrong">Not a time yet</span>)}
       {name === 'time' && !text.trim() && <span className="gap mt-1">how long?</span>}
     </Form.Group>
   )
 }
 
-function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitchen'] }) {
-  const edit = (i: number, part: Partial<StepForm['slices'][number]>) => set({ slices: f.slices.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+// Assumed marks what nobody said; one tap says that it is right.
+function Assumed({ f, set, of }: Pick<FieldProps, 'f' | 'set'> & { of: string }) {
+  if (!f.ours.includes(of)) return null
+  const right = () => set({ ours: f.ours.filter((o) => o !== of), ...(of === 'hands' ? { slices: f.slices.map((s) => ({ ...s, assumed: false })) } : {}) })
+  return (
+    <span className="assumed-mark">
+      <span className="ours">assumed</span>
+      <button type="button" className="plain-button" aria-label={`${of}: right as assumed`} onClick={right}>
+        Right
+      </button>
+    </span>
+  )
+}
+
+function Hands({ f, set, wrong }: FieldProps) {
+  const edit = (i: number, part: Partial<StepForm['slices'][number]>) => set({ slices: f.slices.map((p, k) => (k === i ? { ...p, ...part, assumed: false } : p)) })
   return (
     <fieldset>
       <legend>hands-on</legend>
-      <div className="pair">
-        <Form.Group controlId="step-work">
-          <Form.Label>needed</Form.Label>
-          <Form.Select value={f.work} onChange={(e) => set({ work: e.target.value as StepForm['work'], ...(e.target.value === 'slices' && f.slices.length === 0 ? { slices: [{ at: '0', side: 'start', for: '1 min', what: '' }] } : {}) })}>
-            <option value="all">all the time</option>
-            <option value="slices">now and then</option>
-            <option value="none">none (unattended)</option>
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="step-cook">
-          <Form.Label>who</Form.Label>
-          <Form.Select value={f.cook} onChange={(e) => set({ cook: e.target.value })}>
-            <option value="">any cook</option>
-            {kitchen.cooks.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.name}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
+      <Assumed f={f} set={set} of="hands" />
+      <div className="ways" role="group" aria-label="hands-on">
+        {ways.map((w) => (
+          <button key={w} type="button" aria-pressed={wayOf(f) === w} onClick={() => set(toWay(w as Way, f))}>
+            {w}
+          </button>
+        ))}
       </div>
       {f.work === 'slices' && (
         <div className="mt-2">
@@ -163,7 +131,7 @@ function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitc
               </button>
             </div>
           ))}
-          <button type="button" className="plain-button" onClick={() => set({ slices: [...f.slices, { at: '0', side: 'start', for: '30 s', what: '' }] })}>
+          <button type="button" className="plain-button" onClick={() => set({ slices: [...f.slices, { at: '', side: 'start', for: '30 s', what: '' }] })}>
             Add a time
           </button>
         </div>
@@ -172,12 +140,15 @@ function Hands({ f, set, wrong, kitchen }: FieldProps & { kitchen: Schemas['Kitc
   )
 }
 
-function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: string[]; kitchen: Schemas['Kitchen'] }) {
+type EquipmentProps = FieldProps & { kinds: string[]; kitchen: Schemas['Kitchen']; space: boolean }
+
+function Equipment({ f, set, wrong, kinds, kitchen, space }: EquipmentProps) {
   const edit = (i: number, part: Partial<StepForm['equipment'][number]>) => set({ equipment: f.equipment.map((p, k) => (k === i ? { ...p, ...part } : p)) })
   const heats = (kind: string) => kitchen.equipment.some((e) => e.kind === kind && e.heating)
   return (
     <fieldset>
-      <legend>equipment</legend>
+      <legend>with what</legend>
+      <Assumed f={f} set={set} of="setting" />
       {f.equipment.map((e, i) => (
         <div key={i} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
           <Form.Select style={{ width: 150 }} aria-label={`equipment ${i + 1}`} value={e.kind} onChange={(v) => edit(i, { kind: v.target.value })}>
@@ -187,13 +158,17 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
           </Form.Select>
           {heats(e.kind) && (
             <>
-              <Form.Control style={{ width: 92 }} placeholder="180, gas 4" aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
-              <Form.Check id={`equipment-${i}-cold`} label="start cold" checked={e.cold} onChange={(v) => edit(i, { cold: v.target.checked })} />
+              <Form.Control style={{ width: 104 }} placeholder="180, gas 4" aria-label={`equipment ${i + 1}, degrees`} value={e.setting} isInvalid={wrong?.field === `equipment.${i}.setting`} onChange={(v) => edit(i, { setting: v.target.value })} />
               {/^\d+$/.test(e.setting) ? <Heat celsius={Number(e.setting)} /> : '°C, °F or gas'}
             </>
           )}
-          <Form.Control style={{ width: 64 }} aria-label={`equipment ${i + 1}, portions per place`} value={e.holds} placeholder="all" isInvalid={wrong?.field === `equipment.${i}.holds`} onChange={(v) => edit(i, { holds: v.target.value })} />
-          <span className="small quiet">portions per place (shelf, pan)</span>
+          {space && (
+            <>
+              {heats(e.kind) && <Form.Check id={`equipment-${i}-cold`} label="start cold" checked={e.cold} onChange={(v) => edit(i, { cold: v.target.checked })} />}
+              <Form.Control style={{ width: 64 }} aria-label={`equipment ${i + 1}, portions per place`} value={e.holds} placeholder="all" isInvalid={wrong?.field === `equipment.${i}.holds`} onChange={(v) => edit(i, { holds: v.target.value })} />
+              <span className="small quiet">portions per place (shelf, pan)</span>
+            </>
+          )}
           <button type="button" className="plain-button" onClick={() => set({ equipment: f.equipment.filter((_, k) => k !== i) })}>
             Remove
           </button>
@@ -201,52 +176,6 @@ function Equipment({ f, set, wrong, kinds, kitchen }: FieldProps & { kinds: stri
       ))}
       <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '', cold: false }] })}>
         Add equipment
-      </button>
-    </fieldset>
-  )
-}
-
-// After names steps of other components that must end first.
-function After({ f, set, steps }: FieldProps & { steps: [string, string][] }) {
-  return (
-    <fieldset>
-      <legend>after</legend>
-      {f.after.map((ref, i) => (
-        <div key={i} className="d-flex gap-2 align-items-center mb-1">
-          <Form.Select style={{ width: 320 }} aria-label={`after ${i + 1}`} value={ref} onChange={(e) => set({ after: f.after.map((r, k) => (k === i ? e.target.value : r)) })}>
-            {(steps.some(([id]) => id === ref) ? steps : [...steps, [ref, ref]]).map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Form.Select>
-          <button type="button" className="plain-button" onClick={() => set({ after: f.after.filter((_, k) => k !== i) })}>
-            Remove
-          </button>
-        </div>
-      ))}
-      {steps.length > 0 && (
-        <button type="button" className="plain-button" onClick={() => set({ after: [...f.after, steps[0][0]] })}>
-          Add a step of another component
-        </button>
-      )}
-    </fieldset>
-  )
-}
-
-function Cautions({ f, set }: FieldProps) {
-  const edit = (i: number, part: Partial<StepForm['cautions'][number]>) => set({ cautions: f.cautions.map((p, k) => (k === i ? { ...p, ...part } : p)) })
-  return (
-    <fieldset>
-      <legend>cautions</legend>
-      {f.cautions.map((c, i) => (
-        <div key={i} className="d-flex gap-2 mb-1">
-          <Form.Control aria-label={`caution ${i + 1}`} value={c.text} onChange={(e) => edit(i, { text: e.target.value })} />
-          <Form.Control style={{ width: 190 }} aria-label={`caution ${i + 1}, source of a limit`} placeholder="source of a limit" value={c.source} onChange={(e) => edit(i, { source: e.target.value })} />
-        </div>
-      ))}
-      <button type="button" className="plain-button" onClick={() => set({ cautions: [...f.cautions, { text: '', source: '' }] })}>
-        Add a caution
       </button>
     </fieldset>
   )

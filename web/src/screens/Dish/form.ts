@@ -6,7 +6,7 @@ import { lasts } from '../../parts/words'
 
 export type Step = Schemas['Step']
 
-export type SliceText = { at: string; side: 'start' | 'end'; for: string; what: string }
+export type SliceText = { at: string; side: 'start' | 'end'; for: string; what: string; assumed?: boolean }
 
 export type CueText = { sense: string; how: string; right: string; notYet: string; more: string; tooFar: string; then: string; looksWrong: string }
 
@@ -41,6 +41,8 @@ export type StepForm = {
   table: { by: Schemas['SizeTable']['by']; unit: Schemas['SizeTable']['unit']; at: string; rows: { size: string; time: string }[] }
   cautions: { text: string; source: string }[]
   after: string[]
+  note: string
+  ours: string[] // fields that were assumed
 }
 
 export const words = (s: number) => (s === 0 ? '0' : s >= 3600 && s % 60 === 0 ? `${Math.floor(s / 3600)} h${s % 3600 ? ` ${(s % 3600) / 60} min` : ''}` : s % 60 === 0 ? `${s / 60} min` : lasts(s))
@@ -54,7 +56,7 @@ export function toForm(s: Step): StepForm {
     batch: t?.batch ? String(t.batch) : '',
     work: s.hands.work,
     cook: s.hands.cook ?? '',
-    slices: (s.hands.slices ?? []).map((p) => ({ at: words(Math.abs(p.at)), side: p.at < 0 ? 'end' : 'start', for: words(p.for), what: p.what ?? '' })),
+    slices: (s.hands.slices ?? []).map((p) => ({ at: words(Math.abs(p.at)), side: p.at < 0 ? 'end' : 'start', for: words(p.for), what: p.what ?? '', ...(p.assumed ? { assumed: true } : {}) })),
     equipment: s.equipment.map((e) => ({ kind: e.kind, setting: e.setting === undefined ? '' : String(e.setting), holds: e.holds ? String(e.holds) : '', cold: e.cold ?? false })),
     least: s.then.least ? words(s.then.least) : '',
     most: s.then.most === undefined ? '' : words(s.then.most),
@@ -76,6 +78,8 @@ export function toForm(s: Step): StepForm {
     table: { by: t?.table?.by ?? 'weight', unit: t?.table?.unit ?? 'g', at: t?.table ? String(t.table.at) : '', rows: (t?.table?.rows ?? []).map((r) => ({ size: String(r.size), time: words(r.seconds) })) },
     cautions: (s.cautions ?? []).map((c) => ({ text: c.text, source: c.source ?? '' })),
     after: s.after ?? [],
+    note: s.note ?? '',
+    ours: s.ours ?? [],
   }
 }
 
@@ -83,10 +87,13 @@ export function toForm(s: Step): StepForm {
 export async function toStep(f: StepForm, over: Step): Promise<Step> {
   if (!f.name.trim()) throw new FieldError('name', 'Name the step.')
   const time = await toTime(f)
+  const was = toForm(over)
+  const changed: Record<string, boolean> = { time: f.time !== was.time || f.per !== was.per, setting: JSON.stringify(f.equipment) !== JSON.stringify(was.equipment), cue: JSON.stringify(f.cues) !== JSON.stringify(was.cues), hands: f.work !== was.work || JSON.stringify(f.slices) !== JSON.stringify(was.slices), wait: f.least !== was.least || f.most !== was.most }
+  const ours = f.ours.filter((field) => !changed[field]) // what a cook has decided is assumed no more
   const slices = await Promise.all(
     (f.work === 'slices' ? f.slices : []).map(async (p, i) => {
       const at = (await understand(`slices.${i}.at`, p.at)).usual
-      return { at: p.side === 'end' ? -at : at, for: (await understand(`slices.${i}.for`, p.for)).usual, ...(p.what.trim() ? { what: p.what.trim() } : {}) }
+      return { at: p.side === 'end' ? -at : at, for: (await understand(`slices.${i}.for`, p.for)).usual, ...(p.what.trim() ? { what: p.what.trim() } : {}), ...(p.assumed && ours.includes('hands') ? { assumed: true } : {}) }
     }),
   )
   const equipment = await Promise.all(
@@ -100,9 +107,6 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
       })),
   )
   const cues = await Promise.all(f.cues.map((c, i) => toCue(c, i))).then((list) => list.filter((c) => Object.keys(c).length > 0))
-  const was = toForm(over)
-  const changed: Record<string, boolean> = { time: f.time !== was.time || f.per !== was.per, setting: JSON.stringify(f.equipment) !== JSON.stringify(was.equipment), cue: JSON.stringify(f.cues) !== JSON.stringify(was.cues), hands: f.work !== was.work || JSON.stringify(f.slices) !== JSON.stringify(was.slices), wait: f.least !== was.least || f.most !== was.most }
-  const ours = (over.ours ?? []).filter((field) => !changed[field]) // what a cook has decided is ours no more
   const place = over.then.place?.kind === f.place && !over.then.own ? over.then.place : f.place ? { kind: f.place } : undefined
   const oven = equipment.find((e) => e.setting !== undefined)
   if (f.own.trim() && !oven) throw new FieldError('own', 'Set an oven temperature first.')
@@ -111,6 +115,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
     id: over.id,
     name: f.name.trim(),
     ...(over.said ? { said: over.said } : {}),
+    ...(f.note.trim() ? { note: f.note.trim() } : {}),
     ...(time ? { time } : {}),
     hands: { work: f.work, ...(f.cook ? { cook: f.cook } : {}), ...(slices.length ? { slices } : {}) },
     equipment,
@@ -170,4 +175,36 @@ async function toTime(f: StepForm): Promise<Schemas['Time'] | undefined> {
   const { quick, usual, slow } = await understand('time', f.time)
   const amount = await measure('amount', f.amount)
   return { quick, usual, slow, per: f.per, ...(f.per === 'batch' || f.per === 'piece' ? { batch: whole('batch', f.batch || '1') } : {}), ...(amount ? { amount } : {}) }
+}
+
+/** ways are how a step keeps hands busy, as a cook says it. */
+export const ways = ['all the time', 'at the start', 'at the start and end', 'now and then', 'not at all'] as const
+
+export type Way = (typeof ways)[number]
+
+/** wayOf is the way of what stands in a form. */
+export function wayOf(f: Pick<StepForm, 'work' | 'slices'>): Way {
+  if (f.work === 'all') return 'all the time'
+  if (f.work === 'none') return 'not at all'
+  const [first, second, third] = f.slices
+  const starts = first && first.side === 'start' && /^0?$/.test(first.at.trim())
+  if (starts && !second) return 'at the start'
+  return starts && second?.side === 'end' && !third ? 'at the start and end' : 'now and then'
+}
+
+const short = (side: SliceText['side'], at: string): SliceText => ({ at, side, for: '30 s', what: '' })
+
+/** toWay is what a form has when another way is chosen. */
+export function toWay(way: Way, f: Pick<StepForm, 'slices'>): Pick<StepForm, 'work' | 'slices'> {
+  switch (way) {
+    case 'all the time':
+      return { work: 'all', slices: f.slices }
+    case 'not at all':
+      return { work: 'none', slices: f.slices }
+    case 'at the start':
+      return { work: 'slices', slices: [short('start', '0')] }
+    case 'at the start and end':
+      return { work: 'slices', slices: [short('start', '0'), short('end', '30 s')] }
+  }
+  return { work: 'slices', slices: f.slices.length > 2 ? f.slices : [short('start', '0'), short('start', ''), short('end', '30 s')] }
 }

@@ -1,4 +1,5 @@
 // Why a step is where it is, as a sum of figures, and how far it could move.
+import { Advice } from '../../parts/Advice'
 import { Link } from 'wouter'
 import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
@@ -68,6 +69,7 @@ export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar;
         </div>
         {bar.for.length > 1 && <div>One batch for {bar.for.map((id) => plan.strands.find((s) => s.dish === id)?.dishName ?? id).join(', ')}</div>}
         {bar.cue && <div className="quiet">until: {bar.cue}</div>}
+        <Advice words={bar.words} />
         {bar.step && keeping.keep && (
           <div>
             {bar.fixed ? (

@@ -1,5 +1,6 @@
 // Sheets: the plan as it is handed out, to each cook and section, for the days
 // before, and to the room; on the tablet, on paper, and as files.
+import { Advice } from '../../parts/Advice'
 import { useQuery } from '@tanstack/react-query'
 import { Fragment, useState } from 'react'
 import { api, ask, type Schemas } from '../../api/client'
@@ -144,6 +145,7 @@ function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
                   </div>
                 ))}
                 {c.until && <div className="quiet">until: {c.until}</div>}
+                <Advice words={c.words} />
                 {(c.care ?? []).map((k) => (
                   <div key={k} className="care">
                     {k}

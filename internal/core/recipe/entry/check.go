@@ -1,0 +1,72 @@
+package entry
+
+import (
+	"slices"
+	"strings"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/reading"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
+	"jointime/internal/core/words"
+)
+
+// Check tells in each component of a paste what does not fit together: what is listed and
+// no step names, what a step names and the list has not, what is not understood of its facts.
+func (p *Pasted) Check() {
+	for i := range p.Components {
+		p.Components[i].Asks = p.asks(p.Components[i])
+	}
+}
+
+func (p *Pasted) asks(pc PastedComponent) (out []string) {
+	if y, _ := yieldOf(pc.Yield); pc.Yield != "" && y == recipe.YieldNotSaid {
+		out = append(out, "Yield "+words.Quote(pc.Yield)+": how much is that?")
+	}
+	if _, err := units.ParseAmount(pc.Portion); pc.Portion != "" && err != nil {
+		out = append(out, "Portion "+words.Quote(pc.Portion)+": how much is that?")
+	}
+	if pc.Keeps != "" && len(KeepsFrom(pc.Keeps)) == 0 {
+		out = append(out, "Keeps "+words.Quote(pc.Keeps)+": how long is that?")
+	}
+	c := recipe.Component{Name: pc.Name, Methods: recipe.OneWay()}
+	fill(recipe.NewBook(), &c, pc, kitchen.Kitchen{})
+	if len(c.Steps()) == 0 {
+		return out
+	}
+	if names := silent(c); len(names) > 0 {
+		out = append(out, "No step names "+strings.ReplaceAll(words.List(names), " and ", " or ")+".")
+	}
+	if names := p.unlisted(c); len(names) > 0 {
+		out = append(out, "Not on the list: "+words.List(names)+".")
+	}
+	return out
+}
+
+// silent are the lines that no step names; what stands first is what the steps are done to.
+func silent(c recipe.Component) (names []string) {
+	for i, l := range c.Lines {
+		if i > 0 && !l.Free && !words.Names(c.Name, l.Name) && c.UsedAt(l) < 0 {
+			names = append(names, l.Name)
+		}
+	}
+	return names
+}
+
+// unlisted are the foods that a method takes and neither its list has nor another component
+// of the dish is.
+func (p *Pasted) unlisted(c recipe.Component) (names []string) {
+	for _, s := range c.Steps() {
+		for _, food := range reading.Foods(s.Said) {
+			if !slices.Contains(names, food) && !Lists(c, food) && !slices.ContainsFunc(p.Components, func(o PastedComponent) bool { return words.Names(o.Name, food) }) {
+				names = append(names, food)
+			}
+		}
+	}
+	return names
+}
+
+// Lists tells whether a food is on the list of a component, or is what it is itself.
+func Lists(c recipe.Component, food string) bool {
+	return words.Names(c.Name, food) || slices.ContainsFunc(c.Lines, func(l recipe.Line) bool { return words.Names(l.Name+" "+l.Note, food) })
+}
