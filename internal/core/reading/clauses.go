@@ -129,6 +129,9 @@ func verbless(before string) bool {
 func (r *stepReader) clause(from, to int) clause {
 	c := clause{text: r.text[from:to], at: from}
 	c.verb, _ = verbAt(c.text)
+	if (c.verb == "" || foodNoun[c.verb]) && goesIn.MatchString(c.text) {
+		c.verb = "add"
+	}
 	c.heats = heats(c.text)
 	c.weigh()
 	hidden := []byte(c.text)
@@ -185,9 +188,6 @@ func joined(cs []clause, r *stepReader) []clause {
 	}
 	if cs[0].verb == "" {
 		cs[0].verb = verbInside(cs[0].text)
-	}
-	if cs[0].verb == "" && goesIn.MatchString(cs[0].text) {
-		cs[0].verb = "add"
 	}
 	if m := inPlace.FindStringSubmatch(cs[0].text); m != nil && cs[0].verb == "" && len(cs[0].times) > 0 {
 		cs[0].verb = byPlace[strings.ReplaceAll(m[1], "-", " ")]

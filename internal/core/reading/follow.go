@@ -6,7 +6,7 @@ import (
 )
 
 var (
-	peaks       = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?|(?:the )?(?:ribbon|thread|soft[ -]ball|firm[ -]ball|hard[ -]ball|soft[ -]crack|hard[ -]crack)(?: stage)?|nappe|a (?:[\pL]+ )?(?:glaze|syrup|paste|foam|jam))\b`)
+	peaks       = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?|(?:the )?(?:ribbon|thread|soft[ -]ball|firm[ -]ball|hard[ -]ball|soft[ -]crack|hard[ -]crack)(?: stage)?|nappe|a (?:[\pL]+ )?(?:glaze|syrup|paste|foam|jam)|(?:a )?[\pL]+ consistency|sauce thickness)\b`)
 	cooledTo    = regexp.MustCompile(`\bcool\b.*? to (room temp(?:erature)?|blood heat)\b`)
 	inTheMiddle = regexp.MustCompile(`^ ?(?:in|at) the (?:core|centre|center|middle|thickest part)`)
 	side        = regexp.MustCompile(`(?:below|under|above|over|at least) $`)
@@ -152,6 +152,8 @@ func (r *stepReader) then(c clause) Then {
 	}
 	note = fillersOff(note)
 	switch {
+	case foodNoun[c.verb] && c.verb != "ice" && c.verb != "water" && c.verb != "salt" && note == "" && r.out.Verb != nil: // "fold in the chocolate, then flour"
+		t.What, note = *r.out.Verb, c.verb
 	case c.verb == "" && r.out.Verb != nil && len(c.times)+len(c.heats) > 0:
 		t.What = *r.out.Verb
 		r.doubt("Is the second time another step?")

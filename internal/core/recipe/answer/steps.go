@@ -67,6 +67,9 @@ func (r *giving) assumed() error {
 			}
 		}
 		confirm(s, field)
+		if field == "time" && s.Hands.Work == recipe.AllHands { // asked in one
+			confirm(s, "hands")
+		}
 		return nil
 	})
 }

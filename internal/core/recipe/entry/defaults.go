@@ -72,15 +72,18 @@ func DefaultCueWords(s recipe.Step) string {
 var quickWork = map[string]int64{
 	"add": 20, "return": 20, "put": 20, "place": 20, "cover": 20, "uncover": 15, "pour": 30, "tip": 20, "transfer": 30, "remove": 30, "lift out": 30, "take out": 20, "take off": 20, "lift": 30, "stir": 30, "season": 30,
 	"sprinkle": 20, "drizzle": 15, "brush": 30, "drain": 60, "toss": 30, "dress": 40, "dust": 60, "deglaze": 60, "refresh": 60, "flip": 20, "turn": 20, "turn over": 20, "finish": 60, "garnish": 30, "squeeze out": 60, "rinse": 60, "pat": 60, "dry": 60,
-	"serve": 20, "plate": 20, "strain": 120, "pass": 180, "sieve": 180, "discard": 20, "chuck": 20, "bin": 20, "check": 30, "taste": 30, "turn out": 60, "unmould": 60, "turn down": 10, "turn up": 10, "score": 60, "ladle": 30, "wrap": 60, "tie": 60, "set aside": 15, "put back": 20,
+	"serve": 20, "plate": 20, "strain": 120, "pass": 180, "sieve": 180, "discard": 20, "chuck": 20, "bin": 20, "check": 30, "taste": 30, "turn out": 60, "unmould": 60, "turn down": 10, "turn up": 10, "score": 60, "ladle": 30, "wrap": 60, "tie": 60, "set aside": 15, "beat in": 60, "stir in": 30, "fold in": 60, "whisk in": 30, "mix": 60, "start": 30, "put in": 20, "let": 60, "put back": 20,
 }
 
 // quick gives small work by hand the time that it takes as a rule, marked as assumed.
-func quick(s *recipe.Step) {
-	if s.Time != nil || len(s.Equipment) > 0 || s.Left != nil || s.Until != nil {
+func quick(s *recipe.Step, verb string) {
+	if s.Time != nil || s.Left != nil || s.Until != nil || slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool { return n.Setting != nil }) || onHeat[verb] && verb != "deglaze" {
 		return
 	}
 	all := strings.ToLower(s.Name)
+	if verb == "add" && !strings.HasPrefix(all, verb) {
+		all = verb // "stock in"
+	}
 	for n := 2; n > 0; n-- {
 		first := strings.Join(firstWords(all, n), " ")
 		if seconds, known := quickWork[first]; known {

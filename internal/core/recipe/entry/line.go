@@ -45,12 +45,15 @@ func LineFrom(b recipe.Book, l reading.IngredientLine, taken map[string]bool, am
 	}
 	lean(&out, among)
 	out.ID = recipe.Slug(out.Name, taken)
-	out.Free = out.Amount == nil && (freely.MatchString(*l.Item) || freely.MatchString(out.Note))
+	out.Free = out.Amount == nil && (freely.MatchString(*l.Item) || freely.MatchString(out.Note) || bareOil.MatchString(*l.Item))
 	out.Ingredient, out.Component = b.Find(out.Name)
 	return out, true
 }
 
-var freely = regexp.MustCompile(`(?i)\b(?:to taste|for frying|for the (?:mould|tin|pan)|for greasing|for dusting|salt|pepper|water|ice)\b`)
+// bareOil is what a pan takes, and nobody measures.
+var bareOil = regexp.MustCompile(`(?i)^(?:[\pL]+ )?oil$`)
+
+var freely = regexp.MustCompile(`(?i)\b(?:to taste|for frying|for the (?:moulds?|tins?|pan)|for greasing|for dusting|salt|pepper|water|ice)\b`)
 
 var (
 	// toSoMuch is “agar to 100 ml of stock”, “salt per 100 g mince”.

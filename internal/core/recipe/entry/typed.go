@@ -34,7 +34,7 @@ func After(before recipe.Step, l reading.StepLine, k kitchen.Kitchen, taken map[
 	more := StepsFrom(l, k, taken)
 	if len(more) > 0 {
 		if len(more) == 1 && sends(&before, more[0], l.Line) {
-			before.Said = strings.TrimPrefix(before.Said+"\n"+l.Line, "\n")
+			before.Said += "\n" + l.Line
 			return []recipe.Step{before}
 		}
 		follows(&before, more[0])
@@ -50,7 +50,7 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 	}
 	actions := len(l.Then)
 	*l = together(*l)
-	s := recipe.Step{Name: nameOf(*l, actions-len(l.Then)), Said: l.Line, Equipment: []recipe.Needed{}, Left: l.UntilFraction}
+	s := recipe.Step{Name: nameOf(*l, actions-len(l.Then)), Said: l.Line, Equipment: []recipe.Needed{}, Left: ownFraction(*l)}
 	if !putAway(&s, *l, k) {
 		s.Time = timeOf(l.Low, l.High)
 		window(&s, *l, k)
@@ -61,10 +61,20 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 		s.Cues = []recipe.Cue{{Sense: SenseOf(*l.Cue), Right: *l.Cue}}
 	}
 	s.Note = clipTo(aside(*l, s.Name), 400)
-	quick(&s)
+	quick(&s, verb)
 	toOrder(&s, firstOf(*l))
 	newID(&s, taken)
 	return s
+}
+
+// ownFraction is what the main action leaves of a liquid; nil where what follows reduces it.
+func ownFraction(l reading.StepLine) *float64 {
+	for _, t := range l.Then {
+		if t.Note != nil && reading.Step(t.What+" "+*t.Note).UntilFraction != nil {
+			return nil
+		}
+	}
+	return l.UntilFraction
 }
 
 // firstOf is the part of a line in which its main action is said.
@@ -137,6 +147,32 @@ func reduces(s *recipe.Step, words string) {
 // reducedTo is a reduction to an amount: “reduce to 200 ml”.
 var reducedTo = regexp.MustCompile(`(?i)\breduc\w*\b[^,;.]*?\bto (?:about )?(\d+(?:[.,]\d+)? ?[a-z]+)\b`)
 
+// cutting are the knife's work that is done in one go.
+var cutting = setOf("peel core pit stone deseed trim top tail wash scrub halve quarter dice chop slice cut mince pick shred grate")
+
+// bareFirst tells a line whose first action has no object of its own: it shares that of the next.
+func bareFirst(l reading.StepLine) bool {
+	letters := []rune(l.Line)
+	from, to := -1, -1
+	for _, s := range l.Spans {
+		switch {
+		case s.As == "verb" && from < 0:
+			from = s.To
+		case s.As == "then" && to < 0:
+			to = s.From
+		}
+	}
+	if from < 0 || to <= from || to > len(letters) {
+		return false
+	}
+	for _, w := range strings.FieldsFunc(string(letters[from:to]), func(c rune) bool { return c == ' ' || c == ',' || c == '&' }) {
+		if w != "and" && !cutting[strings.ToLower(w)] {
+			return false
+		}
+	}
+	return true
+}
+
 // bothTimed is a time that stands behind two actions, after a comma.
 var bothTimed = regexp.MustCompile(`^[^,;.]*\band [^,;.]*, (?:about )?\d`)
 
@@ -148,6 +184,11 @@ func together(l reading.StepLine) reading.StepLine {
 	}
 	t := l.Then[0]
 	line := strings.ToLower(l.Line)
+	if cutting[*l.Verb] && cutting[t.What] && bareFirst(l) { // "peel, core & chop the apples"
+		rest := l
+		rest.Then = l.Then[1:]
+		return together(rest.Lasting(t.Low, t.High))
+	}
 	if strings.Contains(line, *l.Verb+" and "+t.What) || bothTimed.MatchString(line) && strings.Contains(line, " and "+t.What) {
 		l.Then = l.Then[1:]
 		l = l.Lasting(t.Low, t.High)
@@ -170,7 +211,7 @@ func stepOf(t reading.Then, k kitchen.Kitchen, taken map[string]bool) recipe.Ste
 	again := reading.Step(strings.TrimSpace(t.What+" "+note)).Lasting(t.Low, t.High)
 	s := recipe.Step{Name: nameOf(again, 0), Time: timeOf(t.Low, t.High), Equipment: []recipe.Needed{}, Left: again.UntilFraction}
 	s.Note = clipTo(aside(again, s.Name), 400)
-	quick(&s)
+	quick(&s, t.What)
 	reduces(&s, again.Line)
 	toOrder(&s, again.Line)
 	if again.Cue != nil {
@@ -204,83 +245,7 @@ func mark(s *recipe.Step, field string) {
 	}
 }
 
-var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\bup to\b|\d).*$`)
-
-var joining = regexp.MustCompile(`(?i)[\s,;]*(?:\b(?:and|then|and then)\b)?[\s,;]*$`)
-
-var notInName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor (?:about )?\d|\bat \d|\buntil\b|\btill\b|\bup to\b|\d).*$`)
-
-var (
-	// dangling are words that a figure followed: "reduce the stock by", "chill for at least".
-	dangling = regexp.MustCompile(`(?i)(?:\s+(?:by|to|up to|at|about|least|most|for|every|for the last|for the first|into|under|the|in|with|of|from|off in|a|an))+$`)
-	isoStart = regexp.MustCompile(`(?i)\s+pt?$`)
-)
-
-// cutName is a text up to what is no part of a name.
-func cutName(text string, not *regexp.Regexp) string {
-	name := strings.Trim(not.ReplaceAllString(text, ""), " .:")
-	if rest := strings.TrimLeft(text[min(len(name), len(text)):], " "); rest != "" && rest[0] >= '0' && rest[0] <= '9' {
-		name = isoStart.ReplaceAllString(name, "")
-		name = dangling.ReplaceAllString(name, "")
-	}
-	return strings.TrimSpace(strings.TrimSuffix(name, " all"))
-}
-
-// hurried says that nothing may wait before it.
-var hurried = regexp.MustCompile(`(?i)\b(?:at once|immediately|straight away|straight (?:on|onto|to) the (?:plate|pass))\b`)
-
-// listName is an action on several things: "whisk eggs, yolks and sugar".
-var listName = regexp.MustCompile(`^(?i)[\pL-]+(?: (?:the|some))?(?: [\pL-]+){1,3}(?:, [\pL-]+(?: [\pL-]+){0,2})+,? (?:and|&) [\pL-]+`)
-
-// nameOf is a short name for a line: its verb and what it is done to, up to
-// the action that follows the first one and those that were taken with it.
-func nameOf(l reading.StepLine, taken int) string {
-	letters := []rune(l.Line)
-	from, to := 0, len(letters)
-	for _, s := range l.Spans {
-		switch {
-		case s.As == "verb" && from == 0:
-			from = s.From
-		case s.As == "then" && taken > 0:
-			taken--
-		case s.As == "then" && s.From < to && s.From > from:
-			to = s.From
-		}
-	}
-	text := strings.TrimSpace(joining.ReplaceAllString(string(letters[from:to]), ""))
-	if m := listName.FindString(text); m != "" && len(l.Then) == 0 {
-		return clip(words.Lower(m))
-	}
-	name := cutName(text, notName)
-	if !strings.Contains(name, " ") {
-		name = cutName(text, notInName)
-	}
-	if m := hurried.FindString(text); m != "" && !strings.HasSuffix(strings.ToLower(name), strings.ToLower(m)) && strings.HasPrefix(text[len(name):], " ") && strings.TrimSpace(text[len(name):]) == m {
-		name += " " + m
-	}
-	if name == "" && l.Verb != nil {
-		name = *l.Verb
-	}
-	if name == "" {
-		name = text
-	}
-	if name == strings.ToUpper(name) {
-		name = strings.ToLower(name)
-	}
-	return clip(words.Lower(name))
-}
-
-func clip(name string) string { return clipTo(name, 80) }
-
-func clipTo(text string, most int) string {
-	r := []rune(strings.TrimSpace(text))
-	if len(r) > most {
-		r = append(r[:most-1], '…')
-	}
-	return string(r)
-}
-
-var measuring = regexp.MustCompile(`(?i)\b(?:core|°|probe|reads|needle|temperature)\b|°`)
+var measuring = regexp.MustCompile(`(?i)\d ?[cf]\b|\b(?:core|°|probe|reads|needle|temperature)\b|°`)
 
 // SenseOf guesses the sense of a cue by words that leave no doubt.
 func SenseOf(cue string) string {

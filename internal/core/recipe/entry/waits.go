@@ -31,7 +31,7 @@ func waitAfter(before *recipe.Step, l reading.StepLine, k kitchen.Kitchen) bool 
 	name := nameOf(l, 0)
 	before.Then.Reason = clip(strings.TrimSuffix(name+", "+aside(l, name), ", "))
 	before.Then.Place = placeOf(l, k)
-	before.Said = strings.TrimPrefix(before.Said+"\n"+l.Line, "\n")
+	before.Said += "\n" + l.Line
 	return true
 }
 

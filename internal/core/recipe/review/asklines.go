@@ -92,6 +92,9 @@ func (r *asking) alike(l recipe.Line, c recipe.Component) (id, name string) {
 	return "", ""
 }
 
+// staple is what every kitchen has at hand and no method lists.
+var staple = map[string]bool{"water": true, "ice": true, "salt": true, "pepper": true, "sea salt": true, "black pepper": true}
+
 // unlisted finds steps whose typed words speak of an ingredient by its whole
 // name, though neither it nor anything of that name is listed.
 func (r *asking) unlisted(c recipe.Component) (gaps []recipe.Gap) {
@@ -99,7 +102,7 @@ func (r *asking) unlisted(c recipe.Component) (gaps []recipe.Gap) {
 	for _, s := range c.Steps() {
 		said := " " + words.Plain(s.Name+" "+s.Said) + " "
 		for _, i := range r.known.Ingredients {
-			if asked[i.ID] || i.Plain == "" || i.Plain == "water" || i.Plain == "ice" || !strings.Contains(said, " "+i.Plain+" ") || lists(r.b, c, i) {
+			if asked[i.ID] || i.Plain == "" || staple[i.Plain] || !strings.Contains(said, " "+i.Plain+" ") || lists(r.b, c, i) {
 				continue
 			}
 			asked[i.ID], asked[i.Plain] = true, true

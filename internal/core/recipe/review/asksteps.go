@@ -38,7 +38,7 @@ func (r *asking) step(c recipe.Component, at int) (gaps []recipe.Gap) {
 	switch {
 	case r.wantsCore(c, at):
 		gap(recipe.GapCore, "To what core temperature?", recipe.CannotBeJudged, "", "62 °C")
-	case s.Time != nil && s.Cue() == "" && r.cooks(s) && !knownByTime(s):
+	case s.Time != nil && s.Cue() == "" && r.cooks(s) && !knownByTime(s) && !firstStage(c, at):
 		gap(recipe.GapCue, "How do you know it is done?", recipe.CannotBeJudged, entry.DefaultCueWords(s), "golden, a needle slides in")
 	}
 	if question, usual := r.waitAsk(c, at); question != "" {
@@ -59,10 +59,12 @@ func (r *asking) cooks(s recipe.Step) bool {
 
 // Words of steps and of food by which a second cook knows what to ask: common practice.
 var (
-	byTheClock = regexp.MustCompile(`(?i)\b(?:bring|heat|warm|melt|preheat|blanch|boil(?:ing)? water|scald|wilt|flame|flambé|steep|infuse|soak|reheat|rewarm|deglaze|toast|parboil|start|pasteurise)\b`)
-	dryHeat    = regexp.MustCompile(`(?i)\b(?:roast|sear|fry|pan-fry|grill|broil|barbecue|bake|poach|bath|sous vide|cook|steam|smoke|plancha)\b`)
+	byTheClock = regexp.MustCompile(`(?i)\b(?:bring|heat|warm|melt|preheat|blanch|boil(?:ing)? water|scald|wilt|flame|flambé|steep|infuse|soak|reheat|rewarm|deglaze|toast|parboil|start|pasteurise|brown|crisp|colour|char|caramelise|sweat|wilt|thicken|reduce|render)\b`)
+	dryHeat    = regexp.MustCompile(`(?i)\b(?:roast|sear|fry|pan-fry|grill|broil|barbecue|bake|poach|bath|sous vide|cook|steam|smoke|plancha|oven)\b`)
 	longCooked = regexp.MustCompile(`(?i)\b(?:braise|confit|stew|simmer|stock|gravy|jus|sauce|bones?|carcass\w*|ragù|ragu|broth|crisp|crackling|skin|crumb|render|lardons?|bacon|pancetta|mince|crisps)\b`)
+	wetCooked  = regexp.MustCompile(`(?i)\b(?:braise|confit|stew|simmer)\b`)
 	meat       = regexp.MustCompile(`(?i)\b(?:beef|lamb|mutton|pork|veal|venison|goat|chicken|guinea fowl|fowl|turkey|duck|goose|pheasant|partridge|pigeon|quail|grouse|poussin|rabbit|hare|boar|rump|sirloin|ribeye|rib-eye|hanger|bavette|onglet|sausages?|burgers?|meatballs?)\b`)
+	measured   = regexp.MustCompile(`(?i)°|\d ?[cf]\b|\b(?:core|inside|probe)\b`)
 	cutUp      = regexp.MustCompile(`(?i)^(?:\S+ and )?(?:dice|cube|slice|cut)\b`)
 	sizeSaid   = regexp.MustCompile(`(?i)\d ?(?:mm|cm|inch|in\b|g\b|")|\b(?:fine\w*|thin\w*|thick\w*|rough\w*|coarse\w*|small|large|big|bite|chunks?|brunoise|julienne|matchsticks?|batons?|paper|coins?|half-moons?|halves|half|quarters?|wedges?|eighths|portions?|rings|ribbons|mandoline|lengthways|pencil|even|same|discs?|rounds?|to order|cross|slits?|off|out|open|in two)\b|[½¼]`)
 	smoothed   = regexp.MustCompile(`(?i)\b(?:blend|blitz|pur[ée]e|liquidi[sz]e|pass|strain|sieve|mouli|rice|crush|mash)\b`)
@@ -72,12 +74,22 @@ var (
 	soonOver   = regexp.MustCompile(`(?i)\b(?:fry|deep-fry|deep fry|crisp|tempura|soufflé|sear|grill|plancha)\b`)
 )
 
+// firstStage tells a step that goes on in the next one at another heat: only the last has a sign.
+func firstStage(c recipe.Component, at int) bool {
+	steps := c.Steps()
+	if at+1 >= len(steps) || steps[at].Then != (recipe.Wait{}) {
+		return false
+	}
+	a, b := strings.Fields(steps[at].Name), strings.Fields(steps[at+1].Name)
+	return len(a) > 0 && len(b) > 0 && a[0] == b[0]
+}
+
 // knownByTime tells a step that is over by the clock and wants no other sign: what only
 // gets hot, what lies in a bath of its own temperature, what boils down to a share.
 func knownByTime(s recipe.Step) bool {
 	said := s.Name + " " + s.Said
 	bath := slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool { return n.Setting != nil && *n.Setting < 100 })
-	return byTheClock.MatchString(s.Name) || bath || s.Left != nil || s.Until != nil || s.Time.Usual <= 60 || strings.Contains(said, "boiled egg")
+	return byTheClock.MatchString(s.Name) || bath || s.Left != nil || s.Until != nil || s.Time.Usual <= 60 || s.Time.Usual <= 360 && strings.Contains(s.Name, "simmer") || strings.Contains(said, "boiled egg")
 }
 
 // wantsCore tells the last step in which meat is cooked for its core: not what is braised or
@@ -91,12 +103,12 @@ func (r *asking) wantsCore(c recipe.Component, at int) bool {
 		return false
 	}
 	for _, before := range c.Steps()[:at] { // braised first, glazed last
-		if longCooked.MatchString(before.Name) || before.Time != nil && before.Time.Usual >= 5400 && r.cooks(before) {
+		if wetCooked.MatchString(before.Name) || before.Time != nil && before.Time.Usual >= 5400 && r.cooks(before) {
 			return false
 		}
 	}
 	for _, any := range c.Steps() {
-		if slices.ContainsFunc(any.Cues, func(q recipe.Cue) bool { return q.Sense == "measure" || strings.ContainsAny(q.Right, "°") }) || slices.ContainsFunc(any.Equipment, func(n recipe.Needed) bool { return n.Setting != nil && *n.Setting < 100 && r.cooks(any) }) {
+		if slices.ContainsFunc(any.Cues, func(q recipe.Cue) bool { return q.Sense == "measure" || measured.MatchString(q.Right) }) || slices.ContainsFunc(any.Equipment, func(n recipe.Needed) bool { return n.Setting != nil && *n.Setting < 100 && r.cooks(any) }) {
 			return false
 		}
 	}

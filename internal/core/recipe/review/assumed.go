@@ -2,6 +2,7 @@ package review
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"jointime/internal/core/recipe"
@@ -15,8 +16,12 @@ import (
 func assumed(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 	for _, field := range s.Ours {
 		g := recipe.Gap{Component: c.ID, Step: s.ID, Line: field, Field: recipe.GapAssumed, Title: words.Step(c.Name, s.Name), HoldsUp: recipe.CannotBeJudged, Lesser: true, Options: []string{entry.AssumedRight}}
+		small := s.Hands.Work == recipe.AllHands && slices.Contains(s.Ours, "time") && slices.Contains(s.Ours, "hands")
 		switch field {
 		case "hands":
+			if small { // told with its time
+				continue
+			}
 			g.Question = "Hands-on " + entry.SayHands(s.Hands)
 			for _, way := range entry.Ways {
 				if way.Said != entry.WayOf(s.Hands).Said {
@@ -28,6 +33,9 @@ func assumed(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 				continue
 			}
 			g.Question, g.Example = s.Time.Say(), "3 min"
+			if small {
+				g.Question += ", hands-on"
+			}
 		case "setting":
 			var set []string
 			for _, n := range s.Equipment {

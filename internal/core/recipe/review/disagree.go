@@ -19,10 +19,10 @@ func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 	gap := func(line, question string, either ...string) {
 		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Line: line, Field: recipe.GapTwice, Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true, Options: either})
 	}
-	if s.Said == "" {
+	first, _, _ := strings.Cut(s.Said, "\n") // a wait may stand below it
+	if first == "" {
 		return nil
 	}
-	first, _, _ := strings.Cut(s.Said, "\n") // a wait may stand below it
 	said := reading.Step(first)
 	if said.Low != nil && said.High != nil && s.Time != nil && s.Time.Per == recipe.Once && (s.Time.Usual < int64(*said.Low) || s.Time.Usual > int64(math.Ceil(*said.High))) {
 		line, plan := units.FormatRange(units.Range{Quick: int64(*said.Low), Usual: int64(*said.Low), Slow: int64(*said.High)}), units.FormatDuration(s.Time.Usual)

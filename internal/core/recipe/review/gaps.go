@@ -130,10 +130,16 @@ func (r *asking) names() {
 				ask(id, "Another component has this name, "+r.where(id)+". What is this one called?")
 			}
 		}
-		if id, bought := r.known.Bought[plain]; bought && !c.Takes(id) {
+		if id, bought := r.known.Bought[plain]; bought && !c.Takes(id) && r.listed(id) {
 			ask(id, "An ingredient has this name too. What is this one called?")
 		}
 	}
+}
+
+// listed tells whether something of the dish takes an ingredient: only there one name for
+// two things can be meant for either.
+func (r *asking) listed(ingredient string) bool {
+	return slices.ContainsFunc(r.within, func(c recipe.Component) bool { return c.Takes(ingredient) })
 }
 
 // where says on which dish a component is.

@@ -55,7 +55,7 @@ export function Paste() {
       const made = await once(pasted, (key) => ask(api.POST('/api/dishes', { params: { header: { 'Idempotency-Key': key } }, body: pasted })))
       held.drop()
       await reread()
-      go(`/dish/${made.id}`)
+      go(`/dish/${made.id}?side=gaps`)
     } catch (error) {
       desk.say(error instanceof Refused ? error.message : 'No connection. What you pasted is kept: save again.')
     }
