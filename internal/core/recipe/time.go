@@ -99,6 +99,9 @@ func (t Time) Say() string {
 		text += " a piece"
 	case PerBatch:
 		text += " a batch"
+		if t.Batch > 0 {
+			text += fmt.Sprintf(" of %d", t.Batch)
+		}
 	case PerTable:
 		if t.Table != nil {
 			text = fmt.Sprintf("%s by %s (%g %s)", text, t.Table.By, t.Table.At, t.Table.Unit)

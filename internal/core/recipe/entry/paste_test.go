@@ -1,6 +1,7 @@
 package entry_test
 
 import (
+	"regexp"
 	"strings"
 	"testing"
 
@@ -107,6 +108,9 @@ func TestEquipmentIsFoundUnderTheKitchensOwnWord(t *testing.T) {
 	}
 }
 
+// said are words that a paste turns into what they say: headings, and what leads in a fact.
+var said = regexp.MustCompile(`^(?i:ingredients?|you|need|shopping|what|methods?|preparation|steps|directions|instructions|procedure|how|make|cook|makes|yields?|serves|feeds|portions?|covers|servings|people|persons|for|the|about|approx|around|roughly|plate|per|takes|keeps?|well|chilled|covered|they|this|will)$`)
+
 // Whatever is pasted, nothing is lost, and what is kept is well formed.
 func FuzzPaste(f *testing.F) {
 	f.Add(pasted)
@@ -117,10 +121,16 @@ func FuzzPaste(f *testing.F) {
 			return
 		}
 		p := entry.Paste(text)
-		var got strings.Builder
+		got := p.Name + " " + p.Serves
 		for _, c := range p.Components {
+			got += " " + strings.Join([]string{c.Name, c.Yield, c.Portion, c.Keeps}, " ")
 			for _, l := range c.Lines {
-				got.WriteString(l.Text)
+				got += " " + l.Text
+			}
+		}
+		for _, w := range regexp.MustCompile(`[\pL\d]{3,}`).FindAllString(text, -1) {
+			if !said.MatchString(w) {
+				require.Contains(t, strings.ToLower(got), strings.ToLower(w), text)
 			}
 		}
 		d, components, _ := entry.Keep(recipe.NewBook(), p, backKitchen)

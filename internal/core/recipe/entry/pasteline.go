@@ -27,6 +27,8 @@ func taken(line, section string, listing bool) (as, ask string) {
 		return "skip", ""
 	case section == "" && timeFirst.MatchString(line) && step.Low != nil:
 		return "step", ""
+	case section != "step" && startsWithFigure(line) && isSplit(line):
+		return "ingredient", ""
 	case section == "ingredient" && listed:
 		if sure && in.Low == nil && len(strings.Fields(line)) > 2 {
 			return "step", "In the list of ingredients: a step?"
@@ -158,6 +160,16 @@ func (l PastedLine) sure(section string) (out []PastedLine) {
 		out = append(out, part)
 	}
 	return out
+}
+
+// isSplit tells an ingredient with work behind it.
+func isSplit(line string) bool {
+	m := thenWork.FindStringSubmatch(strings.TrimSpace(line))
+	if m == nil {
+		return false
+	}
+	first, then := reading.Ingredient(m[1]), reading.Step(m[2])
+	return first.Low != nil && !first.Doubt && !timeFirst.MatchString(m[1]) && then.Verb != nil && then.Low != nil
 }
 
 // split is the two lines that a line may be: two ingredients, or an ingredient and what is

@@ -6,6 +6,7 @@ import (
 	"math"
 	"regexp"
 	"slices"
+	"strconv"
 	"strings"
 
 	"jointime/internal/core/kitchen"
@@ -53,6 +54,7 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 	s := recipe.Step{Name: nameOf(*l, actions-len(l.Then)), Said: l.Line, Equipment: []recipe.Needed{}, Left: ownFraction(*l)}
 	if !putAway(&s, *l, k) {
 		s.Time = timeOf(l.Low, l.High)
+		batched(&s, l.Line)
 		window(&s, *l, k)
 		equip(&s, *l, verb, k)
 		hands(&s, *l)
@@ -61,6 +63,9 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 		s.Cues = []recipe.Cue{{Sense: SenseOf(*l.Cue), Right: *l.Cue}}
 	}
 	s.Note = clipTo(aside(*l, s.Name), 400)
+	if s.Time != nil && s.Time.Per == recipe.PerBatch { // that is said by its time
+		s.Note = strings.Trim(batchOf.ReplaceAllString(s.Note, ""), " ,")
+	}
 	quick(&s, verb)
 	toOrder(&s, firstOf(*l))
 	newID(&s, taken)
@@ -221,6 +226,23 @@ func stepOf(t reading.Then, k kitchen.Kitchen, taken map[string]bool) recipe.Ste
 	hands(&s, again)
 	newID(&s, taken)
 	return s
+}
+
+// batchOf is for how many portions a time holds: "1 min a batch of 4 portions", "8 at a time".
+var batchOf = regexp.MustCompile(`(?i)(?:\b(?:a|per|each|every|for (?:each|every))\s+)?\bbatch(?:es)? of (\d{1,3})(?: [\pL]+)?|\b(?:per|every|for (?:each|every)) (\d{1,3}) [\pL]+|\b(\d{1,3}) at a time(?:, batch)?`)
+
+var timeWord = regexp.MustCompile(`(?i)\b(?:min|mins|minutes?|s|secs?|seconds?|h|hrs?|hours?|days?)$`)
+
+// batched tells a time that holds for a batch.
+func batched(s *recipe.Step, line string) {
+	m := batchOf.FindStringSubmatch(line)
+	if m == nil || s.Time == nil || timeWord.MatchString(m[0]) {
+		return
+	}
+	n, err := strconv.Atoi(m[1] + m[2] + m[3])
+	if err == nil && n > 0 {
+		s.Time.Per, s.Time.Batch = recipe.PerBatch, n
+	}
 }
 
 func timeOf(low, high *float64) *recipe.Time {

@@ -176,7 +176,7 @@ func TestAWaitOnItsOwnLineIsTheWaitOfTheStepBefore(t *testing.T) {
 // Every word of a step stands in something that is shown: its name, its time, heat, place,
 // cue or hands, what follows, or a note.
 func TestNoWordOfAStepIsDropped(t *testing.T) {
-	quiet := regexp.MustCompile(`^(?i:a|an|the|and|or|then|for|of|at|in|on|to|it|them|its|is|are|about|until|till|til|by|with|into|from|up|least|most|more|than|no|be|each|per|between|hands?|step|let|leave|allow|meanwhile|first|next|now|finally|every|further|again|another|total|max|fan|c|f|pt|h|m|once|when|they|just|under|needed)$`)
+	quiet := regexp.MustCompile(`^(?i:a|an|the|and|or|then|for|of|at|in|on|to|it|them|its|is|are|about|until|till|til|by|with|into|from|up|least|most|more|than|no|be|each|per|between|hands?|step|let|leave|allow|meanwhile|first|next|now|finally|every|further|again|another|total|max|fan|c|f|pt|h|m|once|when|they|just|under|needed|portions|time)$`)
 	for _, file := range []string{"steps.txt", "more-steps.txt", "third-steps.txt"} {
 		text, err := os.ReadFile("../../reading/testdata/" + file)
 		require.NoError(t, err)
@@ -188,6 +188,9 @@ func TestNoWordOfAStepIsDropped(t *testing.T) {
 			}
 			shown := ""
 			for _, s := range entry.StepsFrom(read, backKitchen, map[string]bool{}) {
+				if s.Time != nil {
+					shown += " " + s.Time.Say()
+				}
 				shown += " " + s.Name + " " + s.Note + " " + s.Cue() + " " + s.Then.Reason
 				for _, h := range s.Hands.Slices {
 					shown += " " + h.What
@@ -203,5 +206,35 @@ func TestNoWordOfAStepIsDropped(t *testing.T) {
 				}
 			}
 		}
+	}
+}
+
+// A time that is said for so many holds for a batch of them.
+func TestATimeForSoManyIsForABatch(t *testing.T) {
+	for line, want := range map[string]int{"blend 1 min a batch of 4 portions": 4, "bake 8 at a time, 14 min each batch": 8, "bake 12 min for every 8 moulds at 160C": 8, "fry 3 min per 6 pieces": 6, "bake 12 min": 0, "turn every 5 min for 20 min": 0} {
+		s := typed(t, line)[0]
+		require.NotNil(t, s.Time, line)
+		assert.Equal(t, want, s.Time.Batch, line)
+		assert.Equal(t, want > 0, s.Time.Per == recipe.PerBatch, line)
+	}
+}
+
+// What is done at once leaves nothing waiting before it; what is served needs no step.
+func TestAtOnceMeansThatNothingWaits(t *testing.T) {
+	for line, want := range map[string]int{"bake 10 min, turn out at once": 2, "sear 2 min, straight on the plate": 1, "rest 2 min, serve immediately": 1, "grill 4 min, then serve at once with the lemon": 1} {
+		steps := typed(t, line)
+		require.Len(t, steps, want, line)
+		require.NotNil(t, steps[0].Then.Most, line)
+		assert.Zero(t, *steps[0].Then.Most, line)
+	}
+	assert.Contains(t, typed(t, "grill 4 min, then serve at once with the lemon")[0].Note, "lemon", "what is said stays")
+}
+
+// Small work by hand gets the time that it usually takes, marked; what depends on how much
+// there is of it is left open.
+func TestSmallWorkGetsItsUsualTime(t *testing.T) {
+	for line, want := range map[string]bool{"add the cream": true, "season": true, "strain": true, "cream in": true, "deglaze with the wine": true, "peel the potatoes": false, "dice the swede": false, "melt the butter": false, "finish in the oven at 180": false, "drain overnight": false} {
+		s := typed(t, line)[0]
+		assert.Equal(t, want, s.Time != nil && strings.Contains(strings.Join(s.Ours, " "), "time"), line)
 	}
 }

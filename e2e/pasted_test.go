@@ -1,0 +1,90 @@
+package e2e
+
+import (
+	"os"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// Ten dishes as cooks write them down, from memory: pasted, saved, their gaps answered in
+// the table, and planned. Behind the dashes stands what a cook answers, row by row. The
+// sloppier the paste, the more is asked; what was assumed stands behind it.
+func TestTenPastedDishesGetARunUp(t *testing.T) {
+	h := emptyHouse(t)
+	c := &counted{tablet: h.stranger("/")}
+	c.do(chromedp.SendKeys(chromedp.CSS("#asked"), "Chef\r"))
+	c.see("What is there to cook with?")
+	c.write(".start-name", "Lantern Quay")
+	c.type_(`[aria-label="Line 1"]`, "6 burners\roven, 4 shelves\rgrill, 2 places\rfryer, 2 baskets\rwater bath, 8 bags\rblender\rfridge, 40 shelves\rfreezer, 10 shelves\rice cream machine\rhead chef\rcommis\r")
+	c.until("the lines are understood", `document.querySelectorAll('.said-lines li .understood').length >= 9`)
+	c.hit("Set up the kitchen")
+	c.see("first course at the pass")
+	c.hit("Close")
+	files, err := filepath.Glob("testdata/pasted/*.txt")
+	require.NoError(t, err)
+	require.Len(t, files, 10)
+	for _, file := range files {
+		c.clicks, c.keys = 0, 0
+		pasteAndPlan(t, c, file)
+	}
+}
+
+func pasteAndPlan(t *testing.T, c *counted, file string) {
+	t.Helper()
+	text, err := os.ReadFile(file)
+	require.NoError(t, err)
+	dish, answers, _ := strings.Cut(string(text), "\n---\n")
+	said := map[string]string{}
+	for _, line := range strings.Split(strings.TrimSpace(answers), "\n") {
+		row, answer, _ := strings.Cut(line, " = ")
+		said[row] = answer
+	}
+	c.go_("/book/new")
+	c.until("the text can be typed", `document.activeElement?.classList.contains('paste')`)
+	c.keys++
+	c.paste(dish)
+	c.see("Save to the book")
+	c.hit("Save to the book")
+	c.see("Plan a service")
+	c.until("the table of gaps", `!!document.querySelector('.gaps')`)
+	asked := answerPlanGaps(t, c, file, said)
+	groups := js[map[string]int](c.tablet, `fetch('/api/dishes/' + location.pathname.split('/').pop()).then(r => r.json()).then(v => v.gaps.reduce((n, g) => ({...n, [g.group]: (n[g.group] ?? 0) + 1}), {}))`)
+	assert.Zero(t, groups["plan"], file)
+	c.hit("Plan a service")
+	c.write("#serve-hour", "20:00")
+	c.write("#serve-plates", "6")
+	c.hit("Plan the run-up")
+	c.see("Export plan")
+	c.gone("Fetching the run-up")
+	open := js[[]string](c.tablet, `fetch('/api/services/' + location.pathname.split('/').pop() + '/runup').then(r => r.json()).then(r => r.runUp.unplanned?.filter(u => u.gap).map(u => u.name + ': ' + u.why) ?? [])`)
+	assert.Empty(t, open, file)
+	t.Logf("%s: %d clicks, %d keys; asked before it could be planned %d, to check %d, for the order %d, assumed %d", filepath.Base(file), c.clicks, c.keys, asked, groups["check"], groups["order"], groups["assumed"])
+}
+
+// answerPlanGaps answers what stops the plan, in the order of the table, with Enter alone.
+func answerPlanGaps(t *testing.T, c *counted, file string, said map[string]string) (asked int) {
+	t.Helper()
+	rows := js[[]string](c.tablet, `[...document.querySelectorAll('.gap-row.plan')].map(r => r.querySelector('.name-button').innerText)`)
+	for i, title := range rows {
+		row := title[strings.LastIndex(title, ": ")+1:]
+		answer, known := said[strings.TrimSpace(row)]
+		require.True(t, known, "%s asks %s", file, title)
+		field := `document.querySelector('.gap-row.plan input[placeholder]')`
+		if i == 0 {
+			c.to(field)
+		} else {
+			c.until("the next row has the focus", `document.activeElement?.closest('.gap-row.plan') === document.querySelector('.gap-row.plan')`)
+		}
+		c.keys += len(answer) + 1
+		c.insert(answer)
+		c.do(chromedp.KeyEvent("\r"))
+		c.until(title+" is answered", `document.querySelectorAll('.gap-row.plan').length === `+strconv.Itoa(len(rows)-i-1))
+	}
+	return len(rows)
+}
