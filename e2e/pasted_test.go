@@ -3,6 +3,7 @@ package e2e
 import (
 	"os"
 	"path/filepath"
+	"slices"
 	"strconv"
 	"strings"
 	"testing"
@@ -87,4 +88,36 @@ func answerPlanGaps(t *testing.T, c *counted, file string, said map[string]strin
 		c.until(title+" is answered", `document.querySelectorAll('.gap-row.plan').length === `+strconv.Itoa(len(rows)-i-1))
 	}
 	return len(rows)
+}
+
+// A paste of 200 lines, from the event in the browser until its review stands on the page.
+func BenchmarkPasteOf200Lines(b *testing.B) {
+	chef := newHouse(b).open("Head chef", "/book/new")
+	chef.see("New dish")
+	var text strings.Builder
+	for n := 0; n < 200; n++ {
+		if n%20 == 0 {
+			text.WriteString("\nMackerel " + strconv.Itoa(n) + ":\n")
+			continue
+		}
+		text.WriteString([]string{"2 lemons, juice of", "4 mackerel fillets", "1 tbsp oil", "sear skin side down 3 min until the rim pales, turn, 30 s more, then rest 1 min", "600 g floury potatoes", "boil the potatoes 20 min until a needle goes in", "crush with the butter, 3 min, then hold covered 5 to 20 min", "whisk % min"}[n%8] + "\n")
+	}
+	var took []float64
+	for n := 0; b.Loop(); n++ {
+		took = append(took, js[float64](chef, `(async () => {
+			const field = document.querySelector('textarea.paste')
+			const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set
+			set.call(field, '')
+			field.dispatchEvent(new Event('input', {bubbles: true}))
+			while (document.querySelector('.reviewed')) await new Promise(r => setTimeout(r, 0))
+			const start = performance.now()
+			set.call(field, `+quote(strings.ReplaceAll(text.String(), "%", strconv.Itoa(n%50+2)))+`)
+			field.dispatchEvent(new Event('input', {bubbles: true}))
+			while (document.querySelectorAll('.review-line').length < 190) await new Promise(r => setTimeout(r, 0))
+			return performance.now() - start
+		})()`))
+	}
+	slices.Sort(took)
+	b.ReportMetric(took[len(took)/2], "ms-median")
+	b.ReportMetric(took[len(took)*95/100], "ms-p95")
 }

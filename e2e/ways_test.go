@@ -103,7 +103,7 @@ func TestDishAddsMovesDeletesAndTakesBack(t *testing.T) {
 	chef.gone("Save the step")
 	chef.click("butter over")
 	chef.see("Gem lettuce: butter over")
-	chef.press(".editor-actions button:nth-last-child(4)") // earlier
+	chef.press(".editor-more button:nth-child(1)") // earlier
 	chef.until("moved", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(d => d.components[3].component.methods[0].steps[1].id === 'step-4')`)
 	chef.click("Delete")
 	chef.gone("butter over")

@@ -20,9 +20,13 @@ var numberWords = map[string]float64{
 	"dozen": 12, "a dozen": 12, "half a dozen": 6, "half dozen": 6, "a couple": 2, "a couple of": 2,
 }
 
+// anyFigure are the characters of which one is in every figure that is not a word.
+const anyFigure = "0123456789½¼¾⅓⅔⅛⅜⅝⅞⅕"
+
 const (
 	signs   = `[½¼¾⅓⅔⅛⅜⅝⅞⅕]`
 	counted = `one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty-five|twenty|thirty|forty-five|forty|fifty|sixty|ninety`
+	figures = `(?:\d+(?:[ -]| and )\d+/\d+|\d+ ?` + signs + `|\d+/\d+|\d+(?:[.,]\d+)*|\.\d+|` + signs + `)`
 	number  = `(?:\d+(?:[ -]| and )\d+/\d+|\d+ ?` + signs + `|\d+/\d+|\d+(?:[.,]\d+)*|\.\d+|` + signs +
 		`|\b(?:half a doz(?:en)?|half doz(?:en)?|(?:` + counted + `|an?) and a half|(?:a |one |three )?quarters? of an?|a third of a|three[ -]quarters|two[ -]thirds|one half|one quarter|one third|a half|half an?|half|a quarter|quarter|a third|a doz(?:en)?|doz(?:en)?|a couple of|a couple|` +
 		counted + `|an?)\b)(?: ?doz(?:en)?\b\.?)?`

@@ -63,6 +63,9 @@ func asSign(mark string) string {
 // heats finds the temperatures in a text. The same heat said again in
 // another scale (200C/180C fan/gas 6) is one.
 func heats(text string) (out []heat) {
+	if !strings.ContainsAny(text, anyFigure) {
+		return nil
+	}
 	blank := []byte(text)
 	take := func(h heat) {
 		h.to += sayings(text[h.to:], &h)

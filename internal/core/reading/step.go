@@ -2,6 +2,7 @@ package reading
 
 import (
 	"regexp"
+	"slices"
 	"sort"
 	"strings"
 	"unicode"
@@ -218,6 +219,9 @@ func (r *stepReader) slices() {
 // equipment is what the clause names, or what its verb cannot do without.
 func (r *stepReader) equipment(c clause) *string {
 	best, word := len(c.text), ""
+	if !slices.ContainsFunc(applianceStems, func(stem string) bool { return strings.Contains(c.text, stem) }) {
+		return r.implied(c)
+	}
 	for _, a := range appliances {
 		for _, at := range a.words.FindAllStringIndex(c.text, -1) {
 			if at[0] < best && !outOf.MatchString(c.text[:at[0]]) {
@@ -232,6 +236,11 @@ func (r *stepReader) equipment(c clause) *string {
 		}
 		return &word
 	}
+	return r.implied(c)
+}
+
+// implied is what the verb cannot do without.
+func (r *stepReader) implied(c clause) *string {
 	fried := c.verb == "fry" || c.verb == "stir-fry" || c.verb == "stir fry"
 	switch {
 	case impliedBy[c.verb] != "":

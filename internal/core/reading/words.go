@@ -70,6 +70,10 @@ var appliances = []struct {
 	{regexp.MustCompile(`\b(?:frying[ -]?pan|sauté pan|skillet|sauce ?pan|pan|wok)\b`), "pan"},
 }
 
+// applianceStems are what is written in every name of an appliance: a quick look before the
+// slow one, for most clauses name none.
+var applianceStems = strings.Fields("bath vide chill ice proc fryer microwave dehydrat oven grill broil barbecue bbq charcoal plancha salamander blender liquid mixer steamer smoker cooker freezer fridge refrig walk-in warming pot casserole pan skillet wok")
+
 // impliedBy is the equipment that a verb cannot do without.
 var impliedBy = map[string]string{
 	"roast": "oven", "bake": "oven", "slow-roast": "oven", "slow roast": "oven", "deep-fry": "fryer", "deep fry": "fryer", "blend": "blender", "blitz": "blender", "liquidise": "blender",

@@ -19,23 +19,25 @@ type Props = { form: Acting; save: string; close?: () => void; forget?: boolean;
 
 export function EditorActions({ form, save, close, forget, stale, children }: Props) {
   return (
-    <div className="editor-actions">
-      {stale && <p className="wrong w-100 m-0">Someone else changed {stale} while you typed. Saving shows both.</p>}
-      <Wrong of={form} className="w-100" />
-      <Button type="submit" disabled={form.busy}>
-        {save}
-      </Button>
-      {close && (
-        <Button variant="outline-dark" onClick={close}>
-          Close
+    <>
+      <div className="editor-actions">
+        {stale && <p className="wrong w-100 m-0">Someone else changed {stale} while you typed. Saving shows both.</p>}
+        <Wrong of={form} className="w-100" />
+        <Button type="submit" disabled={form.busy}>
+          {save}
         </Button>
-      )}
-      {forget && form.typed && (
-        <Button variant="outline-dark" onClick={form.drop}>
-          Discard changes
-        </Button>
-      )}
-      {children}
-    </div>
+        {close && (
+          <Button variant="outline-dark" onClick={close}>
+            Close
+          </Button>
+        )}
+        {forget && form.typed && (
+          <Button variant="outline-dark" onClick={form.drop}>
+            Discard changes
+          </Button>
+        )}
+      </div>
+      {children && <div className="editor-more">{children}</div>}
+    </>
   )
 }

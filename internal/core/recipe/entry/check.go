@@ -4,7 +4,6 @@ import (
 	"slices"
 	"strings"
 
-	"jointime/internal/core/kitchen"
 	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
@@ -29,8 +28,7 @@ func (p *Pasted) asks(pc PastedComponent) (out []string) {
 	if pc.Keeps != "" && len(KeepsFrom(pc.Keeps)) == 0 {
 		out = append(out, "Keeps "+words.Quote(pc.Keeps)+": how long is that?")
 	}
-	c := recipe.Component{Name: pc.Name, Methods: recipe.OneWay()}
-	fill(recipe.NewBook(), &c, pc, kitchen.Kitchen{})
+	c := inWords(pc)
 	if len(c.Steps()) == 0 {
 		return out
 	}
@@ -41,6 +39,23 @@ func (p *Pasted) asks(pc PastedComponent) (out []string) {
 		out = append(out, "Not on the list: "+words.List(names)+".")
 	}
 	return out
+}
+
+// inWords is a component of which nothing is known but its words.
+func inWords(pc PastedComponent) recipe.Component {
+	c := recipe.Component{Name: pc.Name, Methods: recipe.OneWay()}
+	lines := map[string]bool{}
+	for _, l := range pc.Lines {
+		switch {
+		case l.Step != nil && l.Step.Kind == reading.StepKind:
+			c.Methods[0].Steps = append(c.Methods[0].Steps, recipe.Step{Name: l.Text, Said: l.Text})
+		case l.Ingredient != nil:
+			if line, ok := LineFrom(recipe.Book{}, *l.Ingredient, lines, c.Lines); ok {
+				c.Lines = append(c.Lines, line)
+			}
+		}
+	}
+	return c
 }
 
 // silent are the lines that no step names; what stands first is what the steps are done to.

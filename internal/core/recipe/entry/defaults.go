@@ -23,7 +23,7 @@ var defaults = []assumed{
 	{"rest", 300, 0, "relaxed to the touch"},
 	{"sear brown colour", 240, 0, "even brown"},
 	{"roast", 1500, 190, "browned, juices clear"},
-	{"bake", 1500, 180, "a needle comes out clean"},
+	{"bake", 1500, 180, ""},
 	{"braise confit", 7200, 150, "a spoon cuts it without effort"},
 	{"simmer poach", 1200, 0, "a needle goes in"},
 	{"boil blanch", 240, 0, "tender with a bite"},

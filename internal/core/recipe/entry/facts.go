@@ -57,3 +57,31 @@ func keptIn(said string) string {
 	}
 	return "chilled"
 }
+
+// facts reads what a component makes and what a plate takes of it; false: the
+// line says neither.
+func (c *PastedComponent) facts(line string) bool {
+	if m := yieldLine.FindStringSubmatch(line); m != nil && c.Yield == "" {
+		c.Yield = strings.TrimSpace(m[1])
+		return true
+	}
+	if m := portionLine.FindStringSubmatch(line); m != nil && c.Portion == "" {
+		c.Portion = strings.TrimSpace(m[1])
+		return true
+	}
+	return false
+}
+
+// begun reports whether the component at hand has a step already: its list of
+// ingredients is then over.
+func (p Pasted) begun() bool {
+	if len(p.Components) == 0 {
+		return false
+	}
+	for _, l := range p.Components[len(p.Components)-1].Lines {
+		if l.As == "step" {
+			return true
+		}
+	}
+	return false
+}

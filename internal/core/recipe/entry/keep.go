@@ -37,6 +37,9 @@ func Keep(b recipe.Book, p Pasted, k kitchen.Kitchen) (recipe.Dish, []recipe.Com
 		own.Components[id] = c
 	}
 	for _, pc := range p.Components {
+		for i := range pc.Lines { // as it is typed, whatever somebody says that it was read as
+			pc.Lines[i].read()
+		}
 		c := recipe.Component{ID: recipe.Slug(pc.Name, ids), Name: pc.Name, Lines: []recipe.Line{}, Methods: recipe.OneWay()}
 		own.Components[c.ID] = c
 		components = append(components, c)
@@ -90,7 +93,6 @@ func fill(b recipe.Book, c *recipe.Component, pc PastedComponent, k kitchen.Kitc
 	c.Yield, _ = yieldOf(pc.Yield)
 	c.Keeps = KeepsFrom(pc.Keeps)
 	for _, l := range pc.Lines {
-		l.read()
 		switch {
 		case l.Step != nil:
 			m := &c.Methods[0]

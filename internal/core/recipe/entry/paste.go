@@ -4,6 +4,7 @@ import (
 	"regexp"
 	"slices"
 	"strings"
+	"sync"
 
 	"jointime/internal/core/reading"
 	"jointime/internal/core/words"
@@ -57,6 +58,7 @@ var (
 // amount or names a thing only.
 func Paste(text string) Pasted {
 	p := paster{lines: reading.Lines(text), out: Pasted{Components: []PastedComponent{}}}
+	p.read()
 	for i := range p.lines {
 		p.line(i)
 	}
@@ -70,7 +72,55 @@ func Paste(text string) Pasted {
 type paster struct {
 	lines   []string
 	section string // what a heading says that its lines are
+	both    map[string]twice
 	out     Pasted
+}
+
+// twice is a line read as an ingredient and as a step.
+type twice struct {
+	in   reading.IngredientLine
+	step reading.StepLine
+}
+
+func readTwice(line string) twice {
+	line = strings.TrimSpace(line)
+	t := twice{in: reading.Ingredient(line)}
+	if t.in.Kind == reading.IngredientKind && t.in.Low != nil && t.in.Unit != nil && startsWithFigure(line) && !reading.MayHaveTime(leadFigure.ReplaceAllString(line, "")) {
+		t.step = reading.StepLine{Line: line, Kind: reading.Unread} // so much of something, and nothing that is done
+		return t
+	}
+	t.step = reading.Step(line)
+	return t
+}
+
+// readers is how many lines of a paste are read side by side.
+const readers = 4
+
+// read reads all lines side by side: that is most of the work of a long paste.
+func (p *paster) read() {
+	out := make([]twice, len(p.lines))
+	var wait sync.WaitGroup
+	for h := range readers {
+		wait.Go(func() {
+			for i := h; i < len(p.lines); i += readers {
+				out[i] = readTwice(p.lines[i])
+			}
+		})
+	}
+	wait.Wait()
+	p.both = make(map[string]twice, len(p.lines))
+	for i, line := range p.lines {
+		p.both[strings.TrimSpace(line)] = out[i]
+	}
+}
+
+// of is what a line is read as, also one that was cut out of another.
+func (p *paster) of(line string) twice {
+	line = strings.TrimSpace(line)
+	if t, known := p.both[line]; known {
+		return t
+	}
+	return readTwice(line)
 }
 
 func (p *paster) line(i int) {
@@ -93,11 +143,11 @@ func (p *paster) line(i int) {
 	case methodHead.MatchString(head):
 		p.section = "step"
 	case p.out.Name == "" && len(p.out.Components) == 0 && titleOf(p.lines, i):
-		p.out.Name = strings.TrimSpace(strings.Trim(line, "#* "))
+		p.out.Name = calm(strings.Trim(line, "#* "))
 	case head != "":
 		p.begin(head)
 	case p.nameOf(i):
-		name := words.Upper(strings.TrimSpace(strings.Trim(line, "#*-: ")))
+		name := calm(strings.Trim(line, "#*-: "))
 		if p.out.Name == "" && len(p.out.Components) == 0 {
 			p.out.Name = name
 		}
@@ -142,7 +192,7 @@ func (p *paster) add(line string) {
 			return
 		}
 	}
-	one := pastedLine(line, p.section, !p.out.begun())
+	one := pastedLine(line, p.of(line), p.section, !p.out.begun())
 	if parts := one.sure(p.section); parts != nil {
 		c.Lines = append(c.Lines, parts...)
 		return
@@ -183,10 +233,10 @@ func (p *paster) nameOf(i int) bool {
 	if next == "" || len(strings.Fields(line)) == 0 {
 		return false
 	}
-	if reading.Step(line).Low != nil {
+	if p.of(line).step.Low != nil {
 		return false
 	}
-	amount := reading.Ingredient(next)
+	amount := p.of(next).in
 	listed := amount.Kind == reading.IngredientKind && amount.Low != nil
 	verb, sure := reading.Begins(line)
 	if sure && !(listed && len(strings.Fields(line)) <= 2 && !strings.Contains(line, " the ")) {
@@ -197,45 +247,17 @@ func (p *paster) nameOf(i int) bool {
 	return listed || verb == "" && acts || ingredientsHead.MatchString(below) || methodHead.MatchString(below) || servesLine.MatchString(next) || yieldLine.MatchString(next)
 }
 
-// begun reports whether the component at hand has a step already: its list of
-// ingredients is then over.
-func (p Pasted) begun() bool {
-	if len(p.Components) == 0 {
-		return false
-	}
-	for _, l := range p.Components[len(p.Components)-1].Lines {
-		if l.As == "step" {
-			return true
-		}
-	}
-	return false
-}
-
 // PasteSection is a component whose ingredients and steps are told apart
 // already.
 func PasteSection(name string, ingredients, steps []string) PastedComponent {
 	c := PastedComponent{Name: name, Lines: []PastedLine{}}
 	for _, text := range ingredients {
-		c.Lines = append(c.Lines, pastedLine(text, "ingredient", true))
+		c.Lines = append(c.Lines, pastedLine(text, readTwice(text), "ingredient", true))
 	}
 	for _, text := range steps {
-		c.Lines = append(c.Lines, pastedLine(text, "step", false))
+		c.Lines = append(c.Lines, pastedLine(text, readTwice(text), "step", false))
 	}
 	return c
-}
-
-// facts reads what a component makes and what a plate takes of it; false: the
-// line says neither.
-func (c *PastedComponent) facts(line string) bool {
-	if m := yieldLine.FindStringSubmatch(line); m != nil && c.Yield == "" {
-		c.Yield = strings.TrimSpace(m[1])
-		return true
-	}
-	if m := portionLine.FindStringSubmatch(line); m != nil && c.Portion == "" {
-		c.Portion = strings.TrimSpace(m[1])
-		return true
-	}
-	return false
 }
 
 // headingText is the text of a heading, without its marks; empty: it is none.
@@ -244,12 +266,14 @@ func headingText(line string) string {
 		return ""
 	}
 	text := strings.Trim(line, "#*:- \t")
-	text = forThe.ReplaceAllString(text, "")
+	return calm(forThe.ReplaceAllString(text, ""))
+}
+
+// calm writes a heading as a name: with a large letter first, and not in large letters alone.
+func calm(text string) string {
+	text = strings.TrimSpace(text)
 	if text == strings.ToUpper(text) {
 		text = strings.ToLower(text)
-	}
-	if text == "" {
-		return ""
 	}
 	return words.Upper(text)
 }

@@ -142,3 +142,15 @@ func FuzzPaste(f *testing.F) {
 		require.NoError(t, d.Validate(all))
 	})
 }
+
+// A paste of 200 lines is read, and its components are checked.
+func BenchmarkPasteOf200Lines(b *testing.B) {
+	lines := strings.Split(strings.TrimSpace(pasted), "\n")
+	var text strings.Builder
+	for n := 0; n < 200; n++ {
+		text.WriteString(lines[n%len(lines)] + "\n")
+	}
+	for b.Loop() {
+		entry.Paste(text.String())
+	}
+}

@@ -10,16 +10,15 @@ import (
 
 // pastedLine reads a line under a heading that says what its lines are; listing: the list of
 // ingredients is not over yet.
-func pastedLine(line, section string, listing bool) PastedLine {
+func pastedLine(line string, read twice, section string, listing bool) PastedLine {
 	l := PastedLine{Text: strings.TrimSpace(line)}
-	l.As, l.Ask = taken(line, section, listing)
-	l.read()
+	l.As, l.Ask = taken(l.Text, read.in, read.step, section, listing)
+	l.as(read.in, read.step)
 	return l
 }
 
 // taken is what a line is taken for, and what is in doubt about that.
-func taken(line, section string, listing bool) (as, ask string) {
-	in, step := reading.Ingredient(line), reading.Step(line)
+func taken(line string, in reading.IngredientLine, step reading.StepLine, section string, listing bool) (as, ask string) {
 	verb, sure := reading.Begins(line)
 	listed := in.Kind == reading.IngredientKind
 	switch {
@@ -56,7 +55,10 @@ func taken(line, section string, listing bool) (as, ask string) {
 
 func startsWithFigure(line string) bool { return figureFirst.MatchString(line) }
 
-var figureFirst = regexp.MustCompile(`^\W*[\d½¼¾⅓⅔]`)
+var (
+	figureFirst = regexp.MustCompile(`^\W*[\d½¼¾⅓⅔]`)
+	leadFigure  = regexp.MustCompile(`^\W*[\d½¼¾⅓⅔.,/ –-]+`)
+)
 
 // underMethod reads a line under the heading of a method. Only an amount of something, with
 // no word for what is done, may be an ingredient there, and that is asked.
@@ -87,7 +89,7 @@ func isLetter(r rune) bool { return r >= 'a' && r <= 'z' || r >= 'A' && r <= 'Z'
 // LooksLike says what a line on its own would be taken for: ingredient, step
 // or skip.
 func LooksLike(line string) string {
-	as, _ := taken(line, "", false)
+	as, _ := taken(line, reading.Ingredient(line), reading.Step(line), "", false)
 	return as
 }
 
@@ -113,13 +115,23 @@ func (p *Pasted) Read() {
 
 // read understands the line as what it is taken for.
 func (l *PastedLine) read() {
+	switch l.As {
+	case "ingredient":
+		l.as(reading.Ingredient(l.Text), reading.StepLine{})
+	case "step":
+		l.as(reading.IngredientLine{}, reading.Step(l.Text))
+	default:
+		l.as(reading.IngredientLine{}, reading.StepLine{})
+	}
+}
+
+// as keeps what was read of the line as what it is taken for.
+func (l *PastedLine) as(in reading.IngredientLine, s reading.StepLine) {
 	l.Ingredient, l.Step, l.Splits = nil, nil, nil
 	switch l.As {
 	case "ingredient":
-		in := reading.Ingredient(l.Text)
 		l.Ingredient, l.Splits = &in, split(in)
 	case "step":
-		s := reading.Step(l.Text)
 		if s.Kind == reading.Unread && len(l.Text) <= reading.LongestLine && strings.IndexFunc(l.Text, isLetter) >= 0 { // a word for work that is not known
 			s.Kind, s.Doubt = reading.StepKind, true
 		}
@@ -153,7 +165,7 @@ func severalFoods(text string) []string {
 // line, or a cook has to say.
 func (l PastedLine) sure(section string) (out []PastedLine) {
 	for _, text := range l.Splits {
-		part := pastedLine(text, section, true)
+		part := pastedLine(text, readTwice(text), section, true)
 		if part.As == "skip" || part.Ask != "" || part.Ingredient != nil && part.Ingredient.Doubt || part.Step != nil && part.Step.Doubt {
 			return nil
 		}

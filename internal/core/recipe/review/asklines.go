@@ -79,6 +79,9 @@ func (r *asking) alike(l recipe.Line, c recipe.Component) (id, name string) {
 		return "", ""
 	}
 	key := words.Key(l.Name)
+	if staple[key] { // any salt is salt
+		return "", ""
+	}
 	for _, other := range r.known.Alike[key] {
 		if o := r.b.Ingredients[other]; other != l.Ingredient && (o.Allergens != nil || o.Animal != "") {
 			return other, o.Name

@@ -35,8 +35,9 @@ export function Paste() {
   const held = useDraft<Held, number>('paste', { text: '' }, 0)
   const once = useOnce()
   const { text } = held.value
+  const [jump, setJump] = useState(false) // it came at once, as a paste does: there is nothing to wait for
   const set = held.set
-  const heard = useAsked(text.trim() && !held.value.pasted ? text : undefined, (text) => ask(api.POST('/api/read/paste', { body: { text } })), 250)
+  const heard = useAsked(text.trim() && !held.value.pasted ? text : undefined, (text) => ask(api.POST('/api/read/paste', { body: { text } })), jump ? 0 : 250)
   const { pasted, more } = held.value.pasted || !heard.settled ? held.value : { pasted: heard.answer?.pasted, more: heard.answer?.more }
   const wrong = !heard.error ? '' : heard.error instanceof Refused ? heard.error.message : 'No connection. What you pasted is kept.'
   const change = (next: Pasted) => set({ ...held.value, pasted: next })
@@ -77,7 +78,11 @@ export function Paste() {
       </div>
       <div className="paste-screen">
         <div>
-          <Form.Control as="textarea" className="paste" aria-label="The dish as it was written" placeholder={example} value={text} autoFocus onChange={(e) => set({ text: e.target.value })} />
+          <Form.Control as="textarea" className="paste" aria-label="The dish as it was written" placeholder={example} value={text} autoFocus onChange={(e) => {
+              setJump(Math.abs(e.target.value.length - text.length) > 30)
+              set({ text: e.target.value })
+            }}
+          />
           {wrong && (
             <p className="wrong mt-2" role="alert">
               {wrong}
@@ -132,11 +137,10 @@ function Reviewed({ component, set }: { component: Component; set: SetComponent 
   )
 }
 
-const kinds: [Line['as'], string][] = [
-  ['ingredient', 'ingredient'],
-  ['step', 'step'],
-  ['skip', 'ignore'],
-]
+const kinds: Record<Line['as'], string> = { ingredient: 'ingredient', step: 'step', skip: 'ignore' }
+
+// nextKind is what a tap makes of a line: ingredient, step, ignored, and round again.
+const nextKind = (as: Line['as']): Line['as'] => ({ ingredient: 'step', step: 'skip', skip: 'ingredient' }) [as] as Line['as']
 
 function OneLine({ line, set }: { line: Line; set: (...lines: Line[]) => void }) {
   const [typing, setTyping] = useState<string>()
@@ -144,13 +148,9 @@ function OneLine({ line, set }: { line: Line; set: (...lines: Line[]) => void })
   const doubt = Boolean(line.ask) || (read?.doubt ?? line.as === 'skip')
   return (
     <div className={`review-line ${line.as}`}>
-      <Form.Select aria-label={`${line.text}: what it is`} value={line.as} onChange={(e) => set({ text: line.text, as: e.target.value as Line['as'] })}>
-        {kinds.map(([v, label]) => (
-          <option key={v} value={v}>
-            {label}
-          </option>
-        ))}
-      </Form.Select>
+      <button className="kind" aria-label={`${line.text}: ${kinds[line.as]}, change`} title="Ingredient, step or ignore" onClick={() => set({ text: line.text, as: nextKind(line.as) })}>
+        {kinds[line.as]}
+      </button>
       {typing === undefined ? (
         <div>
           <button className="text-button" onClick={() => setTyping(line.text)} title="Edit line">

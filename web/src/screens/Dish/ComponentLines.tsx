@@ -1,11 +1,12 @@
 // A component on the sheet of a dish: what goes into it, its steps, and a line
 // to say more.
+import { Fragment } from 'react'
 import { amount } from '../../parts/amounts'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import type { LineReading } from '../../parts/reading'
 import { useHeat } from '../../parts/heat'
-import { assumed, range, spoken, times } from '../../parts/words'
+import { range, spoken, times } from '../../parts/words'
 import type { Part, Pick, View } from './types'
 import type { Step } from './form'
 import { LineField } from './LineField'
@@ -89,7 +90,19 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
   const heat = useHeat()
   const gap = gaps.find((g) => !g.lesser)
   const twice = gaps.find((g) => g.field === 'twice')
-  const facts = [said, hands(step), step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), step.eachWave && !step.name.includes('to order') && 'each wave', step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`, step.unbroken && 'do not leave', step.short && `take out early: ${step.short}`, step.pan?.clean && 'clean pan', step.left !== undefined && `reduce to ${Math.round(step.left * 100)} %`, step.until && `reduce to ${amount(step.until)}`]
+  const ours = (field: string) => (step.ours ?? []).includes(field)
+  const facts: [string | false | undefined, boolean?][] = [
+    [said, ours('time')],
+    [hands(step), ours('hands')],
+    [step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), ours('setting')],
+    [step.eachWave && !step.name.includes('to order') && 'each wave'],
+    [step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`],
+    [step.unbroken && 'do not leave'],
+    [step.short && `take out early: ${step.short}`],
+    [step.pan?.clean && 'clean pan'],
+    [step.left !== undefined && `reduce to ${Math.round(step.left * 100)} %`],
+    [step.until && `reduce to ${amount(step.until)}`],
+  ]
   const wait = waitWords(step)
   const cue = (step.cues ?? []).find((c) => c.right)
   return (
@@ -98,8 +111,15 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
         <span className="name">{step.name}</span>
         <span>
           {gap && <span className="gap me-2">{gap.question}</span>}
-          <span className="facts">{facts.filter(Boolean).join(', ')}</span>
-          {step.ours?.length ? <span className="ours"> assumed: {step.ours.map(assumed).join(', ')}</span> : null}
+          {facts.filter(([text]) => text).map(([text, assumed], i) => (
+            <Fragment key={i}>
+              {i > 0 && ', '}
+              <span className={assumed ? 'facts assumed-fact' : 'facts'}>
+                {text}
+                {assumed && <span className="visually-hidden"> (assumed)</span>}
+              </span>
+            </Fragment>
+          ))}
         </span>
         {step.note && <span className="cue">{step.note}</span>}
         {cue && (

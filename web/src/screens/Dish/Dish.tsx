@@ -78,6 +78,13 @@ function Sheet({ view }: { view: View }) {
           {view.components.map((c) => (
             <ComponentLines key={c.component.id} view={view} part={c} openStep={c.component.id === component ? step : ''} pick={pick} show={show} />
           ))}
+          {view.gaps.some((g) => g.group === 'assumed') && (
+            <p className="small mt-3 mb-0">
+              <button className="plain-button" onClick={() => show('gaps')}>
+                <span className="facts assumed-fact">dotted</span>: assumed, right until you say otherwise
+              </button>
+            </p>
+          )}
           <AddComponent view={view} show={show} />
           {view.components.some((c) => c.made.methods.some((m) => m.steps.some((s) => (s.cautions?.length ?? 0) > 0))) && <Decides />}
           <p className="mt-3">
@@ -115,7 +122,7 @@ function Side({ view }: { view: View }) {
   }
   if (side === 'dish') return <DishEditor view={view} close={close} />
   if (side === 'version') return <VersionEditor key={of} view={view} id={of} close={() => show('allergens')} />
-  const grave = view.gaps.filter((g) => !g.lesser).length
+  const grave = view.gaps.filter((g) => g.group === 'plan').length
   const openGap = (g: View['gaps'][number]) => (g.step ? pick(g.component!, g.step, '') : g.component ? show('component', { of: g.component }) : go(`/plate/${view.dish.id}`))
   return (
     <>
@@ -187,7 +194,6 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
         close={() => pick('', '')}
         actions={
           <>
-            <span className="flex-grow-1" />
             <Button variant="outline-dark" size="sm" disabled={at === 0} onClick={() => move(-1)}>
               Move up
             </Button>

@@ -178,7 +178,7 @@ async function toTime(f: StepForm): Promise<Schemas['Time'] | undefined> {
 }
 
 /** ways are how a step keeps hands busy, as a cook says it. */
-export const ways = ['all the time', 'at the start', 'at the start and end', 'now and then', 'not at all'] as const
+export const ways = ['all the time', 'at the start', 'start and end', 'now and then', 'not at all'] as const
 
 export type Way = (typeof ways)[number]
 
@@ -189,7 +189,7 @@ export function wayOf(f: Pick<StepForm, 'work' | 'slices'>): Way {
   const [first, second, third] = f.slices
   const starts = first && first.side === 'start' && /^0?$/.test(first.at.trim())
   if (starts && !second) return 'at the start'
-  return starts && second?.side === 'end' && !third ? 'at the start and end' : 'now and then'
+  return starts && second?.side === 'end' && !third ? 'start and end' : 'now and then'
 }
 
 const short = (side: SliceText['side'], at: string): SliceText => ({ at, side, for: '30 s', what: '' })
@@ -203,7 +203,7 @@ export function toWay(way: Way, f: Pick<StepForm, 'slices'>): Pick<StepForm, 'wo
       return { work: 'none', slices: f.slices }
     case 'at the start':
       return { work: 'slices', slices: [short('start', '0')] }
-    case 'at the start and end':
+    case 'start and end':
       return { work: 'slices', slices: [short('start', '0'), short('end', '30 s')] }
   }
   return { work: 'slices', slices: f.slices.length > 2 ? f.slices : [short('start', '0'), short('start', ''), short('end', '30 s')] }
