@@ -7,11 +7,11 @@ import "regexp"
 var (
 	// putAway is put somewhere and left alone.
 	putAway = wordSet(`chill prove proof rest soak marinate marinade brine cure cool hold keep freeze infuse steep stand sit leave defrost thaw macerate ferment
- store refrigerate blast-chill bloom degorge salt desalt hang rehydrate ripen preheat let wait hydrate suspend temper soften pickle set`)
+ store refrigerate blast-chill bloom degorge salt desalt hang rehydrate ripen preheat let wait hydrate suspend temper pickle set`)
 	// leftLong is by hand when it is short, and left alone when it is long.
 	leftLong = wordSet(`press drain dry salt weigh strain cover wrap pickle rinse wash put place lay set coat filter soften temper tie hang bring`)
 	// putIn goes in at the start and is taken out at the end.
-	putIn = wordSet(`roast bake steam smoke dehydrate churn confit poach boil slow-roast deep-fry microwave cook sous-vide blind-bake salt-bake steam-roast barbecue braai
+	putIn = wordSet(`roast bake steam smoke dehydrate churn confit poach boil slow-roast deep-fry microwave cook sous-vide blind-bake salt-bake steam-roast barbecue bbq braai
  par-bake parboil par-cook parcook parbake pasteurise sterilise crisp coddle compress`)
 	putInPhrase = map[string]bool{"deep fry": true, "sous vide": true, "slow roast": true, "oven dry": true, "hot smoke": true, "cold smoke": true, "slow cook": true, "blind bake": true, "salt bake": true, "pot roast": true, "par cook": true}
 	// lookedAt wants a hand now and then.
@@ -20,12 +20,12 @@ var (
 	watchedFood = regexp.MustCompile(`\b(?:risotto|custard|curd|anglaise|sabayon|sabayons|caramel|roux|hollandaise|omelettes?|scrambled|pancakes?|cr[eê]pes?|b[ée]chamel|polenta|blinis?)\b`)
 	untended    = wordSet(`fridge freezer`)
 	tendedAtEnd = map[string]bool{"oven": true, "water bath": true, "fryer": true, "steamer": true, "smoker": true, "dehydrator": true, "ice cream machine": true, "mixer": true, "pressure cooker": true, "microwave": true, "warming drawer": true}
-	byHandToo   = wordSet(`set pickle soften temper salt`)
+	byHandToo   = wordSet(`set pickle temper salt`)
 	onAPan      = wordSet(`fry toast brown sauté saute char pan-fry colour`)
 	onTheGrill  = wordSet(`grill barbecue salamander plancha`)
 	// justPutOn says that something is switched on: nobody stands beside it.
 	justPutOn = regexp.MustCompile(`\b(?:oven|grill|fryer|bath)s? (?:on|up)\b|\bturn (?:on|up|down)\b`)
-	outOfCold = regexp.MustCompile(`^\s*(?:leave|temper|rest|stand|take|bring)\b.*\bout of the (?:fridge|cold|walk-in)\b`)
+	outOfCold = regexp.MustCompile(`^\s*(?:take|pull|remove)\b.*\boff (?:the )?heat\b|^\s*(?:leave|temper|rest|stand|take|bring)\b.*\bout of the (?:fridge|cold|walk-in)\b`)
 	toTheBoil = regexp.MustCompile(`\bto (?:the|a) (?:boil|simmer)\b`)
 	sided     = regexp.MustCompile(`\b(?:a|each|per|both|every) sides?\b`)
 )

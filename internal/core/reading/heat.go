@@ -22,6 +22,7 @@ var (
 	degrees   = regexp.MustCompile(`(-?\b\d{1,3})(?:(?: ?- ?| to )(\d{1,3}))? ?(?:°|degrees?\b|degs?\b)`)
 	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d/\d|\d{1,2}|` + signs + `)\b|\bgas (?:mark )?(` + signs + `)`)
 	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to|oven|fryer|bath) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
+	ovenAt    = regexp.MustCompile(`\b([12]\d\d)(?: degree)? oven\b`) // "in a 190 oven"
 	otherHeat = regexp.MustCompile(`^ ?/ ?-?\d{1,3} ?(?:°|degrees?)? ?[cf]?\b ?(?:fan)?|^ ?(?:[(,]|or) ?\(?-?\d{1,3} ?(?:°|degrees?)? ?[cf]\b ?(?:fan)?\)?|^ ?(?:[/(,]|or) ?\(?(?:gas (?:mark )?\S+?|fan \d+ ?°? ?c?)\)?(?:[ ,;.]|$)|^ ?\(?fan(?: oven)?\)?|^ ?conventional`)
 	coreAfter = regexp.MustCompile(`^ ?(?:(?:in|at) (?:the )?)?(?:very )?(?:core|internal|centre|center|middle|inside|thickest)\b`)
 	coreWord  = regexp.MustCompile(`\b(?:core|internal|centre|center|middle|inside|probe|reads|thermometer|thickest)\b`)
@@ -191,6 +192,9 @@ func fanHeat(text string) (heat, bool) {
 // bareHeats reads "at 190": a temperature where nothing says so but the
 // preposition.
 func bareHeats(text string) (heat, bool) {
+	if m := ovenAt.FindStringSubmatchIndex(text); m != nil {
+		return heat{from: m[2], to: m[3], low: number64(group(text, m, 1))}, true
+	}
 	for _, m := range bareHeat.FindAllStringSubmatchIndex(text, -1) {
 		low := number64(group(text, m, 1))
 		if low < 40 || low > 500 || timeAfter.MatchString(text[m[3]:]) || measured.MatchString(text[m[3]:]) {

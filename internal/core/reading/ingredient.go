@@ -65,7 +65,7 @@ var (
 	tinOf        = regexp.MustCompile(`^(?i:\s*(?:cans?|tins?)\b)`)
 	packOf       = regexp.MustCompile(`^(?i:\s*((?:packet|pack|jar|bottle|tub|bag|box|punnet|carton)s?) (?:of )?)`)
 	figureLeft   = regexp.MustCompile(`\d|` + signs)
-	richness     = regexp.MustCompile(`\d+(?:[.,]\d+)? ?%`)
+	richness     = regexp.MustCompile(`\d+(?:[.,]\d+)? ?%|['‘’"]?\b00\b['‘’"]?`)
 	alternative  = regexp.MustCompile(`(?i:\bor\b)`)
 )
 

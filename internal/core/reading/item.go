@@ -82,6 +82,9 @@ func breakAt(text string) []int {
 	return nil
 }
 
+// eachOfTwo is two things of which so much each is taken: "100 g each sugar and water".
+var eachOfTwo = regexp.MustCompile(`(?i)\b(?:and|&)\b`)
+
 // sizeOnly is the size of each: "4 lamb shanks 350 g each".
 var sizeOnly = regexp.MustCompile(`^(?i:` + number + ` ?(?:kg|g|ml|l|oz|lb|cm|mm)\b(?: each| apiece)?)$`)
 
@@ -153,6 +156,10 @@ func (r *ingredientReader) judge() {
 		r.doubt("There is a second number.")
 	case o.Unit != nil && *o.Unit == "piece" && strangeUnit(*o.Item):
 		r.doubt("Is that a unit?")
+	case strings.HasPrefix(*o.Item, "/"):
+		r.doubt("So much to how much?")
+	case eachOfTwo.MatchString(*o.Item) && o.Note != nil && strings.HasPrefix(*o.Note, "each"):
+		r.doubt("Two ingredients in one line?")
 	case o.Low != nil && alternative.MatchString(*o.Item):
 		r.doubt("Which of the two?")
 	}

@@ -224,7 +224,7 @@ func (r *stepReader) equipment(c clause) *string {
 	}
 	for _, a := range appliances {
 		for _, at := range a.words.FindAllStringIndex(c.text, -1) {
-			if at[0] < best && !outOf.MatchString(c.text[:at[0]]) {
+			if at[0] < best && !strings.HasSuffix(c.text[:at[0]], "ice ") && !outOf.MatchString(c.text[:at[0]]) {
 				best, word = at[0], a.word
 				r.mark(c.at+at[0], c.at+at[1], "equipment")
 			}
@@ -270,9 +270,12 @@ func (r *stepReader) settle() {
 	case o.Verb == nil:
 		r.doubt("Do what?")
 	}
-	if leftFor.MatchString(r.text) {
+	if leftFor.MatchString(r.text) || bareTime.MatchString(r.text) {
 		r.doubt("How long? No unit.")
 	}
 }
+
+// bareTime is a figure without a unit where a time would stand: "oven 200 6 min, rest 6".
+var bareTime = regexp.MustCompile(`\b(?:rest|stand|hold|roast|simmer|boil|bake|chill|cook|poach|fry|steam|braise|prove|last) \d{1,3}(?:-\d{1,3})?(?:[,;.]\s|[,;.]?$)`)
 
 var leftFor = regexp.MustCompile(`\bfor (?:about )?\d+(?:-\d+)?(?:[,;.]\s|[,;.]?$)`)

@@ -28,7 +28,7 @@ var (
 )
 
 func timeOf(number string) *regexp.Regexp {
-	return regexp.MustCompile(`(?:\b(` + least + `|` + most + `|` + about + `|between) ?|(~) ?)?(` + number + `)(?: ?` + timeUnit + `)?(?:(?:` + between + `| and )(` + number + `))? ?-?` + timeUnit +
+	return regexp.MustCompile(`(?:\b(` + least + `|` + most + `|` + about + `|between) ?|(~) ?)?(` + number + `)(?: ?` + timeUnit + `)?(?:(?:` + between + `| and )(` + number + `))? ?-?(?:(?:more|further|extra|good) )?` + timeUnit +
 		`(?: ?(?:and )?(` + number + `) ?(?:(minutes?|mins?|min|m|seconds?|secs?|sec|s)\b|\b))?`)
 }
 

@@ -22,10 +22,10 @@ var verbs = strings.Fields(`add adjust arrange assemble bake barbecue baste beat
  tear take tap taste tease temper tenderise test thaw thicken thin thread throw tie tilt tip toast toss transfer trim truss turn twist unmould vac-pack
  vacuum wait warm wash water weigh whip whisk whizz wilt wipe work wrap zest defrost hydrate infuse braai parcook par-cook par-bake blind-bake tie temper
  broil bin save lacquer mandoline spherify clingfilm vac compress dunk gelify smash bag unwrap rehydrate steam-roast flash-fry
- sharpen brûlée stream jar bottle wedge jug chuck deseed destone destem nestle tuck smother flood butterfly regenerate laminate dock tray pané torch desalt degorge salt-bake pop crank double turn-down ice plump swirl whip dab rehydrate rewarm`)
+ sharpen brûlée bbq whack bung bang lob stream jar bottle wedge jug chuck deseed destone destem nestle tuck smother flood butterfly regenerate laminate dock tray pané torch desalt degorge salt-bake pop crank double turn-down ice plump swirl whip dab rehydrate rewarm`)
 
 // phrases are verbs of two words.
-var phrases = []string{"pan fry", "pan roast", "pot roast", "oven dry", "hot smoke", "cold smoke", "double cook", "slow cook", "sous vide", "deep fry", "shallow fry", "stir fry", "slow roast", "take out", "take off", "turn down", "turn out", "turn up", "turn over", "roll out", "set aside", "blast chill", "pin bone", "vac pack", "vacuum pack", "blind bake", "salt bake", "put back", "bring back", "lift out", "scoop out", "cut out", "top up", "clean down", "straight on the plate", "straight onto the plate", "straight to the plate", "straight to the pass", "top and tail", "tray up", "egg wash", "wash up", "lay out", "line up", "par cook"}
+var phrases = []string{"pan fry", "pan roast", "pot roast", "oven dry", "hot smoke", "cold smoke", "double cook", "slow cook", "sous vide", "deep fry", "shallow fry", "stir fry", "slow roast", "take out", "take off", "turn down", "turn out", "turn up", "turn over", "roll out", "set aside", "blast chill", "pin bone", "vac pack", "vacuum pack", "blind bake", "salt bake", "put back", "bring back", "lift out", "scoop out", "cut out", "top up", "clean down", "let down", "straight on the plate", "straight onto the plate", "straight to the plate", "straight to the pass", "top and tail", "tray up", "egg wash", "wash up", "lay out", "line up", "par cook"}
 
 var isVerb = func() map[string]bool {
 	m := map[string]bool{}

@@ -1,12 +1,15 @@
 package entry
 
 import (
+	"math"
 	"regexp"
 	"slices"
 	"strings"
 	"unicode"
 
 	"jointime/internal/core/reading"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/units"
 )
 
 var (
@@ -75,4 +78,15 @@ func aside(l reading.StepLine, shown ...string) string {
 	}
 	end()
 	return strings.Join(runs, ", ")
+}
+
+// remark is what a line says and no field of its step holds: a heat that nothing in the
+// kitchen is set to, and the words that are left over.
+func remark(l reading.StepLine, s recipe.Step) string {
+	text := aside(l, s.Name)
+	set := slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool { return n.Setting != nil }) || s.Then.Place != nil && s.Then.Place.Setting != nil
+	if l.Temperature != nil && !set {
+		text = strings.TrimSuffix(units.SayCelsius(math.Round(*l.Temperature*10)/10)+", "+text, ", ")
+	}
+	return clipTo(text, 400)
 }

@@ -32,6 +32,8 @@ var instead = map[string][]string{
 func equip(s *recipe.Step, l reading.StepLine, verb string, k kitchen.Kitchen) {
 	word := ""
 	switch {
+	case l.Equipment != nil && (*l.Equipment == "pot" || *l.Equipment == "pan") && l.Temperature != nil && *l.Temperature >= 120 && onHeat[verb] && verb != "fry" && verb != "sear", verb == "pot roast":
+		word = "oven" // and the pot in it
 	case l.Equipment != nil:
 		word = *l.Equipment
 	case onHeat[verb] && l.Temperature != nil && *l.Temperature >= 120 && verb != "fry" && verb != "caramelise":

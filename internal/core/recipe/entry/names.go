@@ -8,7 +8,7 @@ import (
 	"jointime/internal/core/words"
 )
 
-var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\bup to\b|\d).*$`)
+var notName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor\b|\bat\b|\buntil\b|\btill?\b|\babout\b|\bin the\b|\bin a\b|\bunder\b|\bwith\b|\bover\b|\bto a core\b|\bup to\b|\d).*$`)
 
 var joining = regexp.MustCompile(`(?i)[\s,;]*(?:\b(?:and|then|and then)\b)?[\s,;]*$`)
 

@@ -62,7 +62,7 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 	if l.Cue != nil {
 		s.Cues = []recipe.Cue{{Sense: SenseOf(*l.Cue), Right: *l.Cue}}
 	}
-	s.Note = clipTo(aside(*l, s.Name), 400)
+	s.Note = remark(*l, s)
 	if s.Time != nil && s.Time.Per == recipe.PerBatch { // that is said by its time
 		s.Note = strings.Trim(batchOf.ReplaceAllString(s.Note, ""), " ,")
 	}
@@ -215,15 +215,15 @@ func stepOf(t reading.Then, k kitchen.Kitchen, taken map[string]bool) recipe.Ste
 	}
 	again := reading.Step(strings.TrimSpace(t.What+" "+note)).Lasting(t.Low, t.High)
 	s := recipe.Step{Name: nameOf(again, 0), Time: timeOf(t.Low, t.High), Equipment: []recipe.Needed{}, Left: again.UntilFraction}
-	s.Note = clipTo(aside(again, s.Name), 400)
-	quick(&s, t.What)
-	reduces(&s, again.Line)
-	toOrder(&s, again.Line)
 	if again.Cue != nil {
 		s.Cues = []recipe.Cue{{Sense: SenseOf(*again.Cue), Right: *again.Cue}}
 	}
 	equip(&s, again, t.What, k)
 	hands(&s, again)
+	s.Note = remark(again, s)
+	quick(&s, t.What)
+	reduces(&s, again.Line)
+	toOrder(&s, again.Line)
 	newID(&s, taken)
 	return s
 }
