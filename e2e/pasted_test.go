@@ -90,6 +90,67 @@ func answerPlanGaps(t *testing.T, c *counted, file string, said map[string]strin
 	return len(rows)
 }
 
+// What was assumed is confirmed with one tap, or changed with one; undone it is assumed again.
+// A gap that is let stand is not asked again.
+func TestWhatWasAssumedIsConfirmedInOneTap(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/book/new")
+	chef.until("the text can be typed", `document.activeElement?.classList.contains('paste')`)
+	chef.paste("Beets\n\nBeets:\nserves 4\n600 g beetroot\nbake 1 h at 190 until tender\ndress with the oil\nsee page 4\n")
+	chef.see("Save to the book")
+	chef.click("Save to the book")
+	chef.see("The plan has no gaps")
+	chef.see("Also in the recipe")
+	chef.see("see page 4")
+	row := func(what string) string { return `document.querySelector('[aria-label="` + what + `"]')` }
+	js[bool](chef, `(document.querySelectorAll('.gaps details').forEach(d => d.open = true), true)`)
+	bake := "Beets: bake: Hands-on at the start and end, 1 min each"
+	chef.pressOn("right", row(bake)+`?.querySelector('.btn')`)
+	chef.until("it is said now", `!`+row(bake))
+	hands := func() string {
+		return js[string](chef, `fetch('/api/dishes/beets').then(r => r.json()).then(v => JSON.stringify(v.components[0].component.methods[0].steps[0].hands))`)
+	}
+	assert.NotContains(t, hands(), "assumed")
+	chef.click("Undo")
+	chef.until("assumed again", `!!`+row(bake))
+	assert.Contains(t, hands(), "assumed")
+	chef.pick(`[aria-label="`+bake+`"] select`, "At the start")
+	chef.until("another way", `!`+row(bake))
+	assert.Contains(t, hands(), `"slices":[{"at":0,"for":60}]`)
+	chef.pressOn("small work: its time and hands", row("Beets: dress with the oil: 40 s, hands-on")+`?.querySelector('.btn')`)
+	chef.until("nothing is assumed", `!document.body.innerText.includes('Assumed (')`)
+	plate := row("Plate: How is the plate built?")
+	chef.pressOn("it is left open", plate+`?.querySelector('.plain-button')`)
+	chef.until("it is not asked again", `!`+plate)
+	chef.do(chromedp.Reload())
+	chef.see("The plan has no gaps")
+	assert.False(t, js[bool](chef, `!!`+plate))
+}
+
+// What to do when it goes otherwise stands with whoever does it: on the call sheet, on the
+// build card, in the run-up.
+func TestRescueWordsReachWhoeverDoesIt(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=hake/roast")
+	chef.see("Save the step")
+	chef.click("Goes wrong, rescue")
+	chef.click("Add a trouble")
+	chef.type_(`[aria-label="troubles 1, trouble"]`, "skin sticks")
+	chef.type_(`[aria-label="troubles 1, rescue; if not, the next"]`, "a minute more; a thin slice under it")
+	chef.click("Save the step")
+	chef.gone("Save the step")
+	words := []string{"skin sticks: a minute more", "if not: a thin slice under it", "stop short: the rest and the warm plate finish it"}
+	chef.go_("/sheets/supper")
+	for _, w := range words {
+		chef.see(w)
+	}
+	chef.go_("/card/roast-hake")
+	chef.see("Build")
+	chef.until("the card of the hake", `(() => { if (document.querySelector('.build-step .what')?.innerText === 'Hake') return true; document.querySelector('.build-moves .forth')?.click(); return false })()`)
+	for _, w := range words {
+		chef.see(w)
+	}
+	assert.Contains(t, js[string](chef, `fetch('/api/services/supper/runup').then(r => r.json()).then(r => JSON.stringify(r.runUp.bars.find(b => b.component === 'hake' && b.step === 'roast').words))`), "a thin slice under it")
+}
+
 // A paste of 200 lines, from the event in the browser until its review stands on the page.
 func BenchmarkPasteOf200Lines(b *testing.B) {
 	chef := newHouse(b).open("Head chef", "/book/new")

@@ -32,6 +32,9 @@ func Asked(b recipe.Book, d recipe.Dish, k kitchen.Kitchen) []recipe.Gap {
 // GapsWith is Gaps with the names of the book looked up before.
 func GapsWith(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, known recipe.Lexicon) []recipe.Gap {
 	r := asking{b: b, d: d, k: k, known: known, within: b.Within(d), gaps: []recipe.Gap{}}
+	if len(d.Parts) == 0 {
+		r.add(d.Settled, recipe.Gap{Field: recipe.GapSteps, Title: d.Name, Question: "What is it made of?", HoldsUp: recipe.CannotBeMade})
+	}
 	for _, c := range r.within {
 		r.component(c)
 	}

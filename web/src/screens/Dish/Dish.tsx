@@ -87,6 +87,7 @@ function Sheet({ view }: { view: View }) {
           )}
           <AddComponent view={view} show={show} />
           {view.components.some((c) => c.made.methods.some((m) => m.steps.some((s) => (s.cautions?.length ?? 0) > 0))) && <Decides />}
+          <AlsoSaid about={view.dish.about} />
           <p className="mt-3">
             <a href={`/api/dishes/${view.dish.id}/recipe.jsonld`}>Export as schema.org Recipe</a>
           </p>
@@ -96,6 +97,22 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
     </>
+  )
+}
+
+// AlsoSaid are the lines of a pasted recipe that are neither an ingredient nor a step.
+function AlsoSaid({ about }: { about: View['dish']['about'] }) {
+  const lines = (about?.alsoSaid ?? []) as string[]
+  if (lines.length === 0) return null
+  return (
+    <section className="mt-3" aria-label="Also in the recipe">
+      <h3>Also in the recipe</h3>
+      {lines.map((l) => (
+        <p key={l} className="m-0">
+          {l}
+        </p>
+      ))}
+    </section>
   )
 }
 

@@ -85,7 +85,7 @@ function Row({ view, gap, give, open }: { view: View; gap: Gap; give: Give; open
   }
   const label = `${gap.title}: ${gap.question}`
   const options = gap.options ?? []
-  const elsewhere = gap.field === 'plate' || gap.field === 'byProduct'
+  const elsewhere = gap.field === 'plate' || gap.field === 'byProduct' || !gap.component
   const types = !elsewhere && (options.length === 0 || (gap.field === 'assumed' && gap.example) || (gap.field === 'twice' && gap.step))
   return (
     <div className={`gap-row ${gap.group}`} role="group" aria-label={label}>
@@ -116,7 +116,7 @@ function Row({ view, gap, give, open }: { view: View; gap: Gap; give: Give; open
             Use {gap.default} for now
           </button>
         )}
-        {elsewhere && (
+        {elsewhere && (gap.field === 'plate' || gap.component) && (
           <button type="button" className="btn btn-sm btn-outline-dark" onClick={open}>
             {gap.field === 'plate' ? 'Build the plate' : 'Open the component'}
           </button>
