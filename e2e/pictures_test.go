@@ -3,6 +3,7 @@ package e2e
 import (
 	"os"
 	"path/filepath"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -20,7 +21,7 @@ var views = []struct {
 		chef.do(chromedp.Focus(chromedp.CSS(`[aria-label="Add a course"]`)), chromedp.KeyEvent("spl"))
 		chef.see("Make “spl” new")
 	}},
-	{"finder.png", "/service/supper", "Nobody is seated yet", func(chef *tablet) {
+	{"", "/service/supper", "Nobody is seated yet", func(chef *tablet) {
 		chef.letter("/")
 		chef.until("it is open", `document.activeElement?.getAttribute("aria-label") === "Find"`)
 		chef.do(chromedp.KeyEvent("but"))
@@ -38,8 +39,9 @@ var views = []struct {
 		chef.see("bake 12 min at 160 °C")
 		js[bool](chef, `(window.scrollTo(0, 0), document.querySelector('[aria-label="Toasted barley"]').scrollIntoView({block: 'center'}), true)`)
 	}},
-	{"dish-contents.png", "/dish/slow-cooked-egg-mushroom-broth?side=allergens", "last call", nil},
+	{"", "/dish/slow-cooked-egg-mushroom-broth?side=allergens", "last call", nil},
 	{"", "/dish/roast-hake?side=methods", "Use this", nil},
+	{"step.png", "/dish/roast-hake?step=hake/roast", "Save the step", nil},
 	{"book.png", "/book", "Split-pea broth", func(chef *tablet) {
 		chef.type_(`[aria-label="Search the book"]`, "butter")
 		chef.gone("Rye cracker")
@@ -92,8 +94,8 @@ var views = []struct {
 	{"", "/run-up/winter-supper", "Export plan", nil},
 	{"", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"", "/run-up/winter-supper?view=loads", "All cooks busy", nil},
-	{"call-sheet.png", "/sheets/winter-supper?for=cook:fish", "Fish cook", func(chef *tablet) {
-		js[bool](chef, `([...document.querySelectorAll('.call-day')].at(-1).scrollIntoView(), true)`)
+	{"call-sheet.png", "/sheets/winter-supper?for=cook:pastry", "Pastry", func(chef *tablet) {
+		chef.until("what to do when it goes otherwise", `(document.querySelector('.advice-words')?.closest('tr').scrollIntoView({block: 'center'}), !!document.querySelector('.advice-words'))`)
 	}},
 	{"room.png", "/sheets/winter-supper?for=room", "Seated and set", func(chef *tablet) {
 		js[bool](chef, `(document.querySelectorAll('.room-course')[2].scrollIntoView(), true)`)
@@ -113,6 +115,19 @@ var views = []struct {
 			chef.click(then)
 		}
 		chef.see("3 of 5")
+	}},
+	{"gaps.png", "/book/new", "New dish", func(chef *tablet) {
+		js[bool](chef, `(localStorage.clear(), location.reload(), true)`)
+		chef.see("New dish")
+		chef.until("the text can be typed", `document.activeElement?.classList.contains('paste')`)
+		text, err := os.ReadFile("testdata/pasted/03-duck.txt")
+		require.NoError(chef, err)
+		dish, _, _ := strings.Cut(string(text), "\n---\n")
+		chef.paste(dish)
+		chef.see("3 components")
+		chef.click("Save to the book")
+		chef.see("Gaps: the plan stops here")
+		chef.type_(".gap-row.plan input", "8 min")
 	}},
 }
 

@@ -1,6 +1,7 @@
 package entry
 
 import (
+	"fmt"
 	"math"
 	"regexp"
 	"slices"
@@ -85,7 +86,7 @@ func aside(l reading.StepLine, shown ...string) string {
 func remark(l reading.StepLine, s recipe.Step) string {
 	text := aside(l, s.Name)
 	set := slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool { return n.Setting != nil }) || s.Then.Place != nil && s.Then.Place.Setting != nil
-	if l.Temperature != nil && !set {
+	if l.Temperature != nil && !set && !strings.Contains(s.Cue(), fmt.Sprintf("%g", *l.Temperature)) {
 		text = strings.TrimSuffix(units.SayCelsius(math.Round(*l.Temperature*10)/10)+", "+text, ", ")
 	}
 	return clipTo(text, 400)
