@@ -76,6 +76,8 @@ func pasteAndPlan(t *testing.T, c *counted, file string) {
 func answerPlanGaps(t *testing.T, c *counted, file string, said map[string]string) (asked int) {
 	t.Helper()
 	rows := js[[]string](c.tablet, `[...document.querySelectorAll('.gap-row.plan')].map(r => r.querySelector('.name-button').innerText)`)
+	delete(said, "")
+	assert.Len(t, rows, len(said), "%s asks more or less than it should: %v", file, rows)
 	for i, title := range rows {
 		row := title[strings.LastIndex(title, ": ")+1:]
 		answer, known := said[strings.TrimSpace(row)]

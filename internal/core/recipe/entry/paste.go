@@ -85,7 +85,7 @@ type twice struct {
 func readTwice(line string) twice {
 	line = strings.TrimSpace(line)
 	t := twice{in: reading.Ingredient(line)}
-	if t.in.Kind == reading.IngredientKind && t.in.Low != nil && t.in.Unit != nil && startsWithFigure(line) && !reading.MayHaveTime(leadFigure.ReplaceAllString(line, "")) {
+	if verb, _ := reading.Begins(line); verb == "" && t.in.Kind == reading.IngredientKind && t.in.Low != nil && t.in.Unit != nil && startsWithFigure(line) && !reading.MayHaveTime(leadFigure.ReplaceAllString(line, "")) {
 		t.step = reading.StepLine{Line: line, Kind: reading.Unread} // so much of something, and nothing that is done
 		return t
 	}

@@ -49,6 +49,11 @@ func TestStepsWithoutATimeAreNoIngredients(t *testing.T) {
 	assert.Equal(t, "spatchgrill the lot", components[0].Steps()[0].Name)
 }
 
+func TestNumberedStepsAreSteps(t *testing.T) {
+	p := entry.Paste("Stew\n\nIngredients:\n500 g mussels\n2 leeks\n\nMethod:\n1. Debeard the mussels, chuck any that stay open.\n2. Slice the leeks.\n3) Strain the liquor, pick the mussels.\nStep 4: return the mussels\n")
+	assert.Equal(t, []string{"in 500 g mussels", "in 2 leeks", "st 1. Debeard the mussels, chuck any that stay open.", "st 2. Slice the leeks.", "st 3) Strain the liquor, pick the mussels.", "st Step 4: return the mussels"}, outline(p)[1:])
+}
+
 func TestALineThatMeansTwoThingsIsSplit(t *testing.T) {
 	p := entry.Paste("Stew\n\nStew:\nsalt and pepper\nthyme, garlic, butter\n2 eggs, boil 6 min\n1 leek 1 carrot\n200 g flour and butter\n")
 	assert.Equal(t, []string{"in salt", "in pepper", "in thyme", "in garlic", "in butter", "in 2 eggs", "st boil 6 min", "in 1 leek", "in 1 carrot", "in 200 g flour and butter"}, outline(p)[1:])
