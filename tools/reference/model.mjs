@@ -10,6 +10,7 @@ export function program(problem) {
   m.links()
   m.resources()
   m.goals()
+  m.who()
   return m
 }
 
@@ -23,6 +24,7 @@ class Model {
     this.strict = [] // columns that are seconds of violation
     this.cost = [] // [column, price]
     this.takings = []
+    this.choices = []
     this.labels = new Map()
     this.count = 0
     this.index = new Map(p.tasks.map((t, i) => [t.id, i]))
@@ -92,6 +94,7 @@ class Model {
       for (const use of t.uses ?? []) {
         const slices = (use.slices ?? [[0, t.duration]]).filter(([a, b]) => a < b)
         const chosen = this.chosen(use)
+        this.choices.push({ use, chosen })
         if (slices.length === 0) continue
         for (const [a, b] of slices) this.takings.push({ from: this.start(i, a), to: this.start(i, b), use, chosen })
         this.window(this.start(i, slices[0][0]), this.start(i, slices.at(-1)[1]), chosen, null)
@@ -131,6 +134,7 @@ class Model {
         const empty = this.binary('n')
         this.row([...neg(gap), [-this.big, empty]], -this.big)
         const chosen = this.chosen(use)
+        this.choices.push({ use, chosen })
         this.takings.push({ from: this.end(a), to: this.start(b), use, chosen, empty })
         this.window(this.end(a), this.start(b), chosen, empty)
       }
@@ -215,6 +219,25 @@ class Model {
       const spread = [[1, last], [-1, first]]
       for (const [c, v] of spread) this.cost.push([c * (g.weight ?? 0), v])
       if (g.within !== undefined) this.beyond(spread, g.within, g.over)
+    }
+  }
+
+  // who is what it costs who does what: each choice its own price, and each resource beyond
+  // the first of a label that of the label.
+  who() {
+    for (const { use, chosen } of this.choices) for (const [id, y] of chosen) this.cost.push([use.costs?.[id] ?? 0, y])
+    for (const { label, weight } of this.p.keeps ?? []) {
+      const taken = new Map()
+      for (const { use, chosen } of this.choices) {
+        if (![use.keep ?? []].flat().includes(label)) continue
+        for (const [id, y] of chosen) {
+          if (!taken.has(id)) taken.set(id, this.binary('k'))
+          this.row(y === null ? [[1, taken.get(id)]] : [[1, taken.get(id)], [-1, y]], y === null ? 1 : 0)
+        }
+      }
+      if (taken.size === 0) continue
+      for (const k of taken.values()) this.cost.push([weight, k])
+      this.cost.push([-weight, null])
     }
   }
 

@@ -34,6 +34,25 @@ type Problem struct {
 	Links     []Link
 	Targets   []Target
 	Together  []Together
+	Keeps     []Keep
+}
+
+// Keep is the price of each different resource, beyond the first, that is chosen for the uses
+// and holds with a label.
+type Keep struct {
+	Label  string `json:"label"`
+	Weight int64  `json:"weight"`
+}
+
+// Labels are the labels of a use: one is written as a text, several as a list.
+type Labels []string
+
+// MarshalJSON writes one label as a text.
+func (l Labels) MarshalJSON() ([]byte, error) {
+	if len(l) == 1 {
+		return json.Marshal(l[0])
+	}
+	return json.Marshal([]string(l))
 }
 
 // Resource is a cook, an oven, a shelf: so many units in use at one instant.
@@ -82,6 +101,9 @@ type Use struct {
 	Setting *int64   `json:"setting,omitempty"` // °C
 	Settle  bool     `json:"settle,omitempty"`  // may begin while the resource heats or cools
 	Same    string   `json:"same,omitempty"`    // all with this label take one resource
+
+	Costs map[string]int64 `json:"costs,omitzero"` // by resource: what it costs that it is chosen; absent: 0
+	Keep  Labels           `json:"keep,omitempty"` // of Keeps: what would rather stay with one resource
 }
 
 // Need is the number of units, 1 where none was said.
@@ -147,7 +169,8 @@ func (p Problem) MarshalJSON() ([]byte, error) {
 		Links     []Link     `json:"links,omitempty"`
 		Targets   []Target   `json:"targets,omitempty"`
 		Together  []Together `json:"together,omitempty"`
-	}{ProblemFormat, Version, p.Name, p.Origin, p.Horizon, none(p.Resources), none(p.Tasks), p.Links, p.Targets, p.Together})
+		Keeps     []Keep     `json:"keeps,omitempty"`
+	}{ProblemFormat, Version, p.Name, p.Origin, p.Horizon, none(p.Resources), none(p.Tasks), p.Links, p.Targets, p.Together, p.Keeps})
 }
 
 // none keeps an empty list from being written as null.

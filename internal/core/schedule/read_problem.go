@@ -1,6 +1,10 @@
 package schedule
 
-import "io"
+import (
+	"io"
+	"slices"
+	"strconv"
+)
 
 // ReadProblem reads and validates a jointime/problem document. Malformed input
 // gives Faults, all of them, each with its place.
@@ -20,6 +24,7 @@ func ReadProblem(text io.Reader) (Problem, error) {
 		readList(w, "links", false, &p.Links, w.link),
 		readList(w, "targets", false, &p.Targets, w.target),
 		readList(w, "together", false, &p.Together, w.together),
+		readList(w, "keeps", false, &p.Keeps, w.keep),
 	))
 	w.faults = append(w.faults, p.Validate()...)
 	return p, w.err()
@@ -66,12 +71,61 @@ func (w *walker) use(path string, n node, sliced bool) (u Use) {
 		w.setOptional("setting", &u.Setting, minDegrees, maxDegrees),
 		w.setTruth("settle", &u.Settle),
 		{"same", false, func(p string, n node) { u.Same = w.id(p, n) }},
+		{"costs", false, func(p string, n node) { u.Costs = w.costs(p, n) }},
+		{"keep", false, func(p string, n node) { u.Keep = w.labels(p, n) }},
 	}
 	if sliced {
 		fields = append(fields, readList(w, "slices", false, &u.Slices, w.span))
 	}
 	w.object(path, n, fields)
 	return u
+}
+
+// costs reads an object whose members are ids, also one called note.
+func (w *walker) costs(path string, n node) map[string]int64 {
+	out := map[string]int64{}
+	if n.kind != '{' {
+		w.fault(path, "must be an object")
+		return out
+	}
+	for _, m := range n.members {
+		at := path + "[" + strconv.Quote(m.name) + "]"
+		if _, seen := out[m.name]; seen {
+			w.fault(at, "occurs twice")
+			continue
+		}
+		if m.name == "" {
+			w.fault(at, "must not be empty")
+		}
+		out[m.name] = w.number(at, m.node, 0, maxChoice)
+	}
+	return out
+}
+
+// labels reads one label, or a list of different ones.
+func (w *walker) labels(path string, n node) (out Labels) {
+	if n.kind != '[' {
+		return Labels{w.id(path, n)}
+	}
+	if len(n.items) == 0 {
+		w.fault(path, "must not be empty")
+	}
+	w.list(path, n, func(p string, n node) {
+		label := w.id(p, n)
+		if slices.Contains(out, label) && label != "" {
+			w.fault(p, "%q occurs twice", label)
+		}
+		out = append(out, label)
+	})
+	return out
+}
+
+func (w *walker) keep(path string, n node) (k Keep) {
+	w.object(path, n, []field{
+		w.setID("label", &k.Label),
+		w.setNumber("weight", true, &k.Weight, 0, maxChoice),
+	})
+	return k
 }
 
 func (w *walker) anchor(name string, into *Anchor) field {

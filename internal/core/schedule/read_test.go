@@ -31,7 +31,7 @@ func ExampleReadProblem() {
 // places.
 func TestFaultySamplesAreToldWithTheirPlace(t *testing.T) {
 	for name, place := range map[string]string{
-		"bad-units": "tasks[1].uses[0].units", "bad-member": "links[0].maximum", "bad-setting": "tasks[0].uses[0].setting",
+		"bad-units": "tasks[1].uses[0].units", "bad-member": "links[0].maximum", "bad-costs": `tasks[1].uses[0].costs["cook.pastry"]`, "bad-keep": "tasks[1].uses[0].keep", "bad-weight": "keeps[1].weight", "bad-setting": "tasks[0].uses[0].setting",
 		"bad-settle": "tasks[0].uses[0].settle", "bad-same": "tasks[1].uses[0].same", "bad-number": "tasks[0].duration",
 	} {
 		t.Run(name, func(t *testing.T) {

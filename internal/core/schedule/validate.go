@@ -1,11 +1,21 @@
 package schedule
 
+import (
+	"maps"
+	"slices"
+	"strconv"
+)
+
 // Validate judges what one member cannot: references, ids that occur twice,
 // settings, slices, links and labels. Reading calls it; a problem built in
 // memory can be judged with it before it is solved.
 func (p Problem) Validate() Faults {
-	v := &validator{resources: map[string]*Resource{}, tasks: map[string]*Task{}, labels: map[string]label{}}
+	v := &validator{resources: map[string]*Resource{}, tasks: map[string]*Task{}, labels: map[string]label{}, keeps: map[string]bool{}}
 	v.index(p)
+	for i, k := range p.Keeps {
+		v.unique(item("keeps", i)+".label", k.Label, v.keeps[k.Label])
+		v.keeps[k.Label] = true
+	}
 	for i := range p.Tasks {
 		v.task(item("tasks", i), &p.Tasks[i])
 	}
@@ -37,6 +47,7 @@ type validator struct {
 	resources map[string]*Resource
 	tasks     map[string]*Task
 	labels    map[string]label
+	keeps     map[string]bool
 }
 
 func (v *validator) index(p Problem) {
@@ -102,6 +113,24 @@ func (v *validator) use(path string, u *Use) {
 	}
 	v.setting(path, u, set, unset)
 	v.same(path, u)
+	v.choice(path, u)
+}
+
+// choice judges what it costs to choose a resource.
+func (v *validator) choice(path string, u *Use) {
+	for _, id := range slices.Sorted(maps.Keys(u.Costs)) {
+		if !slices.Contains(u.OneOf, id) && id != "" {
+			v.fault(path+".costs["+strconv.Quote(id)+"]", "is not in oneOf")
+		}
+		if c := u.Costs[id]; c < 0 || c > maxChoice {
+			v.fault(path+".costs["+strconv.Quote(id)+"]", "must be 0 to %d", maxChoice)
+		}
+	}
+	for _, label := range u.Keep {
+		if !v.keeps[label] && label != "" {
+			v.fault(path+".keep", "%q does not stand in keeps", label)
+		}
+	}
 }
 
 func (v *validator) setting(path string, u *Use, set, unset bool) {

@@ -11,6 +11,7 @@ import (
 const (
 	maxTime     = 1_000_000_000
 	maxWeight   = 10_000
+	maxChoice   = 1_000_000 // of what a resource costs, and of keeping to one
 	maxUnits    = 1_000_000
 	minDegrees  = -300
 	maxDegrees  = 2_000

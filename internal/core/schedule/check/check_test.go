@@ -80,13 +80,26 @@ func TestEveryRuleIsJudged(t *testing.T) {
 		"the violation is 20":      func(p *schedule.Problem, _ *schedule.Plan) { p.Together[0].Within = at(280) },
 		"the cost is 100":          func(p *schedule.Problem, _ *schedule.Plan) { p.Targets[0].At = 550 },
 		"the cost is 350":          func(p *schedule.Problem, _ *schedule.Plan) { p.Links[0].Max, p.Links[0].Over = at(150), at(7) },
-		"the plan says 199":        func(_ *schedule.Problem, plan *schedule.Plan) { plan.Links[0].Gap = 199 },
-		"the plan has 1 tasks":     func(_ *schedule.Problem, plan *schedule.Plan) { plan.Tasks = plan.Tasks[:1] },
-		"the plan has 0 links":     func(_ *schedule.Problem, plan *schedule.Plan) { plan.Links = nil },
-		`wants "b"`:                func(_ *schedule.Problem, plan *schedule.Plan) { plan.Tasks[1].ID = "c" },
-		"above the violation":      func(_ *schedule.Problem, plan *schedule.Plan) { plan.ViolationBound = at(1) },
-		"above the cost":           func(_ *schedule.Problem, plan *schedule.Plan) { plan.ViolationBound, plan.Bound = at(0), at(1) },
-		`the status is "kept"`:     func(_ *schedule.Problem, plan *schedule.Plan) { plan.Status = schedule.Broken },
+		"the cost is 12": func(p *schedule.Problem, _ *schedule.Plan) {
+			p.Tasks[0].Uses[1].Costs = map[string]int64{"cook": 9, "mate": 1}
+			p.Links[0].Holds[0].Costs = map[string]int64{"rack": 3}
+		},
+		"the cost is 8": func(p *schedule.Problem, _ *schedule.Plan) {
+			p.Keeps = []schedule.Keep{{Label: "k", Weight: 4}}
+			for i := range p.Tasks {
+				for k := range p.Tasks[i].Uses {
+					p.Tasks[i].Uses[k].Keep = schedule.Labels{"k"}
+				}
+			}
+			p.Links[0].Holds[0].Keep = schedule.Labels{"k"} // oven, cook, rack: two beyond the first
+		},
+		"the plan says 199":    func(_ *schedule.Problem, plan *schedule.Plan) { plan.Links[0].Gap = 199 },
+		"the plan has 1 tasks": func(_ *schedule.Problem, plan *schedule.Plan) { plan.Tasks = plan.Tasks[:1] },
+		"the plan has 0 links": func(_ *schedule.Problem, plan *schedule.Plan) { plan.Links = nil },
+		`wants "b"`:            func(_ *schedule.Problem, plan *schedule.Plan) { plan.Tasks[1].ID = "c" },
+		"above the violation":  func(_ *schedule.Problem, plan *schedule.Plan) { plan.ViolationBound = at(1) },
+		"above the cost":       func(_ *schedule.Problem, plan *schedule.Plan) { plan.ViolationBound, plan.Bound = at(0), at(1) },
+		`the status is "kept"`: func(_ *schedule.Problem, plan *schedule.Plan) { plan.Status = schedule.Broken },
 		"0 limits are passed": func(_ *schedule.Problem, plan *schedule.Plan) {
 			plan.Broken = []schedule.Breach{{Limit: schedule.LinkMax, By: 1}}
 		},

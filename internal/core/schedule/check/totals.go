@@ -136,5 +136,40 @@ func (c *checker) cost() (sum int64) {
 			sum += *t.LatestOver * max(0, c.plan.Tasks[i].End-*t.Latest)
 		}
 	}
+	return sum + c.choices()
+}
+
+// choices adds up what the chosen resources cost, and those beyond the first of each label.
+func (c *checker) choices() (sum int64) {
+	met := map[string]map[string]bool{}
+	take := func(u schedule.Use, id string) {
+		sum += u.Costs[id]
+		for _, label := range u.Keep {
+			if met[label] == nil {
+				met[label] = map[string]bool{}
+			}
+			met[label][id] = true
+		}
+	}
+	for i, t := range c.p.Tasks {
+		for k, u := range t.Uses {
+			if k < len(c.plan.Tasks[i].Resources) {
+				take(u, c.plan.Tasks[i].Resources[k])
+			}
+		}
+	}
+	for _, l := range c.plan.Links {
+		if l.Link < 0 || l.Link >= len(c.p.Links) {
+			continue
+		}
+		for k, u := range c.p.Links[l.Link].Holds {
+			if k < len(l.Resources) {
+				take(u, l.Resources[k])
+			}
+		}
+	}
+	for _, k := range c.p.Keeps {
+		sum += k.Weight * max(0, int64(len(met[k.Label]))-1)
+	}
 	return sum
 }

@@ -29,10 +29,14 @@ type board struct {
 	on    []lane
 	label []int // resource taken by a label; -1: none yet
 	count []int // uses that hold a label
+
+	paid     int64 // for the resources that are chosen
+	kept     []int // by label of keeps and resource: how many uses took it
+	distinct []int // by label of keeps: how many different resources
 }
 
 func newBoard(m *model) *board {
-	b := &board{m: m, on: make([]lane, len(m.resources)), label: make([]int, m.labels), count: make([]int, m.labels)}
+	b := &board{m: m, on: make([]lane, len(m.resources)), label: make([]int, m.labels), count: make([]int, m.labels), kept: make([]int, len(m.keeps)*len(m.resources)), distinct: make([]int, len(m.keeps))}
 	for i := range b.label {
 		b.label[i] = -1
 	}
@@ -43,6 +47,9 @@ func newBoard(m *model) *board {
 func (b *board) copyFrom(o *board) {
 	copy(b.label, o.label)
 	copy(b.count, o.count)
+	copy(b.kept, o.kept)
+	copy(b.distinct, o.distinct)
+	b.paid = o.paid
 	for r := range o.on {
 		if l, from := &b.on[r], &o.on[r]; l.stamp != from.stamp {
 			taken := append(l.taken[:0], from.taken...)
@@ -96,8 +103,12 @@ func (b *board) take(demands []demand, turn int) bool {
 		return true
 	}
 	d := demands[0]
+	from := turn
+	if b.m.priced {
+		from = b.cheapest(d.n, turn)
+	}
 	for k := range d.n.options {
-		r := d.n.options[(k+turn)%len(d.n.options)]
+		r := d.n.options[(k+from)%len(d.n.options)]
 		if !b.allowed(d, r) {
 			continue
 		}
@@ -143,6 +154,7 @@ func (b *board) inWindow(r int, whole schedule.Span) bool {
 
 func (b *board) put(d demand, r int) {
 	*d.into = r
+	b.choose(d.n, r, 1)
 	if d.n.label >= 0 {
 		b.label[d.n.label] = r
 		b.count[d.n.label]++
@@ -157,6 +169,7 @@ func (b *board) drop(d demand, r int) {
 	for _, s := range d.spans {
 		b.changes(r).remove(d.owner, s)
 	}
+	b.choose(d.n, r, -1)
 	b.unlabel(d.n)
 }
 

@@ -1,6 +1,11 @@
 package solve
 
-import "jointime/internal/core/schedule"
+import (
+	"cmp"
+	"slices"
+
+	"jointime/internal/core/schedule"
+)
 
 // model is a problem with indices in place of ids and defaults filled in.
 type model struct {
@@ -15,6 +20,8 @@ type model struct {
 	labels    int
 	windows   [][]schedule.Span // by resource: its own, or the whole horizon
 	reach     []int64           // by resource: the longest pause that it can need
+	keeps     []int64           // by label of keeps: the price of each resource beyond the first
+	priced    bool              // which resource is chosen costs something
 	stamps    int64             // of changes to lanes, so far
 }
 
@@ -34,7 +41,9 @@ type need struct {
 	slices  []schedule.Span // offsets in the task; for holds unused
 	setting int64
 	settle  bool
-	label   int // -1: none
+	label   int     // -1: none
+	costs   []int64 // by resource, of choosing it; nil: nothing
+	keep    []int   // labels of keeps
 }
 
 // link is a wait as a rule on starts: start[to] - start[from] + off is the gap.
@@ -54,12 +63,16 @@ type link struct {
 func (l link) lag() int64 { return l.least - l.off }
 
 type compiler struct {
-	resource, task, label map[string]int
+	resource, task, label, keep map[string]int
 }
 
 func compile(p schedule.Problem) *model {
 	m := &model{p: p, resources: p.Resources}
-	c := compiler{map[string]int{}, map[string]int{}, map[string]int{}}
+	c := compiler{map[string]int{}, map[string]int{}, map[string]int{}, map[string]int{}}
+	for i, k := range p.Keeps {
+		c.keep[k.Label] = i
+		m.keeps = append(m.keeps, k.Weight)
+	}
 	for i, r := range p.Resources {
 		c.resource[r.ID] = i
 	}
@@ -76,6 +89,12 @@ func compile(p schedule.Problem) *model {
 	c.compileGroups(m)
 	m.lookAhead()
 	m.labels = len(c.label)
+	m.eachNeed(func(n *need) {
+		m.priced = m.priced || n.costs != nil || len(n.keep) > 0
+		if n.costs != nil { // the cheap ones first
+			slices.SortStableFunc(n.options, func(a, b int) int { return cmp.Compare(n.costs[a], n.costs[b]) })
+		}
+	})
 	m.compileResources()
 	return m
 }
@@ -114,6 +133,17 @@ func (c compiler) compileUse(u schedule.Use, slices []schedule.Span) need {
 			c.label[u.Same] = len(c.label)
 		}
 		n.label = c.label[u.Same]
+	}
+	for id, cost := range u.Costs {
+		if cost > 0 {
+			if n.costs == nil {
+				n.costs = make([]int64, len(c.resource))
+			}
+			n.costs[c.resource[id]] = cost
+		}
+	}
+	for _, label := range u.Keep {
+		n.keep = append(n.keep, c.keep[label])
 	}
 	return n
 }

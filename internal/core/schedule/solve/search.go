@@ -94,7 +94,7 @@ func (s *search) insertOne(i int, noise bool) bool {
 	if noise {
 		s.now.turn = s.rng.IntN(60)
 	}
-	if !s.place(i, low, high) {
+	if !s.placeCheap(i, low, high, noise) && !s.place(i, low, high) {
 		return false
 	}
 	if noise && s.rng.IntN(6) == 0 {
@@ -102,6 +102,16 @@ func (s *search) insertOne(i int, noise bool) bool {
 	}
 	s.bounds.fix(i, s.now.start[i], s.now.placed)
 	return true
+}
+
+// placeCheap places a task with the resources that cost least, where that may pay.
+func (s *search) placeCheap(i int, low, high int64, noise bool) bool {
+	if !s.m.priced || noise && s.rng.IntN(2) == 0 {
+		return false
+	}
+	undo, any := s.focus(i)
+	defer undo()
+	return any && s.place(i, low, high)
 }
 
 // aside moves a task a little earlier or later than its best place, by

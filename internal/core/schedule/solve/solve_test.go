@@ -30,7 +30,7 @@ func sample(t testing.TB, name string) schedule.Problem {
 func TestTinyProblemsAreSolvedToTheirKnownOptimum(t *testing.T) {
 	for name, cost := range map[string]int64{
 		"tiny-oven": 1551, "tiny-shelf": 600, "tiny-slices": 60, "tiny-batches": 1080,
-		"tiny-together": 2940, "tiny-priced": 120, "tiny-settle": 900,
+		"tiny-together": 2940, "tiny-priced": 120, "tiny-settle": 900, "tiny-hands": 130, "tiny-keep": 62,
 	} {
 		t.Run(name, func(t *testing.T) {
 			p := sample(t, name)

@@ -93,6 +93,7 @@ func (s *state) lift(i int) {
 		for _, part := range n.slices {
 			s.board.changes(s.chosen[i][k]).remove(i, part.Shift(s.start[i]))
 		}
+		s.board.choose(n, s.chosen[i][k], -1)
 		s.board.unlabel(n)
 	}
 	for _, e := range s.m.linksOf[i] {
@@ -112,6 +113,7 @@ func (s *state) unhold(e int) {
 		if span[0] < span[1] {
 			s.board.changes(r).remove(len(s.m.tasks)+e, span)
 		}
+		s.board.choose(&l.holds[h], r, -1)
 		s.board.unlabel(&l.holds[h])
 		s.held[e][h] = -1
 	}

@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"math/rand/v2"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -78,7 +79,36 @@ func randomProblem(r *rand.Rand) schedule.Problem {
 	if r.IntN(2) == 0 {
 		p.Together = []schedule.Together{{Tasks: []string{"t1", "t2"}, Within: n(0, 4), Weight: r.Int64N(3)}}
 	}
+	if r.IntN(3) == 0 {
+		randomChoices(r, &p)
+	}
 	return p
+}
+
+// randomChoices puts a price on who does what, and a wish to stay with one resource.
+func randomChoices(r *rand.Rand, p *schedule.Problem) {
+	p.Keeps = []schedule.Keep{{Label: "a", Weight: r.Int64N(6)}, {Label: "b", Weight: r.Int64N(6)}}
+	choice := func(u *schedule.Use) {
+		if r.IntN(2) == 0 {
+			u.Costs = map[string]int64{}
+			for _, id := range u.OneOf {
+				if r.IntN(2) == 0 {
+					u.Costs[id] = r.Int64N(8)
+				}
+			}
+		}
+		u.Keep = []schedule.Labels{nil, {"a"}, {"b"}, {"a", "b"}}[r.IntN(4)]
+	}
+	for i := range p.Tasks {
+		for k := range p.Tasks[i].Uses {
+			choice(&p.Tasks[i].Uses[k])
+		}
+	}
+	for i := range p.Links {
+		for k := range p.Links[i].Holds {
+			choice(&p.Links[i].Holds[k])
+		}
+	}
 }
 
 func randomLink(r *rand.Rand, i int, to string) schedule.Link {
@@ -252,10 +282,45 @@ func (x *trial) value() (v [2]int64) {
 	}
 	end := x.end("t3")
 	v[1] += max(0, 10-end) + 2*max(0, end-10)
+	v[1] += x.choices()
 	for _, g := range x.p.Together {
 		spread := max(x.end("t1"), x.end("t2")) - min(x.end("t1"), x.end("t2"))
 		v[1] += g.Weight * spread
 		beyond(spread-*g.Within, nil)
 	}
 	return v
+}
+
+// choices is what it costs who does what: by the words of the format.
+func (x *trial) choices() (sum int64) {
+	for _, keep := range x.p.Keeps {
+		took := map[string]bool{}
+		x.eachChoice(func(u schedule.Use, id string) {
+			if slices.Contains(u.Keep, keep.Label) {
+				took[id] = true
+			}
+		})
+		if len(took) > 1 {
+			sum += keep.Weight * int64(len(took)-1)
+		}
+	}
+	x.eachChoice(func(u schedule.Use, id string) { sum += u.Costs[id] })
+	return sum
+}
+
+func (x *trial) eachChoice(do func(u schedule.Use, id string)) {
+	for i, t := range x.p.Tasks {
+		for k, u := range t.Uses {
+			if k == 0 {
+				do(u, x.who[i])
+			} else {
+				do(u, "oven")
+			}
+		}
+	}
+	for _, l := range x.p.Links {
+		for _, u := range l.Holds {
+			do(u, "oven")
+		}
+	}
 }

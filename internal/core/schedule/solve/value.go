@@ -69,6 +69,7 @@ func (m *model) spreadValue(g int, first, last int64) value {
 // whole judges what stands: of a complete state all, of another a lower bound,
 // as what is missing can only add.
 func (s *state) whole() (v value) {
+	v.cost = s.board.choices()
 	for i := range s.m.tasks {
 		if s.placed[i] {
 			v.add(s.m.taskValue(i, s.start[i]))
