@@ -173,15 +173,6 @@ func (b *board) drop(d demand, r int) {
 	b.unlabel(d.n)
 }
 
-func (b *board) unlabel(n *need) {
-	if n.label < 0 {
-		return
-	}
-	if b.count[n.label]--; b.count[n.label] == 0 {
-		b.label[n.label] = -1
-	}
-}
-
 // clash is what keeps a span off a resource: nothing, or takings of which at
 // least one would be out of the way of a span that ends at before, or begins at
 // after.

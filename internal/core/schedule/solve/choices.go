@@ -18,6 +18,16 @@ func (b *board) choose(n *need, r, by int) {
 	}
 }
 
+// unlabel says that one use less holds a label: after the last of them it is free again.
+func (b *board) unlabel(n *need) {
+	if n.label < 0 {
+		return
+	}
+	if b.count[n.label]--; b.count[n.label] == 0 {
+		b.label[n.label] = -1
+	}
+}
+
 // choices is what the chosen resources cost: each its own price, and each beyond the first
 // of a label that of the label. More of what is missing can only add to it.
 func (b *board) choices() int64 {

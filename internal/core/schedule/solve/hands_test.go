@@ -59,8 +59,11 @@ func TestWashingByWhatComesNext(t *testing.T) {
 	}
 	colour := map[string]string{"oil": "green", "purée": "white", "foam": "white"}
 	p := schedule.Problem{Horizon: schedule.Span{0, 2000}, Resources: []schedule.Resource{{ID: "blender", Capacity: 1}, {ID: "cook", Capacity: 2}}}
-	for id, due := range map[string]int64{"oil": 1000, "purée": 1000, "foam": 1240} {
-		task, target := blend(id, due)
+	for _, due := range []struct {
+		id string
+		at int64
+	}{{"oil", 880}, {"purée", 1000}, {"foam", 1240}} {
+		task, target := blend(due.id, due.at)
 		p.Tasks, p.Targets = append(p.Tasks, task), append(p.Targets, target)
 	}
 	first := plan(t, p)
