@@ -45,7 +45,14 @@ type StepReading struct {
 	Read  reading.StepLine `json:"read"`
 	Steps []recipe.Step    `json:"steps" nullable:"false" doc:"what it would become"`
 	Said  []string         `json:"said" nullable:"false" doc:"each in words"`
-	Waits bool             `json:"waits,omitempty" doc:"it is a wait of the step before it, which stands first among the steps, with its id"`
+	Waits *Waited          `json:"waits,omitempty" doc:"it is a wait of the step before it, which stands first among the steps, with its id"`
+}
+
+// Waited is a component whose last step waits as a line says, and the version that it was
+// made from: who types fast is not ahead of what is kept.
+type Waited struct {
+	Component recipe.Component `json:"component"`
+	Version   int64            `json:"version"`
 }
 
 // IngredientReading is a typed ingredient as it is understood.
@@ -83,8 +90,10 @@ func stepReading(in *lineInput, b app.Book) *StepReading {
 	before := lastStep(b.Components[in.Into])
 	if in.Under && before != nil {
 		all := entry.After(*before, out.Read, b.AnyKitchen(), taken(in.IDs))
-		if out.Waits = all[0].Then != before.Then; !out.Waits {
+		if all[0].Then == before.Then && all[0].Note == before.Note {
 			all = all[1:]
+		} else {
+			out.Waits = &Waited{b.Components[in.Into].Ending(all), b.Version(store.Component, in.Into)}
 		}
 		out.Steps = append(out.Steps, all...)
 	} else {

@@ -135,6 +135,15 @@ func (c Component) With(step int, change func(*Step)) Component {
 	return c
 }
 
+// Ending is the component with its last step, by the method that is used, and what follows it.
+func (c Component) Ending(steps []Step) Component {
+	c.Methods = slices.Clone(c.Methods)
+	at := max(0, slices.IndexFunc(c.Methods, func(m Method) bool { return m.ID == c.Chosen }))
+	was := c.Methods[at].Steps
+	c.Methods[at].Steps = append(slices.Clone(was[:max(0, len(was)-1)]), steps...)
+	return c
+}
+
 // StepAt is the place of a step in the method that is used; -1: none.
 func (c Component) StepAt(id string) int {
 	return slices.IndexFunc(c.Steps(), func(s Step) bool { return s.ID == id })

@@ -4725,7 +4725,7 @@ export interface components {
             /** @description what it would become */
             steps: components["schemas"]["Step"][];
             /** @description it is a wait of the step before it, which stands first among the steps, with its id */
-            waits?: boolean;
+            waits?: components["schemas"]["Waited"];
         };
         StepWords: {
             /** @description its name */
@@ -5273,6 +5273,11 @@ export interface components {
             reason?: string;
             /** @description the longest wait may be passed at a price */
             soft?: boolean;
+        };
+        Waited: {
+            component: components["schemas"]["Component"];
+            /** Format: int64 */
+            version: number;
         };
         Ware: {
             /**

@@ -22,7 +22,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
   const steps = used(made)?.steps ?? []
   const hand = (what: string, value: Part['component']) => desk.hand({ kind: 'component', id: component.id, version: part.version, screen: `dish:${view.dish.id}`, what, value })
   const keep = async (r: LineReading) => {
-    if (r.step?.waits) return hand(`${component.name}: ${r.step.steps[0].then.reason ?? 'hold'} added`, withAdded(component, r.step.steps, true))
+    if (r.step?.waits) return desk.hand({ kind: 'component', id: component.id, version: r.step.waits.version, screen: `dish:${view.dish.id}`, what: `${component.name}: ${r.step.steps[0].then.reason ?? 'hold'} added`, value: r.step.waits.component })
     if (r.step) return hand(`${component.name}: ${r.step.steps[0].name} added`, withAdded(component, r.step.steps))
     const { line, new: first } = r.ingredient!
     if (first && !(await desk.hand({ kind: 'ingredient', id: first.id, version: 0, screen: 'ingredients', what: `${first.name}: new`, value: first }))) return false

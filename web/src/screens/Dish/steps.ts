@@ -17,11 +17,11 @@ export function withSteps(c: Component, step: string, steps: Step[]): Component 
   return { ...c, methods: c.methods.map((m) => (m === at ? { ...m, steps } : m)) }
 }
 
-/** withAdded puts steps at the end of the method that is used; the first may be its last one, changed. */
-export function withAdded(c: Component, steps: Step[], changed = false): Component {
+/** withAdded puts steps at the end of the method that is used. */
+export function withAdded(c: Component, steps: Step[]): Component {
   const at = used(c)
   if (!at) return { ...c, methods: [{ id: 'method', name: 'house method', steps }] }
-  return { ...c, methods: c.methods.map((m) => (m === at ? { ...m, steps: [...(changed ? m.steps.slice(0, -1) : m.steps), ...steps] } : m)) }
+  return { ...c, methods: c.methods.map((m) => (m === at ? { ...m, steps: [...m.steps, ...steps] } : m)) }
 }
 
 /** stepIDs lists every step's id, for new ones to be others. */
