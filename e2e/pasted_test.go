@@ -32,7 +32,7 @@ func TestTenPastedDishesGetARunUp(t *testing.T) {
 	files, err := filepath.Glob("testdata/pasted/*.txt")
 	require.NoError(t, err)
 	require.Len(t, files, 10)
-	for _, file := range files[:size.Of(1, 4, 10)] { // all ten in make test-long
+	for _, file := range files[:size.Of(1, 2, 10)] { // all ten in make test-long
 		c.clicks, c.keys = 0, 0
 		pasteAndPlan(t, c, file)
 		assert.LessOrEqual(t, c.clicks, 8, file)

@@ -20,7 +20,7 @@ func disagreements(c recipe.Component, s recipe.Step) (gaps []recipe.Gap) {
 		gaps = append(gaps, recipe.Gap{Component: c.ID, Step: s.ID, Line: line, Field: recipe.GapTwice, Title: words.Step(c.Name, s.Name), Question: question, HoldsUp: recipe.CannotBeJudged, Lesser: true, Options: either})
 	}
 	first, _, _ := strings.Cut(s.Said, "\n") // a wait may stand below it
-	if first == "" {
+	if !reading.MayHaveTime(first) {         // and no other figure: nothing that can be told twice
 		return nil
 	}
 	said := reading.Step(first)
@@ -61,6 +61,9 @@ func amountsIn(said string, lines []recipe.Line) (out []named) {
 	all := strings.Fields(said)
 	for i := range all {
 		text := strings.Join(all[i:min(i+4, len(all))], " ")
+		if !strings.ContainsAny(all[i], "0123456789½¼¾⅓⅔") { // an amount begins with its figure
+			continue
+		}
 		if !slices.ContainsFunc(lines, func(l recipe.Line) bool { return words.Names(text, l.Name) }) {
 			continue
 		}
