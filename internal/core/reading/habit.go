@@ -89,7 +89,7 @@ func (r *stepReader) leftAlone(verb string, whole float64) bool {
 	case verb == "temper":
 		return whole >= leftAfter
 	case byHandToo[verb]:
-		return whole >= leftAfter/2 || whole > 0 && verb != "soften" && verb != "pickle"
+		return whole >= leftAfter/2 || whole > 0 && verb != "pickle"
 	}
 	return true
 }

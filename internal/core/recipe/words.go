@@ -3,6 +3,7 @@ package recipe
 import (
 	"maps"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/words"
 )
@@ -47,6 +48,26 @@ func (c Component) UsedAt(l Line) int {
 		}
 	}
 	return -1
+}
+
+// Silent are the lines that no step speaks of. What stands first on a list, and what is
+// bought whole, is what the steps are done to; what is free is nobody's question.
+func (c Component) Silent() (out []Line) {
+	for i, l := range c.Lines {
+		if i > 0 && !l.Gross && !l.Free && !words.Names(c.Name, l.Name) && c.UsedAt(l) < 0 {
+			out = append(out, l)
+		}
+	}
+	return out
+}
+
+// Either names lines of which any may be meant: "butter, thyme or bay".
+func Either(lines []Line) string {
+	var names []string
+	for _, l := range lines {
+		names = append(names, l.Name)
+	}
+	return strings.ReplaceAll(words.List(names), " and ", " or ")
 }
 
 // Lexicon is every name of a book in plain words, to be looked up at once.

@@ -14,7 +14,7 @@ import (
 
 var (
 	byEye     = regexp.MustCompile(`(?i)^(?:to taste|by eye|as needed|as required|enough|some|a little|for frying|what it takes)$`)
-	portions  = regexp.MustCompile(`(?i)^(\d{1,4}) ?(?:portions?|covers?|plates?|people|serves|servings?)?$`)
+	bareCount = regexp.MustCompile(`^\d{1,4}$`)
 	percentAt = regexp.MustCompile(`^(\d+(?:[.,]\d+)?) ?(?:%|per ?cent)?$`)
 )
 
@@ -110,16 +110,21 @@ func (r *giving) link(l *recipe.Line) error {
 // amount answers what a list makes, or what is on a plate. A bare number of what it makes
 // is portions: a plate then takes one.
 func (r *giving) amount() error {
-	a, err := units.ParseAmount(r.Text)
-	m := portions.FindStringSubmatch(r.Text)
-	if r.Gap.Field == recipe.GapYield && m != nil {
-		n, _ := strconv.Atoi(m[1])
-		if n == 0 {
-			return fault.Say("Must be more than 0.")
+	text, counted := r.Text, false
+	if r.Gap.Field == recipe.GapYield && bareCount.MatchString(text) {
+		text += " portions"
+	}
+	a, err := units.ParseAmount(text)
+	if r.Gap.Field == recipe.GapYield {
+		if y, portions := entry.YieldOf(text); portions {
+			a, err, counted = y, nil, true
 		}
-		a, err = units.Amount{Quantity: float64(n), Unit: units.Piece}, nil
 	}
 	if err != nil {
+		_, err = units.ParseAmount(r.Text) // told in the words that were typed
+		if err == nil {
+			err = fault.Say("Must be more than 0.")
+		}
 		return err
 	}
 	if a.Quantity <= 0 {
@@ -128,7 +133,7 @@ func (r *giving) amount() error {
 	if r.Gap.Field != recipe.GapPortion {
 		r.c.Yield = a
 		r.out.Component = &r.c
-		if p := r.d.PartOf(r.c.ID); p == nil || p.Portion != nil || m == nil || r.Gap.Field != recipe.GapYield {
+		if p := r.d.PartOf(r.c.ID); p == nil || p.Portion != nil || !counted {
 			return nil
 		}
 		a = units.Amount{Quantity: 1, Unit: units.Piece}

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/entry"
@@ -122,17 +123,7 @@ func (r *giving) otherwise(s *recipe.Step, field string) error {
 	case "time":
 		return r.time(s)
 	case "setting":
-		celsius, err := reading.Heat(r.Text)
-		if err != nil {
-			return err
-		}
-		setting := int64(math.Round(celsius))
-		for i := range s.Equipment {
-			if s.Equipment[i].Setting != nil {
-				s.Equipment[i].Setting = &setting
-			}
-		}
-		return nil
+		return r.heat(s, isSet)
 	case "wait":
 		return r.wait(s)
 	}
@@ -162,16 +153,24 @@ func (r *giving) time(s *recipe.Step) error {
 }
 
 func (r *giving) setting(s *recipe.Step) error {
+	return r.heat(s, func(n recipe.Needed) bool {
+		return n.Setting == nil && slices.ContainsFunc(r.k.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Heating != nil })
+	})
+}
+
+// isSet tells equipment that has a heat already.
+func isSet(n recipe.Needed) bool { return n.Setting != nil }
+
+// heat sets the equipment of a step that is meant to the heat that was typed.
+func (r *giving) heat(s *recipe.Step, meant func(recipe.Needed) bool) error {
 	celsius, err := reading.Heat(r.Text)
 	if err != nil {
 		return err
 	}
 	setting := int64(math.Round(celsius))
 	for i, n := range s.Equipment {
-		for _, e := range r.k.OfKind(n.Kind) {
-			if e.Heating != nil && n.Setting == nil {
-				s.Equipment[i].Setting = &setting
-			}
+		if meant(n) {
+			s.Equipment[i].Setting = &setting
 		}
 	}
 	return nil
@@ -254,17 +253,10 @@ func (r *giving) which() error {
 		if len(r.Gap.Options) == 0 || r.Text != r.Gap.Options[0] { // the line says another
 			s.Said = ""
 		}
-		celsius, notHeat := reading.Heat(r.Text)
-		if !strings.Contains(r.Text, "°") || notHeat != nil {
+		if !strings.Contains(r.Text, "°") {
 			return r.time(s)
 		}
-		setting := int64(math.Round(celsius))
-		for i := range s.Equipment {
-			if s.Equipment[i].Setting != nil {
-				s.Equipment[i].Setting = &setting
-			}
-		}
-		return nil
+		return r.heat(s, isSet)
 	})
 }
 

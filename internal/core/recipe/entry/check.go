@@ -2,7 +2,6 @@ package entry
 
 import (
 	"slices"
-	"strings"
 
 	"jointime/internal/core/reading"
 	"jointime/internal/core/recipe"
@@ -19,7 +18,7 @@ func (p *Pasted) Check() {
 }
 
 func (p *Pasted) asks(pc PastedComponent) (out []string) {
-	if y, _ := yieldOf(pc.Yield); pc.Yield != "" && y == recipe.YieldNotSaid {
+	if y, _ := YieldOf(pc.Yield); pc.Yield != "" && y == recipe.YieldNotSaid {
 		out = append(out, "Yield "+words.Quote(pc.Yield)+": how much is that?")
 	}
 	if _, err := units.ParseAmount(pc.Portion); pc.Portion != "" && err != nil {
@@ -32,8 +31,8 @@ func (p *Pasted) asks(pc PastedComponent) (out []string) {
 	if len(c.Steps()) == 0 {
 		return out
 	}
-	if names := silent(c); len(names) > 0 {
-		out = append(out, "No step names "+strings.ReplaceAll(words.List(names), " and ", " or ")+".")
+	if silent := c.Silent(); len(silent) > 0 {
+		out = append(out, "No step names "+recipe.Either(silent)+".")
 	}
 	if names := p.unlisted(c); len(names) > 0 {
 		out = append(out, "Not on the list: "+words.List(names)+".")
@@ -56,16 +55,6 @@ func inWords(pc PastedComponent) recipe.Component {
 		}
 	}
 	return c
-}
-
-// silent are the lines that no step names; what stands first is what the steps are done to.
-func silent(c recipe.Component) (names []string) {
-	for i, l := range c.Lines {
-		if i > 0 && !l.Free && !words.Names(c.Name, l.Name) && c.UsedAt(l) < 0 {
-			names = append(names, l.Name)
-		}
-	}
-	return names
 }
 
 // unlisted are the foods that a method takes and neither its list has nor another component

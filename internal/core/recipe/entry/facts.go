@@ -14,9 +14,9 @@ var (
 	keepPart   = regexp.MustCompile(`(?i)^(chilled|frozen|hot|ambient|room|dry)?\s*(?:for\s+|up to\s+)*(.+?)\s*(chilled|frozen|in the (?:fridge|freezer)|hot|ambient|room temp(?:erature)?|dry|at room temp(?:erature)?)?$`)
 )
 
-// yieldOf is what a list makes, as typed; portions: it is counted in plates. What is not
+// YieldOf is what a list makes, as typed; portions: it is counted in plates. What is not
 // understood is not said.
-func yieldOf(text string) (a units.Amount, portions bool) {
+func YieldOf(text string) (a units.Amount, portions bool) {
 	text = strings.TrimSpace(text)
 	if m := portionsAt.FindStringSubmatch(text); m != nil {
 		n, _ := strconv.Atoi(m[1]) // it is made of digits

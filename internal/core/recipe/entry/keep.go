@@ -50,7 +50,7 @@ func Keep(b recipe.Book, p Pasted, k kitchen.Kitchen) (recipe.Dish, []recipe.Com
 		part := recipe.Part{Component: components[i].ID}
 		if a, err := units.ParseAmount(pc.Portion); err == nil {
 			part.Portion = &a
-		} else if _, portions := yieldOf(pc.Yield); portions && pc.Portion == "" {
+		} else if _, portions := YieldOf(pc.Yield); portions && pc.Portion == "" {
 			part.Portion = &units.Amount{Quantity: 1, Unit: units.Piece}
 		}
 		d.Parts = append(d.Parts, part)
@@ -90,7 +90,7 @@ func fill(b recipe.Book, c *recipe.Component, pc PastedComponent, k kitchen.Kitc
 	for id := range b.Ingredients {
 		ingredients[id] = true
 	}
-	c.Yield, _ = yieldOf(pc.Yield)
+	c.Yield, _ = YieldOf(pc.Yield)
 	c.Keeps = KeepsFrom(pc.Keeps)
 	for _, l := range pc.Lines {
 		switch {

@@ -34,22 +34,13 @@ func (r *asking) lines(c recipe.Component) (gaps []recipe.Gap) {
 // unused are the lines that no step speaks of. Where many of them go in without a word, they
 // are asked about at once. What stands first on a list is what the steps are done to; a method in bare verbs alone leaves its cook in no doubt.
 func unused(c recipe.Component) (gaps []recipe.Gap) {
-	var silent []recipe.Line
-	for i, l := range c.Lines {
-		if i > 0 && !l.Gross && !l.Free && !words.Names(c.Name, l.Name) && c.UsedAt(l) < 0 {
-			silent = append(silent, l)
-		}
-	}
+	silent := c.Silent()
 	if len(silent) == 0 || len(silent) >= len(c.Lines)-1 && len(c.Lines) > 2 || len(c.Steps()) == 0 {
 		return nil
 	}
 	gap := recipe.Gap{Component: c.ID, Field: recipe.GapUnused, HoldsUp: recipe.CannotBeJudged, Lesser: true}
 	if len(silent) > 1 && 5*len(silent) > 2*len(c.Lines) {
-		var names []string
-		for _, l := range silent {
-			names = append(names, l.Name)
-		}
-		gap.Title, gap.Question = c.Name, "No step names "+strings.ReplaceAll(words.List(names), " and ", " or ")+". All in at the start?"
+		gap.Title, gap.Question = c.Name, "No step names "+recipe.Either(silent)+". All in at the start?"
 		gap.Options = []string{"Yes"}
 		return []recipe.Gap{gap}
 	}
