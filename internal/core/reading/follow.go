@@ -15,7 +15,7 @@ var (
 	noCue       = regexp.MustCompile(`^(?:needed|required|serving|service|ready to (?:serve|use)|use|the next day|wanted|called)\b`)
 	completely  = regexp.MustCompile(`\b(?:cool|thaw|defrost|chill|dissolve|melt|dry|set)\b.*?\b(completely|fully)\b`)
 	readyWhen   = regexp.MustCompile(`\b(?:done|ready|right|cooked) when ([^,;.]+)`)
-	nowAndThen  = regexp.MustCompile(`^\s*(?:stir|skim|turn|baste|shake|toss|whisk|check|rotate|flip)\b[\pL ]*\b(?:now and (?:then|again)|occasionally|often|frequently|from time to time|regularly|half ?way|every)\b`)
+	nowAndThen  = regexp.MustCompile(`^\s*(?:stir|skim|turn|baste|shake|toss|whisk|check|rotate|flip)\b[\pL ]*\b(?:now and (?:then|again)|occasionally|often|frequently|from time to time|regularly|half ?way|every|once or twice|twice|a few times)\b`)
 	watched     = regexp.MustCompile(`^\s*(?:keep (?:an|your) eye on|watch(?:ing)?\b)`)
 	danglingFor = regexp.MustCompile(`\s+(?:for|for about|about)\s*$`)
 	moreTime    = regexp.MustCompile(`\bmore\s*$`)

@@ -16,7 +16,7 @@ var notInName = regexp.MustCompile(`(?i)\s*(?:[,;(]|\bfor (?:about )?\d|\bat \d|
 
 var (
 	// dangling are words that a figure followed: "reduce the stock by", "chill for at least".
-	dangling = regexp.MustCompile(`(?i)(?:\s+(?:by|to|up to|at|about|least|most|for|every|for the last|for the first|into|under|the|in|with|of|from|off in|a|an))+$`)
+	dangling = regexp.MustCompile(`(?i)(?:\s+(?:by|to|up to|at|about|least|most|max|maximum|min|minimum|for|every|for the last|for the first|into|under|the|in|with|of|from|off in|a|an))+$`)
 	isoStart = regexp.MustCompile(`(?i)\s+pt?$`)
 )
 

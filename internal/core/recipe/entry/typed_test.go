@@ -238,3 +238,11 @@ func TestSmallWorkGetsItsUsualTime(t *testing.T) {
 		assert.Equal(t, want, s.Time != nil && strings.Contains(strings.Join(s.Ours, " "), "time"), line)
 	}
 }
+
+// What is said to be done twice stands beside the step, and is no step with a time to ask for.
+func TestBastingTwiceIsNoStepOfItsOwn(t *testing.T) {
+	steps := typed(t, "roast 25 min, baste twice")
+	require.Len(t, steps, 1)
+	require.NotNil(t, steps[0].Time)
+	assert.EqualValues(t, 25*60, steps[0].Time.Usual)
+}

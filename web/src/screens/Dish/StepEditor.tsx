@@ -117,7 +117,7 @@ function Hands({ f, set, wrong }: FieldProps) {
       {f.work === 'slices' && (
         <div className="mt-2">
           {f.slices.map((p, i) => (
-            <div key={i} className="d-flex gap-2 align-items-center mb-1">
+            <div key={i} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
               <Form.Control style={{ width: 86 }} aria-label={`time ${i + 1}, how long after or before`} value={p.at} isInvalid={wrong?.field === `slices.${i}.at`} onChange={(e) => edit(i, { at: e.target.value })} />
               <Form.Select style={{ width: 178 }} aria-label={`time ${i + 1}, counted from`} value={p.side} onChange={(e) => edit(i, { side: e.target.value as 'start' | 'end' })}>
                 <option value="start">after the start</option>
@@ -125,7 +125,7 @@ function Hands({ f, set, wrong }: FieldProps) {
               </Form.Select>
               for
               <Form.Control style={{ width: 86 }} aria-label={`time ${i + 1}, for how long`} value={p.for} isInvalid={wrong?.field === `slices.${i}.for`} onChange={(e) => edit(i, { for: e.target.value })} />
-              <Form.Control aria-label={`time ${i + 1}, what to do`} placeholder="turn it" value={p.what} onChange={(e) => edit(i, { what: e.target.value })} />
+              <Form.Control className="what-to-do" aria-label={`time ${i + 1}, what to do`} placeholder="turn it" value={p.what} onChange={(e) => edit(i, { what: e.target.value })} />
               <button type="button" className="plain-button" onClick={() => set({ slices: f.slices.filter((_, k) => k !== i) })}>
                 Remove
               </button>
