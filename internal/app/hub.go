@@ -33,9 +33,6 @@ func newHub() *Hub {
 // Tell wakes all; a stream that is busy is woken once afterwards.
 func (h *Hub) Tell(news store.News) {
 	h.told.Add(1)
-	if news.Missed {
-		h.first.Do(func() { close(h.heard) })
-	}
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for s := range h.streams {
@@ -46,6 +43,9 @@ func (h *Hub) Tell(news store.News) {
 		case s.Wake <- struct{}{}:
 		default:
 		}
+	}
+	if news.Missed { // last: who waited for it joins afterwards, and has missed nothing
+		h.first.Do(func() { close(h.heard) })
 	}
 }
 
