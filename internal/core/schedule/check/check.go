@@ -13,13 +13,7 @@ import (
 // Plan says everything that is wrong with a plan, a line each; nothing if it
 // is as it says and breaks no hard rule. The problem must be valid.
 func Plan(p schedule.Problem, plan schedule.Plan) []string {
-	c := &checker{p: p, plan: plan, task: map[string]int{}, resource: map[string]int{}, chosen: map[string]string{}}
-	for i, t := range p.Tasks {
-		c.task[t.ID] = i
-	}
-	for i, r := range p.Resources {
-		c.resource[r.ID] = i
-	}
+	c := newChecker(p, plan)
 	if !c.shape() {
 		return c.wrong
 	}
@@ -28,6 +22,23 @@ func Plan(p schedule.Problem, plan schedule.Plan) []string {
 	c.resources()
 	c.totals()
 	return c.wrong
+}
+
+// Measured is a plan with the violation, cost, status and broken limits that its starts and
+// resources come to. It must speak of the problem's tasks, in their order.
+func Measured(p schedule.Problem, plan schedule.Plan) schedule.Plan {
+	return newChecker(p, plan).measured()
+}
+
+func newChecker(p schedule.Problem, plan schedule.Plan) *checker {
+	c := &checker{p: p, plan: plan, task: map[string]int{}, resource: map[string]int{}, chosen: map[string]string{}}
+	for i, t := range p.Tasks {
+		c.task[t.ID] = i
+	}
+	for i, r := range p.Resources {
+		c.resource[r.ID] = i
+	}
+	return c
 }
 
 type checker struct {

@@ -9,29 +9,34 @@ import (
 // totals recomputes violation, cost, status, bounds and the list of broken
 // limits.
 func (c *checker) totals() {
-	broken := append(append(c.brokenLinks(), c.brokenTasks()...), c.brokenTogether()...)
-	violation := int64(0)
-	for _, b := range broken {
+	m := c.measured()
+	if c.plan.Status != m.Status {
+		c.say("the status is %q, the plan says %q", m.Status, c.plan.Status)
+	}
+	if c.plan.Violation != m.Violation {
+		c.say("the violation is %d, the plan says %d", m.Violation, c.plan.Violation)
+	}
+	if c.plan.Cost != m.Cost {
+		c.say("the cost is %d, the plan says %d", m.Cost, c.plan.Cost)
+	}
+	c.bounds(m.Violation, m.Cost)
+	c.sameBroken(m.Broken)
+}
+
+// measured is the plan with the figures that it should have.
+func (c *checker) measured() schedule.Plan {
+	out := c.plan
+	out.Broken = append(append(c.brokenLinks(), c.brokenTasks()...), c.brokenTogether()...)
+	out.Status, out.Violation, out.Cost = schedule.Kept, 0, c.cost()
+	for _, b := range out.Broken {
 		if !b.Priced {
-			violation += b.By
+			out.Violation += b.By
 		}
 	}
-	cost := c.cost()
-	status := schedule.Kept
-	if violation > 0 {
-		status = schedule.Broken
+	if out.Violation > 0 {
+		out.Status = schedule.Broken
 	}
-	if c.plan.Status != status {
-		c.say("the status is %q, the plan says %q", status, c.plan.Status)
-	}
-	if c.plan.Violation != violation {
-		c.say("the violation is %d, the plan says %d", violation, c.plan.Violation)
-	}
-	if c.plan.Cost != cost {
-		c.say("the cost is %d, the plan says %d", cost, c.plan.Cost)
-	}
-	c.bounds(violation, cost)
-	c.sameBroken(broken)
+	return out
 }
 
 func (c *checker) bounds(violation, cost int64) {
