@@ -237,7 +237,7 @@ func (c *cook) plates(n string) answer {
 // latest hours; so is what must be ordered by when.
 func TestMiseAndOrderAreKnownWithoutAPlan(t *testing.T) {
 	chef := newHouse(t).cook("Chef")
-	require.Equal(t, 200, chef.plates("36").status)
+	require.Equal(t, 200, chef.plates("60").status)
 	for range 2 {
 		v := get[api.MiseView](chef, "/api/services/supper/mise")
 		for end := time.Now().Add(demotest.Patience); !strings.Contains(v.Message, "No plan found"); v = get[api.MiseView](chef, "/api/services/supper/mise") {
@@ -245,7 +245,7 @@ func TestMiseAndOrderAreKnownWithoutAPlan(t *testing.T) {
 			time.Sleep(20 * time.Millisecond)
 		}
 		crown := task(t, v.Sheet, "crown/joint")
-		assert.Equal(t, "5.04 kg", crown.Figure)
+		assert.Equal(t, "8.4 kg", crown.Figure)
 		assert.False(t, crown.Planned)
 		require.NotNil(t, crown.Start)
 		assert.Equal(t, "2026-03-13 15:05", crown.Start.Format("2006-01-02 15:04"), "25 min before its deadline of 15:30 on the day before")

@@ -36,7 +36,7 @@ func TestThreeEveningsAndWhatAHalvedWaitDoes(t *testing.T) {
 		of    func(testing.TB) planned
 		waits []string
 	}{
-		{dinner(t), dinnerPlan, []string{"hake/roast", "croquette/fry", "quince/warm"}},
+		{dinner(t), dinnerPlan, []string{"hake/roast", "hake/temper", "quince/warm"}},
 		{banquet(t), banquetPlan, []string{"slow-cooked-egg/cook-the-eggs", "croquette/fry", "quince/warm"}},
 		{forTwo(t), forTwoPlan, []string{"hake/roast", "hake/temper", "swede/crush"}},
 	} {

@@ -6,23 +6,6 @@ import (
 	"jointime/internal/core/schedule"
 )
 
-// taking is one slice or hold on a resource.
-type taking struct {
-	span    schedule.Span
-	units   int64
-	setting int64
-	settle  bool
-	owner   int // task, or len(tasks)+link for a hold
-}
-
-// lane is what a resource does, by start.
-type lane struct {
-	taken   []taking
-	longest int64 // no span on it was ever longer
-	units   int64 // of all that is on it
-	stamp   int64 // of its last change: lanes with the same one are the same
-}
-
 // board is who has what when.
 type board struct {
 	m     *model
@@ -40,52 +23,10 @@ func newBoard(m *model) *board {
 	for i := range b.label {
 		b.label[i] = -1
 	}
+	for r := range b.on {
+		b.on[r].several = m.resources[r].Capacity > 1
+	}
 	return b
-}
-
-// copyFrom makes b the same as o.
-func (b *board) copyFrom(o *board) {
-	copy(b.label, o.label)
-	copy(b.count, o.count)
-	copy(b.kept, o.kept)
-	copy(b.distinct, o.distinct)
-	b.paid = o.paid
-	for r := range o.on {
-		if l, from := &b.on[r], &o.on[r]; l.stamp != from.stamp {
-			taken := append(l.taken[:0], from.taken...)
-			*l = *from
-			l.taken = taken
-		}
-	}
-}
-
-// changes stamps a lane that is about to be changed.
-func (b *board) changes(r int) *lane {
-	b.m.stamps++
-	b.on[r].stamp = b.m.stamps
-	return &b.on[r]
-}
-
-// insert keeps the order by start.
-func (l *lane) insert(t taking) {
-	l.longest = max(l.longest, t.span[1]-t.span[0])
-	k := l.after(t.span[0])
-	l.taken = append(l.taken, taking{})
-	copy(l.taken[k+1:], l.taken[k:])
-	l.taken[k] = t
-	l.units += t.units
-}
-
-// remove takes one taking of an owner with a span off.
-func (l *lane) remove(owner int, s schedule.Span) {
-	k := l.after(s[0] - 1)
-	for ; k < len(l.taken); k++ {
-		if l.taken[k].owner == owner && l.taken[k].span == s {
-			l.units -= l.taken[k].units
-			l.taken = append(l.taken[:k], l.taken[k+1:]...)
-			return
-		}
-	}
 }
 
 // demand is a need at a definite time.
@@ -153,29 +94,33 @@ func (b *board) inWindow(r int, whole schedule.Span) bool {
 }
 
 func (b *board) put(d demand, r int) {
+	b.claim(d, r)
+	for _, s := range d.spans {
+		b.on[r].insert(taking{s, d.n.units, d.n.setting, d.n.settle, d.owner})
+	}
+}
+
+// claim writes which resource a demand has.
+func (b *board) claim(d demand, r int) {
 	*d.into = r
 	b.choose(d.n, r, 1)
 	if d.n.label >= 0 {
 		b.label[d.n.label] = r
 		b.count[d.n.label]++
 	}
-	for _, s := range d.spans {
-		b.changes(r).insert(taking{s, d.n.units, d.n.setting, d.n.settle, d.owner})
-	}
 }
 
 // drop takes a demand off again.
 func (b *board) drop(d demand, r int) {
 	for _, s := range d.spans {
-		b.changes(r).remove(d.owner, s)
+		b.on[r].remove(d.owner, s)
 	}
 	b.choose(d.n, r, -1)
 	b.unlabel(d.n)
 }
 
-// clash is what keeps a span off a resource: nothing, or takings of which at
-// least one would be out of the way of a span that ends at before, or begins at
-// after.
+// clash is what keeps a span off a resource: nothing, or something that is out of the way of
+// a span that ends at before, or begins at after, and of none between.
 type clash struct {
 	free          bool
 	before, after int64
@@ -183,60 +128,49 @@ type clash struct {
 
 func (c *clash) hit(before, after int64) {
 	c.free = false
-	c.before, c.after = max(c.before, before), min(c.after, after)
+	c.before, c.after = min(c.before, before), max(c.after, after)
 }
 
 // clash looks at what lies near a span, no further than the resource needs to
 // turn from one setting to another.
 func (b *board) clash(r int, s schedule.Span, n *need) clash {
-	c := clash{true, math.MinInt64 / 4, math.MaxInt64 / 4}
+	c := clash{true, math.MaxInt64 / 4, math.MinInt64 / 4}
 	res, l := &b.m.resources[r], &b.on[r]
 	if n.units > res.Capacity {
 		c.free = false
 		return c
 	}
-	if res.Setting == nil && n.units+l.units <= res.Capacity {
-		return c
+	if res.Setting != nil {
+		c.settings(b, r, s, n)
 	}
-	reach := b.m.reach[r]
-	if set := res.Setting; set != nil && !n.settle {
-		if hot := b.m.p.Horizon[0] + set.Pause(set.Initial, n.setting); s[0] < hot {
-			c.hit(math.MinInt64/4, hot)
+	switch {
+	case s[0] >= s[1] || n.units+l.units <= res.Capacity:
+	case l.several:
+		if over, any := l.over(s, res.Capacity-n.units); any {
+			c.hit(over[0], over[1])
 		}
-	}
-	k := l.after(s[0] - l.longest - reach)
-	from, all := k, n.units // units, if all that overlap were in use at once
-	alone := res.Capacity == 1 && n.units == 1 && s[0] < s[1]
-	for ; k < len(l.taken) && l.taken[k].span[0] < s[1]+reach; k++ {
-		t := &l.taken[k]
-		over := t.span[0] < s[1] && s[0] < t.span[1]
-		switch {
-		case over && alone && t.units > 0 && t.span[0] < t.span[1]: // no sums are needed: most resources are cooks
-			c.hit(t.span[0], t.span[1])
-		case over:
-			all += t.units
+	default: // all that overlaps is in the way: most resources are cooks
+		for k := l.after(s[0] - l.longest); k < len(l.taken) && l.taken[k].span[0] < s[1]; k++ {
+			if t := &l.taken[k]; s[0] < t.span[1] && t.span[0] < t.span[1] {
+				c.hit(t.span[0], t.span[1])
+			}
 		}
-		if res.Setting != nil {
-			c.setting(res.Setting, s, n, t, over)
-		}
-	}
-	if all > res.Capacity {
-		c.load(l.taken[from:k], s, n.units, res.Capacity)
 	}
 	return c
 }
 
-// after finds the first taking that starts later than a moment.
-func (l *lane) after(at int64) int {
-	from, to := 0, len(l.taken)
-	for from < to {
-		if k := int(uint(from+to) >> 1); l.taken[k].span[0] > at {
-			to = k
-		} else {
-			from = k + 1
+// settings judges a need beside all that is near on a resource with a setting.
+func (c *clash) settings(b *board, r int, s schedule.Span, n *need) {
+	set, l, reach := b.m.resources[r].Setting, &b.on[r], b.m.reach[r]
+	if !n.settle {
+		if hot := b.m.p.Horizon[0] + set.Pause(set.Initial, n.setting); s[0] < hot {
+			c.hit(math.MinInt64/4, hot)
 		}
 	}
-	return from
+	for k := l.after(s[0] - l.longest - reach); k < len(l.taken) && l.taken[k].span[0] < s[1]+reach; k++ {
+		t := &l.taken[k]
+		c.setting(set, s, n, t, t.span[0] < s[1] && s[0] < t.span[1])
+	}
 }
 
 // setting judges a need beside a taking on a resource with a setting.
@@ -249,34 +183,6 @@ func (c *clash) setting(set *schedule.Setting, s schedule.Span, n *need, t *taki
 		!over && s[1] <= t.span[0] && t.span[0]-s[1] < before:
 		c.hit(t.span[0]-before, t.span[1]+after)
 	}
-}
-
-// load judges the units in use: they can only grow at an opening. The takings are in
-// the order of their starts.
-func (c *clash) load(near []taking, s schedule.Span, units, capacity int64) {
-	for i := range near {
-		if near[i].span.Overlaps(s) && units+inUse(near, max(near[i].span[0], s[0])) > capacity {
-			for k := range near {
-				if near[k].span.Overlaps(s) {
-					c.hit(near[k].span[0], near[k].span[1])
-				}
-			}
-			return
-		}
-	}
-}
-
-// inUse is how many units are taken at a moment.
-func inUse(near []taking, at int64) (sum int64) {
-	for k := range near {
-		if near[k].span[0] > at {
-			break
-		}
-		if at < near[k].span[1] {
-			sum += near[k].units
-		}
-	}
-	return sum
 }
 
 // pauses are what a resource needs between a need and a taking that follows

@@ -11,9 +11,13 @@ func (b *board) choose(n *need, r, by int) {
 		*c += by
 		switch {
 		case before == 0 && *c > 0:
-			b.distinct[label]++
+			if b.distinct[label]++; b.distinct[label] > 1 {
+				b.paid += b.m.keeps[label]
+			}
 		case before > 0 && *c == 0:
-			b.distinct[label]--
+			if b.distinct[label]--; b.distinct[label] > 0 {
+				b.paid -= b.m.keeps[label]
+			}
 		}
 	}
 }
@@ -26,16 +30,6 @@ func (b *board) unlabel(n *need) {
 	if b.count[n.label]--; b.count[n.label] == 0 {
 		b.label[n.label] = -1
 	}
-}
-
-// choices is what the chosen resources cost: each its own price, and each beyond the first
-// of a label that of the label. More of what is missing can only add to it.
-func (b *board) choices() int64 {
-	sum := b.paid
-	for label, n := range b.distinct {
-		sum += b.m.keeps[label] * int64(max(0, n-1))
-	}
-	return sum
 }
 
 // price is what a resource would add for a need, given what is chosen already.
@@ -99,4 +93,43 @@ func (s *search) focus(i int) (undo func(), any bool) {
 			w.n.options = w.options
 		}
 	}, len(before) > 0
+}
+
+// compileLabels lists who shares a label.
+func (m *model) compileLabels() {
+	m.labelled = make([][]int, m.labels)
+	for i := range m.tasks {
+		for _, n := range m.tasks[i].needs {
+			if n.label >= 0 {
+				m.labelled[n.label] = append(m.labelled[n.label], i)
+			}
+		}
+	}
+	for _, l := range m.links {
+		for _, n := range l.holds {
+			if n.label >= 0 {
+				m.labelled[n.label] = append(m.labelled[n.label], l.from)
+			}
+		}
+	}
+}
+
+func (m *model) eachLabelled(label int, do func(i int)) {
+	if label >= 0 {
+		for _, i := range m.labelled[label] {
+			do(i)
+		}
+	}
+}
+
+// layOut says where the choices of each task and link lie.
+func (m *model) layOut() {
+	for i := range m.tasks {
+		m.flatTask = append(m.flatTask, m.choices)
+		m.choices += len(m.tasks[i].needs)
+	}
+	for e := range m.links {
+		m.flatLink = append(m.flatLink, m.choices)
+		m.choices += len(m.links[e].holds)
+	}
 }

@@ -18,11 +18,16 @@ type model struct {
 	groupsOf  [][]int // together rules that name a task
 	groups    [][]int // tasks of a together rule
 	labels    int
+	labelled  [][]int           // by label: tasks that have it, or a wait before or after them
 	windows   [][]schedule.Span // by resource: its own, or the whole horizon
 	reach     []int64           // by resource: the longest pause that it can need
 	keeps     []int64           // by label of keeps: the price of each resource beyond the first
 	priced    bool              // which resource is chosen costs something
-	stamps    int64             // of changes to lanes, so far
+	dishes    [][]int           // tasks of each dish, the last one in front
+	dishOf    []int             // by task
+	choices   int               // of resources: of all uses and holds
+	flatTask  []int             // by task: where its choices begin, see state.flat
+	flatLink  []int             // by link
 }
 
 type task struct {
@@ -96,6 +101,9 @@ func compile(p schedule.Problem) *model {
 		}
 	})
 	m.compileResources()
+	m.compileLabels()
+	m.layOut()
+	m.partDishes()
 	return m
 }
 

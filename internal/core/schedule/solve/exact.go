@@ -48,10 +48,8 @@ func (s *search) tryAll(ctx context.Context, any bool) (found, done bool) {
 	x := &exact{s: s, ctx: ctx}
 	for i := range s.m.tasks {
 		x.order = append(x.order, i)
-		if s.now.placed[i] {
-			s.now.lift(i)
-		}
 	}
+	s.now.clear()
 	s.bounds.all(nil, nil, nil, nil)
 	wide := slices.Clone(s.bounds.ls)
 	for i := range wide {
@@ -60,13 +58,9 @@ func (s *search) tryAll(ctx context.Context, any bool) (found, done bool) {
 	slices.SortStableFunc(x.order, func(a, b int) int { return int(wide[a] - wide[b]) })
 	found = any
 	done = x.place(0, &found)
-	for i := range s.m.tasks {
-		if s.now.placed[i] {
-			s.now.lift(i)
-		}
-	}
+	s.now.clear()
 	if found {
-		s.now.copyFrom(s.best)
+		s.now.load(&s.best)
 	}
 	return found, done
 }
@@ -83,7 +77,7 @@ func (x *exact) place(depth int, found *bool) bool {
 	if depth == len(x.order) {
 		if v := s.now.whole(); !*found || v.better(s.value) {
 			*found, s.value = true, v
-			s.best.copyFrom(s.now)
+			s.best.take(s.now)
 			s.tell()
 		}
 		return true
@@ -133,6 +127,7 @@ func (x *exact) choose(depth, i int, at int64, found *bool) bool {
 		}
 		ok := x.place(depth+1, found)
 		s.now.lift(i)
+		s.now.commit()
 		return ok
 	})
 }

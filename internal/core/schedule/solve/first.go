@@ -1,114 +1,155 @@
 package solve
 
-import "context"
+import (
+	"context"
+	"slices"
+)
 
-// build makes a plan from nothing. A task that finds no place may so many times
-// eject what is in its way.
-func (s *search) build(jitter int64, noise bool, ejections int) bool {
-	all := make([]int, len(s.m.tasks))
-	for i := range all {
-		all[i] = i
-		if s.now.placed[i] {
-			s.now.lift(i)
-		}
-	}
+// build puts all tasks in, one after the other, and gives those that found no place.
+func (s *search) build(jitter int64, noise bool) (rest []int) {
+	tasks := all(len(s.m.tasks))
+	s.now.clear()
 	s.bounds.all(nil, nil, s.floors, s.caps)
-	s.order(all, jitter)
-	for left := ejections; ; left-- {
-		k := s.insertAll(all, noise)
-		if k == len(all) {
-			return true
+	s.order(tasks, jitter)
+	for len(tasks) > 0 && !s.late() {
+		k := s.insertAll(tasks, noise)
+		if k < len(tasks) {
+			rest = append(rest, tasks[k])
+			s.urgency[tasks[k]]++
+			k++
 		}
-		if s.urgency[all[k]]++; left == 0 || s.late() {
-			return false
-		}
-		out := s.eject(all[k], 2*s.m.tasks[all[k]].dur+1800)
-		s.bounds.all(s.now.placed, s.now.start, s.floors, s.caps)
-		s.order(out, jitter)
-		all = append(append([]int{all[k]}, out...), all[k+1:]...)
+		tasks = tasks[k:]
 	}
+	return append(rest, tasks...)
 }
 
-// eject lifts what is in the way of a task that found no place: its neighbours
-// by waits, and what has one of its resources no further from the time at which it is due
-// than reach, in seconds.
-func (s *search) eject(i int, reach int64) (out []int) {
-	lift := func(k int) {
-		if k != i && s.now.placed[k] {
-			s.now.lift(k)
-			out = append(out, k)
-		}
-	}
-	for _, e := range s.m.linksOf[i] {
-		lift(s.m.links[e].from)
-		lift(s.m.links[e].to)
-	}
-	for _, r := range s.m.touches(i) {
-		var owners []int
-		for _, t := range s.now.board.on[r].taken {
-			if at := t.span[0] - s.due[i]; -reach < at && at < reach {
-				owners = append(owners, t.owner)
-			}
-		}
-		for _, o := range owners {
-			if o >= len(s.m.tasks) {
-				o = s.m.links[o-len(s.m.tasks)].from
-			}
-			lift(o)
-		}
-	}
-	return out
-}
+// chainsOfATask bounds how many chains of liftings are followed for a first plan, by the
+// number of tasks.
+const chainsOfATask = 40
 
-// touches are the resources that a task, or a wait before or after it, may take.
-func (m *model) touches(i int) (out []int) {
-	for k := range m.tasks[i].needs {
-		out = append(out, m.tasks[i].needs[k].options...)
-	}
-	for _, e := range m.linksOf[i] {
-		for h := range m.links[e].holds {
-			out = append(out, m.links[e].holds[h].options...)
-		}
-	}
-	return out
-}
-
-// first finds any plan; each failed try puts the task that found no place
-// further in front. Later tries shuffle the order and the choice of resources.
-func (s *search) first(ctx context.Context) bool {
+// first finds any plan: all that finds a place, backwards from the plates or forwards, and
+// the rest squeezed in. A task that found no place goes in front the next time. Later tries
+// shuffle the order and the choice of resources. Where everything will be tried anyway, only
+// a few are made.
+func (s *search) first(ctx context.Context, tiny bool) bool {
 	jitter, noise := int64(0), false
 	defer func() { s.forwards = false }()
-	for try := range firstTries {
-		if s.forwards = try%2 == 1; try == 1 {
+	tries := firstTries
+	if tiny {
+		tries = firstTries / 30
+	}
+	for try := range tries {
+		s.forwards = try%2 == 1
+		if try == 1 || try > firstTries/8 && try%8 == 0 {
 			clear(s.urgency)
 		}
-		ejections := 0 // in a small problem beginning anew is better and costs nothing
-		if try >= firstTries/30 || len(s.m.tasks) > small {
-			ejections = 2*len(s.m.tasks) + 20
-		}
-		if s.build(jitter, noise, ejections) {
-			s.value = s.now.whole()
-			s.best.copyFrom(s.now)
-			s.planned = true
-			s.tell()
-			s.forwards = !s.forwards
-			if !s.value.perfect() && s.build(0, false, 0) {
-				s.keep()
+		rest := s.build(jitter, noise)
+		if len(rest) > 0 && (try >= firstTries/30 || len(s.m.tasks) > small) { // in a small problem beginning anew costs nothing
+			if s.betterWay(rest, jitter, noise) {
+				rest = nil
 			}
+		}
+		if len(rest) == 0 {
+			s.begin()
+			s.otherWay()
 			return true
 		}
-		if try < firstTries/8 && !s.late() {
-			continue
-		}
-		if ctx.Err() != nil || s.placings > firstWork+60*len(s.m.tasks) {
+		if ctx.Err() != nil && s.late() || s.placings > firstWork+firstWorkOfATask*len(s.m.tasks) {
 			return false
 		}
-		if try%8 == 0 {
-			clear(s.urgency)
+		if try >= firstTries/8 {
+			jitter = max(1, (s.m.p.Horizon[1]-s.m.p.Horizon[0])/int64(1+s.rng.IntN(20)))
+			noise = try%2 == 0
+			s.now.turn = s.rng.IntN(64)
 		}
-		jitter = max(1, (s.m.p.Horizon[1]-s.m.p.Horizon[0])/int64(1+s.rng.IntN(20)))
-		noise = try%2 == 0
-		s.now.turn = s.rng.IntN(64)
 	}
 	return false
+}
+
+// betterWay squeezes what is left over into the plan, or into that of the other direction
+// where less is left over.
+func (s *search) betterWay(rest []int, jitter int64, noise bool) bool {
+	anew := func() []int {
+		s.forwards = !s.forwards
+		clear(s.urgency)
+		return s.build(jitter, noise)
+	}
+	if other := anew(); len(other) < len(rest) {
+		rest = other
+	} else {
+		rest = anew()
+	}
+	slices.Reverse(rest)
+	return s.squeeze(rest, chainsOfATask*len(s.m.tasks))
+}
+
+// otherWay makes a second plan in the other direction.
+func (s *search) otherWay() {
+	s.forwards = !s.forwards
+	if !s.value.perfect() && len(s.build(0, false)) == 0 {
+		s.keep()
+	}
+}
+
+// maxPulls bounds how often a plan is made anew with a task pulled or pushed.
+const maxPulls = 40
+
+// pull makes the plan anew while a strict wait is too long, each time with the
+// later of its two tasks capped earlier by as much as the wait is too long.
+// Where that does not do, the earlier task is pushed: it may not start before
+// the wait would be short enough, and what follows has to be later.
+func (s *search) pull(ctx context.Context) {
+	s.bend(ctx, func(l *link, by int64) {
+		s.caps[l.to] = min(s.caps[l.to], s.now.start[l.to]) - by
+	})
+	if s.value.violation > 0 {
+		clear(s.urgency)
+		s.bend(ctx, func(l *link, by int64) {
+			s.floors[l.from] = max(s.floors[l.from], s.now.start[l.from]+by)
+			s.urgency[l.from]++
+		})
+		clear(s.urgency)
+	}
+	s.now.load(&s.best)
+}
+
+// bend changes the bounds of the tasks of the worst wait, and makes the plan
+// anew, until none is too long or no plan comes of it. The bounds are as wide as
+// ever afterwards.
+func (s *search) bend(ctx context.Context, how func(l *link, by int64)) {
+	s.now.load(&s.best)
+	for range maxPulls {
+		e, by := s.worstWait()
+		if by == 0 || ctx.Err() != nil {
+			break
+		}
+		how(&s.m.links[e], by)
+		if len(s.build(0, false)) > 0 {
+			break
+		}
+		s.keep()
+	}
+	s.widen()
+}
+
+// widen takes all caps and floors away.
+func (s *search) widen() {
+	for i := range s.caps {
+		s.caps[i], s.floors[i] = s.m.p.Horizon[1], s.m.p.Horizon[0]
+	}
+}
+
+// worstWait is the link whose strict wait is furthest beyond its limit, and by
+// how much.
+func (s *search) worstWait() (worst int, by int64) {
+	for e := range s.m.links {
+		l := &s.m.links[e]
+		if l.most == nil || l.over != nil || l.from == l.to {
+			continue
+		}
+		if over := s.now.start[l.to] - s.now.start[l.from] + l.off - *l.most; over > by {
+			worst, by = e, over
+		}
+	}
+	return worst, by
 }

@@ -16,11 +16,11 @@ const calmRounds = 40
 
 // strictWeights stand for a second of violation where a step to a worse plan is
 // weighed, cycle by cycle; between plans that are kept, violation always comes first.
-// Hard are those of the second half of a search that still passes strict limits: they
-// come down to the last second, and leave the cost to what follows.
+// While the best plan still passes strict limits they grow from one round of cycles to the
+// next: heavy at once, they find a plan that keeps them and costs ten times as much.
 var (
 	strictWeights = []int64{60, 20, 120, 40}
-	hardWeights   = []int64{60, 250, 15, 1000}
+	hardWeights   = [][]int64{strictWeights, {60, 250, 15, 1000}, {1000, 300, 5000, 2000}}
 )
 
 // slideOneIn tries is a slide.
@@ -47,18 +47,15 @@ func (s *search) improve(ctx context.Context, rounds int) {
 		}
 		if c.over() {
 			c = s.newCycle(c.number+1, rounds)
-			if strict && ((rounds >= 0 && k > limit/2) || (rounds < 0 && c.number/len(warmths)%2 == 1)) {
-				c.harden()
-			}
 		}
 		c.step++
 		v, ok := s.attempt()
 		if ok && c.lets(v) {
 			c.standing = v
-			s.current.copyFrom(s.now)
+			s.now.commit()
 			s.keepIf(v)
 		} else {
-			s.now.copyFrom(s.current)
+			s.now.undo(0)
 		}
 		if strict && s.value.violation == 0 { // what it costs was not looked at until now
 			strict = false
@@ -116,21 +113,18 @@ func (s *search) newCycle(number, rounds int) cycle {
 	if rounds >= 0 {
 		length = min(length, max(rounds/2, 1))
 	}
-	s.now.copyFrom(s.best)
-	s.current.copyFrom(s.best)
-	strict := strictWeights[(number+number/len(warmths))%len(strictWeights)]
+	s.now.load(&s.best)
+	weights := strictWeights
+	if s.value.violation > 0 {
+		weights = hardWeights[min(number/len(warmths), len(hardWeights)-1)]
+	}
+	strict := weights[(number+number/len(warmths))%len(weights)]
 	return cycle{number: number, length: length, standing: s.value, worse: s.value.energy(strict) / 50, warmth: warmths[number%len(warmths)], strict: strict}
 }
 
 // warmths are eighths of the median worsening that a cycle lets pass at first:
 // problems differ in how rough they are, so cycles take turns.
 var warmths = []int64{1, 4, 8, 2}
-
-// harden weighs strict limits as the second half of a hard search does.
-func (c *cycle) harden() {
-	c.strict = hardWeights[c.number%len(hardWeights)]
-	c.worse = c.standing.energy(c.strict) / 50
-}
 
 func (c *cycle) over() bool { return c.step >= c.length }
 

@@ -12,6 +12,7 @@ const never = math.MinInt64 / 4
 // earlier) and no further than limit, at which it and the waits that it
 // completes fit. Each step jumps over what is in the way.
 func (s *state) near(i int, at, way, limit int64) (int64, bool) {
+	s.reached = s.reached[:0]
 	for tries := 0; (limit-at)*way >= 0; {
 		next := s.jump(i, at, way)
 		switch {
@@ -35,16 +36,24 @@ func (s *state) near(i int, at, way, limit int64) (int64, bool) {
 // that may; never where there is none that way.
 func (s *state) jump(i int, at, way int64) int64 {
 	t := &s.m.tasks[i]
-	next := at
+	next, known := at, 0
 	for k := range t.needs {
-		if len(t.needs[k].slices) == 0 {
+		n := &t.needs[k]
+		if len(n.slices) == 0 {
 			continue
 		}
-		to := s.jumpNeed(&t.needs[k], at, way)
+		options := s.options(n)
+		if len(s.reached) < known+len(options) {
+			s.reached = append(s.reached, make([]int64, known+len(options)-len(s.reached))...)
+			for j := range options {
+				s.reached[known+j] = at - way
+			}
+		}
+		to := s.jumpNeed(n, options, s.reached[known:known+len(options)], at, way)
 		if to == never {
 			return never
 		}
-		next = further(next, to, way)
+		next, known = further(next, to, way), known+len(options)
 	}
 	for _, e := range s.m.linksOf[i] {
 		if len(s.m.links[e].holds) == 0 {
@@ -84,8 +93,27 @@ func (s *state) options(n *need) []int {
 	return n.options
 }
 
-// jumpNeed is the nearest start over all resources that a need may take.
-func (s *state) jumpNeed(n *need, at, way int64) int64 {
+// jumpNeed is the nearest start over all resources that a need may take. Up to which start
+// each of them is known to be taken is kept from one jump to the next.
+func (s *state) jumpNeed(n *need, options []int, reached []int64, at, way int64) int64 {
+	best := int64(never)
+	for j, r := range options {
+		to := reached[j]
+		if to != never && (to-at)*way <= 0 {
+			to = s.jumpOn(r, n, at, way)
+			if reached[j] = to; to == at {
+				return at
+			}
+		}
+		if to != never {
+			best = nearer(best, to, way)
+		}
+	}
+	return best
+}
+
+// jumpAhead is the same for a need that is not kept.
+func (s *state) jumpAhead(n *need, at, way int64) int64 {
 	best := int64(never)
 	for _, r := range s.options(n) {
 		to := s.jumpOn(r, n, at, way)
@@ -197,7 +225,7 @@ func (s *state) jumpLeast(l *link, i int, at, way int64) int64 {
 	}
 	next := at
 	for h := range ahead {
-		to := s.jumpNeed(&ahead[h], at, way)
+		to := s.jumpAhead(&ahead[h], at, way)
 		if to == never {
 			return never
 		}

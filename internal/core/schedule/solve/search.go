@@ -14,10 +14,10 @@ type search struct {
 	m        *model
 	rng      *rand.Rand
 	now      *state
-	best     *state
-	current  *state // from which improve tries
-	value    value  // of best
+	best     shot
+	value    value // of best
 	bounds   *bounds
+	open     *bounds // as if nothing stood, see squeeze
 	wishes   []wish
 	due      []int64 // of the wishes
 	key      []int64 // of order, reused
@@ -34,10 +34,12 @@ type search struct {
 	at       []int64   // of stretches, reused
 	byTime   []int     // of pick, reused
 	line     []stretch // of stretches, reused
+	on, ways []int     // of way and inTheWayOf, reused
+	over     []*taking // of inTheWayOf, reused
 }
 
 func newSearch(ctx context.Context, m *model, rng *rand.Rand) *search {
-	s := &search{ctx: ctx, m: m, rng: rng, now: newState(m), best: newState(m), current: newState(m), bounds: m.newBounds(),
+	s := &search{ctx: ctx, m: m, rng: rng, now: newState(m), bounds: m.newBounds(), open: m.newBounds(),
 		urgency: make([]int, len(m.tasks)), key: make([]int64, len(m.tasks)), caps: make([]int64, len(m.tasks)), floors: make([]int64, len(m.tasks))}
 	s.widen()
 	s.dues()
@@ -140,14 +142,33 @@ func (s *search) keepIf(v value) bool {
 	}
 	better := v.violation < s.value.violation || v.cost < s.value.cost
 	s.value = v
-	s.best.copyFrom(s.now)
+	s.best.take(s.now)
+	s.now.commit()
 	if better {
 		s.tell()
 	}
 	return true
 }
 
-// tell hands the best plan to whoever wants to see it.
+// keepOr makes what was tried the best plan if it is no worse, or takes it back.
+func (s *search) keepOr(ok bool) bool {
+	if ok && s.keep() {
+		return true
+	}
+	s.now.undo(0)
+	return false
+}
+
+// begin makes what stands the first plan.
+func (s *search) begin() {
+	s.value = s.now.whole()
+	s.best.take(s.now)
+	s.now.commit()
+	s.planned = true
+	s.tell()
+}
+
+// tell hands the best plan, which stands, to whoever wants to see it.
 func (s *search) tell() {
 	if s.found != nil {
 		s.found(s.answer())
@@ -158,12 +179,11 @@ func (s *search) tell() {
 // moves: food made later is fresher.
 func (s *search) settle(ctx context.Context) {
 	byEnd := make([]int, len(s.m.tasks))
-	s.now.copyFrom(s.best)
+	s.now.load(&s.best)
 	for moved := true; moved && ctx.Err() == nil; {
 		before := s.value
-		if v, ok := s.justify(false, 1, false); !ok || !s.keepIf(v) {
-			s.now.copyFrom(s.best)
-		}
+		_, ok := s.justify(false, 1, false)
+		s.keepOr(ok)
 		moved = s.value.better(before)
 		for i := range byEnd {
 			byEnd[i] = i
@@ -177,9 +197,7 @@ func (s *search) settle(ctx context.Context) {
 			before := s.value
 			s.now.lift(i)
 			s.bounds.some([]int{i}, s.now.placed, s.now.start)
-			if !s.insertOne(i, false) || !s.keep() {
-				s.now.copyFrom(s.best)
-			}
+			s.keepOr(s.insertOne(i, false))
 			moved = moved || s.value.better(before)
 		}
 		if !moved {
@@ -210,9 +228,7 @@ func (s *search) freshen(order []int) (better bool) {
 		s.bounds.some(out, s.now.placed, s.now.start)
 		s.order(out, 1)
 		before := s.value
-		if !s.insert(out, false) || !s.keep() {
-			s.now.copyFrom(s.best)
-		}
+		s.keepOr(s.insert(out, false))
 		better = better || s.value.better(before)
 	}
 	return better

@@ -69,6 +69,7 @@ func (s *search) slideBy(seed int, by, within int64) (value, bool) {
 // is better: chance finds the place, and rarely its last second.
 func (s *search) closeUp(ctx context.Context) {
 	const passes = 3
+	s.now.load(&s.best)
 	for range passes {
 		better := s.mend(ctx)
 		for i := range s.m.tasks {
@@ -95,14 +96,19 @@ func (s *search) mend(ctx context.Context) (better bool) {
 		if l.most == nil || l.over != nil || l.from == l.to {
 			continue
 		}
-		for by := s.best.start[l.to] - s.best.start[l.from] + l.off - *l.most; by > 0; by /= 2 {
+		for by := s.now.start[l.to] - s.now.start[l.from] + l.off - *l.most; by > 0; by /= 2 {
 			if s.mendBy(l, by) {
-				better, by = true, 2*(s.best.start[l.to]-s.best.start[l.from]+l.off-*l.most)
+				better, by = true, 2*(s.now.start[l.to]-s.now.start[l.from]+l.off-*l.most)
 			}
 		}
 	}
-	s.now.copyFrom(s.best)
 	return better
+}
+
+// slides slides a task where that is better.
+func (s *search) slides(i int, by, within int64) bool {
+	v, ok := s.slideBy(i, by, within)
+	return s.keepOr(ok && v.better(s.value))
 }
 
 func (s *search) mendBy(l *link, by int64) bool {
@@ -111,8 +117,7 @@ func (s *search) mendBy(l *link, by int64) bool {
 			task int
 			by   int64
 		}{{l.from, by}, {l.to, -by}} {
-			s.now.copyFrom(s.best)
-			if v, ok := s.slideBy(x.task, x.by, within); ok && v.better(s.value) && s.keepIf(v) {
+			if s.slides(x.task, x.by, within) {
 				return true
 			}
 		}
@@ -124,21 +129,19 @@ func (s *search) mendBy(l *link, by int64) bool {
 func (s *search) closeTask(i int) (better bool) {
 	for by := s.off(i); by != 0; by /= 2 {
 		for _, within := range []int64{600, 2400} {
-			s.now.copyFrom(s.best)
-			if v, ok := s.slideBy(i, by, within); ok && v.better(s.value) && s.keepIf(v) {
+			if s.slides(i, by, within) {
 				better, by = true, 2*s.off(i)
 				break
 			}
 		}
 	}
-	s.now.copyFrom(s.best)
 	return better
 }
 
 // off is by how much a task misses its target, towards it; 0: it does not.
 func (s *search) off(i int) int64 {
 	for _, t := range s.m.tasks[i].targets {
-		off := t.At - s.best.start[i] - s.m.tasks[i].dur
+		off := t.At - s.now.start[i] - s.m.tasks[i].dur
 		if (off > 0 && t.Early > 0) || (off < 0 && t.Late > 0) {
 			return off
 		}

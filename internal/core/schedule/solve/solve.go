@@ -75,9 +75,12 @@ var ErrNotFound = errors.New("no plan was found, and none was disproved")
 // that found no place put in front.
 const firstTries = 240
 
-// firstWork bounds the placings of tasks, and 60 more for each task, that are
-// spent on a first plan.
-const firstWork = 30_000
+// firstWork bounds the placings of tasks that are spent on a first plan, with so many more
+// for each task.
+const (
+	firstWork        = 30_000
+	firstWorkOfATask = 400
+)
 
 // Solve finds a plan for a valid problem. It returns the best plan found when
 // the rounds are done or the context ends, *Impossible where it is proven that
@@ -89,12 +92,15 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	}
 	s := newSearch(ctx, m, rand.New(rand.NewPCG(o.Seed, 0x6a6f696e)))
 	s.found = o.Found
-	found := (o.From != nil && s.from(*o.From)) || s.first(ctx)
+	s.bounds.all(nil, nil, nil, nil)
+	tiny := m.tiny(s.bounds)
+	warm := o.From != nil && s.from(*o.From)
+	found := warm || s.first(ctx, tiny)
 	if found {
 		s.pull(ctx)
 		s.settle(ctx)
 	}
-	if s.bounds.all(nil, nil, nil, nil); m.tiny(s.bounds) && !(found && s.value.perfect()) {
+	if tiny && !(found && s.value.perfect()) {
 		if found, s.proven = s.tryAll(ctx, found); !found && s.proven {
 			return schedule.Plan{}, &Impossible{Reason: "together they fit nowhere: every start was tried", Tasks: m.ids(all(len(m.tasks))), Kind: Nowhere}
 		}
@@ -103,6 +109,9 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		return schedule.Plan{}, ErrNotFound
 	}
 	if !s.proven {
+		if !warm { // what stands is to stay
+			s.arrange(ctx, o.Rounds)
+		}
 		s.improve(ctx, o.Rounds)
 		s.closeUp(ctx)
 		s.settle(ctx)
@@ -115,6 +124,70 @@ func all(n int) []int {
 	out := make([]int, n)
 	for i := range out {
 		out[i] = i
+	}
+	return out
+}
+
+// answer writes the plan that stands, which has to be the best, in the terms of the problem.
+func (s *search) answer() schedule.Plan {
+	zero := int64(0)
+	p := schedule.Plan{Problem: s.m.p.Name, Status: schedule.Kept, Violation: s.value.violation, Cost: s.value.cost, ViolationBound: &zero, Bound: &zero}
+	if s.proven {
+		violation, cost := p.Violation, p.Cost
+		p.ViolationBound, p.Bound = &violation, &cost
+	}
+	if p.Violation > 0 {
+		p.Status = schedule.Broken
+	}
+	b := s.now
+	for i, t := range s.m.p.Tasks {
+		p.Tasks = append(p.Tasks, schedule.PlannedTask{ID: t.ID, Start: b.start[i], End: b.start[i] + t.Duration, Resources: s.names(b.chosen[i])})
+	}
+	for e, l := range s.m.p.Links {
+		if len(l.Holds) > 0 {
+			gap := b.start[s.m.links[e].to] - b.start[s.m.links[e].from] + s.m.links[e].off
+			p.Links = append(p.Links, schedule.PlannedLink{Link: e, From: l.From, To: l.To, Gap: gap, Resources: s.names(b.held[e])})
+		}
+	}
+	p.Broken = s.broken()
+	return p
+}
+
+func (s *search) names(resources []int) []string {
+	out := make([]string, len(resources))
+	for i, r := range resources {
+		out[i] = s.m.resources[r].ID
+	}
+	return out
+}
+
+// broken lists the limits that the plan passes, in the format's order.
+func (s *search) broken() (out []schedule.Breach) {
+	b := s.now
+	for e, l := range s.m.links {
+		if l.most == nil {
+			continue
+		}
+		if by := b.start[l.to] - b.start[l.from] + l.off - *l.most; by > 0 {
+			out = append(out, schedule.Breach{Limit: schedule.LinkMax, Link: &e, From: s.m.p.Links[e].From, To: s.m.p.Links[e].To, By: by, Priced: l.over != nil})
+		}
+	}
+	for i, t := range s.m.tasks {
+		if t.latest == nil {
+			continue
+		}
+		if by := b.start[i] + t.dur - *t.latest; by > 0 {
+			out = append(out, schedule.Breach{Limit: schedule.TaskLatest, Task: s.m.p.Tasks[i].ID, By: by, Priced: t.over != nil})
+		}
+	}
+	for g, rule := range s.m.p.Together {
+		if rule.Within == nil {
+			continue
+		}
+		first, last, _ := b.ends(g, -1)
+		if by := last - first - *rule.Within; by > 0 {
+			out = append(out, schedule.Breach{Limit: schedule.TogetherWithin, Together: &g, By: by, Priced: rule.Over != nil})
+		}
 	}
 	return out
 }

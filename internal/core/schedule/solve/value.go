@@ -68,26 +68,9 @@ func (m *model) spreadValue(g int, first, last int64) value {
 
 // whole judges what stands: of a complete state all, of another a lower bound,
 // as what is missing can only add.
-func (s *state) whole() (v value) {
-	v.cost = s.board.choices()
-	for i := range s.m.tasks {
-		if s.placed[i] {
-			v.add(s.m.taskValue(i, s.start[i]))
-			v.starts += s.start[i]
-		}
-	}
-	for e := range s.m.links {
-		l := &s.m.links[e]
-		if !s.placed[l.from] || !s.placed[l.to] {
-			continue
-		}
-		v.add(s.m.linkValue(l, s.start[l.from], s.start[l.to]))
-	}
-	for g := range s.m.groups {
-		if first, last, any := s.ends(g, -1); any {
-			v.add(s.m.spreadValue(g, first, last))
-		}
-	}
+func (s *state) whole() value {
+	v := s.sum
+	v.cost += s.board.paid
 	return v
 }
 
@@ -106,7 +89,7 @@ func (s *state) ends(g, but int) (first, last int64, any bool) {
 	return first, last, any
 }
 
-// local judges a start of one task against what stands already.
+// local is what a start of one task adds to what stands already.
 func (s *state) local(i int, at int64) value {
 	v := s.m.taskValue(i, at)
 	v.starts = at
@@ -114,6 +97,7 @@ func (s *state) local(i int, at int64) value {
 		l := &s.m.links[e]
 		switch {
 		case l.from == i && l.to == i:
+			v.add(s.m.linkValue(l, at, at))
 		case l.from == i && s.placed[l.to]:
 			v.add(s.m.linkValue(l, at, s.start[l.to]))
 		case l.to == i && s.placed[l.from]:
@@ -124,6 +108,9 @@ func (s *state) local(i int, at int64) value {
 		if first, last, any := s.ends(g, i); any {
 			end := at + s.m.tasks[i].dur
 			v.add(s.m.spreadValue(g, min(first, end), max(last, end)))
+			without := s.m.spreadValue(g, first, last)
+			v.violation -= without.violation
+			v.cost -= without.cost
 		}
 	}
 	return v

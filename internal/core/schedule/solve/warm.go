@@ -13,27 +13,21 @@ import (
 // plates; the rest is put among it. It is false where less than half fits, or where
 // something finds no place: then a plan from nothing is as near.
 func (s *search) from(p schedule.Plan) bool {
-	was := make(map[string]*schedule.PlannedTask, len(p.Tasks))
-	for i := range p.Tasks {
-		was[p.Tasks[i].ID] = &p.Tasks[i]
-	}
+	had := hadIn(p)
 	var rest []int
-	for _, i := range s.lastFirst(was) {
+	for _, i := range s.lastFirst(had.task) {
 		s.bounds.some([]int{i}, s.now.placed, s.now.start)
-		t := was[s.m.p.Tasks[i].ID]
-		if t == nil || t.Start < s.bounds.es[i] || s.bounds.ls[i] < t.Start || !s.now.putWith(i, t.Start, t.Resources) {
+		t := had.task[s.m.p.Tasks[i].ID]
+		if t == nil || t.Start < s.bounds.es[i] || s.bounds.ls[i] < t.Start || !s.putAsHad(i, t.Start, had) {
 			rest = append(rest, i)
 		}
 	}
-	if 2*len(rest) > len(s.m.tasks) || !s.fill(rest) {
+	if 2*len(rest) > len(s.m.tasks) || !s.squeeze(rest, chainsOfATask*len(s.m.tasks)) {
 		s.now = newState(s.m)
 		clear(s.urgency)
 		return false
 	}
-	s.value = s.now.whole()
-	s.best.copyFrom(s.now)
-	s.planned = true
-	s.tell()
+	s.begin()
 	return true
 }
 
@@ -50,62 +44,48 @@ func (s *search) lastFirst(was map[string]*schedule.PlannedTask) []int {
 	return order
 }
 
-// fill puts tasks among those that stand. For one that finds no place, first what comes
-// before it is lifted and put in again after it, then what follows it, and then, further
-// and further off, what has its resources.
-func (s *search) fill(rest []int) bool {
-	for left := 4*len(s.m.tasks) + 40; ; left-- {
-		s.bounds.all(s.now.placed, s.now.start, nil, nil)
-		k := s.insertAll(rest, false)
-		if k == len(rest) {
-			return true
-		}
-		i := rest[k]
-		if s.urgency[i]++; left == 0 || s.late() {
-			return false
-		}
-		out := s.ejectFor(i, s.urgency[i])
-		s.order(out, 0)
-		rest = append(append([]int{i}, out...), rest[k+1:]...)
-	}
+// had is what a plan says of a problem's tasks and waits, by their ids.
+type had struct {
+	task map[string]*schedule.PlannedTask
+	wait map[[2]string][]string // resources
 }
 
-// ejectFor lifts the more for a task, the more often it found no place.
-func (s *search) ejectFor(i, tries int) (out []int) {
-	if tries > 2 {
-		return s.eject(i, 2*s.m.tasks[i].dur>>max(0, 6-tries)+1800>>max(0, 8-tries))
+func hadIn(p schedule.Plan) had {
+	h := had{make(map[string]*schedule.PlannedTask, len(p.Tasks)), make(map[[2]string][]string, len(p.Links))}
+	for i := range p.Tasks {
+		h.task[p.Tasks[i].ID] = &p.Tasks[i]
+	}
+	for _, l := range p.Links {
+		h.wait[[2]string{l.From, l.To}] = l.Resources
+	}
+	return h
+}
+
+// putAsHad places a task at a start with the resources that it had, and the waits that it
+// completes on theirs.
+func (s *search) putAsHad(i int, at int64, h had) bool {
+	var on []int
+	find := func(n *need, names []string, k int) {
+		on = append(on, -1)
+		if k < len(names) {
+			if j := slices.IndexFunc(n.options, func(r int) bool { return s.m.resources[r].ID == names[k] }); j >= 0 {
+				on[len(on)-1] = n.options[j]
+			}
+		}
+	}
+	t := h.task[s.m.p.Tasks[i].ID]
+	for k := range s.m.tasks[i].needs {
+		if find(&s.m.tasks[i].needs[k], t.Resources, k); on[k] < 0 {
+			return false
+		}
 	}
 	for _, e := range s.m.linksOf[i] {
-		k := s.m.links[e].from
-		if tries == 2 && k == i {
-			k = s.m.links[e].to
-		}
-		if k != i && s.now.placed[k] {
-			s.now.lift(k)
-			out = append(out, k)
+		if _, stands := s.now.waits(e, i, at); stands {
+			l := &s.m.p.Links[e]
+			for k := range l.Holds {
+				find(&s.m.links[e].holds[k], h.wait[[2]string{l.From, l.To}], k)
+			}
 		}
 	}
-	return out
-}
-
-// putWith places a task at a start with the resources that it had, by need.
-func (s *state) putWith(i int, at int64, names []string) bool {
-	t := &s.m.tasks[i]
-	if len(names) != len(t.needs) {
-		return false
-	}
-	had := make([]need, len(t.needs))
-	for k := range t.needs {
-		r := slices.IndexFunc(t.needs[k].options, func(r int) bool { return s.m.resources[r].ID == names[k] })
-		if r < 0 {
-			return false
-		}
-		had[k] = t.needs[k]
-		had[k].options = t.needs[k].options[r : r+1]
-	}
-	all := t.needs
-	t.needs = had
-	ok := s.put(i, at)
-	t.needs = all
-	return ok
+	return s.putOn(i, at, on)
 }
