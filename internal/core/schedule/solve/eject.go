@@ -14,8 +14,11 @@ import (
 func (s *search) squeeze(rest []int, chains int) bool {
 	s.open.all(nil, nil, s.floors, s.caps)
 	for len(rest) > 0 {
-		if s.late() {
-			return false
+		if s.ctx.Err() != nil {
+			if s.late() {
+				return false
+			}
+			chains = min(chains, chainsWithoutTime)
 		}
 		i := rest[len(rest)-1]
 		s.bounds.some(rest, s.now.placed, s.now.start)
@@ -36,6 +39,9 @@ func (s *search) squeeze(rest []int, chains int) bool {
 // besideEach times that a task found no place, all that is tied to it is lifted as well: two
 // that leave no room to each other would take turns for ever.
 const besideEach = 8
+
+// chainsWithoutTime are followed in a small problem when there is no time at all.
+const chainsWithoutTime = 100
 
 // waysTried are the starts at which it is looked at what would have to go.
 const waysTried = 60

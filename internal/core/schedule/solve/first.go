@@ -54,7 +54,7 @@ func (s *search) first(ctx context.Context, tiny bool) bool {
 			s.otherWay()
 			return true
 		}
-		if ctx.Err() != nil && s.late() || s.placings > firstWork+firstWorkOfATask*len(s.m.tasks) {
+		if ctx.Err() != nil && (s.late() || try >= firstTries/30) || s.placings > firstWork+firstWorkOfATask*len(s.m.tasks) {
 			return false
 		}
 		if try >= firstTries/8 {

@@ -97,3 +97,20 @@ func BenchmarkFirstOfPlanted(b *testing.B) {
 		})
 	}
 }
+
+// Told to stop before it begins, a search of any size ends at once: with a plan where the
+// problem is small, and without one otherwise.
+func TestASearchThatIsStoppedEnds(t *testing.T) {
+	ctx, stop := context.WithCancel(t.Context())
+	stop()
+	for _, tasks := range []int{24, 300, 3000} {
+		p, _ := planting(3, tasks)
+		plan, err := solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: 1})
+		if tasks < 200 {
+			require.NoError(t, err)
+			assert.Empty(t, check.Plan(p, plan))
+		} else {
+			require.ErrorIs(t, err, solve.ErrNotFound)
+		}
+	}
+}
