@@ -1,10 +1,6 @@
 package solve
 
-import (
-	"math"
-
-	"jointime/internal/core/schedule"
-)
+import "math"
 
 const never = math.MinInt64 / 4
 
@@ -94,29 +90,16 @@ func (s *state) options(n *need) []int {
 }
 
 // jumpNeed is the nearest start over all resources that a need may take. Up to which start
-// each of them is known to be taken is kept from one jump to the next.
+// each of them is known to be taken is kept in reached, if not nil, from one jump to the next.
 func (s *state) jumpNeed(n *need, options []int, reached []int64, at, way int64) int64 {
 	best := int64(never)
 	for j, r := range options {
-		to := reached[j]
-		if to != never && (to-at)*way <= 0 {
-			to = s.jumpOn(r, n, at, way)
-			if reached[j] = to; to == at {
-				return at
-			}
+		var to int64
+		if reached != nil && (reached[j] == never || (reached[j]-at)*way > 0) {
+			to = reached[j]
+		} else if to = s.jumpOn(r, n, at, way); reached != nil {
+			reached[j] = to
 		}
-		if to != never {
-			best = nearer(best, to, way)
-		}
-	}
-	return best
-}
-
-// jumpAhead is the same for a need that is not kept.
-func (s *state) jumpAhead(n *need, at, way int64) int64 {
-	best := int64(never)
-	for _, r := range s.options(n) {
-		to := s.jumpOn(r, n, at, way)
 		if to == at {
 			return at
 		}
@@ -173,7 +156,7 @@ func (s *state) jumpWindow(r int, n *need, at, way int64) int64 {
 // task a wait only grows, and what is in its way stays there.
 func (s *state) jumpHold(e, i int, at, way int64) int64 {
 	l := &s.m.links[e]
-	held, known := s.heldSpan(l, i, at)
+	held, known := s.waits(e, i, at)
 	if !known {
 		return s.jumpLeast(l, i, at, way)
 	}
@@ -225,24 +208,11 @@ func (s *state) jumpLeast(l *link, i int, at, way int64) int64 {
 	}
 	next := at
 	for h := range ahead {
-		to := s.jumpAhead(&ahead[h], at, way)
+		to := s.jumpNeed(&ahead[h], s.options(&ahead[h]), nil, at, way)
 		if to == never {
 			return never
 		}
 		next = further(next, to, way)
 	}
 	return next
-}
-
-// heldSpan is the time of a wait when task i starts at at; false where its
-// other task does not stand.
-func (s *state) heldSpan(l *link, i int, at int64) (schedule.Span, bool) {
-	other := l.from + l.to - i
-	if other == i || !s.placed[other] {
-		return schedule.Span{}, false
-	}
-	if l.from == i {
-		return schedule.Span{at + s.m.tasks[i].dur, s.start[l.to]}, true
-	}
-	return schedule.Span{s.start[l.from] + s.m.tasks[l.from].dur, at}, true
 }

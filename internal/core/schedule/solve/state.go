@@ -77,11 +77,16 @@ func (s *state) demands(i int, at int64) {
 
 // stand notes that a task stands.
 func (s *state) stand(i int, at int64) {
+	s.gain(i, at)
+	s.log = append(s.log, change{i, at, -1})
+}
+
+// gain adds a task to what stands.
+func (s *state) gain(i int, at int64) {
 	v := s.local(i, at)
 	s.sum.add(v)
 	s.sum.starts += v.starts
 	s.start[i], s.placed[i] = at, true
-	s.log = append(s.log, change{i, at, -1})
 }
 
 // unholdFailed forgets the waits that a failed placing had begun to choose.
@@ -200,10 +205,7 @@ func (s *state) putAs(i int, at int64, had []int) {
 		}
 		had = had[len(l.holds):]
 	}
-	v := s.local(i, at)
-	s.sum.add(v)
-	s.sum.starts += v.starts
-	s.start[i], s.placed[i] = at, true
+	s.gain(i, at)
 }
 
 // undo takes back what was changed since the last commit, or since a length of the log.
