@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/serial"
 )
 
 // ends are the first start and the last end of all that stands.
@@ -56,14 +57,14 @@ func (m *maker) prep(cook int, at, dur int64) {
 
 // gaps are when a resource of one unit does nothing.
 func (m *maker) gaps(r int, first, last int64) (out []schedule.Span) {
-	used := slices.Clone(m.rooms[r].used)
-	slices.SortFunc(used, func(a, b busy) int { return cmp.Compare(a.span[0], b.span[0]) })
+	used := slices.Clone(m.rooms[r].Used)
+	slices.SortFunc(used, func(a, b serial.Busy) int { return cmp.Compare(a.Span[0], b.Span[0]) })
 	at := first
 	for _, b := range used {
-		if b.span[0] > at {
-			out = append(out, schedule.Span{at, b.span[0]})
+		if b.Span[0] > at {
+			out = append(out, schedule.Span{at, b.Span[0]})
 		}
-		at = max(at, b.span[1])
+		at = max(at, b.Span[1])
 	}
 	if at < last {
 		out = append(out, schedule.Span{at, last})
@@ -81,8 +82,8 @@ func (m *maker) around() {
 		m.start[i] += by
 	}
 	for r := range m.rooms {
-		for i := range m.rooms[r].used {
-			m.rooms[r].used[i].span = m.rooms[r].used[i].span.Shift(by)
+		for i := range m.rooms[r].Used {
+			m.rooms[r].Used[i].Span = m.rooms[r].Used[i].Span.Shift(by)
 		}
 	}
 	m.p.Horizon = schedule.Span{first + by - more/2, last + by + more/2}
@@ -104,8 +105,8 @@ func (m *maker) heated() {
 		if set == nil {
 			continue
 		}
-		for _, b := range room.used {
-			m.p.Horizon[0] = min(m.p.Horizon[0], b.span[0]-set.Pause(set.Initial, b.setting))
+		for _, b := range room.Used {
+			m.p.Horizon[0] = min(m.p.Horizon[0], b.Span[0]-set.Pause(set.Initial, b.Setting))
 		}
 	}
 }

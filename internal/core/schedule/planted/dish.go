@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/serial"
 )
 
 // hands of a dish: who may do it, and, where one does all of it, who does.
@@ -205,7 +206,7 @@ func (m *maker) one(u schedule.Use, c *crew, dur, at int64) int {
 		}
 		free := true
 		for _, s := range slots {
-			free = free && m.rooms[r].free(s.Shift(at), 1, setting)
+			free = free && m.rooms[r].Free(serial.Busy{Span: s.Shift(at), Units: 1, Setting: setting})
 		}
 		if free {
 			for _, s := range slots {

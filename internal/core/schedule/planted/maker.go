@@ -5,6 +5,7 @@ import (
 	"math/rand/v2"
 
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/serial"
 )
 
 // maker is a kitchen in the making.
@@ -12,7 +13,7 @@ type maker struct {
 	o        Options
 	rng      *rand.Rand
 	p        schedule.Problem
-	rooms    []*room
+	rooms    []*serial.Room
 	at       map[string]int   // by id of a resource
 	of       map[string][]int // resources of a kind
 	sections [][]int          // cooks of each
@@ -24,6 +25,8 @@ type maker struct {
 	courses  int
 	span     int64 // seconds over which the guests come
 }
+
+const hour = 3600
 
 // A cook to so many tasks, and what stands in the kitchen for each.
 const tasksOfACook = 60
@@ -59,7 +62,7 @@ func (m *maker) resource(kind string, n int, capacity int64, set *schedule.Setti
 	r := schedule.Resource{ID: fmt.Sprintf("%s.%d", kind, n+1), Capacity: capacity, Setting: set}
 	m.at[r.ID] = len(m.rooms)
 	m.of[kind] = append(m.of[kind], len(m.rooms))
-	m.p.Resources, m.rooms = append(m.p.Resources, r), append(m.rooms, &room{res: r})
+	m.p.Resources, m.rooms = append(m.p.Resources, r), append(m.rooms, &serial.Room{Resource: r})
 }
 
 // short tells whether tasks are missing; two fifths are left for what fills.
@@ -79,7 +82,7 @@ func (m *maker) sized(low, high int64) int64 { return grid * m.between(low, high
 // taking is what was put into a room.
 type taking struct {
 	room int
-	busy busy
+	busy serial.Busy
 }
 
 // mark is how far a kitchen has come.
@@ -93,7 +96,7 @@ func (m *maker) mark() mark {
 func (m *maker) back(to mark) {
 	for len(m.journal) > to.journal {
 		last := m.journal[len(m.journal)-1]
-		m.rooms[last.room].drop(last.busy)
+		m.rooms[last.room].Drop(last.busy)
 		m.journal = m.journal[:len(m.journal)-1]
 	}
 	for e := to.links; e < len(m.p.Links); e++ {
@@ -106,8 +109,8 @@ func (m *maker) back(to mark) {
 
 func (m *maker) put(r int, s schedule.Span, units, setting int64) {
 	if s[0] < s[1] {
-		b := busy{s, units, setting}
-		m.rooms[r].put(b)
+		b := serial.Busy{Span: s, Units: units, Setting: setting}
+		m.rooms[r].Put(b)
 		m.journal = append(m.journal, taking{r, b})
 	}
 }

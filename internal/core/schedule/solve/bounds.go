@@ -1,5 +1,7 @@
 package solve
 
+import "math"
+
 // bounds are the first and last start that the least gaps leave to each task,
 // given where others stand.
 type bounds struct {
@@ -8,6 +10,27 @@ type bounds struct {
 	before, after []int // the task that set es, ls; -1: the horizon
 	queue         []int
 	queued        []bool
+}
+
+// withinWindows takes from the starts of each task what no window leaves to it.
+func (m *model) withinWindows() {
+	for i := range m.tasks {
+		t := &m.tasks[i]
+		for _, n := range t.needs {
+			if len(n.slices) == 0 {
+				continue
+			}
+			first, last := int64(math.MaxInt64), int64(math.MinInt64)
+			for _, r := range n.options {
+				for _, w := range m.windows[r] {
+					first, last = min(first, w[0]-n.slices[0][0]), max(last, w[1]-n.slices[len(n.slices)-1][1])
+				}
+			}
+			if first <= last { // else it is disproved
+				t.earliest, t.last = max(t.earliest, first), min(t.last, last)
+			}
+		}
+	}
 }
 
 func (m *model) newBounds() *bounds {
@@ -19,7 +42,7 @@ func (m *model) newBounds() *bounds {
 // caps, if not nil, are the first and last starts allowed.
 func (b *bounds) all(placed []bool, start, floors, caps []int64) {
 	for i, t := range b.m.tasks {
-		b.es[i], b.ls[i] = t.earliest, b.m.p.Horizon[1]-t.dur
+		b.es[i], b.ls[i] = t.earliest, t.last
 		b.before[i], b.after[i] = -1, -1
 		if floors != nil {
 			b.es[i] = max(b.es[i], floors[i])
@@ -40,7 +63,7 @@ func (b *bounds) all(placed []bool, start, floors, caps []int64) {
 // kept up.
 func (b *bounds) some(out []int, placed []bool, start []int64) {
 	for _, i := range out {
-		b.es[i], b.ls[i] = b.m.tasks[i].earliest, b.m.p.Horizon[1]-b.m.tasks[i].dur
+		b.es[i], b.ls[i] = b.m.tasks[i].earliest, b.m.tasks[i].last
 		for _, e := range b.m.bindsOf[i] {
 			l := &b.m.links[e]
 			switch {

@@ -28,6 +28,8 @@ type model struct {
 	choices   int               // of resources: of all uses and holds
 	flatTask  []int             // by task: where its choices begin, see state.flat
 	flatLink  []int             // by link
+	had       *past             // the plan from which what moves is weighed; nil: nothing is
+	stay      map[string]Stay   // see Options
 }
 
 type task struct {
@@ -37,6 +39,7 @@ type task struct {
 	latest   *int64
 	over     *int64
 	earliest int64
+	last     int64 // start
 }
 
 // need is a use or a hold with its resources as indices.
@@ -108,7 +111,7 @@ func compile(p schedule.Problem) *model {
 }
 
 func (c compiler) compileTask(p schedule.Problem, t schedule.Task) task {
-	out := task{dur: t.Duration, latest: t.Latest, over: t.LatestOver, earliest: p.Horizon[0]}
+	out := task{dur: t.Duration, latest: t.Latest, over: t.LatestOver, earliest: p.Horizon[0], last: p.Horizon[1] - t.Duration}
 	if t.Earliest != nil {
 		out.earliest = max(out.earliest, *t.Earliest)
 	}
@@ -279,6 +282,7 @@ func (m *model) compileResources() {
 			low[r], high[r] = min(low[r], n.setting), max(high[r], n.setting)
 		}
 	})
+	m.withinWindows()
 	m.reach = make([]int64, len(m.resources))
 	for r, res := range m.resources {
 		if res.Setting != nil {

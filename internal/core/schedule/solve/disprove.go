@@ -9,6 +9,9 @@ import (
 // than there are, a window too short, a cycle of least gaps, a chain longer
 // than the horizon. It returns *Impossible or nil.
 func (m *model) disprove() error {
+	if i := m.undecided(); i >= 0 {
+		return &Impossible{Reason: "what has begun has one label and different resources", Tasks: m.ids([]int{i}), Kind: Nowhere}
+	}
 	for i := range m.tasks {
 		if err := m.disproveTask(i); err != nil {
 			return err
@@ -25,6 +28,23 @@ func (m *model) disprove() error {
 	return m.disproveChain()
 }
 
+// undecided is a task that has a use, or a wait after it, with no resource left to take; -1:
+// there is none.
+func (m *model) undecided() int {
+	none := func(n need) bool { return len(n.options) == 0 }
+	for i, t := range m.tasks {
+		if slices.ContainsFunc(t.needs, none) {
+			return i
+		}
+	}
+	for _, l := range m.links {
+		if slices.ContainsFunc(l.holds, none) {
+			return l.from
+		}
+	}
+	return -1
+}
+
 func (m *model) ids(tasks []int) []string {
 	out := make([]string, len(tasks))
 	for i, t := range tasks {
@@ -35,8 +55,8 @@ func (m *model) ids(tasks []int) []string {
 
 func (m *model) disproveTask(i int) error {
 	t, id := m.tasks[i], []string{m.p.Tasks[i].ID}
-	if t.earliest+t.dur > m.p.Horizon[1] {
-		return &Impossible{Reason: fmt.Sprintf("%d s from %d on do not fit before the horizon closes at %d", t.dur, t.earliest, m.p.Horizon[1]), Tasks: id, Kind: TooLate}
+	if e := m.p.Tasks[i].Earliest; e != nil && *e+t.dur > m.p.Horizon[1] {
+		return &Impossible{Reason: fmt.Sprintf("%d s from %d on do not fit before the horizon closes at %d", t.dur, *e, m.p.Horizon[1]), Tasks: id, Kind: TooLate}
 	}
 	for _, n := range t.needs {
 		if len(n.slices) == 0 {
@@ -145,7 +165,7 @@ func (m *model) disproveChain() error {
 			for t := b.after[i]; t >= 0 && len(chain) < 2*len(m.tasks); t = b.after[t] {
 				chain = append(chain, t)
 			}
-			return &Impossible{Reason: fmt.Sprintf("one after the other they need %d s more than the horizon has", b.es[i]-b.ls[i]), Tasks: m.ids(chain), Kind: TooLong, Lack: Lack{Need: b.es[i] - b.ls[i]}}
+			return &Impossible{Reason: fmt.Sprintf("one after the other they need %d s more than there is", b.es[i]-b.ls[i]), Tasks: m.ids(chain), Kind: TooLong, Lack: Lack{Need: b.es[i] - b.ls[i]}}
 		}
 	}
 	return nil

@@ -69,7 +69,7 @@ func TestAChainLongerThanTheHorizonIsDisproved(t *testing.T) {
 	var no *solve.Impossible
 	require.ErrorAs(t, err, &no)
 	assert.ElementsMatch(t, []string{"a", "b"}, no.Tasks)
-	assert.Contains(t, no.Reason, "2 s more than the horizon has")
+	assert.Contains(t, no.Reason, "2 s more than there is")
 }
 
 // "Cannot" is said only of what is proven: two tasks that one cook has no room

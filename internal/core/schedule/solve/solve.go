@@ -32,6 +32,16 @@ type Options struct {
 	// From, if not nil, is a plan of this problem or of one like it from which the search
 	// begins, where most of it still fits.
 	From *schedule.Plan
+	// Stay weighs, by the task's id, that it stands as in From.
+	Stay map[string]Stay
+}
+
+// Stay weighs that a task stands as it did. What it costs decides between plans like any
+// cost, and is not in the cost of the plan that is given.
+type Stay struct {
+	Begun  bool  // it starts when it did, with what it had: no plan has it otherwise
+	Second int64 // each second that it starts earlier or later, 0 to 10,000
+	Other  int64 // each use, and each hold after it, on another resource, 0 to 1,000,000
 }
 
 // Impossible says that no plan can exist, and why: it is proven, not guessed.
@@ -86,7 +96,7 @@ const (
 // the rounds are done or the context ends, *Impossible where it is proven that
 // there is none, or ErrNotFound.
 func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, error) {
-	m := compile(p)
+	m := compileFrom(p, o)
 	if err := m.disprove(); err != nil {
 		return schedule.Plan{}, err
 	}
@@ -131,8 +141,8 @@ func all(n int) []int {
 // answer writes the plan that stands, which has to be the best, in the terms of the problem.
 func (s *search) answer() schedule.Plan {
 	zero := int64(0)
-	p := schedule.Plan{Problem: s.m.p.Name, Status: schedule.Kept, Violation: s.value.violation, Cost: s.value.cost, ViolationBound: &zero, Bound: &zero}
-	if s.proven {
+	p := schedule.Plan{Problem: s.m.p.Name, Status: schedule.Kept, Violation: s.value.violation, Cost: s.value.cost - s.moved(), ViolationBound: &zero, Bound: &zero}
+	if s.proven && s.m.had == nil {
 		violation, cost := p.Violation, p.Cost
 		p.ViolationBound, p.Bound = &violation, &cost
 	}
