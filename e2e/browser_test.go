@@ -58,6 +58,8 @@ type house struct {
 	now     *atomic.Pointer[time.Time]
 	printer string
 	codes   bool // browsers join with a code
+
+	background bool // plans are bettered while somebody looks
 }
 
 // set turns the clock of the server.
@@ -110,7 +112,7 @@ func (h *house) begin() {
 func (h *house) serve() {
 	screens, built := web.Screens()
 	require.True(h, built, "the screens are not built: make web")
-	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer, Codes: h.codes, Within: demotest.Patience, Patience: demotest.Patience / 10})
+	server := api.New(h.store, api.Options{Log: slog.New(slog.DiscardHandler), Screens: screens, Now: func() time.Time { return *h.now.Load() }, Printer: h.printer, Codes: h.codes, Background: h.background, Within: demotest.Patience, Patience: demotest.Patience / 10})
 	ctx, stop := context.WithCancel(context.Background())
 	done := make(chan bool)
 	go func() { server.Run(ctx); close(done) }()

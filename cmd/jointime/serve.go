@@ -161,7 +161,7 @@ func serveOn(ctx context.Context, l net.Listener, st *store.Store, f serveFlags,
 		screens = nil
 	}
 	runtime.GOMAXPROCS(runtime.NumCPU() + 1) // searches give way to those that serve, but not within Go's own processors
-	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Codes: codes, Hosts: f.hosts, Printer: f.printer})
+	server := api.New(st, api.Options{Log: log, Screens: screens, Open: open, Codes: codes, Hosts: f.hosts, Printer: f.printer, Background: true})
 	h := &http.Server{Handler: server, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: 60 * time.Second,
 		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 32 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug)}
 	var running sync.WaitGroup

@@ -58,17 +58,18 @@ type (
 
 // Options say how the server is reached and what it shows.
 type Options struct {
-	Log      *slog.Logger
-	Screens  fs.FS            // the built front end; nil: none
-	Open     bool             // reached from elsewhere than this machine, by its address
-	Codes    bool             // every browser joins with a code; false: this machine needs none, and others cannot join
-	Hosts    []string         // names by which it is asked, beside localhost and addresses
-	Now      func() time.Time // the clock; nil: the real one
-	PingEach time.Duration    // of the event stream; 0: 15 s
-	Within   time.Duration    // bounds every request but the event stream; 0: 20 s
-	Patience time.Duration    // how long who only looks waits for a plan that is being made; 0: 300 ms
-	Shared   time.Duration    // how long an answer about a service is given to others who ask the same; 0: 250 ms
-	Printer  string           // address of the label printer; empty: there is none
+	Log        *slog.Logger
+	Screens    fs.FS            // the built front end; nil: none
+	Open       bool             // reached from elsewhere than this machine, by its address
+	Codes      bool             // every browser joins with a code; false: this machine needs none, and others cannot join
+	Hosts      []string         // names by which it is asked, beside localhost and addresses
+	Now        func() time.Time // the clock; nil: the real one
+	PingEach   time.Duration    // of the event stream; 0: 15 s
+	Within     time.Duration    // bounds every request but the event stream; 0: 20 s
+	Patience   time.Duration    // how long who only looks waits for a plan that is being made; 0: 300 ms
+	Background bool             // plans that are kept are bettered while somebody looks
+	Shared     time.Duration    // how long an answer about a service is given to others who ask the same; 0: 250 ms
+	Printer    string           // address of the label printer; empty: there is none
 }
 
 // asked is who asks for a change, under which key; a name must have been given.

@@ -47,6 +47,9 @@ func New(st *store.Store, o Options) *Server {
 		o.Patience = 300 * time.Millisecond
 	}
 	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Patience), sessions: scs.New()}}
+	if o.Background {
+		s.app.InBackground()
+	}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
 	s.sessions.Cookie.Name = "jointime"
 	s.sessions.Cookie.SameSite = http.SameSiteStrictMode

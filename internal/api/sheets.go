@@ -32,6 +32,8 @@ type SheetsView struct {
 	Name     string             `json:"name"`
 	Day      string             `json:"day"`
 	Message  string             `json:"message,omitempty" doc:"why there is no plan"`
+	Planning bool               `json:"planning,omitempty" doc:"a newer, or a better plan is being made"`
+	Past     bool               `json:"past,omitempty"`
 	Calls    []report.SheetLine `json:"calls" nullable:"false" doc:"in the order of the clock"`
 	Cooks    []kitchen.Cook     `json:"cooks" nullable:"false"`
 	Sections []kitchen.Section  `json:"sections" nullable:"false"`
@@ -46,7 +48,7 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
+	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Planning: r.Planning, Past: p.Past, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
 		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r.RunUp), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
 	return &sheetsOutput{v}, nil
 }

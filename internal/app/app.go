@@ -17,6 +17,9 @@ type App struct {
 	Hub *Hub
 }
 
+// InBackground has plans bettered while somebody looks at them.
+func (a *App) InBackground() { a.background = true }
+
 // New makes an application. Who only looks waits so long for a plan, at the most, and gets
 // what there is after that.
 func New(st *store.Store, now func() time.Time, patience time.Duration) *App {

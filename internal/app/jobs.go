@@ -24,7 +24,11 @@ type jobs struct {
 	mu   sync.Mutex
 	of   map[string]*job // by service
 	room *semaphore.Weighted
+	most int                // searches at once
 	once singleflight.Group // plans that are only compared, by their key
+
+	want context.Context // ends when somebody wants a plan that there is not
+	told context.CancelFunc
 }
 
 // job is the making of one plan.
@@ -41,7 +45,27 @@ type job struct {
 }
 
 func newJobs() *jobs {
-	return &jobs{of: map[string]*job{}, room: semaphore.NewWeighted(int64(runtime.NumCPU()))}
+	n := runtime.NumCPU()
+	return &jobs{of: map[string]*job{}, room: semaphore.NewWeighted(int64(n)), most: n}
+}
+
+// wanted is a context that ends when somebody wants a plan that there is not.
+func (js *jobs) wanted() context.Context {
+	js.mu.Lock()
+	defer js.mu.Unlock()
+	if js.want == nil || js.want.Err() != nil {
+		js.want, js.told = context.WithCancel(context.Background())
+	}
+	return js.want
+}
+
+// makeRoom ends what is searched only because nobody wanted the processors.
+func (js *jobs) makeRoom() {
+	js.mu.Lock()
+	defer js.mu.Unlock()
+	if js.told != nil {
+		js.told()
+	}
 }
 
 // longestPlanning bounds how long a plan is made for.
@@ -85,6 +109,7 @@ func (js *jobs) start(id, key string, x runup.Service, keep func(context.Context
 // make plans when there is room for it, and from then on for so long at most. A panic in
 // the planning is its error.
 func (js *jobs) make(ctx context.Context, x runup.Service, within time.Duration, found func(runup.Result)) (r runup.Result, err error) {
+	js.makeRoom()
 	if err := js.room.Acquire(ctx, 1); err != nil {
 		return r, err
 	}
@@ -166,22 +191,32 @@ type Progress struct {
 	Violation int64   `json:"violation" doc:"of the best: seconds by which strict limits are passed"`
 	Cost      int64   `json:"cost"`
 	Seconds   float64 `json:"seconds" doc:"since it began"`
+	Bettering bool    `json:"bettering" doc:"a plan is kept, and better ones are looked for while somebody looks at it"`
 }
 
-// Progress tells how far the planning of a service is.
+// Progress tells how far the planning of a service is, to somebody who looks at its plan.
 func (pl *Planner) Progress(service string) (out Progress) {
 	pl.jobs.mu.Lock()
 	defer pl.jobs.mu.Unlock()
 	if j := pl.jobs.of[service]; j != nil {
 		out = j.view
 		out.Seconds = time.Since(j.at).Seconds()
+		return out
+	}
+	pl.betterings.mu.Lock()
+	defer pl.betterings.mu.Unlock()
+	if b := pl.betterings.of[service]; b != nil {
+		b.seen = time.Now()
+		out = Progress{Bettering: true, Found: b.found, Violation: b.best.Plan.Violation, Cost: b.best.Plan.Cost, Seconds: time.Since(b.began).Seconds()}
 	}
 	return out
 }
 
 // Stop ends the planning of a service with the best plan so far; false where none is
 // being made, or there is none yet.
-func (pl *Planner) Stop(service string) bool { return pl.jobs.stop(service) }
+func (pl *Planner) Stop(service string) bool {
+	return pl.jobs.stop(service) || pl.betterings.stop(service)
+}
 
 // Once plans what is only compared, beginning from a plan that is kept, and keeps nothing.
 // Who asks for the same at the same time gets the same plan. The search ends with the

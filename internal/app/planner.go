@@ -41,7 +41,9 @@ type Planner struct {
 	jobs  *jobs
 	read  readings
 
-	patience time.Duration // how long who only looks waits for a plan
+	betterings betterings
+	background bool          // plans that are kept are bettered while somebody looks
+	patience   time.Duration // how long who only looks waits for a plan
 }
 
 // ErrNoTime is told to who needs a plan that is not made by then; its making goes on.

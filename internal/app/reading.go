@@ -132,6 +132,7 @@ func (pl *Planner) look(ctx context.Context, id string) (Scene, Planned, *job, e
 	if rd.scene.kept != nil {
 		return rd.scene, rd.planned, nil, nil
 	}
+	defer pl.better(id, rd)
 	if rd.settled {
 		made, err := pl.store.PlanMade(ctx, rd.key)
 		if err != nil || made.Equal(rd.made) {
@@ -147,7 +148,16 @@ func (pl *Planner) look(ctx context.Context, id string) (Scene, Planned, *job, e
 		return rd.scene, r, nil, nil
 	}
 	p, key := rd.scene, rd.key
-	return p, Planned{}, pl.jobs.start(id, key, rd.service, func(ctx context.Context, r runup.Result, halted bool) error {
+	if !rd.planned.Found {
+		if err := pl.lastPlan(ctx, rd, id); err != nil {
+			return rd.scene, Planned{}, nil, err
+		}
+	}
+	x := rd.service
+	if rd.planned.Found {
+		x = x.After(rd.planned.Result, pl.now())
+	}
+	return p, Planned{}, pl.jobs.start(id, key, x, func(ctx context.Context, r runup.Result, halted bool) error {
 		_, err := pl.keepPlan(ctx, id, key, p.Pins, r, endedEarly(r, halted))
 		return err
 	}), nil

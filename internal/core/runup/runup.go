@@ -11,6 +11,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"slices"
 	"time"
 
 	"jointime/internal/core/runup/demand"
@@ -29,6 +30,7 @@ type Service struct {
 	of      work.Map
 	options Options
 	from    *schedule.Plan // with which the search begins
+	stay    map[string]solve.Stay
 }
 
 // Prepare expands a service, and searches for nothing. The error is for a service that
@@ -51,6 +53,20 @@ func Prepare(in demand.Input) (Service, error) {
 // change, instead of from nothing.
 func (s Service) From(p schedule.Plan) Service {
 	s.from = &p
+	return s
+}
+
+// After is the service searched for from what it was like before a change, at a moment: what
+// has begun by then stays, and what is soon to begin moves for a reason only. A service that
+// was moved to another day has the same minutes there.
+func (s Service) After(before Result, now time.Time) Service {
+	p := before.Plan
+	p.Tasks = slices.Clone(p.Tasks)
+	for i := range p.Tasks {
+		p.Tasks[i].Start += s.of.Midnight - before.Map.Midnight
+		p.Tasks[i].End += s.of.Midnight - before.Map.Midnight
+	}
+	s.from, s.stay = &p, staying(p, int64(now.Sub(s.demand.Origin)/time.Second))
 	return s
 }
 
@@ -89,6 +105,7 @@ type Result struct {
 	CutShort bool              // the search was ended before it was over
 
 	from *schedule.Plan
+	stay map[string]solve.Stay
 }
 
 // NoPlanInTime is told where the search found no plan, and did not prove that there is none.
@@ -102,7 +119,7 @@ const maxExcluded = 500
 // be nil, while the search goes on; what it is handed is a result like the last one. A context that ends during the search gives the best
 // plan until then; one that ended before there was any is the error.
 func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
-	r := Result{from: s.from, Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
+	r := Result{from: s.from, stay: s.stay, Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
 	for range maxExcluded {
 		var no *solve.Impossible
 		switch err := r.search(ctx, r.telling(found)); {

@@ -42,7 +42,12 @@ func (r *Result) search(ctx context.Context, found func(schedule.Plan)) error {
 	r.Seed = r.Options.Seed
 	others, stop := r.others(ctx)
 	defer stop()
-	plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: r.Options.Seed, Found: found, From: r.from})
+	o := solve.Options{Rounds: r.Options.Rounds, Seed: r.Options.Seed, Found: found, From: r.from, Stay: r.stay}
+	plan, err := solve.Solve(ctx, r.Problem, o)
+	if err != nil && r.stay != nil && ctx.Err() == nil { // what has begun may be what stands in the way
+		o.Stay = nil
+		plan, err = solve.Solve(ctx, r.Problem, o)
+	}
 	if err != nil {
 		return err
 	}
@@ -59,7 +64,7 @@ func (r *Result) others(ctx context.Context) (plans []chan seeded, stop func()) 
 		out := make(chan seeded, 1)
 		plans = append(plans, out)
 		go func() {
-			plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed, From: r.from})
+			plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed, From: r.from, Stay: r.stay})
 			out <- seeded{seed, plan, err == nil}
 		}()
 	}

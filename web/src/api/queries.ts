@@ -46,6 +46,12 @@ export const useRunUp = (id: string) =>
     refetchInterval: (q) => (q.state.data?.planning ? 1500 : false), // the best so far, until the plan is there
   })
 
+export const useSheets = (id: string) =>
+  useQuery({
+    queryKey: ['sheets', id], queryFn: () => ask(api.GET('/api/services/{id}/sheets', { params: { path: { id } } })), enabled: id !== '',
+    refetchInterval: (q) => (q.state.data?.planning ? 1500 : false),
+  })
+
 export const useAcross = (id: string) => useQuery({ queryKey: ['across', id], queryFn: () => ask(api.GET('/api/services/{id}/across', { params: { path: { id } } })), enabled: id !== '' })
 
 export const useAmounts = (id: string) =>
@@ -69,9 +75,9 @@ export const useKitchens = () => useQuery({ queryKey: ['kitchens'], queryFn: () 
 /** useHeats are temperatures in all ways, as the kitchen likes them. */
 export const useHeats = () => useQuery({ queryKey: ['heats'], queryFn: () => ask(api.GET('/api/heats')), staleTime: 600_000 })
 
-/** useProgress asks how far a plan is, while one waits for it. */
+/** useProgress asks how far a plan is, while one waits for it, or looks at it. */
 export const useProgress = (id: string) =>
-  useQuery({ queryKey: ['progress', id], queryFn: () => ask(api.GET('/api/services/{id}/progress', { params: { path: { id } } })), refetchInterval: 300, staleTime: 0 })
+  useQuery({ queryKey: ['progress', id], queryFn: () => ask(api.GET('/api/services/{id}/progress', { params: { path: { id } } })), refetchInterval: (q) => (q.state.data?.planning ? 300 : q.state.data?.bettering ? 1000 : 5000), staleTime: 0 })
 
 export const useDish = (id: string) =>
   useQuery({ queryKey: ['dish', id], queryFn: () => ask(api.GET('/api/dishes/{id}', { params: { path: { id } } })), enabled: id !== '' })

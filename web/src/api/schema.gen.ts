@@ -3862,6 +3862,8 @@ export interface components {
             who?: string;
         };
         Progress: {
+            /** @description a plan is kept, and better ones are looked for while somebody looks at it */
+            bettering: boolean;
             /** Format: int64 */
             cost: number;
             /**
@@ -4497,6 +4499,9 @@ export interface components {
             /** @description why there is no plan */
             message?: string;
             name: string;
+            past?: boolean;
+            /** @description a newer, or a better plan is being made */
+            planning?: boolean;
             room: components["schemas"]["Briefing"];
             sections: components["schemas"]["Section"][];
             service: string;

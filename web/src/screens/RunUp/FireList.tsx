@@ -1,10 +1,12 @@
 // The plan as a list in the order of the clock: to print, to read aloud.
 import { useHeat } from '../../parts/heat'
 import { day, clock, lasts } from '../../parts/words'
+import { WasAt } from '../../parts/service/MovedLine'
+import type { Moved } from '../../parts/service/moved'
 import type { Plan } from './types'
 import { matches, type Filter } from './shown'
 
-export function FireList({ plan, filter, picked, pick }: { plan: Plan; filter: Filter; picked: string; pick: (id: string) => void }) {
+export function FireList({ plan, moved, filter, picked, pick }: { plan: Plan; moved: Moved; filter: Filter; picked: string; pick: (id: string) => void }) {
   const heat = useHeat()
   const bars = plan.bars.filter(matches(plan, filter)).sort((a, b) => a.from - b.from)
   const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
@@ -25,6 +27,7 @@ export function FireList({ plan, filter, picked, pick }: { plan: Plan; filter: F
             <td className="clock">
               {(i === 0 || bars[i - 1].start.slice(0, 10) !== b.start.slice(0, 10)) && <div className="small quiet text-nowrap">{day(b.start.slice(0, 10), true)}</div>}
               {clock(b.start)}
+              <WasAt moved={moved} id={b.id} />
             </td>
             <td className="clock">{lasts(b.to - b.from)}</td>
             <td>

@@ -6,10 +6,11 @@ import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { evenAxis, ticks } from './axis'
+import type { Moved } from '../../parts/service/moved'
 import type { Plan } from './types'
-import { matches, type Filter } from './shown'
+import { matches, wasFrom, type Filter } from './shown'
 
-type Props = { plan: Plan; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
+type Props = { plan: Plan; moved: Moved; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
 type Lane = Plan['lanes'][number]
 type Block = Lane['blocks'][number]
 
@@ -17,7 +18,7 @@ const left = 140
 const top = 30
 const place = 26
 
-export function Lanes({ plan, filter, wide, picked, pick }: Props) {
+export function Lanes({ plan, moved, filter, wide, picked, pick }: Props) {
   const [box, room] = useWidth(1200)
   const width = room * wide
   const is = useMemo(() => matches(plan, filter), [plan, filter])
@@ -70,7 +71,7 @@ export function Lanes({ plan, filter, wide, picked, pick }: Props) {
         ))}
         {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
         {lanes.map(({ lane, blocks }, i) => (
-          <LaneRow key={lane.id} plan={plan} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={window} is={is} picked={blocks.some((b) => plan.bars[b.bar].id === picked) ? picked : ''} pick={pick} />
+          <LaneRow key={lane.id} plan={plan} moved={moved} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={window} is={is} picked={blocks.some((b) => plan.bars[b.bar].id === picked) ? picked : ''} pick={pick} />
         ))}
       </svg>
       </div>
@@ -90,9 +91,9 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
   ]
 }
 
-type RowProps = { plan: Plan; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; is: (b: Plan['bars'][number]) => boolean; picked: string; pick: (id: string) => void }
+type RowProps = { plan: Plan; moved: Moved; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; is: (b: Plan['bars'][number]) => boolean; picked: string; pick: (id: string) => void }
 
-const LaneRow = memo(function LaneRow({ plan, lane, blocks, y, height, width, x, window, is, picked, pick }: RowProps) {
+const LaneRow = memo(function LaneRow({ plan, moved, lane, blocks, y, height, width, x, window, is, picked, pick }: RowProps) {
   const heat = useHeat()
   return (
     <g>
@@ -111,13 +112,13 @@ const LaneRow = memo(function LaneRow({ plan, lane, blocks, y, height, width, x,
         </g>
       ))}
       {blocks.map((b, k) => (
-        <BlockMark key={k} plan={plan} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={!is(plan.bars[b.bar])} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
+        <BlockMark key={k} plan={plan} was={wasFrom(moved, plan.bars[b.bar])} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={!is(plan.bars[b.bar])} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
       ))}
     </g>
   )
 })
 
-function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan; lane: Lane; block: Block; y: number; x: (s: number) => number; pale: boolean; picked: boolean; pick: () => void }) {
+function BlockMark({ plan, was, lane, block, y, x, pale, picked, pick }: { plan: Plan; was?: number; lane: Lane; block: Block; y: number; x: (s: number) => number; pale: boolean; picked: boolean; pick: () => void }) {
   const bar = plan.bars[block.bar]
   const a = x(block.from)
   const w = Math.max(x(block.to) - a, 4)
@@ -128,9 +129,10 @@ function BlockMark({ plan, lane, block, y, x, pale, picked, pick }: { plan: Plan
   const words = [block.setting !== undefined ? `${component} ${heat(block.setting)}` : `${component} ${block.label}`, component, block.label].find((t) => t.length * 7 < w - 10) ?? ''
   const ink = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" {...asButton(pick)} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', held' : ''}`} opacity={pale ? 0.35 : 1}>
+    <g className="bar" {...asButton(pick)} aria-pressed={picked} aria-label={`${words || `${component} ${bar.name}`}, ${lane.name}, ${component}, ${bar.name}, ${clock(bar.start)}${block.hold ? ', held' : ''}${was === undefined ? '' : ', moved'}`} opacity={pale ? 0.35 : 1}>
       <rect className="halo" x={a - 2} y={y - 2} width={w + 4} height={h + 4} fill="transparent" rx="3" />
       <rect x={a} y={y} width={w} height={h} rx="3" fill={solid ? ink : '#ffffff'} stroke={solid ? '#f3f5f4' : ink} strokeWidth={block.hold || solid ? 1 : 2} strokeDasharray={block.hold ? '5 3' : undefined} />
+      {was !== undefined && <path d={`M${a} ${y}h9l-9 9z`} className="was-corner" />}
       {words && (
         <text x={a + 6} y={y + 16} fontSize="14" style={{ fill: solid ? '#ffffff' : ink }}>
           {words}

@@ -8,7 +8,9 @@ import { Told } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
-import { day } from '../../parts/words'
+import { MovedLine } from '../../parts/service/MovedLine'
+import { useMoved, type Moved, type Placed } from '../../parts/service/moved'
+import { count, day } from '../../parts/words'
 import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
 import { useKeeping } from './keeping'
@@ -65,6 +67,7 @@ function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan
   }
   const selected = plan.bars.find((b) => b.id === picked)
   const keeping = useKeeping(plan, readOnly)
+  const moved = useMoved(plan.service, useMemo(() => placed(plan), [plan]))
   const pressed = (p: Plan['presses'][number]) => (
     <>
       {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>Show step</button>
@@ -95,7 +98,11 @@ function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan
           </div>
         </div>
       </div>
-      {planning ? <Planning id={plan.service} /> : anew && <p className="quiet" role="status">Something changed. Planning again …</p>}
+      <div className="plan-state">
+        <MovedLine service={plan.service} moved={moved} next={() => setPicked(after(plan, moved, picked))} />
+        {!readOnly && <Planning id={plan.service} shown={!planning} />}
+        {!planning && anew && <p className="quiet" role="status">Something changed. Planning again …</p>}
+      </div>
       {changed.length > 0 && <Bracket what={`Out of date: ${changed.join(', ')} changed since.`} />}
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
@@ -128,17 +135,17 @@ function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan
         </Bracket>
       ))}
       {plan.bars.length === 0 ? (
-        <Empty title="Nothing to plan">Enter plates on Menu, or close the gaps on Dish.</Empty>
+        <NoSteps plan={plan} />
       ) : (
         <>
           <Critical plan={plan} pick={setPicked} />
           <Slots plan={plan} keep={keeping.keep} pick={setPicked} />
-          {view === 'strands' && <Strands plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
-          {view === 'lanes' && <Lanes plan={plan} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
-          {view === 'list' && <FireList plan={plan} filter={filter} picked={picked} pick={setPicked} />}
+          {view === 'strands' && <Strands plan={plan} moved={moved} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
+          {view === 'lanes' && <Lanes plan={plan} moved={moved} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
+          {view === 'list' && <FireList plan={plan} moved={moved} filter={filter} picked={picked} pick={setPicked} />}
           {view === 'methods' && <Methods service={plan.service} />}
           {view === 'loads' && <Loads plan={plan} />}
-          <Why plan={plan} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
+          <Why plan={plan} moved={moved} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
         </>
       )}
       {(plan.presses.length > 0 || plan.bars.some((b) => (b.cautions?.length ?? 0) > 0)) && <Decides />}
@@ -147,6 +154,32 @@ function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan
         <a href={`/api/services/${encodeURIComponent(plan.service)}/plan.json`}>Export plan (JSON)</a>
       </p>
     </div>
+  )
+}
+
+// placed is where each step stands, and with whom.
+function placed(plan: Plan): Placed[] {
+  const names = new Map(plan.lanes.map((l) => [l.id, l.name]))
+  return plan.bars.map((b) => ({ id: b.id, start: b.start, who: b.cooks.map((c) => names.get(`cook.${c}`) ?? c) }))
+}
+
+// after is the next step that has moved after one, in the order of the clock.
+function after(plan: Plan, moved: Moved, picked: string): string {
+  const list = plan.bars.filter((b) => moved.steps.has(b.id)).sort((a, b) => a.from - b.from)
+  return (list[list.findIndex((b) => b.id === picked) + 1] ?? list[0]).id
+}
+
+// NoSteps is a service of which nothing could be planned: for nothing is served, for all its
+// strands stop at a gap, or for the reason that is told above.
+function NoSteps({ plan }: { plan: Plan }) {
+  const gaps = plan.stops.filter((s) => s.gap)
+  if (!plan.courses.some((c) => c.plates > 0)) return <Empty title="Nothing to plan">Nobody is served yet. Enter plates on Menu.</Empty>
+  if (plan.message || gaps.length === 0) return null
+  return (
+    <Empty title="No step can be planned yet">
+      {count(gaps.length, 'gap')}: {gaps.slice(0, 5).map((s) => `${s.name}, ${s.why}`).join('; ')}
+      {gaps.length > 5 && ' …'}. Close them on Dish.
+    </Empty>
   )
 }
 

@@ -4,11 +4,12 @@ import { asButton } from '../../parts/pressed'
 import { clock } from '../../parts/words'
 import { useWidth } from '../../parts/width'
 import { foldedAxis, type Axis } from './axis'
+import type { Moved } from '../../parts/service/moved'
 import type { Bar, Plan } from './types'
-import { matches, strandsOf, type Filter } from './shown'
+import { matches, strandsOf, wasFrom, type Filter } from './shown'
 import { holdId } from './waits'
 
-type Props = { plan: Plan; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
+type Props = { plan: Plan; moved: Moved; filter: Filter; wide: number; picked: string; pick: (id: string) => void }
 type Strand = Plan['strands'][number]
 
 const left = 178
@@ -18,7 +19,7 @@ const top = 34
 const between = 16 // two dishes
 const half = 11
 
-export function Strands({ plan, filter, wide, picked, pick }: Props) {
+export function Strands({ plan, moved, filter, wide, picked, pick }: Props) {
   const strands = useMemo(() => strandsOf(plan, filter), [plan, filter])
   const [box, room] = useWidth(1200)
   const [fold, setFold] = useState(-1)
@@ -41,7 +42,7 @@ export function Strands({ plan, filter, wide, picked, pick }: Props) {
     <svg viewBox={`0 0 ${width} ${bottom + 4}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label="Strands, time runs from left to right into the plate" onKeyDown={onKey}>
       <Ground axis={axis} bottom={bottom} unfold={unfold} />
       {rows.map(({ s, y }, r) => (
-        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} strand={s} y={y} axis={axis} is={is} picked={here.includes(r) ? picked : ''} pick={pick} />
+        <Row key={`${s.course} ${s.dish} ${s.component}`} plan={plan} moved={moved} strand={s} y={y} axis={axis} is={is} picked={here.includes(r) ? picked : ''} pick={pick} />
       ))}
       {dishes.map((list) => (
         <Pass key={`${list[0].s.course} ${list[0].s.dish}`} plan={plan} rows={list} axis={axis} />
@@ -91,11 +92,11 @@ function torn(x: number, from: number, to: number) {
   return d
 }
 
-type RowProps = { plan: Plan; strand: Strand; y: number; axis: Axis; is: (b: Bar) => boolean; picked: string; pick: (id: string) => void }
+type RowProps = { plan: Plan; moved: Moved; strand: Strand; y: number; axis: Axis; is: (b: Bar) => boolean; picked: string; pick: (id: string) => void }
 
 // Row is drawn again only when something of its own has changed: a run-up of 1,500
 // steps is walked through with the keys.
-const Row = memo(function Row({ plan, strand, y, axis, is, picked, pick }: RowProps) {
+const Row = memo(function Row({ plan, moved, strand, y, axis, is, picked, pick }: RowProps) {
   const bars = strand.bars.map((i) => plan.bars[i])
   const labels = place(bars, axis, passAt(plan, strand, axis))
   const waits = spell(strand, plan, axis)
@@ -111,7 +112,7 @@ const Row = memo(function Row({ plan, strand, y, axis, is, picked, pick }: RowPr
         <HoldMark key={h.from + '-' + h.to} hold={h} picked={picked === holdId(plan, h)} pick={() => pick(holdId(plan, h))} text={waits[i]} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
       ))}
       {bars.map((b, i) => (
-        <BarMark key={b.id} bar={b} y={y} axis={axis} label={labels[i]} pale={!is(b)} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
+        <BarMark key={b.id} bar={b} was={wasFrom(moved, b)} y={y} axis={axis} label={labels[i]} pale={!is(b)} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
       ))}
       {strand.stop && <StopMark strand={strand} y={y} x={first ? axis.x(first.from) : axis.x(plan.courses[strand.course].leaves)} />}
     </g>
@@ -141,14 +142,15 @@ function short(name: string): string {
   return name.slice(0, name.lastIndexOf(' ', 28)) + ' …'
 }
 
-function BarMark({ bar, y, axis, label, pale, picked, pick, first }: { bar: Bar; y: number; axis: Axis; label: { text: string; x: number }; pale: boolean; picked: boolean; pick: () => void; first: boolean }) {
+function BarMark({ bar, was, y, axis, label, pale, picked, pick, first }: { bar: Bar; was?: number; y: number; axis: Axis; label: { text: string; x: number }; pale: boolean; picked: boolean; pick: () => void; first: boolean }) {
   const a = axis.x(bar.from)
   const b = Math.max(axis.x(bar.to), a + 5)
   const color = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" opacity={pale ? 0.3 : undefined} {...asButton(pick)} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}`}>
+    <g className="bar" opacity={pale ? 0.3 : undefined} {...asButton(pick)} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} aria-pressed={picked} aria-label={`${label.text || bar.name}, ${clock(bar.start)}, ${bar.with.join(', ')}${was === undefined ? '' : ', moved'}`}>
       <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
+      {was !== undefined && <path d={`M${axis.x(was)} ${y + half + 2}v8M${axis.x(was)} ${y + half + 6}H${a}`} className="was" />}
       {bar.fixed && <path d={`M${a} ${y - half - 8}v5M${a - 4} ${y - half - 8}h8`} className="kept" />}
       {bar.early && <path d={`M${a - 3} ${y + half + 4}h${Math.max(b - a, 8) + 3}`} stroke={color} strokeWidth="2" strokeDasharray="2 3" />}
       {bar.hands.map(({ from, to }) => (

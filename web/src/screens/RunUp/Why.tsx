@@ -4,11 +4,13 @@ import { Link } from 'wouter'
 import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
 import { clock, lasts, spoken } from '../../parts/words'
+import { WasAt } from '../../parts/service/MovedLine'
+import type { Moved } from '../../parts/service/moved'
 import type { Keeping } from './keeping'
 import type { Bar, Plan } from './types'
 import { holdId, type Wait } from './waits'
 
-export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar; wait?: Wait; keeping: Keeping; pick: (id: string) => void }) {
+export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; moved: Moved; bar?: Bar; wait?: Wait; keeping: Keeping; pick: (id: string) => void }) {
   if (wait) return <WhyWait plan={plan} wait={wait} />
   if (!bar)
     return (
@@ -23,6 +25,7 @@ export function Why({ plan, bar, wait, keeping, pick }: { plan: Plan; bar?: Bar;
         <h2>
           Why {[component, bar.name].filter(Boolean).join(': ')} at <span className="clock">{clock(bar.start)}</span>?
         </h2>
+        <WasAt moved={moved} id={bar.id} />
         <div className="sum">{bar.why.sum}</div>
         <div className="mt-1">
           <b>Later</b>: {bar.why.later > 0 ? `up to ${spoken(bar.why.later)}, then ` : 'no: '}

@@ -1,5 +1,6 @@
 // What of a plan is to be seen: all of it, or what belongs to a course, a dish, a
 // section, a cook, a thing, or to one table all the way through.
+import type { Moved } from '../../parts/service/moved'
 import type { Bar, Plan } from './types'
 
 export type Filter = { dish: string; course: string; section: string; cook: string; thing: string; table: string }
@@ -53,4 +54,10 @@ export function choices(plan: Plan): [keyof Filter, string, [string, string][]][
     ['thing', 'all equipment', plan.lanes.filter((l) => !l.cook && l.blocks.length > 0).map((l) => [l.id, l.name])],
     ['table', 'all tables', tables.map((t) => [t, t])],
   ]
+}
+
+/** wasFrom is where a step stood that has moved, in seconds from the plan's origin. */
+export function wasFrom(moved: Moved, bar: Plan['bars'][number]): number | undefined {
+  const was = moved.steps.get(bar.id)
+  return was && bar.from + (Date.parse(was.start) - Date.parse(bar.start)) / 1000
 }

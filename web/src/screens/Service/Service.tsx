@@ -31,7 +31,7 @@ function Sheet({ view }: { view: View }) {
     <>
       <ServiceHead view={view} screen={`service:${service.id}`} />
       {runUp.isError && <Failed error={runUp.error} again={() => void runUp.refetch()} />}
-      {planning && !runUp.isError && <Planning id={service.id} />}
+      {!view.readOnly && !runUp.isError && <Planning id={service.id} shown={!planning} />}
       <Holds service={service.id} />
       {view.rows.flatMap((r) => r.dishes.flatMap((d) => d.faults.map((f) => <Bracket key={d.dish + f} what={`${d.name}: ${f}`} />)))}
       {plan && <Evening plan={plan} within={service.within || 900} />}

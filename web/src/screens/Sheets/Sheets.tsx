@@ -1,12 +1,13 @@
 // Sheets: the plan as it is handed out, to each cook and section, for the days
 // before, and to the room; on the tablet, on paper, and as files.
 import { Advice } from '../../parts/Advice'
-import { useQuery } from '@tanstack/react-query'
-import { Fragment, useState } from 'react'
-import { api, ask, type Schemas } from '../../api/client'
-import { lost } from '../../api/queries'
+import { Fragment, useMemo, useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { lost, useSheets } from '../../api/queries'
 import { useAddress } from '../../parts/address'
 import { useHeat } from '../../parts/heat'
+import { MovedLine, WasAt } from '../../parts/service/MovedLine'
+import { useMoved, type Moved } from '../../parts/service/moved'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { clock, count, day, duration } from '../../parts/words'
@@ -20,9 +21,10 @@ type View = Schemas['SheetsView']
 type Call = View['calls'][number]
 
 export function Sheets({ id }: { id: string }) {
-  const sheets = useQuery({ queryKey: ['sheets', id], queryFn: () => ask(api.GET('/api/services/{id}/sheets', { params: { path: { id } } })), enabled: id !== '' })
+  const sheets = useSheets(id)
   if (sheets.isPending) return <Planning id={id} />
   if (lost(sheets)) return <Failed error={sheets.error} again={() => void sheets.refetch()} />
+  if (sheets.data.planning && sheets.data.calls.length === 0) return <Planning id={id} />
   return <Sheet view={sheets.data} />
 }
 
@@ -32,6 +34,7 @@ function Sheet({ view }: { view: View }) {
   const choices: [string, string][] = [['all', 'Fire list'], ['before', 'Days before'], ['room', 'The room'], ...view.cooks.map((c): [string, string] => [`cook:${c.id}`, c.name]), ...view.sections.map((s): [string, string] => [`section:${s.id}`, `${s.name} section`])]
   const name = choices.find(([key]) => key === pick)?.[1] ?? ''
   const calls = picked(view, pick)
+  const moved = useMoved(view.service, useMemo(() => view.calls.map((c) => ({ id: c.id, start: c.start, who: c.who })), [view]))
   return (
     <>
       <div className="page-head">
@@ -53,9 +56,13 @@ function Sheet({ view }: { view: View }) {
           </button>
         </div>
       </div>
+      <div className="plan-state">
+        {pick !== 'room' && <MovedLine service={view.service} moved={moved} />}
+        {!view.past && <Planning id={view.service} shown={!view.planning} />}
+      </div>
       {view.message && <Bracket what={view.message} />}
       <Told list={view.told} />
-      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Pages key={pick} calls={calls} mine={pick.startsWith('cook:')} />}
+      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Pages key={pick} calls={calls} moved={moved} mine={pick.startsWith('cook:')} />}
     </>
   )
 }
@@ -84,14 +91,14 @@ function Files({ view, pick }: { view: View; pick: string }) {
 const onePage = 60
 
 // Pages show a long sheet a stretch of the clock at a time; on paper it is whole.
-function Pages({ calls, mine }: { calls: Call[]; mine: boolean }) {
+function Pages({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: boolean }) {
   const [params, setParams] = useAddress()
   const [opened] = useState(() => Date.now())
   const printing = usePrinting()
   const pages = pagesOf(calls, onePage)
   const said = Number(params.get('page')) - 1
   const at = pages[said] ? said : pageAt(pages, opened)
-  if (pages.length === 1 || printing) return <Calls calls={calls} mine={mine} />
+  if (pages.length === 1 || printing) return <Calls calls={calls} moved={moved} mine={mine} />
   const turn = (to: number) => {
     setParams({ ...Object.fromEntries(params), page: String(to + 1) }, { replace: true })
     window.scrollTo(0, 0)
@@ -105,7 +112,7 @@ function Pages({ calls, mine }: { calls: Call[]; mine: boolean }) {
           </button>
         ))}
       </div>
-      <Calls calls={pages[at].lines} mine={mine} />
+      <Calls calls={pages[at].lines} moved={moved} mine={mine} />
       {pages[at + 1] && (
         <button className="btn btn-outline-dark my-3" onClick={() => turn(at + 1)}>
           Then: {pages[at + 1].name}
@@ -116,7 +123,7 @@ function Pages({ calls, mine }: { calls: Call[]; mine: boolean }) {
 }
 
 // Calls are lines in the order of the clock, a day under its name.
-function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
+function Calls({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: boolean }) {
   const heat = useHeat()
   return (
     <>
@@ -132,7 +139,10 @@ function Calls({ calls, mine }: { calls: Call[]; mine: boolean }) {
               </tr>
             )}
             <tr>
-              <td className="clock call-at">{clock(c.start, seconds(c))}</td>
+              <td className="clock call-at">
+                {clock(c.start, seconds(c))}
+                <WasAt moved={moved} id={c.id} />
+              </td>
               <td>
                 <span className="call-what">
                   {c.what}
