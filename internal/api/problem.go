@@ -19,7 +19,6 @@ import (
 	"jointime/internal/app"
 	"jointime/internal/core/fault"
 	"jointime/internal/core/revise"
-	"jointime/internal/core/runup"
 	"jointime/internal/core/words"
 	"jointime/internal/store"
 )
@@ -84,7 +83,7 @@ var (
 	isPast       = kind{"past", http.StatusForbidden, "Past: read only"}
 	noPlan       = kind{"no-plan", http.StatusNotFound, "There is no plan"}
 	notPlanning  = kind{"not-planning", http.StatusNotFound, "Nothing is being planned"}
-	noTime       = kind{"no-plan-in-time", http.StatusServiceUnavailable, "No plan was found in time"}
+	noTime       = kind{"still-planning", http.StatusServiceUnavailable, "Still planning"}
 	tookTooLong  = kind{"took-too-long", http.StatusServiceUnavailable, "It took too long"}
 	givenUp      = kind{"given-up", http.StatusServiceUnavailable, "The request was given up"}
 	noPrinter    = kind{"no-printer", http.StatusConflict, "No label printer is set up"}
@@ -179,7 +178,7 @@ func (s base) fail(err error) *Problem {
 		}
 		return p
 	case errors.Is(err, app.ErrNoTime):
-		return problem(noTime, runup.NoPlanInTime)
+		return problem(noTime, "Still planning. Try again in a moment.")
 	case errors.Is(err, app.ErrPast):
 		return problem(isPast, "Past service: read only. Copy it to a new day.")
 	case errors.Is(err, store.ErrNothing):

@@ -209,8 +209,8 @@ var readSoFar atomic.Int64
 // haltedEarly is told of a plan whose making was stopped.
 const haltedEarly = "Stopped: best plan so far. Any change plans again."
 
-// cutShort is told of a plan whose making took longer than planning may.
-const cutShort = "Planning took too long: best plan so far. Try fewer covers, or more cooks or equipment."
+// cutShort is told of a plan whose making took longer than it may in one go.
+const cutShort = "Best plan so far."
 
 // keptPlan is the plan that is kept under a key, in today's words, with when it was made;
 // false where there is none.

@@ -108,8 +108,8 @@ type Result struct {
 	stay map[string]solve.Stay
 }
 
-// NoPlanInTime is told where the search found no plan, and did not prove that there is none.
-const NoPlanInTime = "No plan found in time. Try fewer covers, or more cooks or equipment."
+// noPlanInTime is told where the search found no plan, and did not prove that there is none.
+const noPlanInTime = "No plan found in time. Try fewer covers, or more cooks or equipment."
 
 // maxExcluded bounds how many steps may turn out impossible, one by one.
 const maxExcluded = 500
@@ -133,7 +133,7 @@ func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 		case ctx.Err() != nil:
 			return Result{}, ctx.Err()
 		default:
-			r.Why = NoPlanInTime
+			r.Why = s.missing(ctx, r)
 			return r, nil
 		}
 		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)

@@ -14,7 +14,13 @@ export function Planning({ id, shown = false }: { id: string; shown?: boolean })
       </Search>
     )
   if (shown && !data?.planning) return null
-  if (!data?.planning || data.found === 0) return <Waiting what="the run-up" />
+  if (!data?.planning || (data.found === 0 && data.seconds < 2)) return <Waiting what="the run-up" />
+  if (data.found === 0)
+    return (
+      <p className="waiting" role="status">
+        Planning <span className="clock">{lasts(data.seconds)}</span>: no plan yet.
+      </p>
+    )
   return (
     <Search id={id} stop="Stop and keep the best">
       Planning <span className="clock">{lasts(data.seconds)}</span>: {count(data.found, 'plan')}, the best {data.violation === 0 ? 'within every limit' : `${spoken(data.violation)} over limits`}.

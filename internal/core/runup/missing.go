@@ -1,0 +1,59 @@
+package runup
+
+import (
+	"context"
+	"fmt"
+	"time"
+
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule/short"
+	"jointime/internal/core/schedule/solve"
+	"jointime/internal/core/units"
+	"jointime/internal/core/words"
+)
+
+// shortRounds are spent on what is missing, for each task.
+const shortRounds = 5
+
+// toldShort is how much of what is missing is told; the rest is counted.
+const toldShort = 3
+
+// missing says what would have to be there for a plan, where none was found.
+func (s Service) missing(ctx context.Context, r Result) string {
+	list := short.Of(ctx, r.Problem, solve.Options{Rounds: shortRounds * len(r.Problem.Tasks), Seed: r.Options.Seed})
+	if len(list) == 0 {
+		return noPlanInTime
+	}
+	var told []string
+	for _, one := range list[:min(toldShort, len(list))] {
+		told = append(told, s.more(one, r.Map))
+	}
+	if left := len(list) - len(told); left > 0 {
+		told = append(told, fmt.Sprintf("%d more", left))
+	}
+	return fmt.Sprintf("No plan found. There is one with %s. Or try fewer covers, or more time.", words.List(told))
+}
+
+// more names what is missing, how much, and when.
+func (s Service) more(one short.Shortage, m work.Map) string {
+	at := func(sec int64) string {
+		t := s.demand.Origin.Add(time.Duration(sec) * time.Second).In(s.demand.In.Zone)
+		if t.Format(time.DateOnly) != s.demand.In.Service.Day {
+			return t.Format("Mon 15:04")
+		}
+		return t.Format("15:04")
+	}
+	when := fmt.Sprintf("%s–%s", at(one.Span[0]), at(one.Span[1]))
+	for _, r := range m.Resources {
+		switch {
+		case r.ID != one.Resource:
+		case r.Cook != "" && one.Units == 1:
+			return fmt.Sprintf("another %s for %s (%s)", r.Name, units.FormatDuration(one.Seconds), when)
+		case r.Cook != "":
+			return fmt.Sprintf("%d more like %s for %s (%s)", one.Units, r.Name, units.FormatDuration(one.Seconds), when)
+		default:
+			return fmt.Sprintf("%s on %s (%s)", words.Count(int(one.Units), "more place"), r.Name, when)
+		}
+	}
+	return one.Resource
+}
