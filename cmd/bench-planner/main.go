@@ -130,7 +130,7 @@ func solveOnce(p schedule.Problem, seed uint64, within time.Duration) (a attempt
 	ctx, cancel := context.WithTimeout(context.Background(), within)
 	defer cancel()
 	start := time.Now()
-	a.plan, err = solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: seed, Found: func(schedule.Plan) {
+	a.plan, err = solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: seed, Workers: 2, Found: func(schedule.Plan) {
 		a.last = time.Since(start)
 		if a.first == 0 {
 			a.first = a.last

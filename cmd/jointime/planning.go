@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"runtime"
 	"time"
 
 	"jointime/internal/core/schedule"
@@ -47,7 +48,7 @@ func solveCommand(ctx context.Context, args []string, in io.Reader, out, errs io
 		fmt.Fprintln(errs, err)
 		return exitMalformed
 	}
-	plan, err := solve.Solve(ctx, p, solve.Options{Rounds: *rounds, Seed: *seed})
+	plan, err := solve.Solve(ctx, p, solve.Options{Rounds: *rounds, Seed: *seed, Workers: runtime.NumCPU()})
 	return answer(plan, err, out, errs)
 }
 

@@ -70,7 +70,9 @@ func TestWithWhatIsShortThereIsAPlan(t *testing.T) {
 				}
 			}
 		}
-		if !slices.ContainsFunc(list, func(s short.Shortage) bool { return strings.HasPrefix(s.Resource, "oven") || strings.HasPrefix(s.Resource, "bath") }) { // a second oven has a temperature of its own
+		if !slices.ContainsFunc(list, func(s short.Shortage) bool {
+			return strings.HasPrefix(s.Resource, "oven") || strings.HasPrefix(s.Resource, "bath")
+		}) { // a second oven has a temperature of its own
 			_, err := solve.Solve(t.Context(), p, solve.Options{Rounds: 10, Seed: 1})
 			assert.NoError(t, err, "seed %d", seed)
 		}

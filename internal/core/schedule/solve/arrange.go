@@ -7,11 +7,10 @@ import (
 	"slices"
 )
 
-// arrangeWork over the number of tasks is how many plans are made from nothing, and at most
-// a share of the rounds: each puts all tasks in, so that large problems would see nothing
-// else.
+// arrangeTries is how many plans are made from nothing, and at most a share of the rounds:
+// each puts all tasks in, so that large problems would see nothing else.
 const (
-	arrangeWork  = 60_000
+	arrangeTries = 550
 	arrangeShare = 4
 	arrangeMost  = 200 // tasks: of more, too few plans could be made
 )
@@ -36,7 +35,7 @@ func (s *search) arrange(ctx context.Context, rounds int) {
 	if n < 2 || n > arrangeMost || s.value.perfect() {
 		return
 	}
-	tries := arrangeWork / n
+	tries := arrangeTries
 	if rounds >= 0 {
 		tries = min(tries, rounds/arrangeShare)
 	}

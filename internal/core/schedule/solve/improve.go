@@ -42,7 +42,7 @@ func (s *search) improve(ctx context.Context, rounds int) {
 		if s.value.perfect() {
 			calm++
 		}
-		if (k%8 == 0 && ctx.Err() != nil) || calm > calmRounds {
+		if (k%8 == 0 && ctx.Err() != nil) || calm > calmRounds || s.until > 0 && s.placings > s.until {
 			return
 		}
 		if c.over() {
@@ -112,6 +112,10 @@ func (s *search) newCycle(number, rounds int) cycle {
 	length := (150 + 8*len(s.m.tasks)) << min(number/len(warmths), 8)
 	if rounds >= 0 {
 		length = min(length, max(rounds/2, 1))
+	}
+	if s.together {
+		s.share()
+		s.team.take(s)
 	}
 	s.now.load(&s.best)
 	weights := strictWeights

@@ -27,6 +27,9 @@ type search struct {
 	found    func(schedule.Plan)
 	ctx      context.Context
 	planned  bool // best is a plan
+	team     *team // nil: it is alone
+	together bool  // it goes on from what the team has found
+	until    int   // placings, for this start; 0: no end
 	placings int  // of tasks, so far
 	proven   bool // best is an optimum: everything was tried
 
@@ -170,7 +173,10 @@ func (s *search) begin() {
 
 // tell hands the best plan, which stands, to whoever wants to see it.
 func (s *search) tell() {
-	if s.found != nil {
+	switch {
+	case s.team != nil:
+		s.team.offer(s)
+	case s.found != nil:
 		s.found(s.answer())
 	}
 }

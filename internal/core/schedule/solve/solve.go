@@ -26,6 +26,9 @@ import (
 type Options struct {
 	Rounds int    // parts taken out and put back, see harder; below 0: until the context ends
 	Seed   uint64 // of chance
+	// Workers is how many searches run at once, where Rounds is below 0; 0 stands for 1. What
+	// they find then depends on the machine as well.
+	Workers int
 	// Found, if not nil, is given each plan that is better than the one before,
 	// the first among them, while the search goes on.
 	Found func(schedule.Plan)
@@ -122,7 +125,11 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		if !warm { // what stands is to stay
 			s.arrange(ctx, o.Rounds)
 		}
-		s.improve(ctx, o.Rounds)
+		if o.Rounds < 0 {
+			s.searchOn(ctx, o, warm)
+		} else {
+			s.improve(ctx, o.Rounds)
+		}
 		s.closeUp(ctx)
 		s.settle(ctx)
 	}

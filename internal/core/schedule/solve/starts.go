@@ -1,0 +1,118 @@
+package solve
+
+import (
+	"context"
+	"math/rand/v2"
+	"slices"
+	"sync"
+
+	"jointime/internal/core/schedule"
+)
+
+// team are searches for one plan, beside one another or one after the other, with the best
+// that any of them has found.
+type team struct {
+	mu    sync.Mutex
+	any   bool
+	best  shot
+	value value
+	found func(schedule.Plan)
+}
+
+// offer gives a search's best plan to the others; it is told where it is the best of all.
+func (t *team) offer(s *search) {
+	t.mu.Lock()
+	defer t.mu.Unlock()
+	if t.any && !s.value.better(t.value) {
+		return
+	}
+	better := !t.any || s.value.violation < t.value.violation || s.value.cost < t.value.cost
+	t.any, t.value = true, s.value
+	t.best = shot{append(t.best.start[:0], s.best.start...), append(t.best.flat[:0], s.best.flat...)}
+	if better && t.found != nil {
+		t.found(s.answer())
+	}
+}
+
+// take goes on from the best plan of all, where that is better.
+func (t *team) take(s *search) {
+	t.mu.Lock()
+	defer t.mu.Unlock()
+	if t.any && t.value.better(s.value) {
+		s.value, s.best = t.value, shot{slices.Clone(t.best.start), slices.Clone(t.best.flat)}
+	}
+}
+
+// searchOn betters a plan until the context ends, by so many searches at a time.
+func (s *search) searchOn(ctx context.Context, o Options, warm bool) {
+	s.team = &team{found: s.found}
+	s.team.offer(s)
+	var all sync.WaitGroup
+	for n := 1; n < o.Workers; n++ {
+		all.Go(func() {
+			other := newSearch(ctx, compileFrom(s.m.p, o), rand.New(rand.NewPCG(o.Seed, 0x6a6f696e+uint64(n))))
+			other.team, other.planned, other.value = s.team, true, value{violation: nothing}
+			other.bounds.all(nil, nil, nil, nil)
+			other.team.take(other)
+			other.goOn(ctx, warm, n)
+		})
+	}
+	s.goOn(ctx, warm, 0)
+	all.Wait()
+	s.team.take(s)
+	s.team = nil
+}
+
+// nothing is the violation of a plan that there is not yet.
+const nothing = 1 << 60
+
+// startWork of a start are so many placings, by the third power of the tasks.
+const startWork = 3
+
+// goOn begins again and again from other arrangements, and searches on from each: longer,
+// the more have been tried (as often as Luby, Sinclair and Zuckerman 1993 give it, from
+// memory). Where a search ends up is decided early, by the order in which an oven is used. A
+// plan that is to stay, or has many tasks, is only searched on.
+func (s *search) goOn(ctx context.Context, warm bool, number int) {
+	n := len(s.m.tasks)
+	if warm || n < 2 || n > arrangeMost {
+		s.together = true
+		s.improve(ctx, -1)
+		s.share()
+		return
+	}
+	for k := 1; ctx.Err() == nil && !s.value.perfect(); k++ {
+		s.until = s.placings + max(startLeast, luby(k)*n*n*n/startWork)
+		if k > 1 || number > 0 {
+			s.value = value{violation: nothing}
+			s.arrange(ctx, -1)
+		}
+		if s.value.violation < nothing {
+			s.improve(ctx, -1)
+			s.share()
+		}
+	}
+	s.until = 0
+	s.team.take(s)
+}
+
+// share makes the best plan of a search stand, and gives it to the others.
+func (s *search) share() {
+	s.now.load(&s.best)
+	s.team.offer(s)
+}
+
+// startLeast is for how many placings a start is searched on at least.
+const startLeast = 4000
+
+// luby is 1, 1, 2, 1, 1, 2, 4 …
+func luby(k int) int {
+	for p := 1; ; p *= 2 {
+		if k == 2*p-1 {
+			return p
+		}
+		if k < 2*p-1 {
+			return luby(k - p + 1)
+		}
+	}
+}
