@@ -26,12 +26,12 @@ type search struct {
 	floors   []int64 // first starts that pushing has set
 	found    func(schedule.Plan)
 	ctx      context.Context
-	planned  bool // best is a plan
+	planned  bool  // best is a plan
 	team     *team // nil: it is alone
 	together bool  // it goes on from what the team has found
 	until    int   // placings, for this start; 0: no end
-	placings int  // of tasks, so far
-	proven   bool // best is an optimum: everything was tried
+	placings int   // of tasks, so far
+	proven   bool  // best is an optimum: everything was tried
 
 	forwards bool      // placing goes from the earliest on, and prefers early starts
 	at       []int64   // of stretches, reused
