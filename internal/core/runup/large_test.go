@@ -141,7 +141,7 @@ func searched(b *testing.B, in demand.Input) {
 			b.ReportMetric(float64(now.Cost), fmt.Sprintf("cost-%.0fs", at[k].Seconds()))
 		}
 	}
-	plan, err := solve.Solve(ctx, excluded.Problem, solve.Options{Rounds: -1, Seed: 1, Found: func(p schedule.Plan) { note(); now = p }})
+	plan, err := solve.Solve(ctx, excluded.Problem, solve.Options{Rounds: -1, Seed: 1, Workers: 2, Found: func(p schedule.Plan) { note(); now = p }})
 	if err != nil && !errors.Is(err, context.DeadlineExceeded) {
 		require.NoError(b, err)
 	}

@@ -59,7 +59,9 @@ func (s *search) improve(ctx context.Context, rounds int) {
 		}
 		if strict && s.value.violation == 0 { // what it costs was not looked at until now
 			strict = false
-			if more := min(limit, k+rounds); more > rounds {
+			if rounds < 0 {
+				c = s.newCycle(0, rounds)
+			} else if more := min(limit, k+rounds); more > rounds {
 				rounds, c = more, s.newCycle(0, more-k)
 			}
 		}

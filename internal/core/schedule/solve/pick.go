@@ -16,6 +16,11 @@ func (s *search) pick() []int {
 	if s.rng.IntN(2) == 0 {
 		seed = s.dear(seed)
 	}
+	if s.rng.IntN(rivalsOneIn) == 0 {
+		if with := s.rivals(seed, 3+s.rng.IntN(10)); len(with) > 1 {
+			return s.strand(with, len(with)+s.rng.IntN(12))
+		}
+	}
 	switch s.rng.IntN(3) {
 	case 0:
 		return s.strand([]int{seed}, size)
@@ -69,6 +74,43 @@ func (s *search) sharers(seed, most int) []int {
 		}
 	}
 	return out
+}
+
+// rivalsOneIn picks looks at who wants the same ovens.
+const rivalsOneIn = 8
+
+// rivals are tasks next to a seed, in time, that could be on the same resource with a
+// setting as the seed, or the first thing before or after it that has one.
+func (s *search) rivals(seed, most int) []int {
+	at := seed
+	for k := 0; s.heated(at) == nil; k++ {
+		links := s.m.linksOf[at]
+		if k == 8 || len(links) == 0 {
+			return nil
+		}
+		l := &s.m.links[links[s.rng.IntN(len(links))]]
+		at = l.from + l.to - at
+	}
+	wants := s.heated(at).options
+	out := []int{}
+	for i := range s.m.tasks {
+		if n := s.heated(i); n != nil && slices.ContainsFunc(n.options, func(r int) bool { return slices.Contains(wants, r) }) {
+			out = append(out, i)
+		}
+	}
+	away := func(i int) int64 { d := s.now.start[i] - s.now.start[at]; return max(d, -d) }
+	slices.SortFunc(out, func(a, b int) int { return cmp.Or(cmp.Compare(away(a), away(b)), cmp.Compare(a, b)) })
+	return out[:min(most, len(out))]
+}
+
+// heated is the first use of a task with a setting; nil: it has none.
+func (s *search) heated(i int) *need {
+	for k := range s.m.tasks[i].needs {
+		if n := &s.m.tasks[i].needs[k]; s.m.resources[n.options[0]].Setting != nil {
+			return n
+		}
+	}
+	return nil
 }
 
 // dear is a task that costs something, found by walking on from a seed; the
