@@ -50,9 +50,13 @@ lines:
 bench:
 	go test -run '^$$' -bench . -benchmem ./internal/... ./e2e/...
 
-# the samples of the planning format, solved and held against what is known
+# the samples of the planning format, solved and held against what is known; kitchens made by
+# chance, with the plain way beside it; and what becomes of plans when something changes
 bench-planner:
-	go run ./cmd/bench-planner $(ARGS)
+	go run ./cmd/bench-planner -seeds 5 $(ARGS)
+	go run ./cmd/bench-planner -planted -seeds 5
+	go run ./cmd/bench-planner -changes 500
+	go run ./cmd/bench-planner -changes 100 -tasks 1500
 
 # the tiny and the eight-task samples as mixed-integer programs, solved by HiGHS
 reference: build

@@ -33,14 +33,28 @@ func main() {
 	seeds := flag.Int("seeds", 1, "solve each with so many seeds and print the median")
 	within := flag.Duration("time", 0, "for each; 0: as known.json says, or 2s")
 	only := flag.String("only", "", "part of the names to solve")
+	chance := flag.Bool("planted", false, "kitchens made by chance instead, with the plain way beside it")
+	after := flag.Int("changes", 0, "so many changes of plans instead")
+	tasks := flag.Int("tasks", 300, "of the kitchens that are changed")
 	flag.Parse()
-	if err := run(*folder, *only, *seeds, *within); err != nil {
+	out := tabwriter.NewWriter(os.Stdout, 0, 0, 2, ' ', tabwriter.AlignRight)
+	defer out.Flush()
+	err := error(nil)
+	switch {
+	case *after > 0:
+		err = changes(out, *tasks, *after)
+	case *chance:
+		err = kinds(out, *only, *seeds, *within)
+	default:
+		err = run(out, *folder, *only, *seeds, *within)
+	}
+	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		os.Exit(1)
 	}
 }
 
-func run(folder, only string, seeds int, within time.Duration) error {
+func run(out *tabwriter.Writer, folder, only string, seeds int, within time.Duration) error {
 	all, err := readKnown(filepath.Join(folder, "known.json"))
 	if err != nil {
 		return err
@@ -49,8 +63,6 @@ func run(folder, only string, seeds int, within time.Duration) error {
 	if err != nil {
 		return err
 	}
-	out := tabwriter.NewWriter(os.Stdout, 0, 0, 2, ' ', tabwriter.AlignRight)
-	defer out.Flush()
 	fmt.Fprintln(out, "problem\ttasks\tfound\tbound\tknown\tratio\tgreedy\tfirst\tfound at\ttime\t")
 	for _, file := range files {
 		name := strings.TrimSuffix(filepath.Base(file), ".json")

@@ -48,7 +48,7 @@ func New(st *store.Store, o Options) *Server {
 	}
 	s := &Server{base: base{Options: o, store: st, app: app.New(st, o.Now, o.Patience), sessions: scs.New()}}
 	if o.Background {
-		s.app.InBackground()
+		s.app.InBackground(3 * time.Second)
 	}
 	s.sessions.Lifetime = 365 * 24 * time.Hour
 	s.sessions.Cookie.Name = "jointime"

@@ -17,8 +17,9 @@ type App struct {
 	Hub *Hub
 }
 
-// InBackground has plans bettered while somebody looks at them.
-func (a *App) InBackground() { a.background = true }
+// InBackground has plans that are kept searched on while somebody looks at them, for so long
+// at a time.
+func (a *App) InBackground(stretch time.Duration) { a.stretch = stretch }
 
 // New makes an application. Who only looks waits so long for a plan, at the most, and gets
 // what there is after that.

@@ -16,9 +16,6 @@ type betterings struct {
 	over map[string]bool       // keys of plans that it no longer pays to better, or that somebody stopped
 }
 
-// stretch is for how long at a time a plan is searched on; tests have less.
-var stretch = 3 * time.Second
-
 // bettering is the search for better plans of one service.
 type bettering struct {
 	key    string
@@ -42,7 +39,7 @@ const (
 // better searches on from a plan that is kept, or notes that somebody still looks at it.
 func (pl *Planner) better(id string, rd *reading) {
 	r := rd.planned.Result
-	if !pl.background || !rd.settled || rd.scene.Past || !r.Found || r.Options.Seeds > 1 || r.Plan.Violation == 0 && r.Plan.Cost == 0 || rd.planned.RunUp.Message == haltedEarly {
+	if pl.stretch == 0 || !rd.settled || rd.scene.Past || !r.Found || r.Options.Seeds > 1 || r.Plan.Violation == 0 && r.Plan.Cost == 0 || rd.planned.RunUp.Message == haltedEarly {
 		return
 	}
 	bs := &pl.betterings
@@ -89,7 +86,7 @@ func (pl *Planner) goOn(ctx context.Context, b *bettering, origin time.Time, kee
 		if alone || ctx.Err() != nil {
 			return
 		}
-		next, searched := pl.jobs.spare(ctx, b.best, seed, int64(pl.now().Sub(origin)/time.Second))
+		next, searched := pl.jobs.spare(ctx, pl.stretch, b.best, seed, int64(pl.now().Sub(origin)/time.Second))
 		if !searched {
 			wait(ctx, time.Second)
 			continue
@@ -152,7 +149,7 @@ func (bs *betterings) stop(id string) bool {
 // spare searches on for a stretch with each processor that nobody else wants, each with a
 // seed of its own, and gives the best of what they find. It ends at once when somebody wants
 // a plan that there is not. Searched is false where no processor was free.
-func (js *jobs) spare(ctx context.Context, from runup.Result, seed uint64, now int64) (best runup.Result, searched bool) {
+func (js *jobs) spare(ctx context.Context, stretch time.Duration, from runup.Result, seed uint64, now int64) (best runup.Result, searched bool) {
 	ctx, cancel := context.WithTimeout(ctx, stretch)
 	defer cancel()
 	stop := context.AfterFunc(js.wanted(), cancel)

@@ -23,8 +23,7 @@ func looking(t *testing.T, a *app.App, service string, until func(app.Progress) 
 func TestAPlanIsBetteredWhileSomebodyLooks(t *testing.T) {
 	st := demotest.Unplanned(t)
 	a := app.New(st, now, demotest.Patience)
-	a.InBackground()
-	app.Briefly(t, 300*time.Millisecond)
+	a.InBackground(300 * time.Millisecond)
 	app.Short(t)
 	news := a.Hub.Join()
 	defer news.Leave()
@@ -34,6 +33,8 @@ func TestAPlanIsBetteredWhileSomebodyLooks(t *testing.T) {
 	require.NoError(t, err)
 	require.True(t, first.CutShort, "its search was over at the first plan")
 	looking(t, a, "winter-supper", func(p app.Progress) bool { return p.Bettering && p.Found > 0 })
+	require.True(t, a.Stop("winter-supper"))
+	looking(t, a, "winter-supper", func(p app.Progress) bool { return !p.Bettering })
 	_, then, err := a.RunUp(t.Context(), "winter-supper")
 	require.NoError(t, err)
 	assert.Less(t, then.Plan.Violation*1_000_000+then.Plan.Cost, first.Plan.Violation*1_000_000+first.Plan.Cost)
@@ -41,10 +42,6 @@ func TestAPlanIsBetteredWhileSomebodyLooks(t *testing.T) {
 	assert.Empty(t, then.RunUp.Message, "nothing has failed")
 	require.Eventually(t, func() bool { <-news.Wake; return len(news.News()) > 0 }, demotest.Patience, time.Millisecond, "it is told")
 
-	require.True(t, a.Stop("winter-supper"))
-	looking(t, a, "winter-supper", func(p app.Progress) bool { return !p.Bettering })
-	_, _, err = a.RunUp(t.Context(), "winter-supper")
-	require.NoError(t, err)
 	assert.False(t, a.Progress("winter-supper").Bettering, "who stopped it does not want it begun again")
 	assert.False(t, a.Stop("winter-supper"), "there is nothing to stop")
 }
@@ -53,8 +50,7 @@ func TestAPlanIsBetteredWhileSomebodyLooks(t *testing.T) {
 func TestAPlanOfBeforeAChangeIsNotBettered(t *testing.T) {
 	st := demotest.Unplanned(t)
 	a := app.New(st, now, demotest.Patience)
-	a.InBackground()
-	app.Briefly(t, 50*time.Millisecond)
+	a.InBackground(50 * time.Millisecond)
 	app.Short(t)
 	_, before, err := a.RunUp(t.Context(), "winter-supper")
 	require.NoError(t, err)
@@ -85,7 +81,7 @@ func TestAPlanOfBeforeAChangeIsNotBettered(t *testing.T) {
 // Without somebody who wants it nothing is searched on, nor what costs nothing.
 func TestWhatIsPerfectIsNotBettered(t *testing.T) {
 	a := app.New(demotest.Store(t), now, demotest.Patience)
-	a.InBackground()
+	a.InBackground(time.Second)
 	_, r, err := a.RunUp(t.Context(), "supper")
 	require.NoError(t, err)
 	require.Zero(t, r.Plan.Violation+r.Plan.Cost)

@@ -5,7 +5,6 @@ import (
 	"sync"
 	"sync/atomic"
 	"testing"
-	"time"
 
 	"jointime/internal/core/runup"
 )
@@ -50,12 +49,4 @@ func Short(t *testing.T) (searches *atomic.Int64) {
 		return x.Plan(ctx, func(runup.Result) { stop() })
 	})
 	return searches
-}
-
-// Briefly has plans that are kept searched on for a short time only.
-func Briefly(t *testing.T, each time.Duration) {
-	t.Helper()
-	before := stretch
-	stretch = each
-	t.Cleanup(func() { stretch = before })
 }

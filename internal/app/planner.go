@@ -42,7 +42,7 @@ type Planner struct {
 	read  readings
 
 	betterings betterings
-	background bool          // plans that are kept are bettered while somebody looks
+	stretch    time.Duration // for how long at a time a plan that is kept is searched on; 0: never
 	patience   time.Duration // how long who only looks waits for a plan
 }
 

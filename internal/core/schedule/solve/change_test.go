@@ -11,20 +11,21 @@ import (
 	"jointime/internal/core/schedule/planted"
 	"jointime/internal/core/schedule/serial"
 	"jointime/internal/core/schedule/solve"
+	"jointime/internal/size"
 )
 
 // Whatever happens in the middle of an evening, what has begun stays as it is, and the new
 // plan is at least as good as the old one with what no longer fits put later.
 func TestAfterAChangeThePlanIsAtLeastTheOldOneMadeValid(t *testing.T) {
 	repaired := 0
-	for seed := range uint64(30) {
-		p, was := planted.Kitchen(seed, planted.Options{Tasks: 80, Kind: planted.Kind(seed % 4), Sections: seed%2 == 0, Slack: 15})
+	for seed := range uint64(size.Of(4, 10, 200)) {
+		p, was := planted.Kitchen(seed, planted.Options{Tasks: 50, Kind: planted.Kind(seed % 4), Sections: seed%2 == 0, Slack: 15})
 		c := planted.Happens(seed, p, was)
 		stay := map[string]solve.Stay{}
 		for _, x := range was.Tasks {
 			stay[x.ID] = solve.Stay{Begun: c.Begun[x.ID], Second: 1, Other: 300}
 		}
-		plan, err := solve.Solve(t.Context(), c.Problem, solve.Options{Rounds: 400, Seed: 1, From: &was, Stay: stay})
+		plan, err := solve.Solve(t.Context(), c.Problem, solve.Options{Rounds: 200, Seed: 1, From: &was, Stay: stay})
 		old, can := serial.Repair(c.Problem, was)
 		if err != nil {
 			assert.False(t, can, "seed %d (%s): %v, and there is one", seed, c.What, err)
@@ -42,7 +43,7 @@ func TestAfterAChangeThePlanIsAtLeastTheOldOneMadeValid(t *testing.T) {
 				"seed %d (%s): %d+%d, the old one made valid %d+%d", seed, c.What, plan.Violation, plan.Cost, old.Violation, old.Cost)
 		}
 	}
-	assert.Greater(t, repaired, 15)
+	assert.Greater(t, repaired, 2)
 }
 
 // A plan that costs as much as another stays as it was; what it costs that something moves
