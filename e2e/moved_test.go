@@ -10,9 +10,8 @@ import (
 	"jointime/internal/demo/demotest"
 )
 
-// A plan is bettered while somebody looks at it, and what a new one has moved is marked until
-// it is seen, on the run-up and on the sheets.
-func TestWhatANewPlanHasMovedIsMarked(t *testing.T) {
+// A plan that is kept is bettered while somebody looks at it, until they have had enough.
+func TestAPlanIsBetteredInView(t *testing.T) {
 	beside(t)
 	h := &house{TB: t, store: demotest.Store(t), now: new(atomic.Pointer[time.Time]), background: true}
 	h.begin()
@@ -20,26 +19,28 @@ func TestWhatANewPlanHasMovedIsMarked(t *testing.T) {
 	chef.see("Looking for a better plan")
 	chef.click("Stop looking")
 	chef.gone("Looking for a better plan")
+	chef.see("Export plan")
+}
 
-	sous := h.open("Sous-chef", "/service/winter-supper")
-	sous.see("Guests")
-	sous.type_("#hour-main", "21:10\r")
+// What a new plan has moved is marked until it is seen, on the run-up and on the sheets.
+func TestWhatANewPlanHasMovedIsMarked(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Chef", "/run-up/supper")
+	chef.see("Export plan")
+	sous := h.open("Sous-chef", "/service/supper")
+	sous.see("Nobody is seated yet")
+	sous.type_("#hour-main", "20:45\r")
 
-	chef.see("steps moved")
-	chef.see("Looking for a better plan")
-	chef.click("Stop looking")
-	chef.gone("Looking for a better plan")
-	marked := js[int](chef, `document.querySelectorAll('.bar .was').length`)
-	assert.Positive(t, marked, "where it stood is drawn")
+	chef.see("moved since")
+	assert.Positive(t, js[int](chef, `document.querySelectorAll('.bar .was').length`), "where it stood is drawn")
 	chef.click("Show next")
 	chef.see("was ")
-	chef.go_("/sheets/winter-supper")
-	chef.see("steps moved")
-	chef.click("Sat 14 Mar, 21–24 h")
+	chef.go_("/sheets/supper")
+	chef.see("moved since")
 	chef.until("a line says where it stood", `document.querySelectorAll('.call-at .was-at').length > 0`)
 	chef.click("Seen")
-	chef.gone("steps moved")
-	chef.go_("/run-up/winter-supper")
+	chef.gone("moved since")
+	chef.go_("/run-up/supper")
 	chef.see("Export plan")
 	assert.Zero(t, js[int](chef, `document.querySelectorAll('.bar .was').length`))
 }
