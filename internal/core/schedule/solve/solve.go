@@ -109,7 +109,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 	tiny := m.tiny(s.bounds)
 	warm := o.From != nil && s.from(*o.From)
 	found := warm || s.first(ctx, tiny)
-	if found {
+	if found && !warm { // what stands is to stay
 		s.pull(ctx)
 		s.settle(ctx)
 	}
@@ -122,7 +122,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		return schedule.Plan{}, ErrNotFound
 	}
 	if !s.proven {
-		if !warm { // what stands is to stay
+		if !warm {
 			s.arrange(ctx, o.Rounds)
 		}
 		if o.Rounds < 0 {
