@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"errors"
 	"sync"
 	"time"
 
@@ -38,22 +39,23 @@ const (
 
 // better searches on from a plan that is kept, or notes that somebody still looks at it.
 func (pl *Planner) better(id string, rd *reading) {
+	bs := &pl.betterings
+	bs.mu.Lock()
+	defer bs.mu.Unlock()
+	if b := bs.of[id]; b != nil && b.key != rd.key { // nobody wants it any more: it must not be kept after the new one
+		b.cancel()
+		delete(bs.of, id)
+	}
 	r := rd.planned.Result
 	if pl.stretch == 0 || !rd.settled || rd.scene.Past || !r.Found || r.Options.Seeds > 1 || r.Plan.Violation == 0 && r.Plan.Cost == 0 || rd.planned.RunUp.Message == haltedEarly {
 		return
 	}
-	bs := &pl.betterings
-	bs.mu.Lock()
-	defer bs.mu.Unlock()
 	if bs.over[rd.key] {
 		return
 	}
 	if b := bs.of[id]; b != nil {
-		if b.key == rd.key {
-			b.seen = time.Now()
-			return
-		}
-		b.cancel()
+		b.seen = time.Now()
+		return
 	}
 	ctx, cancel := context.WithCancel(context.Background())
 	b := &bettering{key: rd.key, cancel: cancel, seen: time.Now(), began: time.Now(), best: r}
@@ -148,7 +150,8 @@ func (bs *betterings) stop(id string) bool {
 
 // spare searches on for a stretch with each processor that nobody else wants, each with a
 // seed of its own, and gives the best of what they find. It ends at once when somebody wants
-// a plan that there is not. Searched is false where no processor was free.
+// a plan that there is not. Searched is false where no processor was free, or the stretch was
+// ended before its time with nothing found.
 func (js *jobs) spare(ctx context.Context, stretch time.Duration, from runup.Result, seed uint64, now int64) (best runup.Result, searched bool) {
 	ctx, cancel := context.WithTimeout(ctx, stretch)
 	defer cancel()
@@ -171,5 +174,5 @@ func (js *jobs) spare(ctx context.Context, stretch time.Duration, from runup.Res
 		})
 	}
 	all.Wait()
-	return best, searched
+	return best, searched && (ctx.Err() == nil || errors.Is(ctx.Err(), context.DeadlineExceeded) || worthIt(best, from))
 }
