@@ -112,22 +112,31 @@ func bench(out *tabwriter.Writer, file, name string, k *known, seeds int, within
 			within = time.Duration(k.Time * float64(time.Second))
 		}
 	}
+	a, err := middling(p, seeds, within)
+	var no *solve.Impossible
+	if errors.As(err, &no) {
+		fmt.Fprintf(out, "%s\t%d\timpossible: %v\t\t\t\t\t\t\t\t\n", name, len(p.Tasks), no)
+		return nil
+	}
+	if err != nil {
+		return err
+	}
+	line(out, name, len(p.Tasks), a, k)
+	return nil
+}
+
+// middling solves with so many seeds, and gives the median.
+func middling(p schedule.Problem, seeds int, within time.Duration) (attempt, error) {
 	var tries []attempt
 	for seed := range seeds {
 		a, err := solveOnce(p, uint64(seed+1), within)
-		var no *solve.Impossible
-		if errors.As(err, &no) {
-			fmt.Fprintf(out, "%s\t%d\timpossible: %v\t\t\t\t\t\t\t\t\n", name, len(p.Tasks), no)
-			return nil
-		}
 		if err != nil {
-			return err
+			return a, err
 		}
 		tries = append(tries, a)
 	}
 	slices.SortFunc(tries, func(a, b attempt) int { return worse(a.plan, b.plan) })
-	line(out, name, len(p.Tasks), tries[len(tries)/2], k)
-	return nil
+	return tries[len(tries)/2], nil
 }
 
 func worse(a, b schedule.Plan) int {

@@ -2,7 +2,6 @@ package main
 
 import (
 	"fmt"
-	"slices"
 	"strings"
 	"text/tabwriter"
 	"time"
@@ -42,16 +41,10 @@ func kinds(out *tabwriter.Writer, only string, seeds int, within time.Duration) 
 }
 
 func oneKind(out *tabwriter.Writer, name string, p schedule.Problem, seeds int, within time.Duration) error {
-	var tries []attempt
-	for seed := range seeds {
-		a, err := solveOnce(p, uint64(seed+1), within)
-		if err != nil {
-			return err
-		}
-		tries = append(tries, a)
+	a, err := middling(p, seeds, within)
+	if err != nil {
+		return err
 	}
-	slices.SortFunc(tries, func(a, b attempt) int { return worse(a.plan, b.plan) })
-	a := tries[len(tries)/2]
 	start := time.Now()
 	plain := "none"
 	if plan, ok := serial.Plan(p); ok {

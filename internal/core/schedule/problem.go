@@ -109,6 +109,14 @@ type Use struct {
 // Need is the number of units, 1 where none was said.
 func (u Use) Need() int64 { return max(u.Units, 1) }
 
+// Parts are the slices of a use in a task of a length, as offsets: its own, or the whole task.
+func (u Use) Parts(duration int64) []Span {
+	if u.Slices == nil {
+		return []Span{{0, duration}}
+	}
+	return u.Slices
+}
+
 // Anchor is the end of a task from which a link counts.
 type Anchor string
 

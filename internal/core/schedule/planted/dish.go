@@ -190,10 +190,7 @@ func (m *maker) choose(t schedule.Task, c *crew, at int64) (chosen []string, ok 
 
 // one takes one of the resources of a use; -1: none is free.
 func (m *maker) one(u schedule.Use, c *crew, dur, at int64) int {
-	slots := u.Slices
-	if slots == nil {
-		slots = []schedule.Span{{0, dur}}
-	}
+	slots := u.Parts(dur)
 	setting := int64(0)
 	if u.Setting != nil {
 		setting = *u.Setting

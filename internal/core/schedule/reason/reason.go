@@ -100,11 +100,9 @@ func NewScene(p schedule.Problem, plan schedule.Plan) *Scene {
 
 // parts are the spans in which a task at a start uses something.
 func parts(t schedule.Task, u schedule.Use, start int64) []schedule.Span {
-	if u.Slices == nil {
-		return []schedule.Span{{start, start + t.Duration}}
-	}
-	out := make([]schedule.Span, len(u.Slices))
-	for i, s := range u.Slices {
+	own := u.Parts(t.Duration)
+	out := make([]schedule.Span, len(own))
+	for i, s := range own {
 		out[i] = s.Shift(start)
 	}
 	return out

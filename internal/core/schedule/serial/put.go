@@ -20,11 +20,7 @@ func (m *maker) put(i int, at int64) bool {
 		if k < len(had) {
 			wants = had[k]
 		}
-		slots := u.Slices
-		if slots == nil {
-			slots = []schedule.Span{{0, t.Duration}}
-		}
-		id := m.take(u, shifted(slots, at), wants)
+		id := m.take(u, shifted(u.Parts(t.Duration), at), wants)
 		if id == "" {
 			return m.back()
 		}

@@ -77,10 +77,7 @@ func relaxed(p schedule.Problem) schedule.Problem {
 
 // worked is for how many seconds a use has its units, together.
 func worked(u schedule.Use, dur int64) (sum int64) {
-	if u.Slices == nil {
-		return u.Need() * dur
-	}
-	for _, s := range u.Slices {
+	for _, s := range u.Parts(dur) {
 		sum += u.Need() * (s[1] - s[0])
 	}
 	return sum
@@ -113,11 +110,7 @@ func read(p schedule.Problem, plan schedule.Plan) []Shortage {
 	}
 	for i, t := range plan.Tasks {
 		for k, u := range p.Tasks[i].Uses {
-			slots := u.Slices
-			if slots == nil {
-				slots = []schedule.Span{{0, t.End - t.Start}}
-			}
-			for _, s := range slots {
+			for _, s := range u.Parts(t.End - t.Start) {
 				add(t.Resources[k], u.Need(), s.Shift(t.Start))
 			}
 		}

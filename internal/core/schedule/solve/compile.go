@@ -116,11 +116,7 @@ func (c compiler) compileTask(p schedule.Problem, t schedule.Task) task {
 		out.earliest = max(out.earliest, *t.Earliest)
 	}
 	for _, u := range t.Uses {
-		slices := u.Slices
-		if slices == nil {
-			slices = []schedule.Span{{0, t.Duration}}
-		}
-		out.needs = append(out.needs, c.compileUse(u, slices))
+		out.needs = append(out.needs, c.compileUse(u, u.Parts(t.Duration)))
 	}
 	return out
 }

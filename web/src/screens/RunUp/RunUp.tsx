@@ -37,10 +37,10 @@ export function RunUp({ id }: { id: string }) {
   if (runUp.isPending) return <Planning id={id} />
   if (lost(runUp)) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
   if (runUp.data.planning && runUp.data.runUp.bars.length === 0) return <Planning id={id} />
-  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} told={runUp.data.told} readOnly={runUp.data.readOnly} changed={runUp.data.changed} anew={runUp.isFetching} />
+  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} told={runUp.data.told} readOnly={runUp.data.readOnly} changed={runUp.data.changed} />
 }
 
-function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan: Plan; planning: boolean; faults: string[]; told: string[]; readOnly: boolean; changed: string[]; anew: boolean }) {
+function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan; planning: boolean; faults: string[]; told: string[]; readOnly: boolean; changed: string[] }) {
   const [params, setParams] = useAddress()
   const view = params.get('view') ?? 'strands'
   const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
@@ -101,7 +101,6 @@ function Sheet({ plan, planning, faults, told, readOnly, changed, anew }: { plan
       <div className="plan-state">
         <MovedLine service={plan.service} moved={moved} next={() => setPicked(after(plan, moved, picked))} />
         {!readOnly && <Planning id={plan.service} shown={!planning} />}
-        {!planning && anew && <p className="quiet" role="status">Something changed. Planning again …</p>}
       </div>
       {changed.length > 0 && <Bracket what={`Out of date: ${changed.join(', ')} changed since.`} />}
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
