@@ -18,6 +18,7 @@ const usage = `jointime brings food to the pass on time.
   jointime serve [--port N] [--listen ADDRESS] [--database URL] [--printer URL] serve a kitchen
   jointime solve [--time 2s] [--seed 1] [--rounds N] FILE       plan a problem; - is standard input
   jointime check PROBLEM PLAN                                   judge a plan
+  jointime why   [--time 30s] [--seed 1] PROBLEM PLAN           say why a plan is as it is
   jointime read ingredients|steps                               understand lines from standard input, one JSON object each
   jointime export [--database URL]                              write the whole book to standard output
   jointime import [--database URL] [--yes] FILE                 say what a book would change; with --yes take it in
@@ -35,6 +36,7 @@ var commands = map[string]func(ctx context.Context, args []string, in io.Reader,
 	},
 	"solve":   solveCommand,
 	"check":   checkCommand,
+	"why":     whyCommand,
 	"read":    readCommand,
 	"export":  exportCommand,
 	"import":  importCommand,

@@ -75,3 +75,26 @@ func TestOpenAPIIsPrinted(t *testing.T) {
 	assert.True(t, strings.HasPrefix(out, "{"))
 	assert.Contains(t, out, `"openapi":"3.1`)
 }
+
+// Why is asked of a plan that passes limits, and of one with prices on who does what.
+func TestWhy(t *testing.T) {
+	for name, want := range map[string]struct {
+		status int
+		has    []string
+	}{
+		"kitchen-20-overloaded": {3, []string{`"rule": "busy"`, `"kind": "use"`, `"proven": true`, `"cut": false`}},
+		"tiny-hands":            {0, []string{`"rule": "target"`, `"saves": `, `"verdict": "dearer"`, `"clashes": []`}},
+	} {
+		problem := filepath.Join(samples, name+".json")
+		status, plan, errs := call(t, "", "solve", "--rounds", "500", problem)
+		require.Equal(t, want.status, status, errs)
+		status, out, errs := call(t, plan, "why", problem, "-")
+		require.Equal(t, 0, status, errs)
+		for _, text := range want.has {
+			assert.Contains(t, out, text, name)
+		}
+	}
+	status, _, errs := call(t, "", "why", filepath.Join(samples, "tiny-oven.json"), filepath.Join(samples, "tiny-shelf.plan.json"))
+	assert.Equal(t, 3, status)
+	assert.Contains(t, errs, "the plan is for")
+}

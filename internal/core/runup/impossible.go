@@ -42,7 +42,7 @@ func cannot(works []work.Work, m work.Map, no *solve.Impossible) string {
 	case solve.TooLong:
 		return fmt.Sprintf("%s too long in a row: %s", units.FormatOver(no.Lack.Need), words.List(names))
 	}
-	return "No time fits them all: " + words.List(names)
+	return no.Reason
 }
 
 // named is the name of a resource.

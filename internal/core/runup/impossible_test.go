@@ -19,7 +19,6 @@ func TestWhatCannotBeIsToldInTheKitchensWords(t *testing.T) {
 		"Needs 20 min, but Commis is there for 10 min at most":         {Kind: solve.TooShort, Lack: solve.Lack{Resource: "cook.commis", Need: 1200, Have: 600}},
 		"Its hold needs 1 place, Deck oven has 0":                      {Kind: solve.NoHold, Lack: solve.Lack{Resource: "oven", Need: 1}},
 		"5 min too long in a row: Hake: sear and Fish broth: reduce":   {Kind: solve.TooLong, Lack: solve.Lack{Need: 300}},
-		"No time fits them all: Hake: sear and Fish broth: reduce":     {Kind: solve.Nowhere},
 		"Hake: sear waits for itself":                                  {Kind: solve.Itself},
 	} {
 		assert.Equal(t, want, cannot(works, m, &no))

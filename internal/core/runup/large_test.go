@@ -84,7 +84,7 @@ func TestWhatIsMissingIsSaid(t *testing.T) {
 	require.NoError(t, err)
 
 	require.False(t, r.Found)
-	assert.Regexp(t, `^No plan found\. There is one with another Cook for 40 min \(\d\d:\d\d–\d\d:\d\d\)\. Or try fewer covers, or more time\.$`, r.Why)
+	assert.Regexp(t, `^This cannot be done\. It can with another Cook for 40 min \(\d\d:\d\d–\d\d:\d\d\)\. Or try fewer covers, or more time\.$`, r.Why)
 	assert.Equal(t, r.Why, r.RunUp(time.UTC).Message)
 }
 

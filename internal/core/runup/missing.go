@@ -18,11 +18,20 @@ const shortRounds = 5
 // toldShort is how much of what is missing is told; the rest is counted.
 const toldShort = 3
 
-// missing says what would have to be there for a plan, where none was found.
-func (s Service) missing(ctx context.Context, r Result) string {
+// none says that there is no plan, and what would make one.
+type none [2]string
+
+// Where none was found, and where it is proven that there is none.
+var (
+	notFound = none{"No plan found in time. Try fewer covers, or more cooks or equipment.", "No plan found. There is one with %s. Or try fewer covers, or more time."}
+	cannotBe = none{"This cannot be done. Try fewer covers, or more cooks or equipment.", "This cannot be done. It can with %s. Or try fewer covers, or more time."}
+)
+
+// missing says what would have to be there for a plan, in such a sentence.
+func (s Service) missing(ctx context.Context, r Result, say none) string {
 	list := short.Of(ctx, r.Problem, solve.Options{Rounds: shortRounds * len(r.Problem.Tasks), Seed: r.Options.Seed})
 	if len(list) == 0 {
-		return noPlanInTime
+		return say[0]
 	}
 	var told []string
 	for _, one := range list[:min(toldShort, len(list))] {
@@ -31,7 +40,7 @@ func (s Service) missing(ctx context.Context, r Result) string {
 	if left := len(list) - len(told); left > 0 {
 		told = append(told, fmt.Sprintf("%d more", left))
 	}
-	return fmt.Sprintf("No plan found. There is one with %s. Or try fewer covers, or more time.", words.List(told))
+	return fmt.Sprintf(say[1], words.List(told))
 }
 
 // more names what is missing, how much, and when.

@@ -108,9 +108,6 @@ type Result struct {
 	stay map[string]solve.Stay
 }
 
-// noPlanInTime is told where the search found no plan, and did not prove that there is none.
-const noPlanInTime = "No plan found in time. Try fewer covers, or more cooks or equipment."
-
 // maxExcluded bounds how many steps may turn out impossible, one by one.
 const maxExcluded = 500
 
@@ -126,14 +123,19 @@ func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 		case err == nil:
 			return r, nil
 		case errors.As(err, &no):
-			if !r.exclude(no) {
-				_, r.Why = blame(r.worksOf(no.Tasks), r.Map, no)
+			switch works := r.worksOf(no.Tasks); {
+			case r.bare(works):
+			case no.Kind == solve.Nowhere: // no one step is to blame
+				r.Why = s.missing(ctx, r, cannotBe)
+				return r, nil
+			case !r.exclude(works, no):
+				_, r.Why = blame(works, r.Map, no)
 				return r, nil
 			}
 		case ctx.Err() != nil:
 			return Result{}, ctx.Err()
 		default:
-			r.Why = s.missing(ctx, r)
+			r.Why = s.missing(ctx, r, notFound)
 			return r, nil
 		}
 		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)
@@ -185,26 +187,25 @@ func (r Result) RunUp(zone *time.Location) report.RunUp {
 	return out
 }
 
-// exclude takes what a proof of impossibility speaks of out of the next attempt: first
-// the buffers after its steps, then the first step itself. It is false where nothing is
-// left to take out.
-func (r *Result) exclude(no *solve.Impossible) bool {
-	works := r.worksOf(no.Tasks)
-	bare := false
-	for _, w := range works {
-		if w.Buffer > 0 && !r.Excluded.NoBuffer[w.Key()] {
-			r.Excluded.NoBuffer[w.Key()], bare = true, true
-		}
-	}
-	if bare {
-		return true
-	}
+// exclude takes the first step that a proof of impossibility speaks of out of the next
+// attempt. It is false where it is out already.
+func (r *Result) exclude(works []work.Work, no *solve.Impossible) bool {
 	key, why := blame(works, r.Map, no)
 	if _, again := r.Excluded.Steps[key]; again {
 		return false
 	}
 	r.Excluded.Steps[key] = why
 	return true
+}
+
+// bare takes the buffers after some steps out of the next attempt; false: there are none.
+func (r *Result) bare(works []work.Work) (bare bool) {
+	for _, w := range works {
+		if w.Buffer > 0 && !r.Excluded.NoBuffer[w.Key()] {
+			r.Excluded.NoBuffer[w.Key()], bare = true, true
+		}
+	}
+	return bare
 }
 
 // worksOf are what some tasks stand for.

@@ -120,6 +120,23 @@ func (s *Scene) Later(i int) Room { return s.once(0, i, 1) }
 // Earlier is how much earlier task i could start.
 func (s *Scene) Earlier(i int) Room { return s.once(1, i, -1) }
 
+// Stops are all rules that stop task i where it has no more room, the one of its room in front,
+// each once: by itself, or of a link or a resource. Of all but one of them loosened, it is
+// stopped there still.
+func (s *Scene) Stops(i int, later bool) (out []Stop) {
+	room, way := s.Earlier(i), int64(-1)
+	if later {
+		room, way = s.Later(i), 1
+	}
+	for stop := range s.stops(i, way*(room.Seconds+1)) {
+		same := func(o Stop) bool { return o.Rule == stop.Rule && o.Link == stop.Link && o.Resource == stop.Resource }
+		if !slices.ContainsFunc(out, same) {
+			out = append(out, stop)
+		}
+	}
+	return out
+}
+
 // once keeps what was found: the reasons of one task lead through many others.
 func (s *Scene) once(which, i int, way int64) Room {
 	if s.asked[which] == nil {
@@ -135,11 +152,11 @@ func (s *Scene) once(which, i int, way int64) Room {
 // room tries the moments at which a rule may begin to bind, nearest first.
 // Between two of them nothing changes, so a second beyond each is enough.
 func (s *Scene) room(i int, way int64) Room {
-	if stop := s.stops(i, way); stop.Rule != Nothing { // most tasks cannot move at all
+	if stop := s.first(i, way); stop.Rule != Nothing { // most tasks cannot move at all
 		return Room{0, stop}
 	}
 	for _, d := range s.moments(i, way) {
-		if stop := s.stops(i, way*(d+1)); stop.Rule != Nothing {
+		if stop := s.first(i, way*(d+1)); stop.Rule != Nothing {
 			return Room{d, stop}
 		}
 	}

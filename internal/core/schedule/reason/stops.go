@@ -1,55 +1,70 @@
 package reason
 
 import (
+	"iter"
 	"slices"
 
 	"jointime/internal/core/schedule"
 )
 
-// stops says which rule is broken, or gets worse, when task i moves by so many
+// stops are the rules that are broken, or get worse, when task i moves by so many
 // seconds and all others stay: hard rules and hours first, for they are the
 // better reasons.
-func (s *Scene) stops(i int, by int64) Stop {
+func (s *Scene) stops(i int, by int64) iter.Seq[Stop] {
 	t, at := s.p.Tasks[i], s.plan.Tasks[i]
-	if rule := s.limitStops(i, by); rule != Nothing {
-		return Stop{Rule: rule, Other: -1, Link: -1}
-	}
-	for _, e := range s.linksOf[i] {
-		if stop := s.minStops(e, i, by); stop.Rule != Nothing {
-			return stop
+	return func(yield func(Stop) bool) {
+		tell := func(stop Stop) bool { return stop.Rule == Nothing || yield(stop) }
+		for _, rule := range s.limitStops(i, by) {
+			if !yield(Stop{Rule: rule, Other: -1, Link: -1}) {
+				return
+			}
+		}
+		for _, e := range s.linksOf[i] {
+			if !tell(s.minStops(e, i, by)) {
+				return
+			}
+		}
+		if s.missesTarget(i, by) && !yield(Stop{Rule: Target, Other: -1, Link: -1}) {
+			return
+		}
+		for k, u := range t.Uses {
+			if !s.resourceStops(at.Resources[k], u, parts(t, u, at.Start+by), i, yield) {
+				return
+			}
+		}
+		for _, e := range s.linksOf[i] {
+			if !s.waitStops(e, i, by, yield) {
+				return
+			}
+		}
+		if s.spreads(i, by) {
+			yield(Stop{Rule: Together, Other: -1, Link: -1})
 		}
 	}
-	if s.missesTarget(i, by) {
-		return Stop{Rule: Target, Other: -1, Link: -1}
-	}
-	for k, u := range t.Uses {
-		if stop := s.resourceStops(at.Resources[k], u, parts(t, u, at.Start+by), i); stop.Rule != Nothing {
-			return stop
-		}
-	}
-	for _, e := range s.linksOf[i] {
-		if stop := s.waitStops(e, i, by); stop.Rule != Nothing {
-			return stop
-		}
-	}
-	if s.spreads(i, by) {
-		return Stop{Rule: Together, Other: -1, Link: -1}
+}
+
+// first is the first of the rules that stop a task from moving so far.
+func (s *Scene) first(i int, by int64) Stop {
+	for stop := range s.stops(i, by) {
+		return stop
 	}
 	return Stop{Other: -1, Link: -1}
 }
 
 // limitStops judges the task by itself.
-func (s *Scene) limitStops(i int, by int64) Rule {
+func (s *Scene) limitStops(i int, by int64) (out []Rule) {
 	t, at := s.p.Tasks[i], s.plan.Tasks[i]
-	switch start, end := at.Start+by, at.End+by; {
-	case start < s.p.Horizon[0] || end > s.p.Horizon[1]:
-		return Horizon
-	case t.Earliest != nil && start < *t.Earliest:
-		return Earliest
-	case t.Latest != nil && end > max(*t.Latest, at.End):
-		return Latest
+	start, end := at.Start+by, at.End+by
+	if start < s.p.Horizon[0] || end > s.p.Horizon[1] {
+		out = append(out, Horizon)
 	}
-	return Nothing
+	if t.Earliest != nil && start < *t.Earliest {
+		out = append(out, Earliest)
+	}
+	if t.Latest != nil && end > max(*t.Latest, at.End) {
+		out = append(out, Latest)
+	}
+	return out
 }
 
 // missesTarget reports whether a target that costs is missed by more than now.
@@ -105,41 +120,40 @@ func (s *Scene) minStops(e, i int, by int64) Stop {
 }
 
 // waitStops judges the longest wait and what is held meanwhile.
-func (s *Scene) waitStops(e, i int, by int64) Stop {
+func (s *Scene) waitStops(e, i int, by int64, yield func(Stop) bool) bool {
 	old, gap, held, other := s.moved(e, i, by)
 	l := s.p.Links[e]
-	if other >= 0 && l.Max != nil && gap > max(*l.Max, old) {
-		return Stop{Rule: LinkMax, Other: other, Link: e}
+	if other >= 0 && l.Max != nil && gap > max(*l.Max, old) && !yield(Stop{Rule: LinkMax, Other: other, Link: e}) {
+		return false
 	}
 	for h, u := range l.Holds {
-		if held[0] < held[1] {
-			if stop := s.resourceStops(s.held[e][h], u, []schedule.Span{held}, i); stop.Rule != Nothing {
-				return stop
-			}
+		if held[0] < held[1] && !s.resourceStops(s.held[e][h], u, []schedule.Span{held}, i, yield) {
+			return false
 		}
 	}
-	return Stop{}
+	return true
 }
 
-func (s *Scene) resourceStops(id string, u schedule.Use, spans []schedule.Span, i int) Stop {
+func (s *Scene) resourceStops(id string, u schedule.Use, spans []schedule.Span, i int, yield func(Stop) bool) bool {
 	r := s.resource[id]
 	spans = slices.DeleteFunc(slices.Clone(spans), func(x schedule.Span) bool { return x[0] >= x[1] })
 	if len(spans) == 0 {
-		return Stop{}
+		return true
 	}
 	whole := schedule.Span{spans[0][0], spans[len(spans)-1][1]}
 	if r.Windows != nil && !slices.ContainsFunc(r.Windows, func(w schedule.Span) bool { return w.Holds(whole) }) {
-		return Stop{Rule: Window, Other: -1, Link: -1, Resource: id}
+		if !yield(Stop{Rule: Window, Other: -1, Link: -1, Resource: id}) {
+			return false
+		}
 	}
 	for _, x := range spans {
-		if stop := s.settingStops(r, u, x, i); stop.Rule != Nothing {
-			return stop
-		}
-		if stop := s.loadStops(r, u, x, i); stop.Rule != Nothing {
-			return stop
+		for _, stop := range []Stop{s.settingStops(r, u, x, i), s.loadStops(r, u, x, i)} {
+			if stop.Rule != Nothing && !yield(stop) {
+				return false
+			}
 		}
 	}
-	return Stop{}
+	return true
 }
 
 func (s *Scene) settingStops(r *schedule.Resource, u schedule.Use, x schedule.Span, i int) Stop {

@@ -28,6 +28,7 @@ type model struct {
 	choices   int               // of resources: of all uses and holds
 	flatTask  []int             // by task: where its choices begin, see state.flat
 	flatLink  []int             // by link
+	whole     schedule.Problem  // as it was compiled: with what has begun where it is
 	had       *past             // the plan from which what moves is weighed; nil: nothing is
 	stay      map[string]Stay   // see Options
 }
@@ -75,7 +76,7 @@ type compiler struct {
 }
 
 func compile(p schedule.Problem) *model {
-	m := &model{p: p, resources: p.Resources}
+	m := &model{p: p, whole: p, resources: p.Resources}
 	c := compiler{map[string]int{}, map[string]int{}, map[string]int{}, map[string]int{}}
 	for i, k := range p.Keeps {
 		c.keep[k.Label] = i

@@ -36,7 +36,12 @@ func TestDegenerateProblemsHaveClearAnswers(t *testing.T) {
 	for i := range 40 {
 		crowd.Tasks = append(crowd.Tasks, schedule.Task{ID: fmt.Sprint(i), Duration: 10, Uses: []schedule.Use{{OneOf: []string{"hall"}, Units: 25_000}}})
 	}
+	late := schedule.Problem{Horizon: schedule.Span{0, 99}, Resources: []schedule.Resource{cook}}
+	for i := range 12 {
+		late.Tasks = append(late.Tasks, schedule.Task{ID: fmt.Sprint(i), Duration: 5, Latest: at(20), Uses: use})
+	}
 	for name, p := range map[string]schedule.Problem{
+		"late, and no waits": late,
 		"nothing":            {Horizon: schedule.Span{0, 10}},
 		"one task":           {Horizon: schedule.Span{-5, 5}, Tasks: []schedule.Task{{ID: "a", Duration: 10}}},
 		"no length":          zeros,
@@ -72,13 +77,17 @@ func TestAChainLongerThanTheHorizonIsDisproved(t *testing.T) {
 	assert.Contains(t, no.Reason, "2 s more than there is")
 }
 
-// "Cannot" is said only of what is proven: two tasks that one cook has no room
-// for are disproved where every start can be tried, and elsewhere not found.
+// "Cannot" is said only of what is proven: two tasks that one cook has no room for are
+// disproved where every start can be tried, or by branching; of a hundred and two such it is
+// not known.
 func TestWhatIsNotProvenIsNotCalledImpossible(t *testing.T) {
 	use := []schedule.Use{{OneOf: []string{"cook"}}}
-	for scale, want := range map[int64]string{1: "every start was tried", 1000: solve.ErrNotFound.Error()} {
+	for scale, want := range map[int64]string{1: "every start was tried", 1000: "they fit nowhere", 1001: solve.ErrNotFound.Error()} {
 		p := schedule.Problem{Horizon: schedule.Span{0, 10 * scale}, Resources: []schedule.Resource{{ID: "cook", Capacity: 1}},
 			Tasks: []schedule.Task{{ID: "a", Duration: 6 * scale, Uses: use}, {ID: "b", Duration: 6 * scale, Uses: use}}}
+		for i := range 100 * (scale - 1000) {
+			p.Tasks = append(p.Tasks, schedule.Task{ID: fmt.Sprint(i), Duration: 1})
+		}
 		_, err := solve.Solve(context.Background(), p, solve.Options{Rounds: 10})
 		assert.ErrorContains(t, err, want)
 	}

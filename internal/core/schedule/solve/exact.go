@@ -3,6 +3,9 @@ package solve
 import (
 	"context"
 	"slices"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/prove"
 )
 
 // exactStates bounds the problems that are solved by trying everything: the
@@ -144,4 +147,45 @@ func (x *exact) each(needs []*need, all [][]int, k int, do func() bool) bool {
 		}
 	}
 	return true
+}
+
+// branchTasks bounds the problems that are branched on, and branchWork how much: what a
+// branching costs grows with the square of the tasks.
+const (
+	branchTasks = 100
+	branchWork  = 1_600_000
+)
+
+// branch looks for a plan where none was found, by branching (package prove): it gives
+// ErrNotFound where it finds none either, and *Impossible where that is proven.
+func (s *search) branch(ctx context.Context) error {
+	n := len(s.m.tasks)
+	if n > branchTasks {
+		return ErrNotFound
+	}
+	v, plan := prove.Limits(ctx, s.m.whole, branchWork/(n*n))
+	if v != prove.Kept {
+		v, plan = prove.Limits(ctx, withoutLimits(s.m.whole), branchWork/(n*n))
+	}
+	if v == prove.Cannot {
+		return &Impossible{Reason: "together they fit nowhere", Tasks: s.m.ids(all(n)), Kind: Nowhere}
+	}
+	if s.now.clear(); v != prove.Kept || !s.stayed(hadIn(plan)) {
+		return ErrNotFound
+	}
+	s.begin()
+	s.settle(ctx)
+	return nil
+}
+
+// withoutLimits is a problem with its hard rules alone.
+func withoutLimits(p schedule.Problem) schedule.Problem {
+	p.Tasks, p.Links, p.Together = slices.Clone(p.Tasks), slices.Clone(p.Links), nil
+	for i := range p.Tasks {
+		p.Tasks[i].Latest = nil
+	}
+	for e := range p.Links {
+		p.Links[e].Max = nil
+	}
+	return p
 }

@@ -160,10 +160,10 @@ func (s *search) part(of int64) int64 {
 // passed is one of the two tasks of a strict wait that is too long, and by how much it
 // would have to move: the first from a place chosen by chance on; 0: there is none.
 func (s *search) passed() (seed int, by int64) {
-	if s.value.violation == 0 {
+	n := len(s.m.links)
+	if s.value.violation == 0 || n == 0 {
 		return 0, 0
 	}
-	n := len(s.m.links)
 	from := s.rng.IntN(n)
 	for k := range n {
 		l := &s.m.links[(from+k)%n]

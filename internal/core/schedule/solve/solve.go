@@ -119,14 +119,16 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		}
 	}
 	if !found {
-		return schedule.Plan{}, ErrNotFound
+		if err := s.branch(ctx); err != nil {
+			return schedule.Plan{}, err
+		}
 	}
 	if !s.proven {
-		if !warm {
+		if !warm || o.Rounds >= 0 {
 			s.arrange(ctx, o.Rounds)
 		}
 		if o.Rounds < 0 {
-			s.searchOn(ctx, o, warm)
+			s.searchOn(ctx, o)
 		} else {
 			s.improve(ctx, o.Rounds)
 		}

@@ -44,7 +44,7 @@ func (t *team) take(s *search) {
 }
 
 // searchOn betters a plan until the context ends, by so many searches at a time.
-func (s *search) searchOn(ctx context.Context, o Options, warm bool) {
+func (s *search) searchOn(ctx context.Context, o Options) {
 	s.team = &team{found: s.found}
 	s.team.offer(s)
 	var all sync.WaitGroup
@@ -54,10 +54,10 @@ func (s *search) searchOn(ctx context.Context, o Options, warm bool) {
 			other.team, other.planned, other.value = s.team, true, value{violation: nothing}
 			other.bounds.all(nil, nil, nil, nil)
 			other.team.take(other)
-			other.goOn(ctx, warm, n)
+			other.goOn(ctx, n)
 		})
 	}
-	s.goOn(ctx, warm, 0)
+	s.goOn(ctx, 0)
 	all.Wait()
 	s.team.take(s)
 	s.team = nil
@@ -72,10 +72,10 @@ const startWork = 3
 // goOn begins again and again from other arrangements, and searches on from each: longer,
 // the more have been tried (as often as Luby, Sinclair and Zuckerman 1993 give it, from
 // memory). Where a search ends up is decided early, by the order in which an oven is used. A
-// plan that is to stay, or has many tasks, is only searched on.
-func (s *search) goOn(ctx context.Context, warm bool, number int) {
+// plan of many tasks is only searched on.
+func (s *search) goOn(ctx context.Context, number int) {
 	n := len(s.m.tasks)
-	if warm || n < 2 || n > arrangeMost {
+	if n < 2 || n > arrangeMost {
 		s.together = true
 		s.improve(ctx, -1)
 		s.share()

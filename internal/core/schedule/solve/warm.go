@@ -38,6 +38,9 @@ func compileFrom(p schedule.Problem, o Options) *model {
 	for i, t := range q.Tasks {
 		if o.Stay[t.ID].Begun && h.task[t.ID] != nil {
 			m.tasks[i].earliest, m.tasks[i].last = *t.Earliest, *t.Earliest
+			if end := *t.Earliest + t.Duration; t.Latest == nil || t.LatestOver != nil || *t.Latest > end {
+				q.Tasks[i].Latest, q.Tasks[i].LatestOver = &end, nil
+			}
 		}
 	}
 	m.p, m.had, m.stay = p, &h, o.Stay
