@@ -150,13 +150,15 @@ func (x *exact) each(needs []*need, all [][]int, k int, do func() bool) bool {
 }
 
 // branchTasks bounds the problems that are branched on, and branchWork how much: what a
-// branching costs grows with the square of the tasks.
+// branching costs grows with the square of the tasks. Where there is a plan already, one that
+// keeps every limit is found soon or not at all.
 const (
-	branchTasks = 100
-	branchWork  = 1_600_000
+	branchTasks     = 100
+	branchWork      = 1_600_000
+	branchWorkAgain = 500_000
 )
 
-// branch looks for a plan where none was found, by branching (package prove): it gives
+// branch looks for a plan by branching (package prove), where none was found: it gives
 // ErrNotFound where it finds none either, and *Impossible where that is proven.
 func (s *search) branch(ctx context.Context) error {
 	n := len(s.m.tasks)
@@ -170,12 +172,33 @@ func (s *search) branch(ctx context.Context) error {
 	if v == prove.Cannot {
 		return &Impossible{Reason: "together they fit nowhere", Tasks: s.m.ids(all(n)), Kind: Nowhere}
 	}
-	if s.now.clear(); v != prove.Kept || !s.stayed(hadIn(plan)) {
+	if v != prove.Kept || !s.loadPlan(ctx, plan) {
 		return ErrNotFound
+	}
+	return nil
+}
+
+// branchAgain looks for a plan that keeps every strict limit, where the best one does not.
+func (s *search) branchAgain(ctx context.Context) {
+	n := len(s.m.tasks)
+	if n > branchTasks || s.value.violation == 0 || s.proven {
+		return
+	}
+	if v, plan := prove.Limits(ctx, s.m.whole, branchWorkAgain/(n*n)); v == prove.Kept && !s.loadPlan(ctx, plan) {
+		s.now.load(&s.best)
+	}
+}
+
+// loadPlan makes a plan of the problem the best one.
+func (s *search) loadPlan(ctx context.Context, plan schedule.Plan) bool {
+	s.now.clear()
+	clear(s.urgency)
+	if !s.stayed(hadIn(plan)) {
+		return false
 	}
 	s.begin()
 	s.settle(ctx)
-	return nil
+	return true
 }
 
 // withoutLimits is a problem with its hard rules alone.

@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"runtime"
+	"sync/atomic"
 	"testing"
 	"time"
 
@@ -12,6 +13,7 @@ import (
 
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/check"
+	"jointime/internal/core/schedule/planted"
 	"jointime/internal/core/schedule/solve"
 )
 
@@ -97,6 +99,32 @@ func BenchmarkFirstPlan(b *testing.B) {
 			runtime.ReadMemStats(&mem)
 			b.ReportMetric(first.Seconds()/float64(b.N), "s-first")
 			b.ReportMetric(float64(mem.Sys)/(1<<20), "MB")
+		})
+	}
+}
+
+// BenchmarkStop is how long after it is told to stop a search has stopped, at chance moments.
+func BenchmarkStop(b *testing.B) {
+	for _, tasks := range []int{300, 3000} {
+		p, _ := planted.Kitchen(7, planted.Options{Tasks: tasks, Kind: planted.Overloaded, Sections: true, Fill: 60})
+		b.Run(fmt.Sprint(tasks), func(b *testing.B) {
+			var worst, sum time.Duration
+			for n := 0; b.Loop(); n++ {
+				ctx, cancel := context.WithCancel(context.Background())
+				var told atomic.Int64
+				time.AfterFunc(time.Duration(20+n*37%1500)*time.Millisecond, func() {
+					told.Store(time.Now().UnixNano())
+					cancel()
+				})
+				_, err := solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: uint64(n), Workers: 2})
+				if err != nil { // told before there was any
+					require.ErrorIs(b, err, solve.ErrNotFound)
+				}
+				took := time.Duration(time.Now().UnixNano() - told.Load())
+				worst, sum = max(worst, took), sum+took
+			}
+			b.ReportMetric(worst.Seconds(), "s-worst")
+			b.ReportMetric(sum.Seconds()/float64(b.N), "s-mean")
 		})
 	}
 }

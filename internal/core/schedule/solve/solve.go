@@ -123,6 +123,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 			return schedule.Plan{}, err
 		}
 	}
+	s.branchAgain(ctx)
 	if !s.proven {
 		if !warm || o.Rounds >= 0 {
 			s.arrange(ctx, o.Rounds)

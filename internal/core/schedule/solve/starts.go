@@ -34,6 +34,13 @@ func (t *team) offer(s *search) {
 	}
 }
 
+// least is the least violation of all.
+func (t *team) least() int64 {
+	t.mu.Lock()
+	defer t.mu.Unlock()
+	return t.value.violation
+}
+
 // take goes on from the best plan of all, where that is better.
 func (t *team) take(s *search) {
 	t.mu.Lock()
@@ -81,14 +88,21 @@ func (s *search) goOn(ctx context.Context, number int) {
 		s.share()
 		return
 	}
+	worse := false
 	for k := 1; ctx.Err() == nil && !s.value.perfect(); k++ {
 		s.until = s.placings + max(startLeast, luby(k)*n*n*n/startWork)
-		if k > 1 || number > 0 {
+		switch {
+		case worse && k%2 == 0: // starts do not come near the best: that is searched on
+			s.team.take(s)
+			s.now.load(&s.best)
+			s.now.commit()
+		case k > 1 || number > 0:
 			s.value = value{violation: nothing}
 			s.arrange(ctx, -1)
 		}
 		if s.value.violation < nothing {
 			s.improve(ctx, -1)
+			worse = s.value.violation > 0 && s.team.least() == 0
 			s.share()
 		}
 	}
