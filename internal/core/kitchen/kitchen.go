@@ -29,8 +29,27 @@ type Kitchen struct {
 	Limits    []string       `json:"limits,omitempty" maxItems:"20" doc:"ids of the sets of published limits that it holds to; absent: the first"`
 	Own       []limits.Own   `json:"own,omitempty" maxItems:"60" doc:"where its own plan is stricter than a published limit"`
 	PassWidth int            `json:"passWidth" minimum:"1" maximum:"100" doc:"plates that stand on the pass side by side"`
+	Plates    string         `json:"plates,omitempty" enum:",section,named" doc:"who plates: section, each what it makes; named, the platers; absent: the people of the pass"`
+	Platers   []string       `json:"platers,omitempty" maxItems:"60" doc:"ids of the cooks who plate, with named"`
+	Caller    string         `json:"caller,omitempty" maxLength:"60" doc:"id of the cook who calls and has no other work; absent: the first of the pass, in a kitchen of more than three; - for nobody"`
+	Apart     *Apart         `json:"apart,omitempty" doc:"how long the courses of a table are apart; absent: 12 to 30 min"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
+}
+
+// Apart is how many minutes lie between a table's last plate of a course and its first of the
+// next.
+type Apart struct {
+	Least int64 `json:"least" minimum:"0" maximum:"240"`
+	Most  int64 `json:"most" minimum:"1" maximum:"480"`
+}
+
+// Between is that in seconds; common practice where the kitchen does not say.
+func (k Kitchen) Between() (least, most int64) {
+	if k.Apart == nil {
+		return 12 * 60, 30 * 60
+	}
+	return k.Apart.Least * 60, k.Apart.Most * 60
 }
 
 // Cook is one pair of hands, named by role or initials.
@@ -175,6 +194,9 @@ func (k Kitchen) Validate() error {
 	}
 	if k.PassWidth < 1 {
 		l.Add("passWidth", "Plates the pass holds: must be 1 or more.")
+	}
+	if a := k.Apart; a != nil && a.Most < a.Least {
+		l.Add("apart", "Between courses: the most must not be less than the least.")
 	}
 	for i, c := range k.Cooks {
 		once(fmt.Sprintf("cooks[%d].id", i), c.ID)

@@ -41,6 +41,18 @@ type Life struct {
 	Why     string `json:"why"`
 }
 
+// LivesOf are the lives of all placings, in their order; one of no seconds does not fade.
+func (s Spec) LivesOf() []Life {
+	l := s.lay(false)
+	out := make([]Life, max(1, len(s.Placings)))
+	for i := range s.Placings {
+		if life, fades := l.life(i); fades {
+			out[i] = life
+		}
+	}
+	return out
+}
+
 // life of a placing; false where nothing happens to it.
 func (l layout) life(i int) (Life, bool) {
 	p := l.spec.Placings[i]

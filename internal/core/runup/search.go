@@ -23,7 +23,7 @@ const calmSeeds = 4
 // search tries parts of the plan: measured on the winter supper, a round costs 80 to
 // 150 µs, and more than 60 for each task hardly better the plan.
 func usual(p schedule.Problem, calm service.Calm) Options {
-	o := Options{Seed: 1, Seeds: 1, Rounds: min(10_000, max(2000, 60*len(p.Tasks)))}
+	o := Options{Seed: 1, Seeds: 1, Rounds: min(6_000, max(2000, 60*len(p.Tasks)))}
 	if calm == service.MoreCalm {
 		o.Seeds = calmSeeds
 	}

@@ -1792,6 +1792,12 @@ export interface components {
             /** Format: int64 */
             ingredient: number;
         };
+        Apart: {
+            /** Format: int64 */
+            least: number;
+            /** Format: int64 */
+            most: number;
+        };
         AtOnce: {
             /** @description what bounds it */
             because: string;
@@ -1849,6 +1855,8 @@ export interface components {
             give: number;
             /** @description when hands are needed, from origin */
             hands: components["schemas"]["Stretch"][];
+            /** @description who helps with it, though it is not theirs, and why */
+            help?: string;
             id: string;
             /** @description id, where nobody wrote it down: it can be left out */
             leadIn?: string;
@@ -2368,7 +2376,7 @@ export interface components {
             head: boolean;
             /**
              * Format: int64
-             * @description seconds after the hour, of a head
+             * @description seconds after its hour, of one that is no head after the time in which its course leaves; below zero: before the hour
              */
             late: number;
             /**
@@ -3037,8 +3045,12 @@ export interface components {
             then?: string;
         };
         Kitchen: {
+            /** @description how long the courses of a table are apart; absent: 12 to 30 min */
+            apart?: components["schemas"]["Apart"];
             /** @description what food is kept in */
             boxes?: components["schemas"]["Box"][] | null;
+            /** @description id of the cook who calls and has no other work; absent: the first of the pass, in a kitchen of more than three; - for nobody */
+            caller?: string;
             cooks: components["schemas"]["Cook"][];
             /** @description of prices, as ISO 4217 has it; absent: EUR */
             currency?: string;
@@ -3061,6 +3073,13 @@ export interface components {
              * @description plates that stand on the pass side by side
              */
             passWidth: number;
+            /** @description ids of the cooks who plate, with named */
+            platers?: string[] | null;
+            /**
+             * @description who plates: section, each what it makes; named, the platers; absent: the people of the pass
+             * @enum {string}
+             */
+            plates?: "" | "section" | "named";
             /** @description how finely it weighs */
             scales?: components["schemas"]["Scales"];
             sections?: components["schemas"]["Section"][] | null;
@@ -4848,9 +4867,19 @@ export interface components {
             cost: number;
             /**
              * Format: int64
-             * @description seconds by which the latest course is late
+             * @description waves that leave more than 2 minutes early
+             */
+            early: number;
+            /**
+             * Format: int64
+             * @description seconds by which the latest wave is late
              */
             late: number;
+            /**
+             * Format: int64
+             * @description waves that leave late
+             */
+            lates: number;
             /**
              * Format: int64
              * @description seconds from there to the first plate

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/service"
 )
 
 // Tables are put into the first wave of their hour that has room: on the pass, and for as
@@ -44,16 +45,9 @@ func (in Input) seat(k *Course, m recipe.Course) error {
 // loads are the tables of a course with their plates by serving, by their hours.
 func (in Input) loads(k Course, m recipe.Course) (out []Wave, err error) {
 	for _, t := range in.Service.Tables {
-		w := Wave{Tables: []string{t.Name}, Plates: make([]int, len(k.Servings))}
+		w := Wave{Tables: []string{t.Name}, Plates: in.servedOf(k, t.Plates(m))}
 		if w.At, err = in.Service.AtTable(k.CourseHour, t, in.Zone); err != nil {
 			return nil, fmt.Errorf("%s: %w", t.Name, err)
-		}
-		for _, n := range t.Plates(m) {
-			for i, s := range k.Servings {
-				if s.Dish.ID == in.ServedAs(n) {
-					w.Plates[i] += n.Plates
-				}
-			}
 		}
 		if w.total() > 0 {
 			out = append(out, w)
@@ -61,6 +55,19 @@ func (in Input) loads(k Course, m recipe.Course) (out []Wave, err error) {
 	}
 	slices.SortStableFunc(out, func(a, b Wave) int { return a.At.Compare(b.At) })
 	return out, nil
+}
+
+// servedOf is how many plates of each serving some covers are.
+func (in Input) servedOf(k Course, covers []service.Covers) []int {
+	out := make([]int, len(k.Servings))
+	for _, n := range covers {
+		for i, s := range k.Servings {
+			if s.Dish.ID == in.ServedAs(n) {
+				out[i] += n.Plates
+			}
+		}
+	}
+	return out
 }
 
 // pack puts tables into the first wave of their hour that has room: on the pass,

@@ -65,7 +65,7 @@ func (b *builder) index(id string) int {
 func (b *builder) resources() {
 	for _, c := range b.In.Kitchen.Cooks {
 		b.cooks = append(b.cooks, "cook."+c.ID)
-		b.of.Resources = append(b.of.Resources, work.Resource{ID: "cook." + c.ID, Name: c.Name, Cook: c.ID})
+		b.of.Resources = append(b.of.Resources, work.Resource{ID: "cook." + c.ID, Name: c.Name, Cook: c.ID, Section: b.In.Kitchen.SectionName(c.Section), Calls: c.ID == b.In.Kitchen.Calls()})
 		b.problem.Resources = append(b.problem.Resources, schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: schedule.Without(b.spansOf(c.ShiftsOn), b.away(c.Away))})
 	}
 	for _, e := range b.In.Kitchen.Equipment {

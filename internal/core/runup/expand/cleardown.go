@@ -31,10 +31,8 @@ func (b *builder) clearDown() {
 		w := b.of.Work[b.index(after)]
 		w.Wave, w.Component, w.Number, w.Serving, w.For = 0, "", 0, -1, []string{}
 		name := "clear down"
-		for _, s := range b.In.Kitchen.Sections {
-			if s.ID == c.Section {
-				name += " " + s.Name + " section"
-			}
+		if section := b.In.Kitchen.SectionName(c.Section); section != "" {
+			name += " " + section + " section"
 		}
 		task := b.chore(id, id, work.ClearDown, w, recipe.Step{ID: "clear", Name: name, Time: seconds(clearTakes), Hands: recipe.Hands{Work: recipe.AllHands, Cook: c.ID}})
 		b.link(schedule.Link{From: after, To: task}, work.Link{Reason: work.ClearedAfter})

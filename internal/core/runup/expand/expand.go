@@ -22,12 +22,14 @@ type rule struct {
 var rules = []rule{
 	{"cooks and equipment", (*builder).resources},
 	{"steps and plates, course by course", (*builder).courses},
+	{"a table is served a meal", (*builder).meals},
 	{"the order that steps ask for", (*builder).afters},
 	{"pans that are kept for the next step", (*builder).pans},
 	{"what must be ready", (*builder).setups},
 	{"published limits", (*builder).publishedLimits},
 	{"how long it keeps", (*builder).keeps},
 	{"steps that the chef keeps at their time", (*builder).fix},
+	{"whose work it is", (*builder).whoseWork},
 	{"the words of the map", (*builder).words},
 }
 

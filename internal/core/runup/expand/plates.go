@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
@@ -34,6 +35,7 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 		placings = []plating.Placing{{ID: "pass"}}
 	}
 	laid := 1 + slices.IndexFunc(placings, func(p plating.Placing) bool { return p.Stands != nil })
+	lives := s.Dish.Plate.LivesOf()
 	before, done := -1, 0 // the last task of the wave before, and the plates until then
 	for w, portions := range s.Waves {
 		if portions == 0 {
@@ -49,6 +51,7 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 		if before >= 0 { // what is laid out early is laid out for all waves
 			b.link(schedule.Link{From: b.id(before), To: b.id(out[w][min(laid, len(placings)-1)])}, work.Link{Reason: work.NextWave})
 		}
+		b.plateLives(placings, lives, out[w])
 		before, done = out[w][len(out[w])-1], done+portions
 	}
 	return out
@@ -74,7 +77,11 @@ func (b *builder) place(s demand.Consumer, w, n int, p plating.Placing, done int
 	}
 	var hands []schedule.Use
 	for h := range s.Hands {
-		hands = append(hands, schedule.Use{OneOf: b.cooks, Units: 1, Same: fmt.Sprintf("plate %s %d.%d hand %d", s.ID, w+1, stood, h+1)})
+		label := fmt.Sprintf("plate %s %d.%d hand %d", s.ID, w+1, stood, h+1)
+		if b.In.Kitchen.Plates == kitchen.SectionPlates {
+			label += " of " + b.In.Components[p.Component].Section
+		}
+		hands = append(hands, schedule.Use{OneOf: b.cooks, Units: 1, Same: label})
 	}
 	first := b.Seconds(b.WaveHour(s.Course, w)) - platesBefore - standsAtMost(spec)
 	wave := waveNumber(s.Serving, w)

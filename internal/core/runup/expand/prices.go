@@ -1,6 +1,7 @@
 package expand
 
-// Prices of the plan, a second each. A table that waits is worst; what is ready early
+// Prices of the plan, a second each. What stands on the plate too long is worst, then a table
+// that is not served together, then its courses too close or too far apart, then the hour; what is ready early
 // loses a little; a soft wait may be passed before a plate is late; what stands in no
 // recipe, and what only keeps the rush free, gives way to all of these.
 const (
@@ -8,7 +9,10 @@ const (
 	priceLate     = 20
 	priceLaterOn  = 4  // waves after the first
 	priceSpread   = 10 // a course that leaves for too long
-	priceTable    = 5  // plates of one table apart
+	priceLife     = 60 // what is on the plate is past its life
+	priceTable    = 40 // plates of one table apart
+	priceGap      = 30 // courses of a table too close, or too far apart
+	priceOneGo    = 10 // a wave that is built with breaks
 	priceSoftWait = 2
 	priceUnbuilt  = 3 // a plate that stands unfinished for longer than it should
 	priceBuilding = 1 // and each second that it stands unfinished

@@ -3,6 +3,7 @@ package expand
 import (
 	"slices"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
@@ -74,4 +75,54 @@ func (b *builder) chore(id, leadIn string, kind work.Kind, like work.Work, step 
 // seconds is a time that is known.
 func seconds(v int64) *recipe.Time {
 	return &recipe.Time{Quick: v, Usual: v, Slow: v, Per: recipe.Once}
+}
+
+// Water is at the boil, and ice in its bowl, before the step that wants it. Common
+// practice of a working kitchen, no published figures: a pot of water takes twelve
+// minutes on a burner and may go on boiling for twenty; a bowl of ice takes two
+// minutes and is water again after three quarters of an hour.
+const (
+	boilTakes = 12 * 60
+	boilWaits = 20 * 60
+	iceTakes  = 2 * 60
+	iceWaits  = 45 * 60
+)
+
+// boilWater puts a pot on the heat before a task, in a kitchen that has a burner.
+func (b *builder) boilWater(id string, before int) {
+	if len(b.kinds["burner"]) == 0 {
+		return
+	}
+	b.setup(id, before, recipe.Step{ID: string(recipe.Boiling), Name: "bring water to the boil", Time: seconds(boilTakes),
+		Hands: recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 30}}}, Equipment: []recipe.Needed{{Kind: "burner"}}}, 0, boilWaits)
+}
+
+// makeIce puts ice and water into a bowl before a task.
+func (b *builder) makeIce(id string, before int) {
+	b.setup(id, before, recipe.Step{ID: string(recipe.Ice), Name: "ice bath", Time: seconds(iceTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, 0, iceWaits)
+}
+
+// Meat comes out of the cold before it goes onto the heat. Common practice: twenty
+// minutes before, and not for longer than an hour; a minute of hands.
+const (
+	temperTakes = 60
+	temperReady = 20 * 60
+	temperWaits = 60 * 60
+)
+
+// tempers tells whether a step is the first on the heat of what was kept cold.
+func (b *builder) tempers(component string, step *recipe.Step) bool {
+	c := b.In.Components[component]
+	at := slices.IndexFunc(c.Steps(), func(s recipe.Step) bool { return s.ID == step.ID })
+	return c.Tempers(at, b.cold)
+}
+
+// temper takes meat out of the cold before a task.
+func (b *builder) temper(id string, before int) {
+	b.setup(id, before, recipe.Step{ID: string(recipe.Temper), Name: "out of the fridge", Time: seconds(temperTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, temperReady, temperWaits)
+}
+
+// cold tells whether a kind of place is kept cold.
+func (b *builder) cold(kind string) bool {
+	return slices.ContainsFunc(b.In.Kitchen.OfKind(kind), func(e kitchen.Equipment) bool { return e.Keeps == "cold" })
 }

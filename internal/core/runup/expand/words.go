@@ -52,7 +52,7 @@ func (b *builder) describe(i int) {
 
 // courseOf is a course as the map has it.
 func (b *builder) courseOf(k demand.Course) work.Course {
-	out := work.Course{ID: k.Course, Name: k.Name, At: b.Seconds(k.At), Servings: []work.Serving{}}
+	out := work.Course{ID: k.Course, Name: k.Name, At: b.Seconds(k.At), Within: b.In.Service.Spread(), Servings: []work.Serving{}}
 	for _, s := range k.Servings {
 		out.Servings = append(out.Servings, work.Serving{Dish: s.Dish.ID, Name: s.Dish.Name, Plates: s.Portions, Waves: s.Waves})
 	}

@@ -19,17 +19,11 @@ func (r *reporter) clashes() []Violation {
 			out = append(out, c)
 		}
 	}
-	for c, k := range r.of.Courses {
+	for c := range r.of.Courses {
 		for _, s := range r.sendings(c) {
-			if s.Late <= punctual {
-				continue
+			if v, is := r.untimely(c, s); is {
+				out = append(out, v)
 			}
-			name := k.Name
-			if k.Asked(s.Wave-1) != k.At {
-				name += " (" + words.List(s.Tables) + ")"
-			}
-			at := r.lastOf(c, s)
-			out = append(out, Violation{What: fmt.Sprintf("%s: %s late, leaves %s.", name, units.FormatOver(s.Late), r.hour(s.At)), Bar: &at, Strict: true}.because(r, at, "move the course", "start it earlier", "add a cook or equipment"))
 		}
 	}
 	return out
@@ -48,10 +42,7 @@ func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 	from, to := r.index[b.From], r.index[b.To]
 	w := r.of.Work[from]
 	if w.Placed() {
-		if r.of.Links[*b.Link].Reason == work.Spread {
-			return Violation{What: fmt.Sprintf("%s: last wave %s over the %s limit.", r.of.Courses[w.Course].Name, units.FormatOver(b.By), units.FormatDuration(*r.problem.Links[*b.Link].Max)), Advice: words.Ways("widen the pass", "add a cook there"), Bar: &from}, true
-		}
-		return r.coldPlates(b)
+		return r.atThePass(b)
 	}
 	if k := r.of.Links[*b.Link].Keep; k != nil {
 		return r.stale(b, *k), true
@@ -155,6 +146,35 @@ func (r *reporter) stale(b schedule.Breach, k work.Keep) Violation {
 	return Violation{What: says + ".", Bar: &from}.because(r, from, "make it later", "make it in two batches")
 }
 
+// atThePass says what is passed between two placings, or between a plate and its ware.
+func (r *reporter) atThePass(b schedule.Breach) (Violation, bool) {
+	from, to, why := r.index[b.From], r.index[b.To], r.of.Links[*b.Link]
+	w, most := r.of.Work[from], *r.problem.Links[*b.Link].Max
+	switch why.Reason {
+	case work.Courses:
+		first, second := r.of.Courses[w.Course].Name, r.of.Courses[r.of.Work[to].Course].Name
+		if most < 0 { // from the later course to the earlier one
+			return Violation{What: fmt.Sprintf("%s: %s only %s after %s, at least %s.", why.Table, first, units.FormatDuration(-most-b.By), second, units.FormatDuration(-most)), Bar: &from}.because(r, to, "move the course"), true
+		}
+		return Violation{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", why.Table, second, units.FormatOver(most+b.By), first, units.FormatDuration(most)), Bar: &to}.because(r, to, "move the course", "add a cook or equipment"), true
+	case work.PlateLife:
+		return Violation{What: fmt.Sprintf("%s: on the plate %s when it leaves, good for %s (%s).", r.called(from), units.FormatOver(why.Life.Seconds+b.By), units.FormatDuration(why.Life.Seconds), why.Life.Why), Bar: &from}.
+			because(r, to, "lay it later", "build fewer plates at once", "put another cook on the plates"), true
+	case work.OneGo:
+		return Violation{What: fmt.Sprintf("%s: built with a break of %s.", r.called(from), units.FormatOver(r.brokeOff(b))), Bar: &from}.because(r, to, "put another cook on the plates"), true
+	}
+	return r.coldPlates(b)
+}
+
+// called names a placing with the tables, or the wave, that it is for.
+func (r *reporter) called(i int) string {
+	w := r.of.Work[i]
+	if len(w.Tables) > 0 {
+		return fmt.Sprintf("%s (%s)", r.call(i), words.List(w.Tables))
+	}
+	return r.callOne(i)
+}
+
 // coldPlates says that plates are in the warmer, or the cold, for less than it takes.
 func (r *reporter) coldPlates(b schedule.Breach) (Violation, bool) {
 	from, to := r.index[b.From], r.index[b.To]
@@ -163,4 +183,14 @@ func (r *reporter) coldPlates(b schedule.Breach) (Violation, bool) {
 	}
 	return Violation{What: fmt.Sprintf("%s: %s short for the %s wave.", r.of.Work[to].Name, units.FormatOver(b.By), r.hour(r.plan.Tasks[from].Start)),
 		Advice: words.Ways("start them earlier", "use a bigger warmer", "use ware at room temperature"), Bar: &to}, true
+}
+
+// brokeOff is how long the hands that build a wave are off it.
+func (r *reporter) brokeOff(b schedule.Breach) (sum int64) {
+	from, to := r.index[b.From], r.index[b.To]
+	sum = r.plan.Tasks[to].End - r.plan.Tasks[from].Start
+	for i := from; i <= to; i++ { // the placings of a wave stand one after the other
+		sum -= r.plan.Tasks[i].End - r.plan.Tasks[i].Start
+	}
+	return sum
 }

@@ -56,9 +56,7 @@ func (r *reporter) sendings(c int) []Departure {
 			continue // its plates cannot be planned
 		}
 		s.Leaves = r.moment(s.At)
-		if s.Head {
-			s.Late = s.At - k.Asked(w)
-		}
+		s.Late = offBy(k, k.Asked(w), s.At, s.Head)
 		out = append(out, s)
 	}
 	return out
@@ -78,9 +76,6 @@ func (r *reporter) ends(s work.Serving, c, wave int) int64 {
 	}
 	return end
 }
-
-// punctual is how late a wave may be, in seconds, before anybody is told.
-const punctual = 30
 
 // lastOf is the placing that a wave waits for.
 func (r *reporter) lastOf(c int, s Departure) (at int) {

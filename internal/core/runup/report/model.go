@@ -59,7 +59,7 @@ type Departure struct {
 	At     int64     `json:"at" doc:"the same, from origin"`
 	First  int64     `json:"first" doc:"when its first plate of a dish is ready, from origin"`
 	Head   bool      `json:"head" doc:"it leaves at the hour that is asked; the others as soon as they can be built after one that does"`
-	Late   int64     `json:"late" doc:"seconds after the hour, of a head"`
+	Late   int64     `json:"late" doc:"seconds after its hour, of one that is no head after the time in which its course leaves; below zero: before the hour"`
 	Plates []Sent    `json:"plates" nullable:"false"`
 }
 
@@ -132,6 +132,7 @@ type Bar struct {
 	Cue       string           `json:"cue,omitempty"`
 	Words     []work.Advice    `json:"words,omitempty" nullable:"false" doc:"what whoever does it has to know: remarks, hands inside it, what to do when it goes otherwise"`
 	Cautions  []limits.Caution `json:"cautions,omitempty"`
+	Help      string           `json:"help,omitempty" doc:"who helps with it, though it is not theirs, and why"`
 	Why       Why              `json:"why"`
 }
 

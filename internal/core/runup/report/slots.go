@@ -37,7 +37,7 @@ func (r *reporter) slots(lanes []Lane, tight []Stretch) []Slot {
 	first, last := r.of.Midnight, r.firstHour()
 	movable := r.movable(tight)
 	for _, l := range lanes {
-		if !l.Cook {
+		if !l.Cook || r.calls(l.ID) {
 			continue
 		}
 		for _, gap := range free(r.windows(l.ID), l.Blocks, first, last) {
@@ -101,6 +101,9 @@ func (r *reporter) movable(tight []Stretch) (out []int) {
 // fits tells whether a work can begin in a gap of a cook, by its waits.
 func (r *reporter) fits(i int, cook string, gap schedule.Span) (at int64, ok bool) {
 	t := r.problem.Tasks[i]
+	if u := t.Uses[0]; u.Costs[cook] > u.Costs[r.plan.Tasks[i].Resources[0]] {
+		return 0, false // it is not theirs
+	}
 	if (r.of.Work[i].Fixed != "") || !slices.Contains(t.Uses[0].OneOf, cook) || t.Duration > gap[1]-gap[0] || (gap[0] <= r.plan.Tasks[i].Start && r.plan.Tasks[i].End <= gap[1]) {
 		return 0, false
 	}

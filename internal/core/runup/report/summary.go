@@ -12,7 +12,9 @@ type Summary struct {
 	Planned   bool      `json:"planned" doc:"there is a plan"`
 	Violation int64     `json:"violation" doc:"seconds by which strict limits are passed"`
 	Cost      int64     `json:"cost"`
-	Late      int64     `json:"late" doc:"seconds by which the latest course is late"`
+	Late      int64     `json:"late" doc:"seconds by which the latest wave is late"`
+	Lates     int       `json:"lates" doc:"waves that leave late"`
+	Early     int       `json:"early" doc:"waves that leave more than 2 minutes early"`
 	Begins    time.Time `json:"begins" doc:"of the first step"`
 	Lead      int64     `json:"lead" doc:"seconds from there to the first plate"`
 	Work      int64     `json:"work" doc:"seconds of hands, all cooks together"`
@@ -43,7 +45,16 @@ func (u RunUp) Summary(plan schedule.Plan, share float64) Summary {
 	first := slices.MinFunc(u.Bars, func(a, b Bar) int { return int(a.From - b.From) })
 	s.Begins = first.Start
 	for i, c := range u.Courses {
-		if s.Late = max(s.Late, c.Late); i == 0 {
+		for _, sent := range c.Sent {
+			s.Late = max(s.Late, sent.Late)
+			if sent.Late < -tooEarly {
+				s.Early++
+			}
+			if sent.Late > punctual {
+				s.Lates++
+			}
+		}
+		if i == 0 {
 			s.Lead = c.Leaves - first.From
 		}
 	}

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 )
 
@@ -63,6 +64,12 @@ func (r *reporter) load(l *Utilisation, lanes []Lane) {
 		if windows == nil {
 			windows = []schedule.Span{r.problem.Horizon}
 		}
+		if r.calls(lane.ID) { // kept free to call: hands only where they help
+			windows = nil
+			for _, b := range lane.Blocks {
+				windows = append(windows, schedule.Span{b.From, b.To})
+			}
+		}
 		for _, w := range windows {
 			add(w[0], 0, lane.Capacity)
 			add(w[1], 0, -lane.Capacity)
@@ -88,6 +95,11 @@ func (r *reporter) load(l *Utilisation, lanes []Lane) {
 			}
 		}
 	}
+}
+
+// calls tells whether a resource is the cook who calls.
+func (r *reporter) calls(id string) bool {
+	return slices.ContainsFunc(r.of.Resources, func(x work.Resource) bool { return x.ID == id && x.Calls })
 }
 
 // joined adds a stretch, to the last one where it follows on it.

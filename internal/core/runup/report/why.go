@@ -251,6 +251,9 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 		if l := r.of.Links[stop.Link].Limit; l != nil {
 			return fmt.Sprintf("%s, limit %s (%s)", words.Lower(l.What), units.FormatDuration(l.Within), l.Source)
 		}
+		if s := r.passText(stop.Link); s != "" {
+			return s
+		}
 		return "the " + holdWord(r.before(i, stop)) + " would be too long"
 	case reason.Busy:
 		return r.taken(stop.Resource, other)

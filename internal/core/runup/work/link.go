@@ -20,6 +20,9 @@ const (
 	SamePan        Reason = "same pan"        // a pan is kept for the step that wants it
 	PublishedLimit Reason = "published limit" // of standing, cooling or reheating
 	Keeps          Reason = "keeps"           // how long the book says that something keeps
+	Courses        Reason = "courses"         // of a table: in order, neither too close nor too far apart
+	PlateLife      Reason = "plate life"      // how long something is good on the plate
+	OneGo          Reason = "one go"          // a wave is built without a break
 )
 
 // Link is why a link of the problem is there, and the figures that go with it.
@@ -28,6 +31,15 @@ type Link struct {
 	Buffer int64         `json:"buffer,omitempty"` // how much of its least is there because the step before may take longer
 	Limit  *limits.Limit `json:"limit,omitempty"`  // that it keeps
 	Keep   *Keep         `json:"keep,omitempty"`
+	Table  string        `json:"table,omitempty"` // of Courses
+	Life   *Life         `json:"life,omitempty"`  // of PlateLife
+}
+
+// Life is how long something is good on the plate.
+type Life struct {
+	Placing string `json:"placing"` // id
+	Seconds int64  `json:"seconds"`
+	Why     string `json:"why"`
 }
 
 // Beside tells a link that stands beside a wait from the wait itself.

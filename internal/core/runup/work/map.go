@@ -36,6 +36,7 @@ type Course struct {
 	ID       string    `json:"id"`
 	Name     string    `json:"name"`
 	At       int64     `json:"at"`
+	Within   int64     `json:"within"` // seconds in which all of it leaves
 	Servings []Serving `json:"servings"`
 	Waves    []Wave    `json:"waves,omitempty"` // where the tables are known
 }
@@ -80,6 +81,9 @@ type Resource struct {
 	Name string `json:"name"`
 	Cook string `json:"cook,omitempty"` // id of the cook; empty: it is a thing
 	Kind string `json:"kind,omitempty"` // of a thing
+
+	Section string `json:"section,omitempty"` // name of that of the cook
+	Calls   bool   `json:"calls,omitempty"`   // the cook calls, and is kept free for it
 }
 
 // Unplanned is a step, or a component, that is not planned, with all that leads to it.

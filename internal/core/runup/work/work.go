@@ -34,6 +34,7 @@ type Work struct {
 	Dish      string   `json:"dish"`              // the first that takes it; a version has the id dish~version
 	For       []string `json:"for"`               // ids of all dishes that take it
 	Section   string   `json:"section,omitempty"` // that makes the component
+	Own       []string `json:"own,omitempty"`     // resources of the cooks whose work it is; absent: anybody's
 	Tables    []string `json:"tables,omitempty"`  // whose plates they are, of a placing
 	Scope
 	Working  string           `json:"working"`          // how its length was worked out

@@ -68,13 +68,14 @@ func (a *arrangement) begin() (v value, ok bool) {
 // anneal changes what stands so many times, and lets a little worse pass, less and less.
 func (a *arrangement) anneal(ctx context.Context, standing value, tries int) {
 	s := a.s
-	worse := s.value.energy(strictWeights[0])/20 + 1 // how much worse tries were of late, the median
+	strict := strictWeights[0] * s.m.steep
+	worse := s.value.energy(strict)/20 + 1 // how much worse tries were of late, the median
 	for k := range tries {
 		if ctx.Err() != nil {
 			return
 		}
 		v, ok := a.try()
-		by := v.energy(strictWeights[0]) - standing.energy(strictWeights[0])
+		by := v.energy(strict) - standing.energy(strict)
 		left, length := int64(tries-k), int64(tries)
 		if ok && by > worse {
 			worse += worse/16 + 1

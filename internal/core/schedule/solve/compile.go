@@ -23,6 +23,7 @@ type model struct {
 	reach     []int64           // by resource: the longest pause that it can need
 	keeps     []int64           // by label of keeps: the price of each resource beyond the first
 	priced    bool              // which resource is chosen costs something
+	steep     int64             // by how much a second of violation weighs more, because priced limits do
 	dishes    [][]int           // tasks of each dish, the last one in front
 	dishOf    []int             // by task
 	choices   int               // of resources: of all uses and holds
@@ -108,8 +109,10 @@ func compile(p schedule.Problem) *model {
 	m.compileLabels()
 	m.layOut()
 	m.partDishes()
+	m.steep = max(1, dearest(p)/usualPrice)
 	return m
 }
+
 
 func (c compiler) compileTask(p schedule.Problem, t schedule.Task) task {
 	out := task{dur: t.Duration, latest: t.Latest, over: t.LatestOver, earliest: p.Horizon[0], last: p.Horizon[1] - t.Duration}

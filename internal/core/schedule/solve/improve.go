@@ -124,7 +124,7 @@ func (s *search) newCycle(number, rounds int) cycle {
 	if s.value.violation > 0 {
 		weights = hardWeights[min(number/len(warmths), len(hardWeights)-1)]
 	}
-	strict := weights[(number+number/len(warmths))%len(weights)]
+	strict := weights[(number+number/len(warmths))%len(weights)] * s.m.steep
 	return cycle{number: number, length: length, standing: s.value, worse: s.value.energy(strict) / 50, warmth: warmths[number%len(warmths)], strict: strict}
 }
 

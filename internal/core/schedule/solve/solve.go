@@ -91,8 +91,8 @@ const firstTries = 240
 // firstWork bounds the placings of tasks that are spent on a first plan, with so many more
 // for each task.
 const (
-	firstWork        = 30_000
-	firstWorkOfATask = 400
+	firstWork        = 10_000
+	firstWorkOfATask = 60
 )
 
 // Solve finds a plan for a valid problem. It returns the best plan found when

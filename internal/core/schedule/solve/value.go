@@ -1,5 +1,7 @@
 package solve
 
+import "jointime/internal/core/schedule"
+
 // value is what a plan is judged by: violation, then cost, then the sum of
 // starts, which is better when greater.
 type value struct{ violation, cost, starts int64 }
@@ -248,4 +250,26 @@ func (m *model) layOut() {
 		m.flatLink = append(m.flatLink, m.choices)
 		m.choices += len(m.links[e].holds)
 	}
+}
+
+// usualPrice of a second is that of plates that are late; strictWeights are made for it.
+const usualPrice = 20
+
+// dearest is the highest price of a second beyond a limit.
+func dearest(p schedule.Problem) (most int64) {
+	take := func(limit, over *int64) {
+		if limit != nil && over != nil {
+			most = max(most, *over)
+		}
+	}
+	for _, t := range p.Tasks {
+		take(t.Latest, t.LatestOver)
+	}
+	for _, l := range p.Links {
+		take(l.Max, l.Over)
+	}
+	for _, g := range p.Together {
+		take(g.Within, g.Over)
+	}
+	return most
 }

@@ -72,7 +72,7 @@ function One({ view }: { view: View }) {
 function People({ sections, cooks }: { sections: Row[]; cooks: Row[] }) {
   return (
     <p className="small quiet m-0">
-      {sections.filter((s) => s.id).map((s) => `${s.name}: ${listed(cooks.filter((c) => c.section === s.id && c.name).map((c) => c.name)) || 'nobody'}`).join(' · ')}. The plan gives work to anyone on shift who does it; sections are for sheets, labels and who helps whom.
+      {sections.filter((s) => s.id).map((s) => `${s.name}: ${listed(cooks.filter((c) => c.section === s.id && c.name).map((c) => c.name)) || 'nobody'}`).join(' · ')}. A section’s work goes to its people in this order, then to cooks without a section; others help only where it saves the plates, and the run-up says why.
     </p>
   )
 }
@@ -87,13 +87,13 @@ function Editor({ view }: { view: View }) {
   const { value: f, set, wrong } = form
   const read = () => form.check((f, from) => toKitchen(f, from.over))
   const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
-  const text = (name: 'name' | 'pass' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+  const text = (name: 'name' | 'pass' | 'platers' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
     </Form.Group>
   )
-  const choice = (name: 'measures' | 'heat', label: string, options: [string, string][]) => (
+  const choice = (name: 'measures' | 'heat' | 'plates' | 'caller', label: string, options: [string, string][]) => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Select value={f[name]} onChange={(e) => set({ [name]: e.target.value })}>
@@ -127,6 +127,14 @@ function Editor({ view }: { view: View }) {
       <Rows legend="not available" columns={[{ name: 'of', label: 'cook or equipment', width: 150, options: [['', 'cook or equipment'], ...people] }, { name: 'day', label: 'day (empty: every day)', width: 130, type: 'date' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="Add a time off" wrong={wrong?.field} />
       <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 150, hint: 'Larder' }, { name: 'helps', label: 'its people may help (sections)', width: 220, hint: 'Pass, Pastry' }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
       {f.sections.some((s) => s.id) && <People sections={f.sections} cooks={f.cooks} />}
+      <fieldset>
+        <legend>at the pass</legend>
+        <div className="pair">
+          {choice('plates', 'who plates', [['', 'the people of the pass'], ['section', 'each section, what it makes'], ['named', 'these cooks']])}
+          {f.plates === 'named' && text('platers', 'cooks who plate', 'Commis, Larder cook')}
+          {choice('caller', 'who calls, with no other work', [['', 'first of the pass, from four cooks up'], ['-', 'nobody'], ...f.cooks.filter((r) => r.id && r.name).map((r): [string, string] => [r.id, r.name])])}
+        </div>
+      </fieldset>
       <Rows legend="containers" columns={[{ name: 'name', label: 'container', width: 220 }, { name: 'holds', label: 'ml', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="Add a container" wrong={wrong?.field} />
       <Limits chosen={f.limits} own={f.own} wrong={wrong?.field} set={set} />
       <fieldset>

@@ -59,3 +59,12 @@ it('gives what is new an id of its own, and leaves out what has no name', async 
   expect(next.cooks).toHaveLength(2)
   expect(next.equipment[3]).toMatchObject({ id: 'deck-2', kind: 'oven', places: 1 })
 })
+
+it('reads who plates and who calls; a caller who is gone is nobody', async () => {
+  const words = { ...toKitchenWords(kitchen), plates: 'named', platers: 'fish cook', caller: 'fish' }
+  expect(await toKitchen(words, kitchen)).toMatchObject({ plates: 'named', platers: ['fish'], caller: 'fish' })
+  expect(toKitchenWords({ ...kitchen, plates: 'named', platers: ['fish'], caller: 'fish' })).toMatchObject({ platers: 'Fish cook', caller: 'fish' })
+  expect((await toKitchen({ ...words, caller: 'sauce' }, kitchen)).caller).toBeUndefined()
+  await expect(toKitchen({ ...words, platers: 'Ann' }, kitchen)).rejects.toMatchObject({ field: 'platers' })
+  await expect(toKitchen({ ...words, platers: '' }, kitchen)).rejects.toMatchObject({ field: 'platers' })
+})

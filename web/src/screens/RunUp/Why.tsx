@@ -27,6 +27,11 @@ export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; mov
         </h2>
         <WasAt moved={moved} id={bar.id} />
         <div className="sum">{bar.why.sum}</div>
+        {bar.help && (
+          <div>
+            <b>Help</b>: {bar.help}
+          </div>
+        )}
         <div className="mt-1">
           <b>Later</b>: {bar.why.later > 0 ? `up to ${spoken(bar.why.later)}, then ` : 'no: '}
           {bar.why.laterTo}. <b>Earlier</b>: {bar.why.earlier > 0 ? `up to ${spoken(bar.why.earlier)}, then ` : 'no: '}

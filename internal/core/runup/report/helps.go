@@ -1,0 +1,72 @@
+package report
+
+import (
+	"fmt"
+	"slices"
+
+	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/network"
+	"jointime/internal/core/words"
+)
+
+// helps says who helps with work that is not theirs, and what those whose work it is do
+// meanwhile; empty: nobody helps.
+func (r *reporter) helps(i int) string {
+	for k, u := range r.problem.Tasks[i].Uses {
+		who, own := r.plan.Tasks[i].Resources[k], r.of.Work[i].Own
+		if !r.isCook(who) || len(own) == 0 || slices.Contains(own, who) {
+			continue
+		}
+		var says []string
+		for _, id := range own {
+			says = append(says, r.meanwhile(id, i, u))
+		}
+		return fmt.Sprintf("%s helps: %s.", r.names[who], words.List(says))
+	}
+	return ""
+}
+
+// meanwhile says what a cook does while a use of a task lasts.
+func (r *reporter) meanwhile(cook string, i int, u schedule.Use) string {
+	spans := network.Spans(u, r.plan.Tasks[i])
+	until, on := int64(0), ""
+	for j, t := range r.problem.Tasks {
+		for k, o := range t.Uses {
+			if r.plan.Tasks[j].Resources[k] != cook || j == i {
+				continue
+			}
+			for _, busy := range network.Spans(o, r.plan.Tasks[j]) {
+				if overlap(spans, busy) && busy[1] > until {
+					until, on = busy[1], r.callOne(j)
+				}
+			}
+		}
+	}
+	switch {
+	case on != "":
+		return fmt.Sprintf("%s is on %s until %s", r.names[cook], on, r.hour(until))
+	case len(spans) > 0 && !r.onShift(cook, schedule.Span{spans[0][0], spans[len(spans)-1][1]}):
+		return r.names[cook] + " is off shift"
+	}
+	return r.names[cook] + " has hands free, but one pair of hands stays with it"
+}
+
+func overlap(spans []schedule.Span, s schedule.Span) bool {
+	for _, x := range spans {
+		if x.Overlaps(s) {
+			return true
+		}
+	}
+	return false
+}
+
+// onShift tells whether a cook is there for all of a stretch.
+func (r *reporter) onShift(cook string, s schedule.Span) bool {
+	windows := r.windows(cook)
+	for _, w := range windows {
+		if w.Holds(s) {
+			return true
+		}
+	}
+	return windows == nil
+}
