@@ -160,7 +160,7 @@ func TestARunUpIsReadByWhatOneAsksFor(t *testing.T) {
 	chef.until("folded again", `document.querySelectorAll('.fold').length === `+strconv.Itoa(folds))
 	chef.pick("[aria-label='Table']", "")
 	chef.pressOn("where a delay hurts", `document.querySelector('.critical summary')`)
-	chef.click("Show step")
+	chef.pressOn("the step", `document.querySelector('.critical button')`)
 	chef.see("To spare")
 	chef.click("Why the")
 	chef.see("Why hold ")

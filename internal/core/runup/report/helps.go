@@ -19,6 +19,10 @@ func (r *reporter) helps(i int) string {
 		}
 		var says []string
 		for _, id := range own {
+			if slices.Contains(r.plan.Tasks[i].Resources, id) {
+				says = append(says, r.names[id]+" is on it too")
+				continue
+			}
 			says = append(says, r.meanwhile(id, i, u))
 		}
 		return fmt.Sprintf("%s helps: %s.", r.names[who], words.List(says))

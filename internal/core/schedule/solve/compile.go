@@ -113,7 +113,6 @@ func compile(p schedule.Problem) *model {
 	return m
 }
 
-
 func (c compiler) compileTask(p schedule.Problem, t schedule.Task) task {
 	out := task{dur: t.Duration, latest: t.Latest, over: t.LatestOver, earliest: p.Horizon[0], last: p.Horizon[1] - t.Duration}
 	if t.Earliest != nil {
