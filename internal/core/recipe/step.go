@@ -120,6 +120,8 @@ type Wait struct {
 	Place  *Needed `json:"place,omitempty" doc:"what it keeps meanwhile"`
 	Own    bool    `json:"own,omitempty" doc:"the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted"`
 	Reason string  `json:"reason,omitempty" maxLength:"200"`
+
+	Assumed bool `json:"-"` // nobody said how long it may be at most: Most is what the plan takes
 }
 
 // Deadline is an hour on the day of the service, or on a day before it.

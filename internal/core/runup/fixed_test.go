@@ -53,8 +53,12 @@ func TestAKeptStepThatCannotBeThereIsTold(t *testing.T) {
 // What is offered for a free hour can be taken as it is offered: the plan with it
 // breaks no more than before.
 func TestWhatIsOfferedCanBeTaken(t *testing.T) {
-	x := dinner(t)
-	before := dinnerPlan(t)
+	x := brigade(4, "pastry", "fish", "pastry")
+	x.Kitchen.Cooks = x.Kitchen.Cooks[1:] // two, both taken before the plates: one of them whips what keeps
+	more := x.Components["more"]
+	more.Methods = recipe.OneWay(does("whip", 10, recipe.AllHands, nil))
+	x.Components["more"] = more
+	before := makePlan(t, x)
 	require.NotEmpty(t, before.RunUp.Slots)
 	s := before.RunUp.Slots[0]
 	o := s.Offers[0]

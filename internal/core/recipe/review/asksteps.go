@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 
+	"jointime/internal/core/keeping"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/entry"
@@ -51,11 +52,7 @@ func (r *asking) step(c recipe.Component, at int) (gaps []recipe.Gap) {
 }
 
 // cooks tells whether a step stands on something that cooks.
-func (r *asking) cooks(s recipe.Step) bool {
-	return slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool {
-		return slices.ContainsFunc(r.k.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Cooks })
-	})
-}
+func (r *asking) cooks(s recipe.Step) bool { return keeping.Cooks(r.k, s) }
 
 // Words of steps and of food by which a second cook knows what to ask: common practice.
 var (
@@ -68,10 +65,7 @@ var (
 	cutUp      = regexp.MustCompile(`(?i)^(?:\S+ and )?(?:dice|cube|slice|cut)\b`)
 	sizeSaid   = regexp.MustCompile(`(?i)\d ?(?:mm|cm|inch|in\b|g\b|")|\b(?:fine\w*|thin\w*|thick\w*|rough\w*|coarse\w*|small|large|big|bite|chunks?|brunoise|julienne|matchsticks?|batons?|paper|coins?|half-moons?|halves|half|quarters?|wedges?|eighths|portions?|rings|ribbons|mandoline|lengthways|pencil|even|same|discs?|rounds?|to order|cross|slits?|off|out|open|in two)\b|[½¼]`)
 	smoothed   = regexp.MustCompile(`(?i)\b(?:blend|blitz|pur[ée]e|liquidi[sz]e|pass|strain|sieve|mouli|rice|crush|mash)\b`)
-	restWords  = regexp.MustCompile(`(?i)^(?:|.*\b(?:rest|hold|held|keep|kept|stand|warm|hot|covered|tented)\b.*)$`)
-	coldWords  = regexp.MustCompile(`(?i)\b(?:chill|chilled|fridge|cold|ice|iced|freeze|freezer|frozen|set|cool|cooled|cure|brine|marinat\w*|soak|prove|proof|overnight)\b`)
 	madeCold   = regexp.MustCompile(`(?i)\b(?:chill|refrigerate|freeze)\b`)
-	soonOver   = regexp.MustCompile(`(?i)\b(?:fry|deep-fry|deep fry|crisp|tempura|soufflé|sear|grill|plancha)\b`)
 )
 
 // firstStage tells a step that goes on in the next one at another heat: only the last has a sign.
@@ -134,31 +128,19 @@ func (r *asking) lastHeat(c recipe.Component, at int, dry bool) bool {
 	return true
 }
 
-// waitAsk asks how long something hot may wait at most, where nobody said it.
+// waitAsk asks how long something hot may wait at most, where nobody said it. What is
+// proposed is what the plan takes until then.
 func (r *asking) waitAsk(c recipe.Component, at int) (question, usual string) {
-	s := c.Steps()[at]
-	w := s.Then
-	if w.Most != nil || len(c.Keeps) > 0 && slices.ContainsFunc(c.Keeps, func(p recipe.Keep) bool { return p.Place == "hot" || p.Place == "ambient" }) || coldWords.MatchString(w.Reason) || r.cold(w.Place) {
+	w, is := keeping.UnsaidWait(r.k, c, at)
+	switch {
+	case !is || w.Next:
+		return "", ""
+	case w.Rest:
+		return fmt.Sprintf("Rests at least %s. At most?", units.FormatDuration(c.Steps()[at].Then.Least)), units.FormatDuration(w.Most)
+	case r.d.PartOf(c.ID) == nil:
 		return "", ""
 	}
-	last := at == len(c.Steps())-1
-	switch {
-	case w.Least > 0 && restWords.MatchString(w.Reason) && r.cooks(s):
-		return fmt.Sprintf("Rests at least %s. At most?", units.FormatDuration(w.Least)), units.FormatDuration(2 * w.Least)
-	case w.Least == 0 && last && r.cooks(s) && r.d.PartOf(c.ID) != nil && !coldWords.MatchString(s.Name):
-		if soonOver.MatchString(s.Name) {
-			return "How long may it wait for the plate?", "2 min"
-		}
-		return "How long may it wait for the plate?", "10 min"
-	}
-	return "", ""
-}
-
-// cold tells a place that keeps cold.
-func (r *asking) cold(place *recipe.Needed) bool { return place != nil && coldPlace(place.Kind, r.k) }
-
-func coldPlace(kind string, k kitchen.Kitchen) bool {
-	return kind == "fridge" || kind == "freezer" || slices.ContainsFunc(k.OfKind(kind), func(e kitchen.Equipment) bool { return e.Keeps == "cold" || e.Keeps == "frozen" })
+	return "How long may it wait for the plate?", units.FormatDuration(w.Most)
 }
 
 // wantsSize tells a step that cuts into pieces of which nobody says how large: not what is
@@ -189,7 +171,7 @@ func keepsAsk(c recipe.Component, k kitchen.Kitchen) string {
 		if i == len(c.Steps())-1 && s.Then.Most != nil {
 			continue // said
 		}
-		ahead := madeCold.MatchString(s.Name) || s.Then.Most == nil && (coldWords.MatchString(s.Then.Reason) && madeCold.MatchString(s.Then.Reason) || s.Then.Place != nil && coldPlace(s.Then.Place.Kind, k))
+		ahead := madeCold.MatchString(s.Name) || s.Then.Most == nil && (keeping.SaysCold(s.Then.Reason) && madeCold.MatchString(s.Then.Reason) || s.Then.Place != nil && keeping.ColdPlace(k, s.Then.Place.Kind))
 		if ahead {
 			return "Made ahead: how long does it keep?"
 		}

@@ -56,6 +56,7 @@ func normalized(in Input, held []limits.Limit) Input {
 	in = in.withVersions()
 	in.Kitchen.Cooks = in.present()
 	in.Components = in.rested()
+	in.Components = in.soonEaten()
 	in.Components = keeping.House{Kitchen: in.Kitchen, Components: in.Components, Ingredients: in.Ingredients, Limits: held}.Frozen()
 	return in
 }

@@ -40,7 +40,7 @@ func (b *builder) describe(i int) {
 	for _, word := range step.Words() {
 		w.Words = append(w.Words, work.Advice(word))
 	}
-	w.Wait = work.Wait{Least: step.Then.Least, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil}
+	w.Wait = work.Wait{Least: step.Then.Least, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil, Assumed: step.Then.Assumed}
 	if t := step.Time; t != nil {
 		w.Time = &work.Time{Quick: t.Quick, Usual: t.Usual, Slow: t.Slow}
 	}

@@ -66,6 +66,10 @@ func (r *reporter) notLater(i int) string {
 			if stop.Other < 0 {
 				return ""
 			}
+			if a, b := r.of.Work[i], r.of.Work[stop.Other]; a.Placed() && b.Placed() && a.Course == b.Course && a.Wave == b.Wave {
+				i = stop.Other // the same wave
+				continue
+			}
 			at, name := r.plan.Tasks[stop.Other].Start, r.names[stop.Resource]
 			if stop.Rule == reason.Pause {
 				return fmt.Sprintf("%s cannot be later: %s then changes to %s for %s.", r.callOne(i), name, r.settingOf(stop.Other, stop.Resource), r.callOne(stop.Other))

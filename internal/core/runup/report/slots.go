@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/reason"
 )
 
 // Slot is a stretch in which somebody has both hands free, with the work that
@@ -118,7 +119,19 @@ func (r *reporter) fits(i int, cook string, gap schedule.Span) (at int64, ok boo
 		lo, hi := r.keptBy(l, t)
 		first, last = max(first, lo), min(last, hi)
 	}
-	return wholeMinute(first, last), first <= last
+	at = wholeMinute(first, last)
+	return at, first <= last && r.freeElsewhere(i, at)
+}
+
+// freeElsewhere tells whether a work can begin at another moment as far as anything but the
+// cook is concerned: what it leaves may keep a place that is taken then.
+func (r *reporter) freeElsewhere(i int, at int64) bool {
+	for stop := range r.scene.Breaks(i, at-r.plan.Tasks[i].Start) {
+		if stop.Rule != reason.Target && !r.isCook(stop.Resource) {
+			return false
+		}
+	}
+	return true
 }
 
 // keptBy is between which starts of a task one of its links is kept, where all else

@@ -91,7 +91,11 @@ func (r *reporter) waitText(w work.Wait, l schedule.Link) string {
 	if l.Max != nil && *l.Max == 0 {
 		return strings.TrimPrefix(reason+", straight on", ", ")
 	}
-	return holdName(reason) + " " + span(least, l.Max)
+	text := holdName(reason) + " " + span(least, l.Max)
+	if w.Assumed {
+		text += ", assumed"
+	}
+	return text
 }
 
 // span is how long a hold is: "6–14 min", "up to 36 h", "12 h or more".

@@ -88,6 +88,8 @@ type Wait struct {
 	Most   *int64 `json:"most,omitempty"`
 	Reason string `json:"reason,omitempty"`
 	Placed bool   `json:"placed,omitempty"` // it keeps a place meanwhile
+
+	Assumed bool `json:"assumed,omitempty"` // nobody said how long it may be at most
 }
 
 // Placed tells a placing on a plate from other work.

@@ -128,7 +128,7 @@ func (s *Scene) Stops(i int, later bool) (out []Stop) {
 	if later {
 		room, way = s.Later(i), 1
 	}
-	for stop := range s.stops(i, way*(room.Seconds+1)) {
+	for stop := range s.Breaks(i, way*(room.Seconds+1)) {
 		same := func(o Stop) bool { return o.Rule == stop.Rule && o.Link == stop.Link && o.Resource == stop.Resource }
 		if !slices.ContainsFunc(out, same) {
 			out = append(out, stop)

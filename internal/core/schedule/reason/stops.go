@@ -7,10 +7,10 @@ import (
 	"jointime/internal/core/schedule"
 )
 
-// stops are the rules that are broken, or get worse, when task i moves by so many
+// Breaks are the rules that are broken, or get worse, when task i moves by so many
 // seconds and all others stay: hard rules and hours first, for they are the
 // better reasons.
-func (s *Scene) stops(i int, by int64) iter.Seq[Stop] {
+func (s *Scene) Breaks(i int, by int64) iter.Seq[Stop] {
 	t, at := s.p.Tasks[i], s.plan.Tasks[i]
 	return func(yield func(Stop) bool) {
 		tell := func(stop Stop) bool { return stop.Rule == Nothing || yield(stop) }
@@ -45,7 +45,7 @@ func (s *Scene) stops(i int, by int64) iter.Seq[Stop] {
 
 // first is the first of the rules that stop a task from moving so far.
 func (s *Scene) first(i int, by int64) Stop {
-	for stop := range s.stops(i, by) {
+	for stop := range s.Breaks(i, by) {
 		return stop
 	}
 	return Stop{Other: -1, Link: -1}

@@ -1,0 +1,71 @@
+package keeping
+
+import (
+	"regexp"
+	"slices"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+)
+
+// What nobody said of a wait: hot food does not wait for as long as one likes. The figures are
+// common practice, without a source; they are proposed, and planned with until somebody says
+// otherwise.
+const (
+	soonOverWaits = 2 * 60  // fried, seared, crisp
+	hotWaits      = 10 * 60 // what is hot otherwise
+)
+
+// Unsaid is what is taken for the longest wait after a step where nobody said one.
+type Unsaid struct {
+	Most int64 // seconds
+	Rest bool  // it rests; otherwise it waits for the plate, or for the next step
+	Next bool  // for the next step
+}
+
+var (
+	restWords = regexp.MustCompile(`(?i)^(?:|.*\b(?:rest|hold|held|keep|kept|stand|warm|hot|covered|tented)\b.*)$`)
+	coldWords = regexp.MustCompile(`(?i)\b(?:chill|chilled|fridge|cold|ice|iced|freeze|freezer|frozen|set|cool|cooled|cure|brine|marinat\w*|soak|prove|proof|overnight)\b`)
+	soonOver  = regexp.MustCompile(`(?i)\b(?:fry|deep-fry|deep fry|crisp|tempura|soufflé|sear|grill|plancha)\b`)
+)
+
+// SaysCold tells whether words speak of the cold.
+func SaysCold(text string) bool { return coldWords.MatchString(text) }
+
+// Cooks tells whether a step is done on something that food cooks on or in.
+func Cooks(k kitchen.Kitchen, s recipe.Step) bool {
+	return slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool {
+		return slices.ContainsFunc(k.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Cooks })
+	})
+}
+
+// ColdPlace tells a kind of place that keeps cold.
+func ColdPlace(k kitchen.Kitchen, kind string) bool {
+	return kind == "fridge" || kind == "freezer" || slices.ContainsFunc(k.OfKind(kind), func(e kitchen.Equipment) bool { return e.Keeps == "cold" || e.Keeps == "frozen" })
+}
+
+// UnsaidWait is what is taken for the wait after a step of a component; false where it was
+// said, or may be long.
+func UnsaidWait(k kitchen.Kitchen, c recipe.Component, at int) (Unsaid, bool) {
+	steps := c.Steps()
+	s, last := steps[at], at == len(steps)-1
+	w := s.Then
+	keeps := slices.ContainsFunc(c.Keeps, func(p recipe.Keep) bool { return p.Place == "hot" || p.Place == "ambient" })
+	if w.Most != nil || keeps || SaysCold(w.Reason) || w.Place != nil && ColdPlace(k, w.Place.Kind) || !Cooks(k, s) {
+		return Unsaid{}, false
+	}
+	over := soonOver.MatchString(s.Name)
+	switch {
+	case w.Least > 0 && restWords.MatchString(w.Reason):
+		return Unsaid{Most: 2 * w.Least, Rest: true}, true
+	case w.Least > 0 || SaysCold(s.Name):
+		return Unsaid{}, false
+	case last && over:
+		return Unsaid{Most: soonOverWaits}, true
+	case last:
+		return Unsaid{Most: hotWaits}, true
+	case over && w.Place == nil && w.Reason == "":
+		return Unsaid{Most: soonOverWaits, Next: true}, true
+	}
+	return Unsaid{}, false
+}
