@@ -185,18 +185,14 @@ func TestCoversAreSeatedInOneStep(t *testing.T) {
 	chef.see("Nobody is seated yet")
 }
 
-// A free hour is taken with one tap: the step is kept there, says so, and can be let
-// go; the other tablet sees it. A limit of the kitchen's own is planned with, and one
-// that is looser than what is published is refused in words.
-func TestAFreeHourIsTakenWithATap(t *testing.T) {
+// A step is pinned where it stands, which another tablet sees, is let go again, and a pin is
+// taken back.
+func TestAStepIsPinnedAndAnotherTabletSeesIt(t *testing.T) {
 	h := newHouse(t)
-	chef := h.open("Head chef", "/run-up/winter-supper")
-	chef.see("Free hands")
-	js[bool](chef, `(document.querySelectorAll('details.critical')[1].open = true, true)`)
-	chef.until("three slots at most", `(n => n > 0 && n <= 3)(document.querySelectorAll('details.critical')[1].querySelectorAll('li').length)`)
-	other := h.open("Commis", "/run-up/winter-supper")
-	other.see("Free hands")
-	chef.press("button[aria-label^='Move ']")
+	chef, other := h.open("Head chef", "/run-up/supper"), h.open("Commis", "/run-up/supper")
+	other.see("Guinea fowl")
+	chef.why()
+	chef.click("Pin at")
 	chef.until("the step is kept", `document.querySelectorAll('.kept').length === 1`)
 	other.until("the other sees it", `document.querySelectorAll('.kept').length === 1`)
 	chef.pressOn("the kept step", `document.querySelector('.bar:has(.kept)')`)
@@ -204,16 +200,14 @@ func TestAFreeHourIsTakenWithATap(t *testing.T) {
 	chef.see("pinned")
 	chef.click("Unpin")
 	chef.until("it is free again", `document.querySelectorAll('.kept').length === 0`)
-	chef.see("Pin at")
-
-	chef.go_("/run-up/supper") // it is planned sooner
-	chef.why()
 	chef.click("Pin at")
 	chef.see("Pinned at")
 	chef.click("Undo")
 	chef.until("taken back", `document.querySelectorAll('.kept').length === 0`)
 }
 
+// A limit of the kitchen's own is planned with, and one that is looser than what is published is
+// refused in words.
 func TestAKitchenIsStricterThanWhatIsPublished(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/kitchen")
 	chef.see("Show limits, set stricter ones")

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/reason"
 )
@@ -89,7 +90,7 @@ func (r *reporter) movable(tight []Stretch) (out []int) {
 	for i, w := range r.of.Work {
 		t := r.plan.Tasks[i]
 		uses := r.problem.Tasks[i].Uses
-		if w.Placed() || len(uses) != 1 || uses[0].Slices != nil || t.End-t.Start < 120 {
+		if w.Kind != work.Step || len(uses) != 1 || uses[0].Slices != nil || t.End-t.Start < 120 {
 			continue
 		}
 		if slices.ContainsFunc(tight, func(s Stretch) bool { return s.From < t.End && t.Start < s.To }) {
