@@ -280,14 +280,14 @@ func (s base) told(ctx context.Context, p app.Scene, plan report.RunUp) []string
 	if p.Past {
 		return out
 	}
-	out = append(out, told.Empty(p.In.Menu, p.In.Dishes)...)
-	if day, err := time.Parse(service.DayLayout, p.In.Service.Day); err == nil {
-		out = append(out, told.Season(p.Book.Recipes(), p.In.Menu, day)...)
-	}
 	if others, err := s.app.Alongside(ctx, p); err == nil { // where they cannot be read they are told by themselves
 		for _, other := range others {
 			out = append(out, plan.Doubles(other)...)
 		}
+	}
+	out = append(out, told.Empty(p.In.Menu, p.In.Dishes)...)
+	if day, err := time.Parse(service.DayLayout, p.In.Service.Day); err == nil {
+		out = append(out, told.Season(p.Book.Recipes(), p.In.Menu, day)...)
 	}
 	return append(out, told.TooLate(plan, s.made(ctx, p.In.Service.ID), s.Now().In(p.In.Zone))...)
 }

@@ -20,10 +20,10 @@ type Options struct {
 const calmSeeds = 4
 
 // usual are the options of every run-up. Rounds grow with the number of tasks, for the
-// search tries parts of the plan: measured on the winter supper, a round costs 80 to
-// 150 µs, and more than 60 for each task hardly better the plan.
+// search tries parts of the plan. There are no more than take the winter supper two or three
+// seconds: it is searched on while somebody looks at it.
 func usual(p schedule.Problem, calm service.Calm) Options {
-	o := Options{Seed: 1, Seeds: 1, Rounds: min(6_000, max(2000, 60*len(p.Tasks)))}
+	o := Options{Seed: 1, Seeds: 1, Rounds: min(4_000, max(2000, 60*len(p.Tasks)))}
 	if calm == service.MoreCalm {
 		o.Seeds = calmSeeds
 	}
