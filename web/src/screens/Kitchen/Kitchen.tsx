@@ -87,7 +87,7 @@ function Editor({ view }: { view: View }) {
   const { value: f, set, wrong } = form
   const read = () => form.check((f, from) => toKitchen(f, from.over))
   const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
-  const text = (name: 'name' | 'pass' | 'platers' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+  const text = (name: 'name' | 'pass' | 'platers' | 'apart' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
@@ -133,6 +133,7 @@ function Editor({ view }: { view: View }) {
           {choice('plates', 'who plates', [['', 'the people of the pass'], ['section', 'each section, what it makes'], ['named', 'these cooks']])}
           {f.plates === 'named' && text('platers', 'cooks who plate', 'Commis, Larder cook')}
           {choice('caller', 'who calls, with no other work', [['', 'first of the pass, from four cooks up'], ['-', 'nobody'], ...f.cooks.filter((r) => r.id && r.name).map((r): [string, string] => [r.id, r.name])])}
+          {text('apart', 'min between a table’s courses', '12–30')}
         </div>
       </fieldset>
       <Rows legend="containers" columns={[{ name: 'name', label: 'container', width: 220 }, { name: 'holds', label: 'ml', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="Add a container" wrong={wrong?.field} />

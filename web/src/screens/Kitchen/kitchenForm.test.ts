@@ -60,6 +60,13 @@ it('gives what is new an id of its own, and leaves out what has no name', async 
   expect(next.equipment[3]).toMatchObject({ id: 'deck-2', kind: 'oven', places: 1 })
 })
 
+it('reads how far courses are apart', async () => {
+  const words = toKitchenWords(kitchen)
+  expect((await toKitchen({ ...words, apart: '10 to 25 min' }, kitchen)).apart).toEqual({ least: 10, most: 25 })
+  expect(toKitchenWords({ ...kitchen, apart: { least: 10, most: 25 } }).apart).toBe('10–25')
+  for (const apart of ['soon', '30–12', '0–0']) await expect(toKitchen({ ...words, apart }, kitchen)).rejects.toMatchObject({ field: 'apart' })
+})
+
 it('reads who plates and who calls; a caller who is gone is nobody', async () => {
   const words = { ...toKitchenWords(kitchen), plates: 'named', platers: 'fish cook', caller: 'fish' }
   expect(await toKitchen(words, kitchen)).toMatchObject({ plates: 'named', platers: ['fish'], caller: 'fish' })

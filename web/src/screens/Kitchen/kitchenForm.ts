@@ -6,7 +6,7 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
@@ -14,7 +14,7 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
   sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name, helps: (s.helps ?? []).map((h) => k.sections?.find((o) => o.id === h)?.name ?? h).join(', ') })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
-  pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
+  pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', apart: k.apart ? `${k.apart.least}–${k.apart.most}` : '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: sayShifts(c.shifts), not: (c.not ?? []).join(', ') })),
   on: k.cooks.flatMap((c) => (c.on ?? []).map((o) => ({ of: c.id, day: o.day, hours: sayShifts(o.shifts) }))),
   equipment: k.equipment.map((e) => ({
@@ -52,7 +52,7 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][])
     return { ...thing, away: list.length > 0 ? list : undefined }
   }
   return {
-    ...over, passWidth: decimal('pass', f.pass), ...whoPlates(f), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
+    ...over, passWidth: decimal('pass', f.pass), ...whoPlates(f), apart: apart(f.apart), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
       const { id } = c
@@ -94,6 +94,14 @@ function whoPlates(f: KitchenWords): Pick<Kitchen, 'plates' | 'platers' | 'calle
     platers: f.plates === 'named' ? platers : undefined,
     caller: f.caller === '-' || f.cooks.some((c) => c.id === f.caller && c.name?.trim()) ? f.caller || undefined : undefined,
   }
+}
+
+// apart reads how many minutes lie between two courses of a table: 12–30.
+function apart(text: string): Kitchen['apart'] {
+  if (!text.trim()) return undefined
+  const m = /^\s*(\d{1,3})\s*(?:[–-]|to)\s*(\d{1,3})\s*(?:min)?\s*$/.exec(text)
+  if (!m || Number(m[2]) < Math.max(1, Number(m[1]))) throw new FieldError('apart', `“${text.trim()}” is not a gap. Write 12–30.`)
+  return { least: Number(m[1]), most: Number(m[2]) }
 }
 
 type Own = Schemas['Own']
