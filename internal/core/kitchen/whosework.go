@@ -41,10 +41,10 @@ func (k Kitchen) SectionName(id string) string {
 }
 
 // Calls is the id of the cook who calls and does nothing else: the one that the kitchen names,
-// or the first of the pass. Empty: nobody, or the brigade is so small that the caller works
-// like everybody.
+// or the first of the pass where the brigade is not so small that whoever calls works like
+// everybody. Empty: nobody.
 func (k Kitchen) Calls() string {
-	if len(k.Cooks) <= smallBrigade || k.Caller == NobodyCalls {
+	if k.Caller == "" && len(k.Cooks) <= smallBrigade || k.Caller == NobodyCalls {
 		return ""
 	}
 	pass := k.PassSection()

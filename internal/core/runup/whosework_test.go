@@ -116,6 +116,9 @@ func TestTheSameHandsForAllRounds(t *testing.T) {
 func TestASmallBrigadeHasNobodyToSpare(t *testing.T) {
 	small := brigade(4, "pastry", "fish", "pastry")
 	assert.Equal(t, []string{"chef"}, by(makePlan(t, small), "dish/plate/food"))
+	named := brigade(4, "pastry", "fish", "pastry")
+	named.Kitchen.Caller = "chef" // a kitchen that says so has its way, however few they are
+	assert.NotContains(t, by(makePlan(t, named), "dish/plate/food"), "chef")
 	small.Kitchen.Cooks = append(small.Kitchen.Cooks, kitchen.Cook{ID: "commis", Name: "Commis", Shifts: small.Kitchen.Cooks[0].Shifts})
 	assert.Equal(t, []string{"commis"}, by(makePlan(t, small), "dish/plate/food"))
 	small.Kitchen.Caller = kitchen.NobodyCalls
