@@ -12,7 +12,7 @@ import (
 // common practice, without a source; they are proposed, and planned with until somebody says
 // otherwise.
 const (
-	soonOverWaits = 2 * 60  // fried, seared, crisp
+	SoonOverWaits = 2 * 60  // fried, seared, crisp
 	hotWaits      = 10 * 60 // what is hot otherwise
 )
 
@@ -61,11 +61,11 @@ func UnsaidWait(k kitchen.Kitchen, c recipe.Component, at int) (Unsaid, bool) {
 	case w.Least > 0 || SaysCold(s.Name):
 		return Unsaid{}, false
 	case last && over:
-		return Unsaid{Most: soonOverWaits}, true
+		return Unsaid{Most: SoonOverWaits}, true
 	case last:
 		return Unsaid{Most: hotWaits}, true
 	case over && w.Place == nil && w.Reason == "":
-		return Unsaid{Most: soonOverWaits, Next: true}, true
+		return Unsaid{Most: SoonOverWaits, Next: true}, true
 	}
 	return Unsaid{}, false
 }

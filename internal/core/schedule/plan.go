@@ -35,6 +35,19 @@ type PlannedTask struct {
 	Resources []string `json:"resources"` // one for each use, in its order
 }
 
+// Gap is the time of the second anchor of a link less that of the first, between its two tasks as they are
+// planned.
+func (l Link) Gap(from, to PlannedTask) int64 {
+	first, second := from.End, to.Start
+	if l.FromAt == Start {
+		first = from.Start
+	}
+	if l.ToAt == End {
+		second = to.End
+	}
+	return second - first
+}
+
 // PlannedLink is one link with holds.
 type PlannedLink struct {
 	Link      int      `json:"link"` // place in the problem's links, from 0

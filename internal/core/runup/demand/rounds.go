@@ -1,6 +1,7 @@
 package demand
 
 import (
+	"jointime/internal/core/keeping"
 	"jointime/internal/core/recipe"
 )
 
@@ -58,7 +59,7 @@ func maxHold(steps []recipe.Step, at int, spread int64) int64 {
 	limit := int64(-1)
 	for k := len(steps) - 1; k >= at; k-- {
 		w := steps[k].Then
-		if w.Assumed && *w.Most > soonOver { // nobody said that it may not wait: work is not done twice for it
+		if w.Assumed && *w.Most > keeping.SoonOverWaits { // nobody said that it may not wait: work is not done twice for it
 			w.Most = nil
 		}
 		switch {
@@ -72,9 +73,6 @@ func maxHold(steps []recipe.Step, at int, spread int64) int64 {
 	}
 	return limit
 }
-
-// soonOver is what waits for so many seconds at most is taken to be fried, seared or crisp.
-const soonOver = 120
 
 // usableHold is how much of a wait with a longest time may be planned to pass between the
 // first and the last taker: the rest is for building, and for what comes late. One

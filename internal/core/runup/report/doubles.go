@@ -1,6 +1,7 @@
 package report
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"time"
@@ -40,7 +41,7 @@ type double struct {
 // doubled adds up where the blocks of two run-ups on one lane are too many together. Theirs
 // begin by so many seconds later.
 func doubled(mine, theirs Lane, by int64) (d double, is bool) {
-	until := int64(-1 << 60) // of the stretch that was counted last
+	var stretches []Stretch
 	for _, a := range mine.Blocks {
 		for _, b := range theirs.Blocks {
 			from, to := max(a.From, b.From+by), min(a.To, b.To+by)
@@ -55,12 +56,18 @@ func doubled(mine, theirs Lane, by int64) (d double, is bool) {
 			if !is || from < d.first {
 				d.first, d.mine, d.theirs, d.heat = from, a.Bar, b.Bar, !full
 			}
-			if is = true; from > until {
-				d.times++
-			}
-			d.seconds += max(0, to-max(from, until))
-			until = max(until, to)
+			is = true
+			stretches = append(stretches, Stretch{from, to})
 		}
+	}
+	slices.SortFunc(stretches, func(a, b Stretch) int { return cmp.Compare(a.From, b.From) })
+	until := int64(-1 << 60) // of the one that was counted last
+	for _, s := range stretches {
+		if s.From > until {
+			d.times++
+		}
+		d.seconds += max(0, s.To-max(s.From, until))
+		until = max(until, s.To)
 	}
 	return d, is
 }

@@ -195,15 +195,7 @@ func (a *asked) held(e int) []string {
 const never = -1_000_000_000
 
 func (a *asked) gap(l schedule.Link) int64 {
-	from, to := a.plan.Tasks[a.at[l.From]], a.plan.Tasks[a.at[l.To]]
-	first, second := from.End, to.Start
-	if l.FromAt == schedule.Start {
-		first = from.Start
-	}
-	if l.ToAt == schedule.End {
-		second = to.End
-	}
-	return second - first
+	return l.Gap(a.plan.Tasks[a.at[l.From]], a.plan.Tasks[a.at[l.To]])
 }
 
 // order is what is left out in turn: first what has a price, for what cannot be missed is

@@ -268,15 +268,7 @@ func (s *Scene) own(o taking, i int) bool {
 }
 
 func (s *Scene) gap(l schedule.Link) int64 {
-	from, to := s.plan.Tasks[s.index[l.From]], s.plan.Tasks[s.index[l.To]]
-	a, b := from.End, to.Start
-	if l.FromAt == schedule.Start {
-		a = from.Start
-	}
-	if l.ToAt == schedule.End {
-		b = to.End
-	}
-	return b - a
+	return l.Gap(s.plan.Tasks[s.index[l.From]], s.plan.Tasks[s.index[l.To]])
 }
 
 // ends are the first and last end of a group without one of its tasks.
