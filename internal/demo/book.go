@@ -154,6 +154,12 @@ func (s stepMaker) on(kind string) stepMaker {
 	return s
 }
 
+// pan is a burner with a pan that holds so many portions.
+func (s stepMaker) pan(holds int) stepMaker {
+	s.Equipment = append(s.Equipment, recipe.Needed{Kind: "burner", Holds: holds})
+	return s
+}
+
 func (s stepMaker) in(kind string, degrees int64, holds int) stepMaker {
 	s.Equipment = append(s.Equipment, recipe.Needed{Kind: kind, Setting: &degrees, Holds: holds})
 	return s

@@ -12,7 +12,7 @@ func hakeComponents() []recipe.Component {
 				rest("on ice", "fridge", 0, 36*60).cue("a finger drawn against the grain meets nothing").
 				care("Pin bones: run a finger over every fillet, twice.", ""),
 			step("temper", "temper", takes(10, 12, 15)).on("rack").wave().rest("", "", 0, 2).cue("no longer cold to the back of the hand"),
-			step("sear", "sear", takes(2, 2.25, 2.5)).on("burner").wave().slices(recipe.Slice{At: 0, For: 45}, recipe.Slice{At: -30, For: 30}).
+			step("sear", "sear", takes(2, 2.25, 2.5)).pan(6).wave().slices(recipe.Slice{At: 0, For: 45}, recipe.Slice{At: -30, For: 30}).
 				rest("", "", 0, 0.5).cue("rim pale for 5 mm, skin like toast; slides when the pan is shaken").
 				care("Hot fat: press with the slice, not with the fingers.", ""),
 			step("roast", "roast", takes(6, 7, 8)).in("oven", 200, 8).wave().slices(recipe.Slice{At: 0, For: 20}, recipe.Slice{At: -20, For: 20}).

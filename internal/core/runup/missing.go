@@ -3,6 +3,7 @@ package runup
 import (
 	"context"
 	"fmt"
+	"slices"
 	"time"
 
 	"jointime/internal/core/runup/work"
@@ -27,9 +28,34 @@ var (
 	cannotBe = none{"This cannot be done. Try fewer covers, or more cooks or equipment.", "This cannot be done. It can with %s. Or try fewer covers, or more time."}
 )
 
-// missing says what would have to be there for a plan, in such a sentence.
-func (s Service) missing(ctx context.Context, r Result, say none) string {
+// without goes on where there is no plan: what found no room on equipment is left out of the
+// next attempt, with its reason. Where a cook is short too, or nothing is known, there is no
+// plan, and it is said what would have to be there for one; then it is false.
+func (s Service) without(ctx context.Context, r *Result, say none) bool {
 	list := short.Of(ctx, r.Problem, solve.Options{Rounds: shortRounds * len(r.Problem.Tasks), Seed: r.Options.Seed})
+	if len(list) > 0 && !slices.ContainsFunc(list, func(one short.Shortage) bool { return r.isCook(one.Resource) }) {
+		left := false
+		for _, one := range list {
+			for _, w := range r.worksOf(one.Tasks) {
+				if key := w.LeftOutKey(); r.Excluded.Steps[key] == "" && w.Kind != work.Placing {
+					r.Excluded.Steps[key], left = "No room: it takes "+s.more(one, r.Map), true
+				}
+			}
+		}
+		if left {
+			return true
+		}
+	}
+	r.Why = s.missing(list, *r, say)
+	return false
+}
+
+func (r *Result) isCook(resource string) bool {
+	return slices.ContainsFunc(r.Map.Resources, func(o work.Resource) bool { return o.ID == resource && o.Cook != "" })
+}
+
+// missing says what would have to be there for a plan, in such a sentence.
+func (s Service) missing(list []short.Shortage, r Result, say none) string {
 	if len(list) == 0 {
 		return say[0]
 	}

@@ -166,9 +166,9 @@ func (m menuMaker) spoil(in *demand.Input) string {
 	defer func() { in.Components["dish0c0"] = c }()
 	switch m.IntN(5) {
 	case 0:
-		step.Equipment = []recipe.Needed{{Kind: "burner", Holds: 1}}
+		step.Then.Least, step.Then.Place = 60, &recipe.Needed{Kind: "burner", Holds: 1}
 		in.Service.Courses[0].Covers[0].Plates, in.Kitchen.PassWidth = 9, 9
-		return "9 portions need 9 places; Stove has 3"
+		return "Its hold: 9 portions at once; 3 fit on Stove"
 	case 1:
 		step.Equipment = []recipe.Needed{{Kind: "smoker"}}
 		return "No smoker in this kitchen"

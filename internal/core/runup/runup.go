@@ -126,16 +126,16 @@ func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 			switch works := r.worksOf(no.Tasks); {
 			case r.bare(works):
 			case no.Kind == solve.Nowhere: // no one step is to blame
-				r.Why = s.missing(ctx, r, cannotBe)
-				return r, nil
+				if !s.without(ctx, &r, cannotBe) {
+					return r, nil
+				}
 			case !r.exclude(works, no):
 				_, r.Why = blame(works, r.Map, no)
 				return r, nil
 			}
 		case ctx.Err() != nil:
 			return Result{}, ctx.Err()
-		default:
-			r.Why = s.missing(ctx, r, notFound)
+		case !s.without(ctx, &r, notFound):
 			return r, nil
 		}
 		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)

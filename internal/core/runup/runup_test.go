@@ -258,19 +258,10 @@ func TestTwoDishesOfOneCourseLeaveTogether(t *testing.T) {
 }
 
 func TestWhatCannotBeIsAClashAndTheRestIsPlanned(t *testing.T) {
-	oven := func(in demand.Input, holds int) {
-		step := &in.Components["hake"].Steps()[3]
-		step.Equipment[0].Holds = holds
-	}
 	for name, c := range map[string]struct {
 		spoil func(*demand.Input)
 		says  string
 	}{
-		"three ovens where there is one": {func(in *demand.Input) {
-			oven(*in, 1)
-			in.Kitchen.PassWidth = 3
-			in.Service.Courses[0].Covers[0].Plates = 3
-		}, "3 portions need 3 places; Oven has 1"},
 		"no such equipment":       {func(in *demand.Input) { in.Kitchen.Equipment = in.Kitchen.Equipment[1:] }, "No burner in this kitchen"},
 		"no cook":                 {func(in *demand.Input) { in.Kitchen.Cooks = nil }, "No cook in this kitchen"},
 		"a cook who is not there": {func(in *demand.Input) { in.Components["hake"].Steps()[2].Hands.Cook = "baker" }, "The cook set for this step is not in this kitchen"},

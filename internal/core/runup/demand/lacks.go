@@ -4,13 +4,12 @@ import (
 	"fmt"
 	"slices"
 
-	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/words"
 )
 
-// Lacks says what the kitchen has too little of, or what has no setting.
-func (d *Demand) Lacks(n recipe.Needed, portions int) (why string, gap bool) {
+// Lacks says what the kitchen does not have, or what has no setting.
+func (d *Demand) Lacks(n recipe.Needed) (why string, gap bool) {
 	have := d.In.Kitchen.OfKind(n.Kind)
 	if len(have) == 0 {
 		return fmt.Sprintf("No %s in this kitchen", n.Kind), false
@@ -21,8 +20,7 @@ func (d *Demand) Lacks(n recipe.Needed, portions int) (why string, gap bool) {
 			hottest = e
 		}
 	}
-	have = slices.DeleteFunc(have, func(e kitchen.Equipment) bool { return !e.Reaches(n.Setting) })
-	if len(have) == 0 {
+	if have = d.fit(n); len(have) == 0 {
 		return fmt.Sprintf("%s reaches %d °C, not %d °C", hottest.Name, *hottest.Most, *n.Setting), false
 	}
 	best := have[0]
@@ -31,11 +29,24 @@ func (d *Demand) Lacks(n recipe.Needed, portions int) (why string, gap bool) {
 			best = e
 		}
 	}
-	switch places := n.Places(portions); {
-	case places > best.Places:
-		return fmt.Sprintf("%s %s %s; %s has %d", words.Count(portions, "portion"), map[bool]string{true: "needs", false: "need"}[portions == 1], words.Count(places, "place"), best.Name, best.Places), false
-	case best.Heating != nil && n.Setting == nil:
+	if best.Heating != nil && n.Setting == nil {
 		return fmt.Sprintf("%s: what temperature?", best.Name), true
 	}
 	return "", false
+}
+
+// HoldLacks says that the plates of a wave, which wait at the same time, have no place for it.
+func (d *Demand) HoldLacks(g Lot, n recipe.Needed) (why string) {
+	portions := 0
+	for _, b := range d.Sets(g, true) {
+		portions = max(portions, slices.Max(b.Waves))
+	}
+	if d.fits(n, portions) {
+		return ""
+	}
+	room := 0
+	for _, e := range d.fit(n) {
+		room += e.Places * n.Holds
+	}
+	return fmt.Sprintf("%s at once; %d fit on %s", words.Count(portions, "portion"), room, d.fit(n)[0].Name)
 }

@@ -78,14 +78,9 @@ func (d *Demand) splits(g Lot) int {
 // crowds tells whether a step has room for each serving by itself and not for
 // all at once.
 func (d *Demand) crowds(g Lot, step recipe.Step) bool {
-	needed := slices.Clone(step.Equipment)
-	if p := step.Then.Place; p != nil {
-		needed = append(needed, *p)
-	}
-	lacks := func(portions int) bool {
-		return slices.ContainsFunc(needed, func(n recipe.Needed) bool { why, _ := d.Lacks(n, portions); return why != "" })
-	}
-	return !step.EachWave && lacks(g.Portions) && !slices.ContainsFunc(g.Consumers, func(t Consumer) bool { return lacks(t.Portions) })
+	most := d.Load(step)
+	crowds := func(portions int) bool { return most > 0 && portions > most }
+	return !step.EachWave && crowds(g.Portions) && !slices.ContainsFunc(g.Consumers, func(t Consumer) bool { return crowds(t.Portions) })
 }
 
 // Shared tells whether a step is done once for several servings.

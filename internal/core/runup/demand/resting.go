@@ -47,11 +47,14 @@ func (in Input) rested() map[string]recipe.Component {
 	return out
 }
 
+// openPlaces are words for what food lies on.
+var openPlaces = []string{"rack", "shelf", "board", "tray"}
+
 // rack is a place in the open, where the kitchen has one that is called so; nil: it
 // rests wherever there is room.
 func (in Input) rack() *recipe.Needed {
 	for _, e := range in.Kitchen.Equipment {
-		if e.Keeps == "" && e.Heating == nil && words.Says(e.Kind, []string{"rack", "shelf", "board", "tray"}) {
+		if e.Keeps == "" && e.Heating == nil && words.Says(e.Kind, openPlaces) {
 			return &recipe.Needed{Kind: e.Kind}
 		}
 	}

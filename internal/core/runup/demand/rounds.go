@@ -1,12 +1,18 @@
 package demand
 
 import (
+	"slices"
+
 	"jointime/internal/core/keeping"
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/words"
 )
 
 // A step is done for as many waves at once as the wait after it allows, before a wave
 // gets a round of its own: in as few rounds as the first wave's food can wait for the last.
+// One that its method does for each wave has a round for several only where it is said how
+// long that may wait, and how much goes in at once (common practice, without a source).
 
 // Run is several waves for which a step is done at once.
 type Run struct {
@@ -35,21 +41,74 @@ func (d *Demand) ByWave(g Lot, at int) bool {
 // once, or, where what the step makes cannot wait from the first wave to the last,
 // in as few rounds as it can.
 func (d *Demand) Runs(b ConsumerSet, steps []recipe.Step, at int) (out []Run) {
+	if steps[at].EachWave {
+		return d.waveRounds(b, steps, at)
+	}
 	limit, leave := maxHold(steps, at, d.spreadOf(b)), d.leavingOf(b)
-	for w, n := range b.Waves {
-		if n == 0 {
-			continue
+	return inRuns(b, func(r Run, w int) bool { return limit < 0 || leave[w]-leave[r.From-1] <= limit })
+}
+
+// waveRounds are the rounds of a step that is done for each wave, with those around it that
+// are: for several waves where each of them takes all of it at once, and what the last makes
+// waits for the last wave no longer than it may.
+func (d *Demand) waveRounds(b ConsumerSet, steps []recipe.Step, at int) []Run {
+	first, last := at, at
+	for first > 0 && steps[first-1].EachWave {
+		first--
+	}
+	for last+1 < len(steps) && steps[last+1].EachWave {
+		last++
+	}
+	most, limit, leave := d.leastLoad(steps[first:last+1]), saidHold(steps[last].Then), d.leavingOf(b)
+	return inRuns(b, func(r Run, w int) bool {
+		return r.Portions+b.Waves[w] <= most && leave[w]-leave[r.From-1] <= limit
+	})
+}
+
+// leastLoad is how much some steps take at once, where that is said of each thing that they
+// need, but for what only lies somewhere; 0: it is not.
+func (d *Demand) leastLoad(steps []recipe.Step) (least int) {
+	for _, s := range steps {
+		for _, n := range s.Equipment {
+			if n.Holds == 0 && !d.lies(n) {
+				return 0
+			}
 		}
+		if most := d.Load(s); most > 0 && (least == 0 || most < least) {
+			least = most
+		}
+	}
+	return least
+}
+
+// lies tells what keeps food cold or warm, or holds it, from what cooks it.
+func (d *Demand) lies(n recipe.Needed) bool {
+	return words.Says(n.Kind, openPlaces) || slices.ContainsFunc(d.In.Kitchen.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Keeps != "" })
+}
+
+// inRuns puts waves that have plates into runs, in order: a wave joins the one before where
+// it may, or begins one.
+func inRuns(b ConsumerSet, joins func(r Run, w int) bool) (out []Run) {
+	for w, n := range b.Waves {
 		k := len(out) - 1
 		switch {
-		case k < 0 || steps[at].EachWave:
-		case limit < 0 || leave[w]-leave[out[k].From-1] <= limit:
+		case n == 0:
+		case k >= 0 && joins(out[k], w):
 			out[k].To, out[k].Portions = w+1, out[k].Portions+n
-			continue
+		default:
+			out = append(out, Run{w + 1, w + 1, n})
 		}
-		out = append(out, Run{w + 1, w + 1, n})
 	}
 	return out
+}
+
+// saidHold is for how much longer the food for one wave may wait than that for the one
+// before, where somebody has said how long it may wait; below 0: nobody has.
+func saidHold(w recipe.Wait) int64 {
+	if w.Most == nil || w.Assumed {
+		return -1
+	}
+	return usableHold(w)
 }
 
 // maxHold is the longest time between the first and the last taker of what a step

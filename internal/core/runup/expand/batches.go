@@ -4,27 +4,26 @@ import (
 	"fmt"
 
 	"jointime/internal/core/recipe"
-	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
-// inBatches makes the task of a step, or one for each of its batches, of which each
-// begins no earlier than the one before: what the first of them has waited counts,
-// not only what the last has.
+// inBatches makes the task of a step, or one for each batch that goes in at once, of
+// which each begins no earlier than the one before: what the first of them has waited
+// counts, not only what the last has.
 func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []int) {
-	sizes := []int{w.Portions}
-	if t := step.Time; t.Per == recipe.PerBatch && t.Batch > 0 {
-		sizes = demand.SplitEvenly(w.Portions, t.Batch)
-	}
+	sizes := b.Loads(*step, w.Portions)
 	for k, portions := range sizes {
 		one, name := w, id
 		if one.Portions = portions; len(sizes) > 1 {
 			one.Batch, one.Batches, name = k+1, len(sizes), fmt.Sprintf("%s/batch %d", id, k+1)
 		}
 		lasts, working := step.Time.For(portions)
-		one.Working = working
+		if one.Working = working; len(sizes) > 1 {
+			one.Working = fmt.Sprintf("%d of %s, %d fit at once: %s", portions, words.Count(w.Portions, "portion"), b.Load(*step), working)
+		}
 		uses := b.uses(*step, portions, name)
 		if wash, what := b.washes(*step); wash > 0 {
 			one.Wash, one.Working, uses = wash, fmt.Sprintf("%s + wash %s %s", working, what, units.FormatDuration(wash)), b.washed(uses, *step, lasts, wash)

@@ -49,8 +49,10 @@ var setupOf = map[recipe.LeadIn]func(b *builder, id string, before int){
 	recipe.Temper:  (*builder).temper,
 }
 
-// leftOut tells whether the service does without a setup.
-func (b *builder) leftOut(id string) bool { return slices.Contains(b.In.Service.LeftOut, id) }
+// leftOut tells whether the service does without a setup, or has no room for it.
+func (b *builder) leftOut(id string) bool {
+	return slices.Contains(b.In.Service.LeftOut, id) || b.excluded.Steps[work.LeadInKey(id)] != ""
+}
 
 // setup puts a step that stands in no recipe before a task. It may wait for so long at
 // most, and at least.

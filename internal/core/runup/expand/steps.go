@@ -101,14 +101,17 @@ func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap 
 			return why, false
 		}
 	}
-	portions := b.MostPortions(g, at, step)
 	for _, n := range step.Equipment {
-		if why, gap := b.Lacks(n, portions); why != "" {
+		if why, gap := b.Lacks(n); why != "" {
 			return why, gap
 		}
 	}
 	if p := step.Then.Place; p != nil {
-		if why, gap := b.Lacks(*p, portions); why != "" {
+		why, gap := b.Lacks(*p)
+		if why == "" && step.Then.Least > 0 {
+			why = b.HoldLacks(g, *p)
+		}
+		if why != "" {
 			return "Its hold: " + words.Lower(why), gap
 		}
 	}
@@ -130,7 +133,7 @@ func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap 
 		}
 		return "Roughly how long?", true
 	}
-	if lasts, _ := step.Time.For(portions); lasts > schedulable {
+	if lasts, _ := step.Time.For(b.MostPortions(g, at, step)); lasts > schedulable {
 		return "Too long to plan", false
 	}
 	return "", false
@@ -174,7 +177,7 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 		var mine []int
 		for k, o := range runs {
 			id := set.ID + name
-			if s.Portions = o.Portions; len(runs) > 1 && step.EachWave {
+			if s.Portions = o.Portions; len(runs) > 1 && o.From == o.To && step.EachWave {
 				s.Wave, id = o.From, fmt.Sprintf("%s/wave %d", id, o.From)
 			} else if len(runs) > 1 {
 				id = fmt.Sprintf("%s/go %d", id, k+1)

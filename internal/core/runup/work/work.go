@@ -104,6 +104,18 @@ func (w Work) Key() string {
 	return w.Dish + "/" + w.Component + "/" + w.Step
 }
 
+// LeftOutKey names what is left out where it cannot be: a step, a plate, or what stands in
+// no recipe.
+func (w Work) LeftOutKey() string {
+	if w.LeadIn != "" {
+		return LeadInKey(w.LeadIn)
+	}
+	return w.Key()
+}
+
+// LeadInKey is that of what stands in no recipe.
+func LeadInKey(id string) string { return "lead-in " + id }
+
 // Overlaps tells whether two scopes have plates in common.
 func (s Scope) Overlaps(o Scope) bool {
 	if s.Serving >= 0 && o.Serving >= 0 && s.Serving != o.Serving {

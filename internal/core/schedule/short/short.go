@@ -24,6 +24,7 @@ type Shortage struct {
 	Units    int64  // that would be needed at once, beyond what there is
 	Seconds  int64  // of work that found no place on it
 	Span     schedule.Span
+	Tasks    []string // that found none; of a hold, the one before it
 }
 
 // more marks the second one of a resource; ids of resources of a problem end otherwise.
@@ -96,6 +97,7 @@ func second(u schedule.Use, costs int64) schedule.Use {
 
 // taking is what a plan does on a second one.
 type taking struct {
+	task  string
 	span  schedule.Span
 	units int64
 }
@@ -103,15 +105,15 @@ type taking struct {
 // read sums up what a plan does on the second ones.
 func read(p schedule.Problem, plan schedule.Plan) []Shortage {
 	on := map[string][]taking{}
-	add := func(id string, units int64, s schedule.Span) {
+	add := func(task, id string, units int64, s schedule.Span) {
 		if name := id[:max(0, len(id)-len(more))]; id == name+more && s[0] < s[1] {
-			on[name] = append(on[name], taking{s, units})
+			on[name] = append(on[name], taking{task, s, units})
 		}
 	}
 	for i, t := range plan.Tasks {
 		for k, u := range p.Tasks[i].Uses {
 			for _, s := range u.Parts(t.End - t.Start) {
-				add(t.Resources[k], u.Need(), s.Shift(t.Start))
+				add(t.ID, t.Resources[k], u.Need(), s.Shift(t.Start))
 			}
 		}
 	}
@@ -121,7 +123,7 @@ func read(p schedule.Problem, plan schedule.Plan) []Shortage {
 	}
 	for _, l := range plan.Links {
 		for k, u := range p.Links[l.Link].Holds {
-			add(l.Resources[k], u.Need(), schedule.Span{end[l.From], end[l.From] + l.Gap})
+			add(l.From, l.Resources[k], u.Need(), schedule.Span{end[l.From], end[l.From] + l.Gap})
 		}
 	}
 	var out []Shortage
@@ -135,6 +137,9 @@ func read(p schedule.Problem, plan schedule.Plan) []Shortage {
 func sum(id string, all []taking) Shortage {
 	s := Shortage{Resource: id, Span: all[0].span}
 	for _, t := range all {
+		if !slices.Contains(s.Tasks, t.task) {
+			s.Tasks = append(s.Tasks, t.task)
+		}
 		s.Seconds += t.units * (t.span[1] - t.span[0])
 		s.Span = schedule.Span{min(s.Span[0], t.span[0]), max(s.Span[1], t.span[1])}
 		at := int64(0)

@@ -34,7 +34,8 @@ func TestTheOvenIsTooSmall(t *testing.T) {
 	list := short.Of(t.Context(), p, solve.Options{Rounds: 200, Seed: 1})
 	require.Len(t, list, 1)
 	one := list[0]
-	assert.Equal(t, short.Shortage{Resource: "oven", Units: 1, Seconds: 2000, Span: one.Span}, one)
+	assert.Equal(t, short.Shortage{Resource: "oven", Units: 1, Seconds: 2000, Span: one.Span, Tasks: one.Tasks}, one)
+	assert.Len(t, one.Tasks, 1, "it is one of the three that has no place")
 	assert.Equal(t, int64(2000), one.Span[1]-one.Span[0])
 	assert.GreaterOrEqual(t, one.Span[0], int64(1000))
 }
