@@ -22,6 +22,8 @@ func (b *Book) readings() {
 	egg := b.step("slow-cooked-egg", "crack-each-egg-into-a-warm-bowl")
 	egg.Time.Per, egg.Time.Batch = recipe.PerPiece, 1
 	egg.EachWave = true
+	warm := int64(5 * minute)
+	egg.Then = recipe.Wait{Most: &warm, Soft: true, Reason: "warm bowl"}
 	b.step("croquette", "shape").Cues = []recipe.Cue{{Sense: "feel", Right: "holds its edge", NotYet: "sticks to the palm", More: 10 * minute}}
 	b.step("shrimp-butter", "brown").Cues = []recipe.Cue{
 		{Sense: "hear", Right: "falls quiet: the water is gone", NotYet: "still sizzles", More: 30},

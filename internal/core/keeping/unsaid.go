@@ -14,6 +14,7 @@ import (
 const (
 	SoonOverWaits = 2 * 60  // fried, seared, crisp
 	hotWaits      = 10 * 60 // what is hot otherwise
+	coolsDown     = 40 * 60 // what has stood for so long is not hot any more
 )
 
 // Unsaid is what is taken for the longest wait after a step where nobody said one.
@@ -51,8 +52,11 @@ func UnsaidWait(k kitchen.Kitchen, c recipe.Component, at int) (Unsaid, bool) {
 	s, last := steps[at], at == len(steps)-1
 	w := s.Then
 	keeps := slices.ContainsFunc(c.Keeps, func(p recipe.Keep) bool { return p.Place == "hot" || p.Place == "ambient" })
-	if w.Most != nil || keeps || SaysCold(w.Reason) || w.Place != nil && ColdPlace(k, w.Place.Kind) || !Cooks(k, s) {
+	if w.Most != nil || keeps || SaysCold(w.Reason) || w.Place != nil && ColdPlace(k, w.Place.Kind) {
 		return Unsaid{}, false
+	}
+	if !Cooks(k, s) { // carved, sliced, portioned: it is as hot as it came
+		return Unsaid{Most: hotWaits}, last && w.Least == 0 && !SaysCold(s.Name) && comesHot(k, steps[:at])
 	}
 	over := soonOver.MatchString(s.Name)
 	switch {
@@ -68,4 +72,20 @@ func UnsaidWait(k kitchen.Kitchen, c recipe.Component, at int) (Unsaid, bool) {
 		return Unsaid{Most: SoonOverWaits, Next: true}, true
 	}
 	return Unsaid{}, false
+}
+
+// comesHot tells whether food comes hot out of some steps: cooked in one of them, and neither
+// chilled nor left to stand for long since.
+func comesHot(k kitchen.Kitchen, steps []recipe.Step) bool {
+	for at := len(steps) - 1; at >= 0; at-- {
+		s := steps[at]
+		w := s.Then
+		if SaysCold(s.Name) || SaysCold(w.Reason) || w.Place != nil && ColdPlace(k, w.Place.Kind) || w.Least >= coolsDown || w.Most == nil {
+			return false
+		}
+		if Cooks(k, s) {
+			return true
+		}
+	}
+	return false
 }

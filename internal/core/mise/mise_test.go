@@ -62,7 +62,7 @@ func scene() mise.Input {
 		return report.Bar{ID: "d/" + component + "/" + step, Dish: "d", Component: component, Step: step, Start: start, End: end, From: start.Unix(), To: end.Unix()}
 	}
 	cure := bar("stock", "simmer the bones", at(27, 9, 0), at(27, 13, 0))
-	cure.Hands = []report.Stretch{{From: cure.From, To: cure.From + 300}, {From: cure.From + 7200, To: cure.From + 7260}, {From: cure.To - 60, To: cure.To}}
+	cure.Hands = []report.HandsOn{{From: cure.From, To: cure.From + 300}, {From: cure.From + 7200, To: cure.From + 7260}, {From: cure.To - 60, To: cure.To}}
 	plan := report.RunUp{Bars: []report.Bar{cure,
 		bar("sauce", "reduce the stock", at(27, 14, 0), at(27, 15, 0)), bar("sauce", "warm", at(28, 19, 20), at(28, 19, 25)),
 		bar("dressing", "chop the herbs", at(28, 18, 0), at(28, 18, 10)),

@@ -162,8 +162,8 @@ func (m *maker) visits() []Visit {
 		}
 		for k, h := range b.Hands {
 			what := ""
-			if k < len(s.Hands.Slices) {
-				what = s.Hands.Slices[k].What
+			if !h.Assumed {
+				what = h.What
 			}
 			inside := h.From-b.From >= 600 && b.To-h.To >= 600 && b.To-b.From >= keepsLong
 			if what == "" && !inside {

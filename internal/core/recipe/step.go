@@ -32,6 +32,14 @@ type Step struct {
 	Cautions  []limits.Caution `json:"cautions,omitempty"`
 }
 
+// Kinds are those of the equipment that it takes.
+func (s Step) Kinds() (out []string) {
+	for _, n := range s.Equipment {
+		out = append(out, n.Kind)
+	}
+	return out
+}
+
 // Pan is the state of a pan that a step wants.
 type Pan struct {
 	Of    string `json:"of,omitempty" doc:"component/step whose pan is wanted, with what that left in it"`
@@ -130,17 +138,23 @@ type Deadline struct {
 	Clock      string `json:"clock"`
 }
 
-// HandSpans are the parts of a step with so many portions in which hands are
-// needed, as offsets [from, to) from its start. Nil without a time.
-func (s Step) HandSpans(portions int) [][2]int64 {
+// Moment is a part of a step in which hands are needed, in seconds from its start.
+type Moment struct {
+	From, To int64
+	What     string // what the hand does; empty: nobody said
+	Assumed  bool   // that hands are needed: a cook takes it as said
+}
+
+// Moments are the parts of a step with so many portions in which hands are needed, in
+// order. Nil without a time.
+func (s Step) Moments(portions int) (out []Moment) {
 	if s.Time == nil || s.Hands.Work == NoHands {
 		return nil
 	}
 	whole, _ := s.Time.For(portions)
 	if s.Hands.Work == AllHands {
-		return [][2]int64{{0, whole}}
+		return []Moment{{To: whole}}
 	}
-	var out [][2]int64
 	for _, p := range s.Hands.Slices {
 		from, lasts := p.At, p.For
 		if p.Assumed { // it was taken for a longer step, or for one whose time nobody knew
@@ -150,10 +164,18 @@ func (s Step) HandSpans(portions int) [][2]int64 {
 		if from < 0 {
 			from += whole
 		}
-		if p.Assumed && (from < 0 || from+lasts > whole || len(out) > 0 && from < out[len(out)-1][1]) {
+		if p.Assumed && (from < 0 || from+lasts > whole || len(out) > 0 && from < out[len(out)-1].To) {
 			continue // there is no room for it beside what was said
 		}
-		out = append(out, [2]int64{from, from + lasts})
+		out = append(out, Moment{from, from + lasts, p.What, p.Assumed})
+	}
+	return out
+}
+
+// HandSpans are the moments as offsets [from, to).
+func (s Step) HandSpans(portions int) (out [][2]int64) {
+	for _, m := range s.Moments(portions) {
+		out = append(out, [2]int64{m.From, m.To})
 	}
 	return out
 }

@@ -77,6 +77,7 @@ func TestFoodOffTheHeatIsInTheColdWithinTheFirstStage(t *testing.T) {
 	x.Kitchen.Limits = []string{"uk-2013"} // it says nothing of cooling, and 2 h of what was hot
 	assert.Equal(t, "14:50:00 15:20:00", times(t, makePlan(t, x), "dish/food/braise"))
 	x.Kitchen.Limits = []string{"eu-853"}
+	x.Kitchen.Cooks[0].Shifts[0].From = "13:00" // somebody puts it on
 	assert.Equal(t, "13:30:00 14:00:00", times(t, makePlan(t, x), "dish/food/braise"))
 }
 

@@ -1854,7 +1854,7 @@ export interface components {
              */
             give: number;
             /** @description when hands are needed, from origin */
-            hands: components["schemas"]["Stretch"][];
+            hands: components["schemas"]["HandsOn"][];
             /** @description who helps with it, though it is not theirs, and why */
             help?: string;
             id: string;
@@ -2775,6 +2775,21 @@ export interface components {
             slices?: components["schemas"]["Slice"][] | null;
             /** @enum {string} */
             work: "all" | "slices" | "none";
+        };
+        HandsOn: {
+            /** @description nobody said that it needs hands; a cook takes it as said */
+            assumed?: boolean;
+            /** @description id */
+            cook?: string;
+            /** Format: int64 */
+            from: number;
+            /** Format: date-time */
+            start: string;
+            /** Format: int64 */
+            to: number;
+            /** @description what the hand does */
+            what?: string;
+            who?: string;
         };
         Hanging: {
             names: string[];

@@ -57,6 +57,7 @@ func normalized(in Input, held []limits.Limit) Input {
 	in.Kitchen.Cooks = in.present()
 	in.Components = in.rested()
 	in.Components = in.soonEaten()
+	in.Components = in.attended()
 	in.Components = keeping.House{Kitchen: in.Kitchen, Components: in.Components, Ingredients: in.Ingredients, Limits: held}.Frozen()
 	return in
 }

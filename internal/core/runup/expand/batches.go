@@ -17,12 +17,16 @@ func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []in
 	sizes := b.Loads(*step, w.Portions)
 	for k, portions := range sizes {
 		one, name := w, id
+		one.Hands = nil
 		if one.Portions = portions; len(sizes) > 1 {
 			one.Batch, one.Batches, name = k+1, len(sizes), fmt.Sprintf("%s/batch %d", id, k+1)
 		}
 		lasts, working := step.Time.For(portions)
 		if one.Working = working; len(sizes) > 1 {
 			one.Working = fmt.Sprintf("%d of %s, %d fit at once: %s", portions, words.Count(w.Portions, "portion"), b.Load(*step), working)
+		}
+		for _, m := range step.Moments(portions) {
+			one.Hands = append(one.Hands, work.Hand(m))
 		}
 		uses := b.uses(*step, portions, name)
 		if wash, what := b.washes(*step); wash > 0 {

@@ -207,10 +207,7 @@ func (b *builder) deadline(i int, step recipe.Step) {
 
 // hands are the cooks who may do a step: the one that it names, or all who do such steps.
 func (b *builder) hands(step recipe.Step) (out []string) {
-	kinds := make([]string, len(step.Equipment))
-	for i, n := range step.Equipment {
-		kinds[i] = n.Kind
-	}
+	kinds := step.Kinds()
 	for i, c := range b.In.Kitchen.Cooks {
 		if step.Hands.Cook == c.ID || step.Hands.Cook == "" && c.Does(step.Name, kinds) {
 			out = append(out, b.cooks[i])
@@ -222,15 +219,13 @@ func (b *builder) hands(step recipe.Step) (out []string) {
 // uses of a step, by the id of its task: what it keeps in its own oven afterwards
 // is labelled with that.
 func (b *builder) uses(step recipe.Step, portions int, id string) (out []schedule.Use) {
-	if step.Hands.Work != recipe.NoHands {
-		u := schedule.Use{OneOf: b.hands(step), Units: 1}
-		if step.Hands.Work == recipe.SliceHands {
-			u.Slices = []schedule.Span{}
-			for _, p := range step.HandSpans(portions) {
-				u.Slices = append(u.Slices, schedule.Span(p))
-			}
+	switch step.Hands.Work {
+	case recipe.AllHands:
+		out = append(out, schedule.Use{OneOf: b.hands(step), Units: 1})
+	case recipe.SliceHands:
+		for _, shift := range inShifts(step.HandSpans(portions)) {
+			out = append(out, schedule.Use{OneOf: b.hands(step), Units: 1, Slices: shift})
 		}
-		out = append(out, u)
 	}
 	for _, n := range step.Equipment {
 		u := b.needed(n, portions)
@@ -238,6 +233,24 @@ func (b *builder) uses(step recipe.Step, portions int, id string) (out []schedul
 			u.Same = ownLabel(id)
 		}
 		out = append(out, u)
+	}
+	return out
+}
+
+// sameShift is how far apart moments of a step may lie that one cook has in one shift, in
+// seconds; those further apart may be somebody else's, or another day's.
+const sameShift = 3 * 3600
+
+// inShifts are the moments of a step, apart where they lie far from one another.
+func inShifts(moments [][2]int64) (out [][]schedule.Span) {
+	for i, m := range moments {
+		if i == 0 || m[0]-moments[i-1][1] > sameShift {
+			out = append(out, nil)
+		}
+		out[len(out)-1] = append(out[len(out)-1], schedule.Span(m))
+	}
+	if out == nil {
+		out = [][]schedule.Span{{}}
 	}
 	return out
 }

@@ -39,8 +39,9 @@ func (b *builder) washing(n recipe.Needed) (seconds int64, name string) {
 func (b *builder) washed(uses []schedule.Use, step recipe.Step, lasts, wash int64) []schedule.Use {
 	switch step.Hands.Work {
 	case recipe.AllHands: // the whole of the task, with the washing
-	case recipe.SliceHands:
-		uses[0].Slices = append(uses[0].Slices, schedule.Span{lasts, lasts + wash})
+	case recipe.SliceHands: // whoever has the last of it
+		last := len(uses) - len(step.Equipment) - 1
+		uses[last].Slices = append(uses[last].Slices, schedule.Span{lasts, lasts + wash})
 	default:
 		uses = append([]schedule.Use{{OneOf: b.cooks, Units: 1, Slices: []schedule.Span{{lasts, lasts + wash}}}}, uses...)
 	}

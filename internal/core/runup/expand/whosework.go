@@ -114,6 +114,8 @@ func (b *builder) keepsOf(i int) []schedule.Keep {
 		return []schedule.Keep{{Label: "plates of " + w.Dish, Weight: priceOtherPlate}}
 	case w.Component == "":
 		return nil
+	case w.OnlyAssumed(): // whoever is near puts it in and takes it out
+		return []schedule.Keep{{Label: "hands of " + w.Component + "/" + w.Step, Weight: priceOtherStep}}
 	}
 	return []schedule.Keep{{Label: "hands of " + w.Component + "/" + w.Step, Weight: priceOtherStep}, {Label: "hands of " + w.Component, Weight: priceOtherThing}}
 }

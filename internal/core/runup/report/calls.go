@@ -48,20 +48,18 @@ func (u RunUp) Calls() []SheetLine {
 		}
 	}
 	for i, b := range u.Bars {
-		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: b.Cooks, With: []string{}, Setting: b.Setting, Portions: b.Portions,
+		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: []string{}, With: b.With[len(b.Cooks):], Setting: b.Setting, Portions: b.Portions,
 			Section: b.Section, Until: b.Cue, Words: b.Words, Next: next[i], Mind: b.Mind, Tables: b.Tables, Unattended: len(b.Hands) == 0}
+		for _, h := range b.Hands {
+			if h.From == b.Hands[0].From && !slices.Contains(c.Cooks, h.Cook) {
+				c.Cooks, c.Who = append(c.Cooks, h.Cook), append(c.Who, h.Who)
+			}
+		}
 		if name := names[b.Dish+"/"+b.Component]; name != "" {
 			c.What = words.Step(name, b.Name)
 		}
 		if b.Wave > 0 && b.Placing == "" {
 			c.What += fmt.Sprintf(", wave %d", b.Wave)
-		}
-		for k, with := range b.With {
-			if k < len(b.Cooks) {
-				c.Who = append(c.Who, with)
-			} else {
-				c.With = append(c.With, with)
-			}
 		}
 		for _, k := range b.Cautions {
 			text := k.Text
@@ -70,7 +68,7 @@ func (u RunUp) Calls() []SheetLine {
 			}
 			c.Care = append(c.Care, text)
 		}
-		out = append(out, c)
+		out = append(append(out, c), b.later(c)...)
 	}
 	for i, t := range u.Turns {
 		c := SheetLine{ID: fmt.Sprint("turn ", i+1), Start: t.Start, End: t.Start.Add(turnTakes * time.Second), At: t.At, What: t.say(), Who: []string{}, Cooks: []string{}, With: []string{t.Name}}
@@ -82,5 +80,31 @@ func (u RunUp) Calls() []SheetLine {
 		out = append(out, c)
 	}
 	slices.SortStableFunc(out, func(a, b SheetLine) int { return cmp.Compare(a.At, b.At) })
+	return out
+}
+
+// laterBy is how long after the hands before a moment is told in a line of its own, in
+// seconds: until then whoever has it is still there.
+const laterBy = 5 * 60
+
+// later are the moments of a bar at which somebody comes back to it, as lines.
+func (b Bar) later(first SheetLine) (out []SheetLine) {
+	for k, h := range b.Hands {
+		if k == 0 || h.From-b.Hands[k-1].To < laterBy {
+			continue
+		}
+		what := h.What
+		switch {
+		case what == "" && h.To == b.To-b.Wash:
+			what = "take out"
+		case what == "":
+			what = "see to it"
+		}
+		if h.Assumed {
+			what += " (assumed)"
+		}
+		out = append(out, SheetLine{ID: fmt.Sprintf("%s/hands %d", b.ID, k+1), Start: h.Start, End: h.Start.Add(time.Duration(h.To-h.From) * time.Second), At: h.From,
+			What: first.What + ": " + what, Who: []string{h.Who}, Cooks: []string{h.Cook}, With: first.With, Section: b.Section, Mind: b.Mind, Tables: b.Tables})
+	}
 	return out
 }

@@ -115,7 +115,7 @@ type Bar struct {
 	End       time.Time        `json:"end"`
 	From      int64            `json:"from"`
 	To        int64            `json:"to"`
-	Hands     []Stretch        `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
+	Hands     []HandsOn        `json:"hands" nullable:"false" doc:"when hands are needed, from origin"`
 	With      []string         `json:"with" nullable:"false" doc:"names of cook and equipment"`
 	Cooks     []string         `json:"cooks" nullable:"false" doc:"ids of the cooks among them"`
 	Section   string           `json:"section,omitempty" doc:"id of the section that makes it"`
@@ -136,10 +136,21 @@ type Bar struct {
 	Why       Why              `json:"why"`
 }
 
-// Stretch is a part of a bar, in seconds from origin.
+// Stretch is a stretch of time, in seconds from origin.
 type Stretch struct {
 	From int64 `json:"from"`
 	To   int64 `json:"to"`
+}
+
+// HandsOn is a part of a bar in which somebody has hands on it, in seconds from origin.
+type HandsOn struct {
+	From    int64     `json:"from"`
+	To      int64     `json:"to"`
+	Start   time.Time `json:"start"`
+	Cook    string    `json:"cook,omitempty" doc:"id"`
+	Who     string    `json:"who,omitempty"`
+	What    string    `json:"what,omitempty" doc:"what the hand does"`
+	Assumed bool      `json:"assumed,omitempty" doc:"nobody said that it needs hands; a cook takes it as said"`
 }
 
 // Why is the reason for a time, as a sum of figures.

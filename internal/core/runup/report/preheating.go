@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/network"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
@@ -38,7 +39,8 @@ const turnEarly = 3600
 
 // turns finds for every heating and cooling the cook who begins it: at the last
 // moment at which it is in time, or, where nobody has a hand free then, at the
-// latest one before it at which somebody has, once the use before is over.
+// latest one before it at which somebody has, once the use before is over. Where that is
+// nobody, whoever takes out what was in it turns the knob as well.
 func (r *reporter) turns(lanes []Lane) []Changeover {
 	out := []Changeover{}
 	busy := map[string][]schedule.Span{}
@@ -52,7 +54,11 @@ func (r *reporter) turns(lanes []Lane) []Changeover {
 	for _, l := range lanes {
 		for _, p := range l.Pauses {
 			t := Changeover{Resource: l.ID, Name: l.Name, FromC: p.FromC, ToC: p.ToC, Takes: p.To - p.From, Bar: p.Bar}
-			t.Cook, t.At = r.hand(busy, max(p.To-p.Available, p.From-turnEarly), p.From)
+			over := p.To - p.Available // of the use before
+			t.Cook, t.At = r.hand(busy, max(over, p.From-turnEarly), p.From)
+			if out := r.takesOut(l.ID, over); t.Cook == "" && out != "" {
+				t.Cook, t.At = out, over
+			}
 			if t.Cook != "" {
 				busy[t.Cook] = append(busy[t.Cook], schedule.Span{t.At, t.At + turnTakes})
 			}
@@ -63,6 +69,21 @@ func (r *reporter) turns(lanes []Lane) []Changeover {
 	}
 	slices.SortStableFunc(out, func(a, b Changeover) int { return cmp.Compare(a.At, b.At) })
 	return out
+}
+
+// takesOut is the cook who takes what was on a thing out of it at a moment.
+func (r *reporter) takesOut(resource string, at int64) string {
+	for i, t := range r.plan.Tasks {
+		if !slices.Contains(t.Resources, resource) || t.End != at {
+			continue
+		}
+		for k, u := range r.problem.Tasks[i].Uses {
+			if spans := network.Spans(u, t); r.isCook(t.Resources[k]) && len(spans) > 0 && spans[len(spans)-1][1] == t.End {
+				return t.Resources[k]
+			}
+		}
+	}
+	return ""
 }
 
 // hand is a cook who is on shift and free at the latest moment between two, and

@@ -6,6 +6,8 @@
 package work
 
 import (
+	"slices"
+
 	"jointime/internal/core/limits"
 )
 
@@ -39,6 +41,7 @@ type Work struct {
 	Scope
 	Working  string           `json:"working"`          // how its length was worked out
 	Time     *Time            `json:"time,omitempty"`   // of a step
+	Hands    []Hand           `json:"hands,omitempty"`  // when a step needs hands
 	Slow     int64            `json:"slow,omitempty"`   // seconds that it may take longer than planned
 	Wash     int64            `json:"wash,omitempty"`   // seconds at its end in which what it used is washed
 	Early    bool             `json:"early,omitempty"`  // it keeps, and has a place before the rush
@@ -75,6 +78,14 @@ type Time struct {
 	Slow  int64 `json:"slow"`
 }
 
+// Hand is a part of a step in which hands are needed, in seconds from its start.
+type Hand struct {
+	From    int64  `json:"from"`
+	To      int64  `json:"to"`
+	What    string `json:"what,omitempty"`
+	Assumed bool   `json:"assumed,omitempty"` // nobody said that it needs any
+}
+
 // Advice is what whoever does a step has to know: when what happens, and what then. When is
 // empty for a remark.
 type Advice struct {
@@ -102,6 +113,11 @@ func (w Work) Key() string {
 		return w.Dish + "/plate"
 	}
 	return w.Dish + "/" + w.Component + "/" + w.Step
+}
+
+// OnlyAssumed tells whether nobody said that the work needs hands.
+func (w Work) OnlyAssumed() bool {
+	return len(w.Hands) > 0 && !slices.ContainsFunc(w.Hands, func(h Hand) bool { return !h.Assumed })
 }
 
 // LeftOutKey names what is left out where it cannot be: a step, a plate, or what stands in

@@ -75,6 +75,15 @@ export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; mov
             </>
           )}
         </div>
+        {(bar.hands.length > 1 || bar.hands.some((h) => h.assumed)) && bar.step && (
+          <ul className="why-hands">
+            {bar.hands.map((h) => (
+              <li key={h.from}>
+                <span className="clock">{clock(h.start)}</span> {[h.what || `${lasts(h.to - h.from)} hands-on`, h.who, h.assumed && 'assumed'].filter(Boolean).join(', ')}
+              </li>
+            ))}
+          </ul>
+        )}
         {bar.for.length > 1 && <div>One batch for {bar.for.map((id) => plan.strands.find((s) => s.dish === id)?.dishName ?? id).join(', ')}</div>}
         {bar.cue && <div className="quiet">until: {bar.cue}</div>}
         <Advice words={bar.words} />

@@ -1,0 +1,49 @@
+package demand
+
+import (
+	"maps"
+	"slices"
+
+	"jointime/internal/core/keeping"
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+)
+
+// handled is how long a hand is at a thing to put it in or take it out: common practice,
+// without a source.
+const handled = 30
+
+// attended are the components with somebody's hands at the ends of each step that has none
+// of its own: it is put in, and what cooks is taken out. What stands cold, cures or cools is
+// begun, and whoever does the next step finds it. Nobody said it, so it is assumed.
+func (in Input) attended() map[string]recipe.Component {
+	out := maps.Clone(in.Components)
+	for id, c := range out {
+		for at, s := range c.Steps() {
+			if s.Hands.Work != recipe.NoHands || s.Time == nil || !slices.ContainsFunc(in.Kitchen.Cooks, func(k kitchen.Cook) bool { return k.Does(s.Name, s.Kinds()) }) {
+				continue
+			}
+			moments := []recipe.Slice{{At: 0, For: handled, What: "begin", Assumed: true}}
+			if len(s.Equipment) > 0 {
+				moments[0].What = "put in"
+			}
+			if keeping.Cooks(in.Kitchen, s) || in.heated(s) {
+				last := "take out"
+				if s.Then.Own {
+					last = "turn down"
+				}
+				moments = append(moments, recipe.Slice{At: -handled, For: handled, What: last, Assumed: true})
+			}
+			c = c.With(at, func(s *recipe.Step) { s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: moments} })
+		}
+		out[id] = c
+	}
+	return out
+}
+
+// heated tells whether a step is on something that has a temperature of its own.
+func (in Input) heated(s recipe.Step) bool {
+	return slices.ContainsFunc(s.Kinds(), func(kind string) bool {
+		return slices.ContainsFunc(in.Kitchen.OfKind(kind), func(e kitchen.Equipment) bool { return e.Heating != nil })
+	})
+}
