@@ -169,13 +169,13 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 }
 
 func TestRunUpShowsAClash(t *testing.T) {
-	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=hake/roast")
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?step=swede/crush")
 	chef.see("Save the step")
-	chef.type_("[aria-label='equipment 1, portions per place']", "1")
+	chef.type_("#step-time", "20 h")
 	chef.click("Save the step")
 	chef.gone("Save the step")
 	chef.go_("/run-up/supper")
-	chef.see("Hake: roast. 4 portions need 4 places; Oven has 1.")
+	chef.see("Crushed swede: crush. Needs 20 h, but Head chef is there for ")
 	chef.until("the strand stops there", `document.querySelector('.run-up svg').textContent.includes('cannot be done')`)
 	assert.Contains(t, chef.plan(), "guinea-fowl/crown/roast", "the rest is planned")
 }

@@ -1835,6 +1835,11 @@ export interface components {
             component: string;
             /** @description ids of the cooks among them */
             cooks: string[];
+            /**
+             * Format: int64
+             * @description place among the courses; of what is for several, the first
+             */
+            course: number;
             cue?: string;
             /** @description a version of a dish has the id dish~version */
             dish: string;

@@ -38,7 +38,7 @@ func (d *Demand) Sets(g Lot, byWave bool) (out []ConsumerSet) {
 
 // Scope is for which plates a task for the set is done.
 func (b ConsumerSet) Scope() work.Scope {
-	s := work.Scope{Course: b.Consumers[0].Course, Serving: b.Consumers[0].Place, Portions: b.Portions}
+	s := work.Scope{Course: b.Consumers[0].Course, Serving: b.Consumers[0].Place, Portions: b.Portions, All: b.Portions}
 	if len(b.Consumers) > 1 {
 		s.Serving, s.OwnCourse = -1, true
 	}

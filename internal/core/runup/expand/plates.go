@@ -87,7 +87,7 @@ func (b *builder) place(s demand.Consumer, w, n int, p plating.Placing, done int
 	wave := waveNumber(s.Serving, w)
 	return b.task(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands}, work.Work{Kind: work.Placing, Name: verb(p), Component: p.Component, Placing: p.ID, Number: n + 1,
 		Dish: s.Dish.ID, For: []string{s.Dish.ID}, Working: working,
-		Scope: work.Scope{Course: s.Course, Serving: s.Place, Wave: wave, From: wave, To: wave, Portions: portions, First: done}}, nil)
+		Scope: work.Scope{Course: s.Course, Serving: s.Place, Wave: wave, From: wave, To: wave, Portions: portions, First: done, All: s.Portions}}, nil)
 }
 
 // standsAtMost is how long the plates may stand while they are built, in seconds.

@@ -165,7 +165,7 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 	}
 	if g.Shared(at) && !step.EachWave {
 		t := g.Consumers[0]
-		out = do(t.ID+name, g.Dishes(), work.Scope{Course: t.Course, Serving: -1, Portions: g.Portions})
+		out = do(t.ID+name, g.Dishes(), work.Scope{Course: t.Course, Serving: -1, Portions: g.Portions, All: g.Portions})
 		for _, dish := range g.Dishes() {
 			b.made[dish+name] = out
 		}

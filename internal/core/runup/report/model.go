@@ -104,6 +104,7 @@ type Bar struct {
 	ID        string           `json:"id"`
 	Dish      string           `json:"dish" doc:"a version of a dish has the id dish~version"`
 	For       []string         `json:"for" nullable:"false" doc:"ids of the dishes for which it is done"`
+	Course    int              `json:"course" doc:"place among the courses; of what is for several, the first"`
 	Component string           `json:"component"`
 	Step      string           `json:"step,omitempty"`
 	Placing   string           `json:"placing,omitempty"`

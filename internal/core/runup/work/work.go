@@ -65,7 +65,8 @@ type Scope struct {
 	From      int  `json:"from,omitempty"`      // the waves for which it is done; 0: for all of them
 	To        int  `json:"to,omitempty"`
 	Portions  int  `json:"portions"`
-	First     int  `json:"first,omitempty"`   // of its portions, among those of its serving
+	First     int  `json:"first,omitempty"`   // of its portions, among all
+	All       int  `json:"all,omitempty"`     // portions of its serving, or of all for which it is done together
 	Batch     int  `json:"batch,omitempty"`   // from 1
 	Batches   int  `json:"batches,omitempty"` // how many there are; 0: it is not done in batches
 }
@@ -140,10 +141,7 @@ func (s Scope) Overlaps(o Scope) bool {
 	if (s.OwnCourse || o.OwnCourse) && s.Course != o.Course {
 		return false
 	}
-	if s.Batches > 1 && s.Batches == o.Batches && s.Batch != o.Batch {
-		return false
-	}
-	if s.Serving >= 0 && s.Serving == o.Serving && (s.Batches > 1 || o.Batches > 1) {
+	if s.All > 0 && s.All == o.All && s.Serving == o.Serving && s.OwnCourse == o.OwnCourse { // counted in the same order
 		return s.First < o.First+o.Portions && o.First < s.First+s.Portions
 	}
 	return s.From == 0 || o.From == 0 || (s.From <= o.To && o.From <= s.To)

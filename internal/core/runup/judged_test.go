@@ -1,0 +1,115 @@
+package runup_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"maps"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/judge"
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/service"
+	"jointime/internal/size"
+)
+
+// judged is a day of one service, as a file has it: the run-up goes through JSON.
+func judged(t testing.TB, in demand.Input, r planned) judge.Day {
+	d := judge.Day{Kitchen: in.Kitchen, Dishes: in.Dishes, Components: in.Components, Zone: in.Zone, Services: []judge.Served{{Service: in.Service, Menu: in.Menu}}}
+	text, err := json.Marshal(r.RunUp)
+	require.NoError(t, err)
+	require.NoError(t, json.Unmarshal(text, &d.Services[0].RunUp))
+	return d
+}
+
+// untold are the promises that a plan breaks and does not say so.
+func untold(t testing.TB, in demand.Input, r planned) (out []string) {
+	for _, b := range judge.Judge(judged(t, in, r)) {
+		if !b.Told {
+			out = append(out, b.Promise+": "+b.Says)
+		}
+	}
+	return out
+}
+
+func TestTheEveningsBreakNoPromiseWithoutAWord(t *testing.T) {
+	t.Parallel()
+	for name, e := range map[string]struct {
+		in   demand.Input
+		plan func(testing.TB) planned
+	}{"winter supper": {dinner(t), dinnerPlan}, "banquet": {banquet(t), banquetPlan}, "for two": {forTwo(t), forTwoPlan}} {
+		assert.Empty(t, untold(t, e.in, e.plan(t)), name)
+	}
+	in := demoInput(t)
+	assert.Empty(t, untold(t, in, makePlan(t, in)))
+}
+
+// Random menus with sections, tables, loads and cures: nothing that is promised is broken
+// without the run-up saying so.
+func TestRandomMenusBreakNoPromiseWithoutAWord(t *testing.T) {
+	t.Parallel()
+	broken, plans := 0, 0
+	for seed := range uint64(size.Of(20, 100, 2000)) {
+		m := menuMaker{Rand: rand.New(rand.NewPCG(seed, 11)), scarce: seed%3 == 0}
+		in := m.everything()
+		r, err := attemptFirst(in)
+		require.NoError(t, err, "seed %d", seed)
+		if !r.Found {
+			continue
+		}
+		plans++
+		for _, b := range judge.Judge(judged(t, in, r)) {
+			if broken++; !b.Told {
+				assert.Fail(t, fmt.Sprintf("seed %d: %s: %s", seed, b.Promise, b.Says))
+			}
+		}
+	}
+	t.Logf("%d plans, %d promises broken, all of them told", plans, broken)
+	assert.Positive(t, broken)
+	assert.Greater(t, plans, size.Of(20, 100, 2000)*9/10)
+}
+
+// everything is a menu with a brigade in sections, guests at tables, pans that do not hold
+// all of it at once, and something that cures for a day.
+func (m menuMaker) everything() demand.Input {
+	in := m.menu()
+	in.Service.Rest = service.AsItIsSaid // the judge reads methods as they are written
+	in.Kitchen.Sections = []kitchen.Section{{ID: "pass", Name: "Pass"}, {ID: "hot", Name: "Hot"}, {ID: "cold", Name: "Cold", Helps: []string{"hot"}}}
+	for i := range in.Kitchen.Cooks {
+		in.Kitchen.Cooks[i].Section = []string{"hot", "cold", ""}[m.IntN(3)]
+	}
+	if m.IntN(2) == 0 {
+		in.Kitchen.Plates = kitchen.SectionPlates
+	}
+	for _, id := range slices.Sorted(maps.Keys(in.Components)) {
+		c := in.Components[id]
+		c.Section = []string{"hot", "cold"}[m.IntN(2)]
+		for k := range c.Methods[0].Steps {
+			s := &c.Methods[0].Steps[k]
+			for e := range s.Equipment {
+				s.Equipment[e].Holds = m.IntN(5)
+			}
+		}
+		if m.IntN(6) == 0 {
+			cure := recipe.Step{ID: "cure", Name: "cure", Time: &recipe.Time{Quick: 72000, Usual: 86400, Slow: 90000, Per: recipe.Once}, Equipment: []recipe.Needed{{Kind: "fridge"}},
+				Hands: recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 60}, {At: 55800, For: 60, What: "turn"}}}}
+			c.Methods[0].Steps = append([]recipe.Step{cure}, c.Methods[0].Steps...)
+		}
+		in.Components[id] = c
+	}
+	for c := range in.Service.Courses {
+		in.Service.Courses[c].Hour = fmt.Sprintf("%d:%02d", 19+c/2, 30*(c%2)+m.IntN(10))
+	}
+	if m.IntN(2) == 0 {
+		for k := range m.between(2, 4) {
+			in.Service.Tables = append(in.Service.Tables, service.Table{Name: fmt.Sprintf("Table %d", k+1), Guests: m.between(1, 4)})
+		}
+	}
+	return in
+}
