@@ -38,6 +38,7 @@ web: install
 types:
 	go run ./cmd/jointime openapi > docs/openapi.json
 	go run ./cmd/jointime schema > docs/book.schema.json
+	go run ./cmd/jointime schema day > docs/runup.schema.json
 	cd web && npm run --silent types
 
 lint: install

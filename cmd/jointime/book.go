@@ -12,12 +12,17 @@ import (
 
 	"jointime/internal/app"
 	"jointime/internal/formats/bookfile"
+	"jointime/internal/formats/dayfile"
 	"jointime/internal/store"
 )
 
-// schemaCommand prints the JSON Schema of a book.
-func schemaCommand(_ context.Context, _ []string, _ io.Reader, out, errs io.Writer) int {
-	text, err := bookfile.Schema()
+// schemaCommand prints the JSON Schema of a book, or of a day.
+func schemaCommand(_ context.Context, args []string, _ io.Reader, out, errs io.Writer) int {
+	made := bookfile.Schema
+	if len(args) == 1 && args[0] == "day" {
+		made = dayfile.Schema
+	}
+	text, err := made()
 	if err != nil {
 		fmt.Fprintln(errs, err)
 		return 1

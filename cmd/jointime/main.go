@@ -22,7 +22,9 @@ const usage = `jointime brings food to the pass on time.
   jointime read ingredients|steps                               understand lines from standard input, one JSON object each
   jointime export [--database URL]                              write the whole book to standard output
   jointime import [--database URL] [--yes] FILE                 say what a book would change; with --yes take it in
-  jointime schema                                               print the JSON Schema of a book
+  jointime day   [--database URL] KITCHEN DAY                   write a day with its run-ups, planned
+  jointime judge [--json] FILE                                  say which promises the run-ups of a day break
+  jointime schema [day]                                         print the JSON Schema of a book, or of a day
   jointime openapi                                              print the description of the API
 `
 
@@ -40,6 +42,8 @@ var commands = map[string]func(ctx context.Context, args []string, in io.Reader,
 	"read":    readCommand,
 	"export":  exportCommand,
 	"import":  importCommand,
+	"day":     dayCommand,
+	"judge":   judgeCommand,
 	"schema":  schemaCommand,
 	"openapi": openAPICommand,
 }

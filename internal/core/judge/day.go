@@ -8,8 +8,10 @@
 package judge
 
 import (
+	"fmt"
 	"time"
 
+	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/service"
@@ -116,4 +118,29 @@ type Stop struct {
 	Dish      string `json:"dish"`
 	Component string `json:"component"`
 	Step      string `json:"step"`
+}
+
+// Validate finds places that are not there: a block or a clash of a bar that the run-up does
+// not have.
+func (d Day) Validate() error {
+	var l fault.List
+	for s, x := range d.Services {
+		bars := len(x.RunUp.Bars)
+		for i, lane := range x.RunUp.Lanes {
+			for k, b := range lane.Blocks {
+				if b.Bar < 0 || b.Bar >= bars {
+					l.Add(fmt.Sprintf("services[%d].runUp.lanes[%d].blocks[%d].bar", s, i, k), "No bar %d.", b.Bar)
+				}
+			}
+		}
+		for i, b := range x.RunUp.Bars {
+			if b.Placing != "" && (b.Course < 0 || b.Course >= len(x.RunUp.Courses)) {
+				l.Add(fmt.Sprintf("services[%d].runUp.bars[%d].course", s, i), "No course %d.", b.Course)
+			}
+			if b.To < b.From {
+				l.Add(fmt.Sprintf("services[%d].runUp.bars[%d].to", s, i), "Ends before it begins.")
+			}
+		}
+	}
+	return l.Err()
 }

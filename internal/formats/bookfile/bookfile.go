@@ -83,7 +83,7 @@ func Read(r io.Reader) (File, error) {
 	}
 	var any_ any
 	if err := json.Unmarshal(text, &any_); err != nil {
-		return File{}, located(text, err)
+		return File{}, Located(text, err)
 	}
 	if err := rightKind(any_); err != nil {
 		return File{}, err
@@ -93,13 +93,13 @@ func Read(r io.Reader) (File, error) {
 	}
 	var f File
 	if err := json.Unmarshal(text, &f); err != nil {
-		return File{}, located(text, err)
+		return File{}, Located(text, err)
 	}
 	return f, f.Validate()
 }
 
-// located adds the line to a fault of JSON.
-func located(text []byte, err error) error {
+// Located adds the line to a fault of JSON.
+func Located(text []byte, err error) error {
 	var syntax *json.SyntaxError
 	var kind *json.UnmarshalTypeError
 	offset := int64(len(text))
