@@ -129,18 +129,19 @@ type Away struct {
 // Equipment is one thing with places on or in it: an oven with two shelves,
 // a stove with four burners. Things of one kind stand in for one another.
 type Equipment struct {
-	ID      string   `json:"id"`
-	Name    string   `json:"name"`
-	Kind    string   `json:"kind"`
-	Places  int      `json:"places" minimum:"1" maximum:"1000000"`
-	Cooks   bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
-	Most    *int     `json:"most,omitempty" minimum:"-100" maximum:"2000" doc:"°C that it reaches at the most"`
-	Heating *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
-	Keeps   string   `json:"keeps,omitempty" enum:",cold,hot,frozen" doc:"what is in it is held so; absent: as the room is"`
-	Celsius *float64 `json:"celsius,omitempty" minimum:"-100" maximum:"120" doc:"°C at which it holds; absent: as cold or hot as is asked for"`
-	Wash    int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
-	Away    []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
-	Carries []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
+	ID       string   `json:"id"`
+	Name     string   `json:"name"`
+	Kind     string   `json:"kind"`
+	Places   int      `json:"places" minimum:"1" maximum:"1000000"`
+	Portions int      `json:"portions,omitempty" minimum:"0" maximum:"100000" doc:"that fit on one place, where a step does not say; 0: whatever the number"`
+	Cooks    bool     `json:"cooks,omitempty" doc:"food cooks on or in it: what is on it must be judged"`
+	Most     *int     `json:"most,omitempty" minimum:"-100" maximum:"2000" doc:"°C that it reaches at the most"`
+	Heating  *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
+	Keeps    string   `json:"keeps,omitempty" enum:",cold,hot,frozen" doc:"what is in it is held so; absent: as the room is"`
+	Celsius  *float64 `json:"celsius,omitempty" minimum:"-100" maximum:"120" doc:"°C at which it holds; absent: as cold or hot as is asked for"`
+	Wash     int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
+	Away     []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
+	Carries  []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
 }
 
 // Reaches tells whether it gets as hot as is asked for, in °C; nil asks for nothing.

@@ -107,6 +107,9 @@ func (l Line) Say() string {
 // say writes the fields of a thing: what it is, how much it holds, how warm, how fast.
 func (e Equipment) say() []string {
 	out := []string{words.Upper(e.Kind), words.Count(e.Places, "place")}
+	if e.Portions > 0 {
+		out = append(out, words.Count(e.Portions, "portion")+" on each")
+	}
 	if e.Celsius != nil {
 		out = append(out, fmt.Sprintf("%s, %g °C", map[string]string{"cold": "cold", "frozen": "frozen", "hot": "hot", "": "held"}[e.Keeps], *e.Celsius))
 	}

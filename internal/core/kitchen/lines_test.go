@@ -54,6 +54,11 @@ func TestALineOfEquipmentIsReadInFields(t *testing.T) {
 		require.NotNil(t, l.Equipment, text)
 		return l, *l.Equipment
 	}
+	for text, want := range map[string][2]int{"2 frying pans, 6 portions each": {2, 6}, "charcoal grill, 8 portions": {1, 8}, "fryer, 2 baskets, for 4 portions a basket": {2, 4}, "4 pans, 24 portions in all": {4, 6}, "paella pan, 12 covers": {1, 12}} {
+		l, e := read(text)
+		assert.Equal(t, want, [2]int{e.Places, e.Portions}, text)
+		assert.Empty(t, l.Open, text)
+	}
 	l, e := read("combi oven, 5 shelves, 250 °C at most, 6 s a degree up")
 	assert.Equal(t, "Combi oven", e.Name)
 	assert.Equal(t, 5, e.Places)
@@ -97,8 +102,9 @@ func TestALineOfAPersonIsRead(t *testing.T) {
 		return l, *l.Cook
 	}
 	l, c := read("larder cook, Tue to Sat, 14–23, not the fryer")
-	assert.Equal(t, kitchen.Cook{Name: "Larder cook", Shifts: []kitchen.Shift{{From: "14:00", To: "23:00", Days: []int{2, 3, 4, 5, 6}}}, Not: []string{"fryer"}}, c)
+	assert.Equal(t, kitchen.Cook{Name: "Larder cook", Section: "Larder", Shifts: []kitchen.Shift{{From: "14:00", To: "23:00", Days: []int{2, 3, 4, 5, 6}}}, Not: []string{"fryer"}}, c)
 	assert.Empty(t, l.Open)
+	assert.Equal(t, []string{"section Larder"}, l.Assumed)
 	assert.False(t, c.Does("fry the croquettes", []string{"fryer"}))
 	assert.True(t, c.Does("sear", []string{"burner"}))
 
@@ -116,6 +122,14 @@ func TestALineOfAPersonIsRead(t *testing.T) {
 	assert.False(t, c.Does("open the oysters", nil))
 	l, _ = read("commis, weekends, left-handed")
 	assert.Equal(t, []string{"left-handed"}, l.Open)
+	for text, want := range map[string][2]string{
+		"Maria, sous chef, grill, 11–23": {"Maria, sous chef", "Grill"}, "Tom, sauce, 12–23": {"Tom", "Sauce"}, "Ann, pastry, 9–17:30": {"Ann", "Pastry"},
+		"Jo, garde manger, 12–22": {"Jo", "Larder"}, "veg cook": {"Veg cook", "Vegetables"}, "chef de partie fish": {"Chef de partie fish", "Fish"}, "Bo, the pass, 15–23": {"Bo", "Pass"}, "head chef": {"Head chef", ""},
+	} {
+		l, c = read(text)
+		assert.Equal(t, want, [2]string{c.Name, c.Section}, text)
+		assert.Empty(t, l.Open, text)
+	}
 	l, err := kitchen.ReadLine("pass, 6 plates", kitchen.Either)
 	require.NoError(t, err)
 	assert.Equal(t, 6, l.Pass)
@@ -150,12 +164,12 @@ func TestAPersonIsToldFromAThingByTheLastWord(t *testing.T) {
 // name.
 func TestALineNeedsNoCommas(t *testing.T) {
 	for line, said := range map[string]string{
-		"fish cook tue-sat 14-23":      "Fish cook: Cook · Tue–Sat 14:00–23:00",
+		"fish cook tue-sat 14-23":      "Fish cook: Cook · Tue–Sat 14:00–23:00 · section Fish",
 		"night baker 8 to 5am":         "Night baker: Cook · 08:00–05:00",
 		"lunch cook 11 to 3":           "Lunch cook: Cook · 11:00–15:00",
 		"bar cook 12 to 1":             "Bar cook: Cook · 12:00–01:00",
-		"pastry chef Mon-Fri 8 to 4pm": "Pastry chef: Cook · Mon–Fri 08:00–16:00",
-		"sauce cook mon wed fri 10-22": "Sauce cook: Cook · Mon, Wed, Fri 10:00–22:00",
+		"pastry chef Mon-Fri 8 to 4pm": "Pastry chef: Cook · Mon–Fri 08:00–16:00 · section Pastry",
+		"sauce cook mon wed fri 10-22": "Sauce cook: Cook · Mon, Wed, Fri 10:00–22:00 · section Sauce",
 		"2 commis, 10-23":              "Commis: 2 cooks · 10:00–23:00",
 		"two cooks, 9am-5pm":           "Cook: 2 cooks · 09:00–17:00",
 		"two planchas":                 "Planchas: Plancha · 2 places",

@@ -19,6 +19,24 @@ var (
 	workAt = regexp.MustCompile(`(?i)^(?:on |in )?(?:the )?section:? (.+)$|^(?:on |in )(?:the )?(.+?)(?: section)?$`)
 )
 
+// sectionNames are sections as kitchens call them, by the words for them.
+var sectionNames = map[string]string{
+	"pass": "Pass", "sauce": "Sauce", "sauces": "Sauce", "saucier": "Sauce", "fish": "Fish", "poissonnier": "Fish", "meat": "Meat", "roast": "Roast", "roasts": "Roast", "grill": "Grill", "fry": "Fry", "fryer": "Fry", "fryers": "Fry",
+	"veg": "Vegetables", "vegetable": "Vegetables", "vegetables": "Vegetables", "entremetier": "Vegetables", "larder": "Larder", "garde manger": "Larder", "cold": "Larder", "cold section": "Larder", "starters": "Starters", "hot": "Hot",
+	"pastry": "Pastry", "pâtisserie": "Pastry", "patisserie": "Pastry", "sweets": "Pastry", "desserts": "Pastry", "bread": "Bread", "bakery": "Bread", "pizza": "Pizza", "pasta": "Pasta", "soup": "Soup", "soups": "Soup",
+}
+
+var (
+	inName    = regexp.MustCompile(`(?i)\b(?:junior|senior|demi|second|cooks?|chefs?|de partie|section)\b`)
+	roleWords = regexp.MustCompile(`(?i)^(?:head |sous |junior sous |executive |demi )?chefs?(?: de partie)?$|^(?:sous|commis|apprentice|trainee|porter|kitchen porter)$`)
+)
+
+// sectionCalled is the section that some words call; empty: they call none.
+func sectionCalled(text string) string {
+	text = strings.TrimPrefix(strings.ToLower(strings.Join(strings.Fields(text), " ")), "the ")
+	return sectionNames[text]
+}
+
 // readCook reads a person: the name first, then days, hours, section, and what they do not do.
 func (l *Line) readCook(parts []string) {
 	n, name := people(parts[0])
@@ -41,7 +59,19 @@ func (l *Line) readCook(parts []string) {
 			c.Section = words.Upper(m[1] + m[2]) // its name: who sets the kitchen up gives it an id
 			continue
 		}
+		if s := sectionCalled(p); s != "" && c.Section == "" {
+			c.Section = s
+			continue
+		}
+		if roleWords.MatchString(p) { // it is how they are called
+			c.Name += ", " + strings.ToLower(p)
+			continue
+		}
 		l.Open = append(l.Open, p)
+	}
+	if s := sectionCalled(inName.ReplaceAllString(name, "")); s != "" && c.Section == "" {
+		c.Section = s
+		l.Assumed = append(l.Assumed, "section "+s)
 	}
 	c.Shifts = append(c.Shifts, week.shifts...)
 	switch {

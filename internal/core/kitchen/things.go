@@ -74,14 +74,15 @@ func lastThing(text string) int {
 }
 
 var (
-	countAt  = regexp.MustCompile(`^(\d+)\s*(?:x|×|-)?\s*(.*)$`)
-	placesAt = regexp.MustCompile(`^(.*?)\b(?:with |of |holds )?(\d+)\s*(?:shel(?:f|ves)|places?|bags?|trays?|baskets?|levels?|plates?|rings?|zones?|racks?)(?: each)?$`)
-	mostAt   = regexp.MustCompile(`^(?:(?:up to|to|max\.?(?:imum)?(?: of)?) (-?\d+) ?°? ?c?|(-?\d+) ?°? ?c? (?:at (?:the )?most|max\.?(?:imum)?))$`)
-	perAt    = regexp.MustCompile(`^(\d+) ?s(?:ec(?:onds?)?)? (?:a|per|for each|each) (?:degree|°c?)(?:c)?(?: (up|down|heating|cooling))?$|^(?:heats|cools) ?(?:in )?(\d+) ?s(?:ec(?:onds?)?)? (?:a|per) (?:degree|°c?)$`)
-	washAt   = regexp.MustCompile(`^(?:(.+) (?:to|of|for) wash(?:ing)?|wash(?:ing|ed)?(?: in)? (.+)|(.+) wash)$`)
-	coldAt   = regexp.MustCompile(`^(?:kept |held |holds |set )?(?:at )?([-−]?\d+(?:[.,]\d+)?) ?(?:°|degrees?)? ?c$|^(?:kept |held )?(?:at )?([-−]?\d+(?:[.,]\d+)?) ?°$`)
-	swingAt  = regexp.MustCompile(`^(?:±|\+/-|swings?|within) ?(\d+) ?°? ?c?$`)
-	roomAt   = regexp.MustCompile(`^(hot|cold|frozen|warm)$`)
+	countAt    = regexp.MustCompile(`^(\d+)\s*(?:x|×|-)?\s*(.*)$`)
+	portionsAt = regexp.MustCompile(`^(?:for |holds? |with |of |up to )?(\d+) ?(?:portions?|covers|pieces|people|pax)( each| a (?:pan|shelf|tray|basket|place|time)| at (?:once|a time)| in all| together| total)?$`)
+	placesAt   = regexp.MustCompile(`^(.*?)\b(?:with |of |holds )?(\d+)\s*(?:shel(?:f|ves)|places?|bags?|trays?|baskets?|levels?|plates?|rings?|zones?|racks?)(?: each)?$`)
+	mostAt     = regexp.MustCompile(`^(?:(?:up to|to|max\.?(?:imum)?(?: of)?) (-?\d+) ?°? ?c?|(-?\d+) ?°? ?c? (?:at (?:the )?most|max\.?(?:imum)?))$`)
+	perAt      = regexp.MustCompile(`^(\d+) ?s(?:ec(?:onds?)?)? (?:a|per|for each|each) (?:degree|°c?)(?:c)?(?: (up|down|heating|cooling))?$|^(?:heats|cools) ?(?:in )?(\d+) ?s(?:ec(?:onds?)?)? (?:a|per) (?:degree|°c?)$`)
+	washAt     = regexp.MustCompile(`^(?:(.+) (?:to|of|for) wash(?:ing)?|wash(?:ing|ed)?(?: in)? (.+)|(.+) wash)$`)
+	coldAt     = regexp.MustCompile(`^(?:kept |held |holds |set )?(?:at )?([-−]?\d+(?:[.,]\d+)?) ?(?:°|degrees?)? ?c$|^(?:kept |held )?(?:at )?([-−]?\d+(?:[.,]\d+)?) ?°$`)
+	swingAt    = regexp.MustCompile(`^(?:±|\+/-|swings?|within) ?(\d+) ?°? ?c?$`)
+	roomAt     = regexp.MustCompile(`^(hot|cold|frozen|warm)$`)
 )
 
 // readEquipment reads a thing: its count and its name first, then what is said of it.
@@ -128,6 +129,8 @@ type equipmentReader struct {
 	heat             *Heater
 	usual            thing
 	up, down, placed bool
+	portions         int  // that fit on one place
+	inAll            bool // on all of them
 }
 
 func (r *equipmentReader) read(p string) bool {
@@ -145,6 +148,11 @@ func (r *equipmentReader) read(p string) bool {
 			r.e.Places *= n
 			r.placed = true
 		}
+		return ok
+	}
+	if m := portionsAt.FindStringSubmatch(p); m != nil {
+		n, ok := number(m[1])
+		r.portions, r.inAll = n, strings.HasPrefix(m[2], " in") || m[2] == " together" || m[2] == " total"
 		return ok
 	}
 	if m := mostAt.FindStringSubmatch(p); m != nil {
@@ -228,6 +236,9 @@ func (r *equipmentReader) end(known bool) {
 		r.Assumed = append(r.Assumed, words.Count(e.Places, "place"))
 	case !r.placed && e.Cooks:
 		r.Assumed = append(r.Assumed, "1 place")
+	}
+	if e.Portions = r.portions; r.inAll {
+		e.Portions = max(1, r.portions/e.Places)
 	}
 	if e.Celsius == nil && e.Keeps != "" && r.usual.keeps == e.Keeps {
 		at := r.usual.at

@@ -97,3 +97,13 @@ func TestWhatFindsNoRoomStopsAndTheRestIsPlanned(t *testing.T) {
 	assert.Contains(t, r.RunUp.Stops[0].Why, "Oven")
 	assert.Contains(t, bars(r), "dish/more/chop")
 }
+
+// Where a step does not say how much fits, the kitchen may: 12 portions in two pans of four.
+func TestTheKitchenSaysHowMuchFits(t *testing.T) {
+	in := runuptest.Evening(12, runuptest.Step("fry", 3, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "pan"}} }))
+	in.Kitchen.PassWidth = 12
+	in.Kitchen.Equipment = []kitchen.Equipment{{ID: "pans", Name: "Pans", Kind: "pan", Places: 2, Portions: 4}}
+	b := bars(makePlan(t, in))
+	assert.Equal(t, 6, b["dish/food/fry/batch 1"].Portions)
+	assert.Equal(t, 6, b["dish/food/fry/batch 2"].Portions)
+}

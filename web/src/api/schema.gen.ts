@@ -2625,6 +2625,11 @@ export interface components {
             places: number;
             /**
              * Format: int64
+             * @description that fit on one place, where a step does not say; 0: whatever the number
+             */
+            portions?: number;
+            /**
+             * Format: int64
              * @description seconds of washing after every use, before the next: a blender
              */
             wash?: number;

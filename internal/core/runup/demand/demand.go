@@ -55,6 +55,7 @@ func normalized(in Input, held []limits.Limit) Input {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
 	in.Kitchen.Cooks = in.present()
+	in.Components = in.portioned()
 	in.Components = in.rested()
 	in.Components = in.soonEaten()
 	in.Components = in.attended()

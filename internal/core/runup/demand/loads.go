@@ -1,6 +1,9 @@
 package demand
 
 import (
+	"maps"
+	"slices"
+
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 )
@@ -83,4 +86,45 @@ func (d *Demand) fits(n recipe.Needed, portions int) bool {
 		room += e.Places
 	}
 	return n.Places(portions) <= room
+}
+
+// portioned are the components with how much goes onto a place as the kitchen says it, where
+// a step does not.
+func (in Input) portioned() map[string]recipe.Component {
+	out := maps.Clone(in.Components)
+	for id, c := range out {
+		for at, s := range c.Steps() {
+			c = c.With(at, func(x *recipe.Step) {
+				x.Equipment = slices.Clone(s.Equipment)
+				for e := range x.Equipment {
+					in.portion(&x.Equipment[e])
+				}
+				if p := s.Then.Place; p != nil {
+					place := *p
+					in.portion(&place)
+					x.Then.Place = &place
+				}
+			})
+		}
+		out[id] = c
+	}
+	return out
+}
+
+// portion says how many portions fit on a place: the fewest of the things of the kind, where
+// it is said of all of them.
+func (in Input) portion(n *recipe.Needed) {
+	if n.Holds > 0 {
+		return
+	}
+	least := 0
+	for _, e := range in.Kitchen.OfKind(n.Kind) {
+		if e.Portions == 0 {
+			return
+		}
+		if least == 0 || e.Portions < least {
+			least = e.Portions
+		}
+	}
+	n.Holds = least
 }

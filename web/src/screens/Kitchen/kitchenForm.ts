@@ -18,7 +18,7 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: sayShifts(c.shifts), not: (c.not ?? []).join(', ') })),
   on: k.cooks.flatMap((c) => (c.on ?? []).map((o) => ({ of: c.id, day: o.day, hours: sayShifts(o.shifts) }))),
   equipment: k.equipment.map((e) => ({
-    id: e.id, name: e.name, kind: e.kind, places: String(e.places), keeps: e.keeps ?? '', at: e.celsius !== undefined ? String(e.celsius) : '', most: e.most !== undefined ? String(e.most) : '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
+    id: e.id, name: e.name, kind: e.kind, places: String(e.places), portions: e.portions ? String(e.portions) : '', keeps: e.keeps ?? '', at: e.celsius !== undefined ? String(e.celsius) : '', most: e.most !== undefined ? String(e.most) : '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
   })),
   away: [...k.cooks.map((c) => ({ of: c.id, list: c.away ?? [] })), ...k.equipment.map((e) => ({ of: e.id, list: e.away ?? [] }))].flatMap(({ of, list }) => list.map((a) => ({ of, day: a.day ?? '', hours: `${a.from}–${a.to}`, why: a.why ?? '' }))),
 })
@@ -63,7 +63,7 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][])
     equipment: f.equipment.flatMap((e, i) => {
       if (!e.name?.trim()) return []
       const { id } = e
-      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], celsius: e.at?.trim() ? decimal(`equipment.${i}.at`, e.at.replace(/\s*°?\s*C?$/, '').replace('−', '-')) : undefined, most: e.most?.trim() ? whole(`equipment.${i}.most`, e.most.replace(/\s*°?\s*C?$/, '')) : undefined, wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
+      return [listed({ ...over.equipment.find((o) => o.id === id), id, name: e.name.trim(), kind: e.kind?.trim() ?? '', places: decimal(`equipment.${i}.places`, e.places ?? ''), portions: e.portions?.trim() ? decimal(`equipment.${i}.portions`, e.portions) : undefined, keeps: (e.keeps || undefined) as Kitchen['equipment'][number]['keeps'], celsius: e.at?.trim() ? decimal(`equipment.${i}.at`, e.at.replace(/\s*°?\s*C?$/, '').replace('−', '-')) : undefined, most: e.most?.trim() ? whole(`equipment.${i}.most`, e.most.replace(/\s*°?\s*C?$/, '')) : undefined, wash: e.wash?.trim() ? Math.round(decimal(`equipment.${i}.wash`, e.wash) * 60) : undefined, heating: heater(i, e) }, id)]
     }),
     name: f.name.trim(), measures: (f.measures || undefined) as Kitchen['measures'], currency: f.currency.trim().toUpperCase() || undefined,
     likes: { ...(f.customary ? { customary: true } : {}), ...(f.heat ? { heat: f.heat as NonNullable<Kitchen['likes']>['heat'] } : {}) },
