@@ -40,6 +40,16 @@ func (k Kitchen) SectionName(id string) string {
 	return ""
 }
 
+// Staffed are the names of the sections that have people, but for the pass, which cooks nothing.
+func (k Kitchen) Staffed() (names []string) {
+	for _, s := range k.Sections {
+		if s.ID != k.PassSection() && k.hasPeople(s.ID) {
+			names = append(names, s.Name)
+		}
+	}
+	return names
+}
+
 // Calls is the id of the cook who calls and does nothing else: the one that the kitchen names,
 // or the first of the pass where the brigade is not so small that whoever calls works like
 // everybody. Empty: nobody.

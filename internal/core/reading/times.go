@@ -3,6 +3,7 @@ package reading
 import (
 	"regexp"
 	"slices"
+	"strconv"
 	"strings"
 )
 
@@ -88,8 +89,42 @@ func times(text string) (out []clockTime) {
 			out[k], out[k-1] = out[k-1], out[k]
 		}
 	}
+	return upTo(text, out)
+}
+
+var (
+	onlyMost  = regexp.MustCompile(`^,? ?(?:but |and )?$`)
+	bareMost  = regexp.MustCompile(`^,? ?(?:but |and )?(?:` + most + `) (\d{1,3})(?:[,;.]\s|[,;.]?$)`)
+	unitAtEnd = regexp.MustCompile(`(?:` + timeUnit + `)$`)
+)
+
+// upTo takes a time and the most of it that follows for one of two sides: "3 min, at most 6",
+// "20 min, no more than 25 min".
+func upTo(text string, found []clockTime) (out []clockTime) {
+	for _, t := range found {
+		k := len(out) - 1
+		if k >= 0 && single(out[k]) && t.low == nil && t.high != nil && *t.high > *out[k].high && onlyMost.MatchString(text[out[k].to:t.from]) {
+			out[k].high, out[k].to = t.high, t.to
+			continue
+		}
+		out = append(out, t)
+	}
+	for k, t := range out {
+		m := bareMost.FindStringSubmatchIndex(text[t.to:])
+		unit := unitAtEnd.FindString(text[t.from:t.to])
+		if m == nil || unit == "" || !single(t) {
+			continue
+		}
+		n, _ := strconv.ParseFloat(text[t.to+m[2]:t.to+m[3]], 64) // figures, by the pattern
+		if high := n * unitSeconds[unit[0]]; high > *t.high {
+			out[k].high, out[k].to = &high, t.to+m[3]
+		}
+	}
 	return out
 }
+
+// single tells a time of one figure.
+func single(t clockTime) bool { return t.low != nil && t.high != nil && *t.low == *t.high }
 
 // firstTime is where a time can begin at the earliest: some words before the first figure or
 // the first word for a time.

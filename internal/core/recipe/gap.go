@@ -16,6 +16,7 @@ const (
 	CannotBeBought HoldsUp = "Until then it cannot be ordered."
 	CannotBeMade   HoldsUp = "Until then it cannot be planned."
 	CannotBeJudged HoldsUp = "Until then it cannot be judged."
+	AnybodyMakesIt HoldsUp = "Until then anybody makes it."
 )
 
 // GapField is what a gap leaves to be decided.
@@ -34,6 +35,7 @@ const (
 	GapWait      GapField = "wait"      // how long it may wait at most
 	GapCue       GapField = "cue"       // how the cook knows
 	GapSize      GapField = "size"      // of pieces that are cut
+	GapSection   GapField = "section"   // whose work it is
 	GapKeeps     GapField = "keeps"     // what is made ahead or left over
 	GapUnused    GapField = "unused"    // listed, and no step takes it
 	GapUnlisted  GapField = "unlisted"  // a step takes it, and it is not listed
@@ -46,14 +48,14 @@ const (
 	GapAssumed   GapField = "assumed"   // a cook takes it as said; the line is the field
 )
 
-var askedIn = []GapField{GapSteps, GapTime, GapSetting, GapTwice, GapLink, GapName, GapCore, GapWait, GapCue, GapSize, GapKeeps, GapUnused, GapUnlisted, GapPlate, GapYield, GapPortion, GapAmount, GapByProduct, GapLoss, GapAssumed}
+var askedIn = []GapField{GapSteps, GapTime, GapSetting, GapTwice, GapLink, GapName, GapCore, GapWait, GapCue, GapSize, GapSection, GapKeeps, GapUnused, GapUnlisted, GapPlate, GapYield, GapPortion, GapAmount, GapByProduct, GapLoss, GapAssumed}
 
 // Gap is what a method leaves open and somebody has to decide.
 type Gap struct {
 	Component string   `json:"component,omitempty" doc:"absent: the dish itself"`
 	Step      string   `json:"step,omitempty"`
 	Line      string   `json:"line,omitempty" doc:"name of the ingredient line; of what is assumed: the field"`
-	Field     GapField `json:"field" enum:"steps,time,setting,twice,link,name,core,wait,cue,size,keeps,unused,unlisted,plate,yield,portion,amount,byProduct,loss,assumed" doc:"what is to be decided"`
+	Field     GapField `json:"field" enum:"steps,time,setting,twice,link,name,core,wait,cue,size,section,keeps,unused,unlisted,plate,yield,portion,amount,byProduct,loss,assumed" doc:"what is to be decided"`
 	Group     string   `json:"group" enum:"plan,check,order,assumed" doc:"it stops the plan; it is to be checked; only the order wants it; it was assumed and is right until somebody says otherwise"`
 	Title     string   `json:"title"`
 	Question  string   `json:"question"`

@@ -2728,7 +2728,7 @@ export interface components {
              * @description what is to be decided
              * @enum {string}
              */
-            field: "steps" | "time" | "setting" | "twice" | "link" | "name" | "core" | "wait" | "cue" | "size" | "keeps" | "unused" | "unlisted" | "plate" | "yield" | "portion" | "amount" | "byProduct" | "loss" | "assumed";
+            field: "steps" | "time" | "setting" | "twice" | "link" | "name" | "core" | "wait" | "cue" | "size" | "section" | "keeps" | "unused" | "unlisted" | "plate" | "yield" | "portion" | "amount" | "byProduct" | "loss" | "assumed";
             /**
              * @description it stops the plan; it is to be checked; only the order wants it; it was assumed and is right until somebody says otherwise
              * @enum {string}

@@ -8,6 +8,7 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/words"
 )
 
 // Given is an answer to a gap.
@@ -89,8 +90,22 @@ func (r *giving) give() error {
 		return nil
 	case recipe.GapLoss:
 		return r.loss()
+	case recipe.GapSection:
+		return r.section()
 	}
 	return fault.Say("Open it to decide.")
+}
+
+// section gives a component to the section of that name.
+func (r *giving) section() error {
+	for _, s := range r.k.Sections {
+		if strings.EqualFold(s.Name, r.Text) {
+			r.c.Section = s.ID
+			r.out.Component = &r.c
+			return nil
+		}
+	}
+	return fault.Say("This kitchen has no section “%s”. It has %s.", r.Text, words.List(r.k.Staffed()))
 }
 
 // change changes the step that is asked about, in whichever method it stands.

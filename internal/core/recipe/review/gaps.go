@@ -73,6 +73,9 @@ func (r *asking) component(c recipe.Component) {
 	if len(c.Steps()) == 0 && c.Method().Bought == nil {
 		ask(recipe.GapSteps, "How is it made?", recipe.CannotBeMade, "roast 20 min at 190 until golden")
 	}
+	if names := r.k.Staffed(); len(names) > 1 && c.Section == "" && c.Method().Bought == nil && len(c.Steps()) > 0 {
+		r.add(settled, recipe.Gap{Component: c.ID, Field: recipe.GapSection, Title: c.Name, Question: "Which section makes it?", HoldsUp: recipe.AnybodyMakesIt, Options: names, Lesser: true})
+	}
 	p := r.d.PartOf(c.ID)
 	unsaid := c.Makes() == recipe.YieldNotSaid && len(c.Lines) > 0
 	switch {

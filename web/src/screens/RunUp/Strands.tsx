@@ -114,7 +114,7 @@ const Row = memo(function Row({ plan, moved, strand, y, axis, is, picked, pick }
       {bars.map((b, i) => (
         <BarMark key={b.id} bar={b} was={wasFrom(moved, b)} y={y} axis={axis} label={labels[i]} pale={!is(b)} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
       ))}
-      {strand.stop && <StopMark strand={strand} y={y} x={first ? axis.x(first.from) : axis.x(plan.courses[strand.course].leaves)} />}
+      {strand.stop && <StopMark strand={strand} y={y} x={first ? axis.x(first.from) : axis.x(plan.courses[strand.course].leaves)} after={last ? axis.x(last.to) : left} />}
     </g>
   )
 })
@@ -202,14 +202,18 @@ function HoldMark({ hold, text, from, to, y, axis, picked, pick }: HoldProps) {
   )
 }
 
-function StopMark({ strand, y, x }: { strand: Strand; y: number; x: number }) {
+// StopMark is where a strand stops: before its first bar, or, where there is no room for the
+// words, behind its last one.
+function StopMark({ strand, y, x, after }: { strand: Strand; y: number; x: number; after: number }) {
   const stop = strand.stop!
   const words = stop.gap ? stop.why : 'cannot be done'
   const wide = words.length * 7 + 20
-  const at = Math.max(x - wide - 14, left)
+  const behind = x - wide - 14 < left && after > left
+  const at = behind ? after + 10 : Math.max(x - wide - 14, left)
   return (
     <g>
-      <line x1={at + wide} x2={x} y1={y} y2={y} stroke="#a3261b" strokeWidth="2" strokeDasharray="3 4" />
+      {behind && <rect x={at} y={y - 12} width={wide} height={24} fill="#ffffff" />}
+      <line x1={behind ? after : at + wide} x2={behind ? at : x} y1={y} y2={y} stroke="#a3261b" strokeWidth="2" strokeDasharray="3 4" />
       <path d={`M${at + 6} ${y - 12}h-6v24h6M${at + wide - 6} ${y - 12}h6v24h-6`} fill="none" stroke="#a3261b" strokeWidth="2" />
       <text x={at + 10} y={y + 5} fontSize="14" fontWeight="600" style={{ fill: '#a3261b' }}>
         {words}
