@@ -3928,6 +3928,19 @@ export interface components {
              */
             violation: number;
         };
+        Promise: {
+            /** Format: int64 */
+            kept: number;
+            /** @description what it is */
+            name: string;
+            /**
+             * Format: int64
+             * @description 0: there is none of it
+             */
+            of: number;
+            /** @description what is counted: plates, tables, courses of tables, waves */
+            what: string;
+        };
         Purchase: {
             /** Format: date-time */
             comes: string;
@@ -4130,10 +4143,13 @@ export interface components {
             lost: string[];
             message?: string;
             name: string;
+            onPlan: boolean;
             /** Format: date-time */
             origin: string;
             /** @description where it comes near a published limit */
             presses: components["schemas"]["LimitWarning"][];
+            /** @description how much is kept of what matters, in the order in which it does; none without a plan */
+            promises: components["schemas"]["Promise"][];
             /** Format: int64 */
             rounds: number;
             /** Format: int64 */

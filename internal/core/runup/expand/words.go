@@ -17,6 +17,15 @@ func (b *builder) words() {
 	for i := range b.of.Work {
 		b.describe(i)
 	}
+	for _, t := range b.In.Service.Tables {
+		for _, n := range t.Needs {
+			for _, c := range b.In.Service.Courses {
+				if n.Of(c.Course).Stopped {
+					b.of.Stopped++
+				}
+			}
+		}
+	}
 	for c, k := range b.Courses {
 		b.of.Courses = append(b.of.Courses, b.courseOf(k))
 		for _, s := range k.Servings {

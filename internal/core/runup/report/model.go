@@ -26,6 +26,9 @@ type RunUp struct {
 	Days    []Day           `json:"days" nullable:"false"`
 	Stops   []UnplannedStep `json:"stops" nullable:"false"`
 	Clashes []Violation     `json:"clashes" nullable:"false"`
+	// OnPlan: nothing is passed, strict or priced, and nothing is left out.
+	OnPlan   bool      `json:"onPlan"`
+	Promises []Promise `json:"promises" nullable:"false" doc:"how much is kept of what matters, in the order in which it does; none without a plan"`
 	// Loads, critical steps and slots are read off the plan.
 	Loads    []Utilisation  `json:"loads" nullable:"false"`
 	Presses  []LimitWarning `json:"presses" nullable:"false" doc:"where it comes near a published limit"`

@@ -33,6 +33,8 @@ func Read(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Locatio
 	out.Days = r.days()
 	r.courseRows(&out)
 	out.Clashes = append(append(r.clashes(), out.Clashes...), unlit(out.Turns)...)
+	out.Promises = r.promises(out.Courses)
+	out.OnPlan = len(out.Clashes) == 0 && len(plan.Broken) == 0 && len(out.Stops) == 0
 	return out
 }
 
@@ -51,7 +53,7 @@ const none = "none"
 func (r *reporter) frame() RunUp {
 	out := RunUp{Service: r.of.Service, Name: r.of.Name, Day: r.of.Day, Origin: r.of.Origin.In(r.zone), Status: none,
 		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []AxisSegment{}, Days: []Day{}, Turns: []Changeover{}, Loads: []Utilisation{}, Presses: []LimitWarning{}, Critical: []Critical{}, Slots: []Slot{},
-		Stops: []UnplannedStep{}, Clashes: []Violation{}, Lost: []string{}}
+		Stops: []UnplannedStep{}, Clashes: []Violation{}, Promises: []Promise{}, Lost: []string{}}
 	for _, f := range r.of.Lost {
 		out.Lost = append(out.Lost, f.ID)
 		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("Pinned at %s, now gone: %s.", f.Clock, r.lostName(f.ID)), Advice: "Clear lost pins."})

@@ -29,6 +29,7 @@ type Map struct {
 	Unplanned []Unplanned `json:"unplanned,omitempty"` // what is left out, and why
 	Lost      []Lost      `json:"lost,omitempty"`
 	Unplaced  []Unplaced  `json:"unplaced,omitempty"`
+	Stopped   int         `json:"stopped,omitempty"` // plates that nobody may send: a guest must not have what is in them
 }
 
 // Course is a course with its hour.

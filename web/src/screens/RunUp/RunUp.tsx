@@ -105,6 +105,7 @@ function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan
       {changed.length > 0 && <Bracket what={`Out of date: ${changed.join(', ')} changed since.`} />}
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
+      <Promises list={plan.promises} kept={plan.onPlan} />
       <Told list={told} />
       <Clashes list={plan.clashes} more={more}>
         {(c) => (
@@ -161,6 +162,25 @@ function placed(plan: Plan): Placed[] {
   const names = new Map(plan.lanes.map((l) => [l.id, l.name]))
   return plan.bars.map((b) => ({ id: b.id, start: b.start, who: b.cooks.map((c) => names.get(`cook.${c}`) ?? c) }))
 }
+
+// Promises are how much of what matters is kept, in the order in which it does.
+const Promises = memo(function Promises({ list, kept }: { list: Plan['promises']; kept: boolean }) {
+  const some = list.filter((p) => p.of > 0)
+  if (some.length === 0) return null
+  return (
+    <ol className="promises" aria-label="What is kept, the most important first">
+      {kept && <li className="all-kept">On plan</li>}
+      {some.map((p) => (
+        <li key={p.name} className={p.kept < p.of ? 'not-kept' : ''} title={p.what}>
+          <b>
+            {p.kept} of {p.of}
+          </b>{' '}
+          {p.name}
+        </li>
+      ))}
+    </ol>
+  )
+})
 
 // after is the next step that has moved after one, in the order of the clock.
 function after(plan: Plan, moved: Moved, picked: string): string {
