@@ -162,7 +162,7 @@ func TestAKitchenIsSetUpInAFewLines(t *testing.T) {
 	require.NoError(t, json.Unmarshal(d.Body, &k))
 	assert.Equal(t, 6, k.PassWidth)
 	assert.Equal(t, "Head chef", k.Cooks[0].Name)
-	assert.Equal(t, []kitchen.Section{{ID: k.Cooks[0].Section, Name: "Pass"}}, k.Sections)
+	assert.Equal(t, []kitchen.Section{{ID: k.Cooks[0].Section, Name: "Pass"}, {ID: k.Cooks[1].Section, Name: "Larder"}}, k.Sections)
 	assert.Equal(t, []string{"fryer"}, k.Cooks[1].Not)
 	assert.Equal(t, "burner", k.Equipment[0].Kind)
 	read := posted[struct{ Lines []api.ReadKitchenLine }](chef, "/api/read/kitchen", map[string]any{"lines": said("walk-in", "Robin", "0 ovens")}).Lines
