@@ -73,3 +73,18 @@ func withOven(in demand.Input) demand.Input {
 	in.Kitchen.Equipment = append(in.Kitchen.Equipment, kitchen.Equipment{ID: "oven", Name: "Oven", Kind: "oven", Places: 2, Cooks: true, Heating: &kitchen.Heater{Cold: 20, Up: 4, Down: 12, Tolerance: 5}})
 	return in
 }
+
+// A table of times for 45 to 70 g does not say how long 90 g take: the step stops with that
+// question, and is not planned with the time of another size.
+func TestASizeOutsideItsTableIsAsked(t *testing.T) {
+	at := func(size float64) planned {
+		return makePlan(t, runuptest.Evening(4, runuptest.Step("cook", 50, func(s *recipe.Step) {
+			s.Time.Per, s.Time.Table = recipe.PerTable, &recipe.SizeTable{By: "weight", Unit: "g", At: size, Rows: []recipe.Row{{Size: 45, Seconds: 2700}, {Size: 70, Seconds: 3600}}}
+		})))
+	}
+	assert.Empty(t, at(55).RunUp.Stops)
+	stops := at(90).RunUp.Stops
+	require.Len(t, stops, 1)
+	assert.True(t, stops[0].Gap)
+	assert.Equal(t, "How long? 90 g is outside the table", stops[0].Why)
+}

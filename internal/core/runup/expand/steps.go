@@ -133,6 +133,11 @@ func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap 
 		}
 		return "Roughly how long?", true
 	}
+	if t := step.Time; t.Per == recipe.PerTable && t.Table != nil {
+		if _, why, known := t.Table.Seconds(); !known { // the time of another size would be a guess
+			return fmt.Sprintf("How long? %s", why), true
+		}
+	}
 	if lasts, _ := step.Time.For(b.MostPortions(g, at, step)); lasts > schedulable {
 		return "Too long to plan", false
 	}
