@@ -15,6 +15,7 @@ test: install web
 # tests of random cases with many of them, and what takes too long for every run
 test-long: install web
 	scripts/test long
+	scripts/race long
 
 # types, lint and tests of the packages that differ from the last commit
 check:
