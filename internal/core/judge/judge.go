@@ -109,14 +109,14 @@ func (j *judging) moment(at int64) time.Time {
 // component is one of the book; a version's own has the id of the one that it stands for
 // before a ~.
 func (d Day) component(id string) (recipe.Component, bool) {
-	base, _, _ := strings.Cut(id, "~")
+	base, _ := cutVersion(id)
 	c, is := d.Components[base]
 	return c, is
 }
 
 func (d Day) dish(id string) (x recipe.Dish, version bool) {
-	base, _, version := strings.Cut(id, "~")
-	return d.Dishes[base], version
+	base, of := cutVersion(id)
+	return d.Dishes[base], of != ""
 }
 
 // say names a bar.

@@ -11,12 +11,11 @@ import (
 
 // What is promised of plates, in seconds: common practice, without a source.
 const (
-	tooEarly   = 120 // before its hour from which a wave is early
-	punctual   = 30  // after its hour up to which the first of it is in time
-	inOneGo    = 60  // longer than its work the building of a wave may take
-	oneTable   = 60  // between the plates of a table
-	asGood     = 180 // further apart than the hours ask for, courses are as good
-	leavesWith = 900 // in which a course leaves where the service does not say
+	tooEarly = 120 // before its hour from which a wave is early
+	punctual = 30  // after its hour up to which the first of it is in time
+	inOneGo  = 60  // longer than its work the building of a wave may take
+	oneTable = 60  // between the plates of a table
+	asGood   = 180 // further apart than the hours ask for, courses are as good
 )
 
 // wave are the placings of a dish that leave together.
@@ -109,10 +108,6 @@ func (j *judging) covers(course string) (out []service.Covers) {
 // punctual finds waves that leave before their hour, or after it.
 func (j *judging) punctual() {
 	_, of := j.waves()
-	within := int64(leavesWith)
-	if j.Service.Within > 0 {
-		within = j.Service.Within
-	}
 	for c, k := range j.RunUp.Courses {
 		for _, w := range k.Sent {
 			var list []int
@@ -127,7 +122,7 @@ func (j *judging) punctual() {
 			asked := int64(w.Asked.Sub(j.RunUp.Origin) / time.Second)
 			off, most := j.leaves(list)-asked, int64(punctual)
 			if !w.Head {
-				most = within
+				most = j.Service.Spread()
 			}
 			name := fmt.Sprintf("%s, wave %d", k.Name, w.Wave)
 			switch {

@@ -67,7 +67,8 @@ func (j *judging) meals() {
 			gap, hours := b.first-a.last, max(0, j.asked(b.course, b.wave)-j.asked(a.course, a.to))
 			names := []string{t.Name, j.RunUp.Courses[a.course].Name, j.RunUp.Courses[b.course].Name}
 			x := Breach{Promise: CoursesGap, bars: append(slices.Clone(a.bars), b.bars...), about: names, Says: fmt.Sprintf("%s: %s %s after %s.", t.Name, names[2], over(gap), names[1])}
-			switch lo, hi := min(least, hours), max(most, hours+j.building(b)+asGood); {
+			// later waves of a course are built after the first
+			switch lo, hi := min(least, hours), max(most, hours+j.Service.Spread()+asGood); {
 			case gap < 0:
 				x.Promise, x.By = OutOfOrder, -gap
 			case gap < lo:
@@ -116,12 +117,4 @@ func (j *judging) asked(course, wave int) int64 {
 		}
 	}
 	return j.RunUp.Courses[course].At
-}
-
-// building is how long after its hour a wave may leave, for those before it are built first.
-func (j *judging) building(x served) int64 {
-	if j.Service.Within > 0 {
-		return j.Service.Within
-	}
-	return leavesWith
 }

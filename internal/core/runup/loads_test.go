@@ -2,6 +2,8 @@ package runup_test
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -9,7 +11,10 @@ import (
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/expand"
 	"jointime/internal/core/runup/runuptest"
+	"jointime/internal/core/runup/work"
 )
 
 // Twelve portions are fried 3 min in two pans of four each, by one cook who stays with them
@@ -106,4 +111,27 @@ func TestTheKitchenSaysHowMuchFits(t *testing.T) {
 	b := bars(makePlan(t, in))
 	assert.Equal(t, 6, b["dish/food/fry/batch 1"].Portions)
 	assert.Equal(t, 6, b["dish/food/fry/batch 2"].Portions)
+}
+
+// Water that has no place on the heat is left out and told by its name; what the service does
+// without of its own will is not.
+func TestALeadInWithoutRoomIsTold(t *testing.T) {
+	in := runuptest.Evening(2, runuptest.Step("blanch", 5, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "burner"}} }))
+	d, err := demand.New(in)
+	require.NoError(t, err)
+	all, of := expand.Problem(d, expand.Exclusions{})
+	lead := slices.IndexFunc(of.Work, func(w work.Work) bool { return w.LeadIn != "" && w.Kind == work.Setup })
+	require.GreaterOrEqual(t, lead, 0)
+	key := of.Work[lead].LeftOutKey()
+	without, of := expand.Problem(d, expand.Exclusions{Steps: map[string]string{key: "No room: it takes 1 more place on Stove (19:40–19:52)"}})
+	assert.Len(t, without.Tasks, len(all.Tasks)-1)
+	require.Len(t, of.Unplanned, 1)
+	assert.Equal(t, "Food: water at the boil before “blanch”", of.Unplanned[0].Name)
+	assert.Contains(t, of.Unplanned[0].Why, "No room")
+
+	in.Service.LeftOut = []string{strings.TrimPrefix(key, "lead-in ")}
+	d, err = demand.New(in)
+	require.NoError(t, err)
+	_, of = expand.Problem(d, expand.Exclusions{})
+	assert.Empty(t, of.Unplanned)
 }

@@ -47,7 +47,7 @@ type ServedRunUp struct {
 	Service service.Service `json:"service"`
 	Menu    recipe.Menu     `json:"menu"`
 	RunUp   report.RunUp    `json:"runUp"`
-	Told    []string        `json:"told" nullable:"false" doc:"what the service cannot have, and what is booked twice with another one"`
+	Told    []string        `json:"told" nullable:"false" doc:"what is booked twice with another service of the day, and whatever else is told of it"`
 }
 
 // Write writes a file.

@@ -7,6 +7,7 @@ import (
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
 )
 
 // What must be ready before a step and stands in no recipe: water at the boil, ice,
@@ -30,9 +31,14 @@ func (b *builder) setups() {
 		}
 		for _, kind := range wanted {
 			id := string(kind) + "/" + w.Component + "/" + w.Step
-			if before, known := setupOf[kind]; known && !added[id+w.Dish] && !b.leftOut(id) {
-				added[id+w.Dish] = true
+			before, known := setupOf[kind]
+			if !known || added[id+w.Dish] {
+				continue
+			}
+			if added[id+w.Dish] = true; !b.leftOut(id) {
 				before(b, id, i)
+			} else {
+				b.noRoom(id, w.Dish, words.Step(b.In.Components[w.Component].Name, setupNames[kind]+" before “"+w.Name+"”"))
 			}
 		}
 	}
@@ -47,6 +53,17 @@ var setupOf = map[recipe.LeadIn]func(b *builder, id string, before int){
 	recipe.Boiling: (*builder).boilWater,
 	recipe.Ice:     (*builder).makeIce,
 	recipe.Temper:  (*builder).temper,
+}
+
+// setupNames are what is wanted, as it is told where there is no room for it.
+var setupNames = map[recipe.LeadIn]string{recipe.Boiling: "water at the boil", recipe.Ice: "ice bath", recipe.Temper: "out of the fridge"}
+
+// noRoom tells of what stands in no recipe and is left out because it has no place; what the
+// service does without is not told.
+func (b *builder) noRoom(id, dish, name string) {
+	if why := b.excluded.Steps[work.LeadInKey(id)]; why != "" {
+		b.unplanned(work.Unplanned{Dish: dish, Name: name, Why: why, For: []string{dish}})
+	}
 }
 
 // leftOut tells whether the service does without a setup, or has no room for it.

@@ -34,9 +34,7 @@ func (b *builder) warmWare(t demand.Consumer) {
 	ware := t.Dish.Plate.Ware
 	id := "plates/" + t.Dish.ID
 	if ware.Celsius == nil || (*ware.Celsius > roomColdest && *ware.Celsius < roomWarmest) || b.leftOut(id) {
-		if why := b.excluded.Steps[work.LeadInKey(id)]; why != "" {
-			b.unplanned(work.Unplanned{Dish: t.Dish.ID, Name: words.Step(t.Dish.Name, ware.Name+" at room temperature"), Why: why, For: []string{t.Dish.ID}})
-		}
+		b.noRoom(id, t.Dish.ID, words.Step(t.Dish.Name, ware.Name+" at room temperature"))
 		return
 	}
 	verb, keeps := "Warm", "hot"

@@ -32,7 +32,7 @@ func (r *reporter) promises(courses []CourseRow) []Promise {
 	return []Promise{r.needs(), r.together(courses), r.living(broken), r.meals(courses, broken), clock(courses)}
 }
 
-// brokenLinks are the links whose limit is passed, by task of either end.
+// brokenLinks are the links whose limit is passed, by why they are there.
 func (r *reporter) brokenLinks() map[work.Reason][]schedule.Breach {
 	out := map[work.Reason][]schedule.Breach{}
 	for _, b := range r.plan.Broken {
