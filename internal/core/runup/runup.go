@@ -126,7 +126,7 @@ func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 			switch works := r.worksOf(no.Tasks); {
 			case r.bare(works):
 			case no.Kind == solve.Nowhere: // no one step is to blame
-				if !s.without(ctx, &r, cannotBe) {
+				if !s.alone(&r) && !s.without(ctx, &r, cannotBe) {
 					return r, nil
 				}
 			case !r.exclude(works, no):
@@ -135,7 +135,7 @@ func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 			}
 		case ctx.Err() != nil:
 			return Result{}, ctx.Err()
-		case !s.without(ctx, &r, notFound):
+		case !s.alone(&r) && !s.without(ctx, &r, notFound):
 			return r, nil
 		}
 		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)
@@ -169,7 +169,7 @@ func (s Service) Unplanned(why string) Result {
 // false where it is none of this problem.
 func (s Service) Again(kept Result) (Result, bool) {
 	kept.Problem, kept.Map = s.problem, s.of
-	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer) > 0 {
+	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer) > 0 || kept.Excluded.Alone {
 		kept.Problem, kept.Map = expand.Problem(s.demand, kept.Excluded)
 	}
 	return kept, !kept.Found || kept.Plan.Of(kept.Problem)

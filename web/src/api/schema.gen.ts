@@ -3163,6 +3163,8 @@ export interface components {
             /** Format: int64 */
             capacity: number;
             cook: boolean;
+            /** @description when other services of the kitchen have it: bar is -1, and the label is theirs */
+            elsewhere?: components["schemas"]["LaneBlock"][] | null;
             id: string;
             name: string;
             pauses: components["schemas"]["LanePause"][];
@@ -4129,6 +4131,8 @@ export interface components {
             size: number;
         };
         RunUp: {
+            /** @description names of the other services of the kitchen around which it is planned */
+            around?: string[] | null;
             bars: components["schemas"]["Bar"][];
             clashes: components["schemas"]["Violation"][];
             courses: components["schemas"]["CourseRow"][];

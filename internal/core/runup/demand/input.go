@@ -23,6 +23,9 @@ type Input struct {
 	// they come from says which published limits concern them.
 	Ingredients map[string]recipe.Ingredient
 	Zone        *time.Location
+	// Elsewhere is what other services of the kitchen have booked, around which this one is
+	// planned. Those in front were there first.
+	Elsewhere []Elsewhere
 }
 
 // Book is what the run-up is made from, as a book: variants are resolved in

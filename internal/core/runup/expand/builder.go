@@ -134,4 +134,5 @@ func clockOn(day time.Time, daysBefore int, clock string) (time.Time, bool) {
 type Exclusions struct {
 	Steps    map[string]string `json:"steps,omitempty"`    // work.Key → why it cannot be
 	NoBuffer map[string]bool   `json:"noBuffer,omitempty"` // work.Key: it only fits without a buffer
+	Alone    bool              `json:"alone,omitempty"`    // there is no plan around the other services of the kitchen
 }

@@ -31,6 +31,7 @@ var rules = []rule{
 	{"steps that the chef keeps at their time", (*builder).fix},
 	{"whose work it is", (*builder).whoseWork},
 	{"the words of the map", (*builder).words},
+	{"what other services have booked", (*builder).elsewhere},
 }
 
 // Problem expands what is wanted into a planning problem, and the map that says what

@@ -46,6 +46,13 @@ func (r *reporter) meanwhile(cook string, i int, u schedule.Use) string {
 			}
 		}
 	}
+	for id, blocks := range r.elsewhere() {
+		for _, b := range blocks {
+			if s := (schedule.Span{b.From, b.To}); id == cook && overlap(spans, s) && b.To > until {
+				until, on = b.To, b.Label
+			}
+		}
+	}
 	switch {
 	case on != "":
 		return fmt.Sprintf("%s is on %s until %s", r.names[cook], on, r.hour(until))
@@ -62,6 +69,16 @@ func overlap(spans []schedule.Span, s schedule.Span) bool {
 		}
 	}
 	return false
+}
+
+// windows are when a resource is there.
+func (r *reporter) windows(id string) []schedule.Span {
+	for _, x := range r.problem.Resources {
+		if x.ID == id {
+			return x.Windows
+		}
+	}
+	return nil
 }
 
 // onShift tells whether a cook is there for all of a stretch.

@@ -26,6 +26,7 @@ type RunUp struct {
 	Days    []Day           `json:"days" nullable:"false"`
 	Stops   []UnplannedStep `json:"stops" nullable:"false"`
 	Clashes []Violation     `json:"clashes" nullable:"false"`
+	Around  []string        `json:"around,omitempty" doc:"names of the other services of the kitchen around which it is planned"`
 	// OnPlan: nothing is passed, strict or priced, and nothing is left out.
 	OnPlan   bool      `json:"onPlan"`
 	Promises []Promise `json:"promises" nullable:"false" doc:"how much is kept of what matters, in the order in which it does; none without a plan"`
@@ -180,7 +181,9 @@ type Lane struct {
 	Cook     bool        `json:"cook"`
 	Capacity int         `json:"capacity"`
 	Blocks   []LaneBlock `json:"blocks" nullable:"false"`
-	Pauses   []LanePause `json:"pauses" nullable:"false"`
+	// Elsewhere is when other services of the kitchen have it.
+	Elsewhere []LaneBlock `json:"elsewhere,omitempty" doc:"when other services of the kitchen have it: bar is -1, and the label is theirs"`
+	Pauses    []LanePause `json:"pauses" nullable:"false"`
 }
 
 // LaneBlock is a stretch in which a lane is taken.

@@ -45,7 +45,7 @@ func (r *reporter) turns(lanes []Lane) []Changeover {
 	out := []Changeover{}
 	busy := map[string][]schedule.Span{}
 	for _, l := range lanes {
-		for _, b := range l.Blocks {
+		for _, b := range l.all() {
 			if l.Cook {
 				busy[l.ID] = append(busy[l.ID], schedule.Span{b.From, b.To})
 			}

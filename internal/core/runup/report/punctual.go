@@ -66,6 +66,9 @@ func (r *reporter) notLater(i int) string {
 			if stop.Other < 0 {
 				return ""
 			}
+			if r.foreign(stop.Other) {
+				return fmt.Sprintf("%s cannot be later: %s then has %s.", r.callOne(i), r.call(stop.Other), r.names[stop.Resource])
+			}
 			if a, b := r.of.Work[i], r.of.Work[stop.Other]; a.Placed() && b.Placed() && a.Course == b.Course && a.Wave == b.Wave {
 				i = stop.Other // the same wave
 				continue

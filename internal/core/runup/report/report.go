@@ -21,7 +21,7 @@ func Read(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Locatio
 	r := newReporter(p, m, plan, zone)
 	out := r.frame()
 	out.Status = string(plan.Status)
-	for i := range m.Work {
+	for i := range r.of.Work {
 		out.Bars = append(out.Bars, r.bar(i))
 	}
 	out.Strands = r.strands()
@@ -56,6 +56,12 @@ func (r *reporter) frame() RunUp {
 	out := RunUp{Service: r.of.Service, Name: r.of.Name, Day: r.of.Day, Origin: r.of.Origin.In(r.zone), Status: none,
 		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []AxisSegment{}, Days: []Day{}, Turns: []Changeover{}, Loads: []Utilisation{}, Presses: []LimitWarning{}, Critical: []Critical{}, Slots: []Slot{},
 		Stops: []UnplannedStep{}, Clashes: []Violation{}, Promises: []Promise{}, Lost: []string{}}
+	for _, o := range r.of.Around {
+		out.Around = append(out.Around, o.Name)
+	}
+	if r.of.Alone {
+		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("No plan found around %s: planned as if this were the only service.", words.List(out.Around)), Advice: words.Ways(letFirst, "move a course", "add a cook or equipment"), Strict: true})
+	}
 	for _, f := range r.of.Lost {
 		out.Lost = append(out.Lost, f.ID)
 		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("Pinned at %s, now gone: %s.", f.Clock, r.lostName(f.ID)), Advice: "Clear lost pins."})
@@ -96,6 +102,7 @@ type reporter struct {
 	problem   schedule.Problem
 	of        work.Map
 	plan      schedule.Plan
+	whole     planned // with what other services have, which stands behind the tasks of this one
 	zone      *time.Location
 	scene     *reason.Scene
 	slack     []int64           // by task: how late it may be before a plate is later
@@ -104,8 +111,18 @@ type reporter struct {
 	strictest map[[2]string]int64
 }
 
+// planned is a plan with its problem and its map.
+type planned struct {
+	problem schedule.Problem
+	of      work.Map
+	plan    schedule.Plan
+}
+
 func newReporter(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Location) *reporter {
-	r := &reporter{problem: p, of: m, plan: plan, zone: zone, scene: reason.NewScene(p, plan), index: map[string]int{}, names: map[string]string{}}
+	r := &reporter{problem: p, of: m, plan: plan, whole: planned{p, m, plan}, zone: zone, scene: reason.NewScene(p, plan), index: map[string]int{}, names: map[string]string{}}
+	r.slack = network.New(p, plan, m.Buffers()).Slack(plated(m))
+	own := m.Own()
+	r.problem.Tasks, r.of.Work, r.plan.Tasks = p.Tasks[:own], m.Work[:own], plan.Tasks[:own]
 	for i, t := range p.Tasks {
 		r.index[t.ID] = i
 	}
@@ -113,7 +130,6 @@ func newReporter(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.
 		r.names[x.ID] = x.Name
 	}
 	r.strictest = r.strictestLimits()
-	r.slack = network.New(p, plan, m.Buffers()).Slack(r.plated())
 	return r
 }
 
@@ -129,14 +145,18 @@ func (r *reporter) strictestLimits() map[[2]string]int64 {
 	return out
 }
 
-// plated tells which tasks finish a plate.
-func (r *reporter) plated() []bool {
-	out := make([]bool, len(r.of.Work))
-	for i, w := range r.of.Work {
-		out[i] = w.Placed()
+// plated tells which tasks finish a plate, or belong to another service, which is not to wait
+// either.
+func plated(m work.Map) []bool {
+	out := make([]bool, len(m.Work))
+	for i, w := range m.Work {
+		out[i] = w.Placed() || w.Kind == work.Elsewhere
 	}
 	return out
 }
+
+// foreign tells whether a task is what another service has.
+func (r *reporter) foreign(i int) bool { return i >= len(r.of.Work) }
 
 // moment is so many seconds after the origin.
 func (r *reporter) moment(seconds int64) time.Time {

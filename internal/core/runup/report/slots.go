@@ -42,7 +42,7 @@ func (r *reporter) slots(lanes []Lane, tight []Stretch) []Slot {
 		if !l.Cook || r.calls(l.ID) {
 			continue
 		}
-		for _, gap := range free(r.windows(l.ID), l.Blocks, first, last) {
+		for _, gap := range free(r.windows(l.ID), l.all(), first, last) {
 			s := Slot{Cook: l.ID[len("cook."):], Name: l.Name, From: gap[0], To: gap[1], Offers: []Offer{}}
 			for _, i := range movable {
 				if at, fits := r.fits(i, l.ID, gap); fits && len(s.Offers) < mostOffers {

@@ -85,7 +85,7 @@ func longestDay(u RunUp) (longest int64) {
 	const dayBreaks = 5 * 3600
 	for _, l := range u.Lanes {
 		first, last := map[int64]int64{}, map[int64]int64{}
-		for _, b := range l.Blocks {
+		for _, b := range l.all() {
 			day := (b.From - dayBreaks) / 86400
 			if at, met := first[day]; !met || b.From < at {
 				first[day] = b.From

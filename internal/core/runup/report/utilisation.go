@@ -66,7 +66,7 @@ func (r *reporter) load(l *Utilisation, lanes []Lane) {
 		}
 		if r.calls(lane.ID) { // kept free to call: hands only where they help
 			windows = nil
-			for _, b := range lane.Blocks {
+			for _, b := range lane.all() {
 				windows = append(windows, schedule.Span{b.From, b.To})
 			}
 		}
@@ -74,7 +74,7 @@ func (r *reporter) load(l *Utilisation, lanes []Lane) {
 			add(w[0], 0, lane.Capacity)
 			add(w[1], 0, -lane.Capacity)
 		}
-		for _, b := range lane.Blocks {
+		for _, b := range lane.all() {
 			add(b.From, b.Places, 0)
 			add(b.To, -b.Places, 0)
 		}

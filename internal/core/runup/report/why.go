@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"strings"
 
-	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
@@ -67,7 +66,7 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 	case reason.LinkMin:
 		return stop.Other, 0, ""
 	case reason.Busy, reason.Pause:
-		if stop.Other >= 0 && r.plan.Tasks[stop.Other].Start >= end {
+		if stop.Other >= 0 && !r.foreign(stop.Other) && r.plan.Tasks[stop.Other].Start >= end {
 			return stop.Other, 0, ""
 		}
 		if stop.Other >= 0 {
@@ -99,15 +98,6 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 		}
 	}
 	return -1, end, r.call(i) + " ends"
-}
-
-func (r *reporter) windows(id string) []schedule.Span {
-	for _, x := range r.problem.Resources {
-		if x.ID == id {
-			return x.Windows
-		}
-	}
-	return nil
 }
 
 func (r *reporter) anchorName(i int, at, end int64) string {
@@ -143,12 +133,15 @@ func (r *reporter) step(i, next int, room reason.Room) []Term {
 }
 
 // call is how a step is named.
-func (r *reporter) call(i int) string { return words.Step(r.of.Work[i].Made, r.of.Work[i].Name) }
+func (r *reporter) call(i int) string {
+	w := r.whole.of.Work[i]
+	return words.Step(w.Made, w.Name)
+}
 
 // callOne is how one of several waves, batches or goes of a step is named.
 func (r *reporter) callOne(i int) string {
 	name := r.call(i)
-	switch w := r.of.Work[i]; {
+	switch w := r.whole.of.Work[i]; {
 	case w.Wave > 0:
 		name += fmt.Sprintf(", wave %d", w.Wave)
 	case w.Batches > 1:
@@ -192,6 +185,9 @@ func (r *reporter) shiftEnds(resource string) string {
 func (r *reporter) isCook(resource string) bool { return strings.HasPrefix(resource, "cook.") }
 
 func (r *reporter) settingOf(i int, resource string) string {
+	if r.foreign(i) {
+		return "another setting"
+	}
 	for k, u := range r.problem.Tasks[i].Uses {
 		if r.plan.Tasks[i].Resources[k] == resource && u.Setting != nil {
 			return fmt.Sprintf("%d °C", *u.Setting)

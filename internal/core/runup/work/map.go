@@ -29,7 +29,15 @@ type Map struct {
 	Unplanned []Unplanned `json:"unplanned,omitempty"` // what is left out, and why
 	Lost      []Lost      `json:"lost,omitempty"`
 	Unplaced  []Unplaced  `json:"unplaced,omitempty"`
+	Around    []Around    `json:"around,omitempty"`  // other services of the kitchen, which were there first
+	Alone     bool        `json:"alone,omitempty"`   // there was no plan around them: it is as if they were not there
 	Stopped   int         `json:"stopped,omitempty"` // plates that nobody may send: a guest must not have what is in them
+}
+
+// Around is another service of the kitchen, whose cooks and equipment are taken.
+type Around struct {
+	Service string `json:"service"` // id
+	Name    string `json:"name"`
 }
 
 // Course is a course with its hour.
@@ -110,6 +118,15 @@ type Unplaced struct {
 	After int          `json:"after"` // task
 	Least int64        `json:"least"`
 	Limit limits.Limit `json:"limit"`
+}
+
+// Own is how many works are of the service itself; what stands behind them is elsewhere.
+func (m Map) Own() int {
+	n := len(m.Work)
+	for n > 0 && m.Work[n-1].Kind == Elsewhere {
+		n--
+	}
+	return n
 }
 
 // Check tells whether the map fits a problem: as many works as tasks, links as links

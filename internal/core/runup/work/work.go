@@ -21,6 +21,7 @@ const (
 	Setup     Kind = "setup"      // what must be ready before a step, and stands in no recipe
 	Ware      Kind = "ware"       // plates that are warmed or chilled
 	ClearDown Kind = "clear-down" // of a section, after the last plate
+	Elsewhere Kind = "elsewhere"  // for other services of the kitchen, all of one; it stands behind the rest
 )
 
 // Work is what one task stands for. It holds all that a reader of the plan needs, so

@@ -79,7 +79,7 @@ func TestALabelGoesTogether(t *testing.T) {
 // not is held against the checker.
 func TestTinyOnes(t *testing.T) {
 	met := map[instead.Verdict]int{}
-	for seed := range uint64(size.Of(200, 400, 6000)) {
+	for seed := range uint64(size.Of(300, 500, 6000)) {
 		p := scheduletest.Random(rand.New(rand.NewPCG(seed, 5)))
 		plan, err := solve.Solve(t.Context(), p, solve.Options{Rounds: 0, Seed: seed})
 		if err != nil {

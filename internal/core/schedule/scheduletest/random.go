@@ -5,6 +5,7 @@ package scheduletest
 import (
 	"fmt"
 	"math/rand/v2"
+	"slices"
 
 	"jointime/internal/core/schedule"
 )
@@ -44,7 +45,21 @@ func Random(r *rand.Rand) schedule.Problem {
 	if r.IntN(3) == 0 {
 		randomChoices(r, &p)
 	}
+	if r.IntN(6) == 0 {
+		randomBooked(r, &p)
+	}
 	return p
+}
+
+// randomBooked makes the first task one that has a single start and a single choice: what
+// other work has booked of one pair of hands, here and there.
+func randomBooked(r *rand.Rand, p *schedule.Problem) {
+	p.Links = slices.DeleteFunc(p.Links, func(l schedule.Link) bool { return l.From == "t0" })
+	use := schedule.Use{OneOf: []string{"cook"}, Units: 1, Slices: []schedule.Span{}}
+	for at := r.Int64N(4); at < 14; at += 2 + r.Int64N(5) {
+		use.Slices = append(use.Slices, schedule.Span{at, at + 1})
+	}
+	p.Tasks[0] = schedule.Task{ID: "t0", Duration: 15, Uses: []schedule.Use{use}}
 }
 
 // randomChoices puts a price on who does what, and a wish to stay with one resource.

@@ -25,6 +25,11 @@ func newBoard(m *model) *board {
 	}
 	for r := range b.on {
 		b.on[r].several = m.resources[r].Capacity > 1
+		if m.aside != nil {
+			for _, t := range m.aside.taken[r] {
+				b.on[r].insert(t)
+			}
+		}
 	}
 	return b
 }

@@ -30,6 +30,7 @@ type model struct {
 	flatTask  []int             // by task: where its choices begin, see state.flat
 	flatLink  []int             // by link
 	whole     schedule.Problem  // as it was compiled: with what has begun where it is
+	aside     *aside            // nil: nothing is
 	had       *past             // the plan from which what moves is weighed; nil: nothing is
 	stay      map[string]Stay   // see Options
 }
@@ -76,8 +77,13 @@ type compiler struct {
 	resource, task, label, keep map[string]int
 }
 
-func compile(p schedule.Problem) *model {
-	m := &model{p: p, whole: p, resources: p.Resources}
+func compile(p schedule.Problem) *model { return compileBeside(p, nil) }
+
+func compileBeside(p schedule.Problem, a *aside) *model {
+	m := &model{p: p, whole: p, resources: p.Resources, aside: a}
+	if a != nil {
+		m.whole = a.whole
+	}
 	c := compiler{map[string]int{}, map[string]int{}, map[string]int{}, map[string]int{}}
 	for i, k := range p.Keeps {
 		c.keep[k.Label] = i
@@ -285,7 +291,7 @@ func (m *model) compileResources() {
 	m.reach = make([]int64, len(m.resources))
 	for r, res := range m.resources {
 		if res.Setting != nil {
-			m.reach[r] = max(res.Setting.Up, res.Setting.Down) * (high[r] - low[r])
+			m.reach[r] = max(res.Setting.Up, res.Setting.Down) * m.aside.spread(r, low[r], high[r])
 		}
 	}
 }

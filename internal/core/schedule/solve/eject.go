@@ -1,6 +1,7 @@
 package solve
 
 import (
+	"math"
 	"slices"
 
 	"jointime/internal/core/schedule"
@@ -161,6 +162,9 @@ func (s *search) weigh(d demand, r, but int) (sum int64, can bool) {
 		return 0, false
 	}
 	for _, o := range s.inTheWayOf(d, r) {
+		if o == booked {
+			return 0, false
+		}
 		if t := s.ownerTask(o, but); t != but {
 			sum += s.weightOf(t)
 		} else {
@@ -238,9 +242,7 @@ func (s *search) inTheWayOf(d demand, r int) []int {
 			}
 		}
 		if units > res.Capacity && len(over) > 1 {
-			slices.SortStableFunc(over, func(x, y *taking) int {
-				return s.urgency[s.ownerTask(x.owner, -1)] - s.urgency[s.ownerTask(y.owner, -1)]
-			})
+			slices.SortStableFunc(over, func(x, y *taking) int { return s.urgencyOf(x.owner) - s.urgencyOf(y.owner) })
 		}
 		for _, t := range over {
 			if units <= res.Capacity {
@@ -251,6 +253,14 @@ func (s *search) inTheWayOf(d demand, r int) []int {
 		}
 	}
 	return out
+}
+
+// urgencyOf is how often what stands there found no place; what is booked goes last.
+func (s *search) urgencyOf(owner int) int {
+	if owner == booked {
+		return math.MaxInt32
+	}
+	return s.urgency[s.ownerTask(owner, -1)]
 }
 
 // weightOf is what it weighs that a task has to go.

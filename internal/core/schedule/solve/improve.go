@@ -180,6 +180,47 @@ func (s *search) attempt() (value, bool) {
 	return s.now.whole(), true
 }
 
+// besideBookedOneIn nudges is to the other side of something that is booked.
+const besideBookedOneIn = 8
+
+// besideBooked bids a task to end before something that is booked on a resource that it could
+// take, or to begin after it: what leads to it may find no room on this side, and there is
+// nothing that would make way. It is false where there is nothing of the kind near.
+func (s *search) besideBooked(i int) bool {
+	t := &s.m.tasks[i]
+	if len(t.needs) == 0 {
+		return false
+	}
+	n := &t.needs[s.rng.IntN(len(t.needs))]
+	if len(n.slices) == 0 {
+		return false
+	}
+	taken := s.m.aside.taken[n.options[s.rng.IntN(len(n.options))]]
+	if len(taken) == 0 {
+		return false
+	}
+	near, _ := slices.BinarySearchFunc(taken, s.now.start[i], func(x taking, at int64) int { return cmp.Compare(x.span[0], at) })
+	x := taken[max(0, min(len(taken)-1, near+s.rng.IntN(2*bookedNear)-bookedNear))]
+	if s.rng.IntN(2) == 0 {
+		return s.narrow(i, s.bounds.es[i], x.span[0]-n.slices[len(n.slices)-1][1])
+	}
+	return s.narrow(i, x.span[1]-n.slices[0][0], s.bounds.ls[i])
+}
+
+// bookedNear is how many bookings off such a one may be.
+const bookedNear = 4
+
+// narrow takes from the starts of a task that was taken out all but some; false where none would be left.
+func (s *search) narrow(i int, first, last int64) bool {
+	if first, last = max(first, s.bounds.es[i]), min(last, s.bounds.ls[i]); first > last {
+		return false
+	}
+	s.bounds.es[i], s.bounds.ls[i] = first, last
+	s.bounds.push(i)
+	s.bounds.spread(s.now.placed)
+	return true
+}
+
 // nudge bids one of the tasks taken out, now and then, to come earlier, or
 // later.
 func (s *search) nudge(out []int) {
@@ -187,18 +228,13 @@ func (s *search) nudge(out []int) {
 		return
 	}
 	i := out[s.rng.IntN(len(out))]
-	by := s.rng.Int64N(1 << s.rng.IntN(13))
-	if s.rng.IntN(3) == 0 {
-		if at := s.now.start[i] + by; at <= s.bounds.ls[i] {
-			s.bounds.es[i] = max(s.bounds.es[i], at)
-			s.bounds.push(i)
-			s.bounds.spread(s.now.placed)
-		}
+	if s.m.aside != nil && s.rng.IntN(besideBookedOneIn) == 0 && s.besideBooked(i) {
 		return
 	}
-	if at := s.now.start[i] - by; at >= s.bounds.es[i] {
-		s.bounds.ls[i] = min(s.bounds.ls[i], at)
-		s.bounds.push(i)
-		s.bounds.spread(s.now.placed)
+	by := s.rng.Int64N(1 << s.rng.IntN(13))
+	if s.rng.IntN(3) == 0 {
+		s.narrow(i, s.now.start[i]+by, s.bounds.ls[i])
+		return
 	}
+	s.narrow(i, s.bounds.es[i], s.now.start[i]-by)
 }

@@ -66,6 +66,9 @@ func (s *search) sharers(seed, most int) []int {
 			continue
 		}
 		owner := taken[k].owner
+		if owner == booked {
+			continue
+		}
 		if owner >= len(s.m.tasks) {
 			owner = s.m.links[owner-len(s.m.tasks)].from
 		}

@@ -239,6 +239,9 @@ func (s *search) beside(i int, after bool) int {
 				d = -d
 			}
 			owner := t.owner
+			if owner == booked {
+				continue
+			}
 			if owner >= len(s.m.tasks) {
 				owner = s.m.links[owner-len(s.m.tasks)].from
 			}

@@ -99,7 +99,8 @@ const (
 // the rounds are done or the context ends, *Impossible where it is proven that
 // there is none, or ErrNotFound.
 func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, error) {
-	m := compileFrom(p, o)
+	rest, apart := setAside(p)
+	m := compileFrom(rest, apart, o)
 	if err := m.disprove(); err != nil {
 		return schedule.Plan{}, err
 	}
@@ -163,6 +164,7 @@ func (s *search) answer() schedule.Plan {
 	for i, t := range s.m.p.Tasks {
 		p.Tasks = append(p.Tasks, schedule.PlannedTask{ID: t.ID, Start: b.start[i], End: b.start[i] + t.Duration, Resources: s.names(b.chosen[i])})
 	}
+	p.Tasks = s.m.aside.into(p.Tasks)
 	for e, l := range s.m.p.Links {
 		if len(l.Holds) > 0 {
 			gap := b.start[s.m.links[e].to] - b.start[s.m.links[e].from] + s.m.links[e].off

@@ -57,7 +57,7 @@ func (s *search) searchOn(ctx context.Context, o Options) {
 	var all sync.WaitGroup
 	for n := 1; n < o.Workers; n++ {
 		all.Go(func() {
-			other := newSearch(ctx, compileFrom(s.m.p, o), rand.New(rand.NewPCG(o.Seed, 0x6a6f696e+uint64(n))))
+			other := newSearch(ctx, compileFrom(s.m.p, s.m.aside, o), rand.New(rand.NewPCG(o.Seed, 0x6a6f696e+uint64(n))))
 			other.team, other.planned, other.value = s.team, true, value{violation: nothing}
 			other.bounds.all(nil, nil, nil, nil)
 			other.team.take(other)

@@ -10,9 +10,9 @@ import (
 
 // compileFrom compiles a problem with what it weighs that tasks stand as they did: two more
 // prices on when they end, and one on each resource that they did not have.
-func compileFrom(p schedule.Problem, o Options) *model {
+func compileFrom(p schedule.Problem, a *aside, o Options) *model {
 	if o.From == nil || len(o.Stay) == 0 {
-		return compile(p)
+		return compileBeside(p, a)
 	}
 	h := hadIn(*o.From)
 	q := p
@@ -34,7 +34,7 @@ func compileFrom(p schedule.Problem, o Options) *model {
 		l := &q.Links[e]
 		l.Holds = o.Stay[l.From].bid(l.Holds, h.wait[[2]string{l.From, l.To}])
 	}
-	m := compile(q)
+	m := compileBeside(q, a)
 	for i, t := range q.Tasks {
 		if o.Stay[t.ID].Begun && h.task[t.ID] != nil {
 			m.tasks[i].earliest, m.tasks[i].last = *t.Earliest, *t.Earliest

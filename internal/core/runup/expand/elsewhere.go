@@ -1,0 +1,154 @@
+package expand
+
+import (
+	"cmp"
+	"slices"
+
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
+)
+
+// What another service of the kitchen has booked is one task as long as the horizon, with a
+// slice for each booking: it has one start, and nothing of it moves. What no longer fits the
+// kitchen, or a service that was there before it, is left out: two services that want the same
+// are told of each other by their run-ups.
+
+// elsewhere puts in what other services have booked.
+func (b *builder) elsewhere() {
+	board := map[string][]taken{}
+	for _, o := range b.In.Elsewhere {
+		b.of.Around = append(b.of.Around, work.Around{Service: o.Service, Name: o.Name})
+		if b.excluded.Alone {
+			continue
+		}
+		if uses := b.booked(o, board); len(uses) > 0 {
+			b.task(schedule.Task{ID: "elsewhere." + o.Service, Duration: b.problem.Horizon[1] - b.problem.Horizon[0], Uses: uses},
+				work.Work{Kind: work.Elsewhere, Name: o.Name, For: []string{}, Scope: work.Scope{Serving: -1}}, nil)
+		}
+	}
+	b.of.Alone = b.excluded.Alone && len(b.of.Around) > 0
+}
+
+// taken is a part of a booking, within the horizon and one window.
+type taken struct {
+	span    schedule.Span
+	window  int
+	units   int64
+	setting *int64
+	settle  bool
+}
+
+// booked are the uses of what a service has booked, beside what stands on the board, which
+// they are put on.
+func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []schedule.Use) {
+	for _, r := range b.problem.Resources {
+		var own []taken
+		for _, x := range o.Bookings {
+			if x.Resource != r.ID || (x.Setting == nil) != (r.Setting == nil) {
+				continue
+			}
+			for _, t := range b.clipped(x, r) {
+				parts := besides(t, r, slices.Concat(board[r.ID], own))
+				own = append(own, parts...)
+			}
+		}
+		board[r.ID] = append(board[r.ID], own...)
+		uses = append(uses, usesOf(r.ID, own)...)
+	}
+	return uses
+}
+
+// clipped are the parts of a booking in the windows of its resource. What had begun when the
+// horizon opens, or so early that nothing could have been heated for it, was hot by then.
+func (b *builder) clipped(x demand.Booking, r schedule.Resource) (out []taken) {
+	windows := r.Windows
+	if windows == nil {
+		windows = []schedule.Span{b.problem.Horizon}
+	}
+	for k, w := range windows {
+		t := taken{schedule.Span{max(b.Seconds(x.From), w[0], b.problem.Horizon[0]), min(b.Seconds(x.To), w[1], b.problem.Horizon[1])}, k, x.Units, x.Setting, x.Settle}
+		if t.span[0] >= t.span[1] {
+			continue
+		}
+		if r.Setting != nil && t.span[0] < b.problem.Horizon[0]+r.Setting.Pause(r.Setting.Initial, *x.Setting) {
+			t.settle = true
+		}
+		out = append(out, t)
+	}
+	return out
+}
+
+// besides is what of a booking there is room for beside others on its resource: none of it
+// where they need another setting.
+func besides(t taken, r schedule.Resource, others []taken) (out []taken) {
+	cuts := []int64{t.span[0], t.span[1]}
+	for _, o := range others {
+		if r.Setting != nil && !bear(*r.Setting, o, t) {
+			return nil
+		}
+		for _, at := range o.span {
+			if t.span[0] < at && at < t.span[1] {
+				cuts = append(cuts, at)
+			}
+		}
+	}
+	slices.Sort(cuts)
+	cuts = slices.Compact(cuts)
+	for k := range cuts[1:] {
+		part := t
+		part.span, part.units = schedule.Span{cuts[k], cuts[k+1]}, r.Capacity
+		for _, o := range others {
+			if o.span.Overlaps(part.span) {
+				part.units -= o.units
+			}
+		}
+		if part.units = min(part.units, t.units); part.units > 0 {
+			out = append(out, part)
+		}
+	}
+	return out
+}
+
+// bear tells whether two bookings go together on a resource with a setting.
+func bear(set schedule.Setting, a, b taken) bool {
+	if a.span.Overlaps(b.span) {
+		apart := *a.setting - *b.setting
+		return max(apart, -apart) <= set.Tolerance
+	}
+	if a.span[0] > b.span[0] {
+		a, b = b, a
+	}
+	return b.settle || b.span[0]-a.span[1] >= set.Pause(*a.setting, *b.setting)
+}
+
+// usesOf are bookings as uses: one for those that are alike, with a slice for each.
+func usesOf(resource string, own []taken) (uses []schedule.Use) {
+	type kind struct {
+		window         int
+		units, setting int64
+		settle         bool
+	}
+	of := func(t taken) kind {
+		k := kind{t.window, t.units, 0, t.settle}
+		if t.setting != nil {
+			k.setting = *t.setting
+		}
+		return k
+	}
+	slices.SortStableFunc(own, func(a, b taken) int { return cmp.Compare(a.span[0], b.span[0]) })
+	place := map[kind]int{}
+	for _, t := range own {
+		k, known := place[of(t)]
+		if known && uses[k].Slices[len(uses[k].Slices)-1][1] > t.span[0] { // two at once are two uses
+			known = false
+		}
+		if !known {
+			k = len(uses)
+			place[of(t)] = k
+			uses = append(uses, schedule.Use{OneOf: []string{resource}, Units: t.units, Setting: t.setting, Settle: t.settle, Slices: []schedule.Span{}})
+		}
+		uses[k].Slices = append(uses[k].Slices, t.span)
+	}
+	return uses
+}
