@@ -19,6 +19,7 @@ import (
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/core/told"
+	"jointime/internal/core/words"
 	"jointime/internal/store"
 )
 
@@ -271,25 +272,28 @@ func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r.RunUp), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
+	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
 }
 
 // told says in time what a service that is still to come cannot have.
-func (s base) told(ctx context.Context, p app.Scene, plan report.RunUp) []string {
+func (s base) told(ctx context.Context, p app.Scene, r app.Planned) []string {
 	out := []string{}
 	if p.Past {
 		return out
 	}
-	if others, err := s.app.Alongside(ctx, p); err == nil { // where they cannot be read they are told by themselves
+	if others, err := s.app.Alongside(ctx, p, r); err == nil { // where they cannot be read they are told by themselves
 		for _, other := range others {
-			out = append(out, plan.Doubles(other)...)
+			out = append(out, r.RunUp.Doubles(other)...)
 		}
+	}
+	if len(p.Unplanned) > 0 {
+		out = append(out, fmt.Sprintf("Not planned yet, and not seen here: %s.", words.List(p.Unplanned)))
 	}
 	out = append(out, told.Empty(p.In.Menu, p.In.Dishes)...)
 	if day, err := time.Parse(service.DayLayout, p.In.Service.Day); err == nil {
 		out = append(out, told.Season(p.Book.Recipes(), p.In.Menu, day)...)
 	}
-	return append(out, told.TooLate(plan, s.made(ctx, p.In.Service.ID), s.Now().In(p.In.Zone))...)
+	return append(out, told.TooLate(r.RunUp, s.made(ctx, p.In.Service.ID), s.Now().In(p.In.Zone))...)
 }
 
 // made are the components of which something was ticked as made for a service.

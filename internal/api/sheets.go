@@ -49,7 +49,7 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 		return nil, s.fail(err)
 	}
 	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Planning: r.Planning, Past: p.Past, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
-		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r.RunUp), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
+		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
 	return &sheetsOutput{v}, nil
 }
 

@@ -63,11 +63,14 @@ func (pl *Planner) better(id string, rd *reading) {
 		bs.of, bs.over = map[string]*bettering{}, map[string]bool{}
 	}
 	bs.of[id] = b
-	pins, origin := rd.scene.Pins, rd.service.Origin()
+	pins, origin, base, near := rd.scene.Pins, rd.service.Origin(), rd.base, rd.around.ids
 	go func() {
 		defer cancel()
 		pl.goOn(ctx, b, origin, func(r runup.Result) error {
-			_, err := pl.keepPlan(ctx, id, b.key, pins, r, "")
+			_, err := pl.keepPlan(ctx, id, planKey{b.key, base}, pins, r, "")
+			if err == nil {
+				pl.tellNear(ctx, near)
+			}
 			return err
 		})
 		bs.mu.Lock()

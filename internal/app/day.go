@@ -22,7 +22,12 @@ func (pl *Planner) Day(ctx context.Context, kitchen, day string) (dayfile.Kitche
 			ids = append(ids, id)
 		}
 	}
-	slices.Sort(ids)
+	slices.SortFunc(ids, book.goes)
+	for _, id := range ids { // who goes first may have moved for one that was there before it
+		if _, _, err := pl.Settled(ctx, id); err != nil {
+			return dayfile.KitchenDay{}, err
+		}
+	}
 	for _, id := range ids {
 		p, planned, err := pl.Settled(ctx, id)
 		if err != nil {

@@ -50,7 +50,7 @@ func readSchedule(problem json.RawMessage, plan *json.RawMessage) (p schedule.Pr
 // planBefore takes a plan over that was kept before plans were found by their problem:
 // for a service to come where it is a plan of the same problem; for one that is past in
 // any case, in the words of its own day or, where those cannot be had, in none.
-func (pl *Planner) planBefore(ctx context.Context, id string, p Scene, x runup.Service, key string) (Planned, bool, error) {
+func (pl *Planner) planBefore(ctx context.Context, id string, p Scene, x runup.Service, key planKey) (Planned, bool, error) {
 	before, found, err := pl.store.LastPlanBefore(ctx, id)
 	if err != nil || !found || before.Plan == nil {
 		return Planned{}, false, err
@@ -75,7 +75,7 @@ func (pl *Planner) planBefore(ctx context.Context, id string, p Scene, x runup.S
 		return Planned{}, false, nil
 	}
 	if p.Past { // what its problem was belongs to it alone
-		key = "before " + before.Key
+		key.key = "before " + before.Key
 	}
 	if _, err := pl.keepPlan(ctx, id, key, p.Pins, r, message); err != nil {
 		return Planned{}, false, err

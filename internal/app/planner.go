@@ -22,6 +22,10 @@ type Scene struct {
 	Pins map[string]int64 // kind/id → revision
 	Past bool
 	kept *store.ServicePlan // of a service that is past: the plan that it had
+
+	Unplanned []string // names of services of the kitchen on the day that have no plan yet
+
+	apart []string // ids of services of the kitchen that have a plan around which it is not planned
 }
 
 // Planned is a plan with its run-up.
@@ -40,6 +44,8 @@ type Planner struct {
 	now   func() time.Time
 	jobs  *jobs
 	read  readings
+
+	bookings bookings
 
 	betterings betterings
 	stretch    time.Duration // for how long at a time a plan that is kept is searched on; 0: never
@@ -212,10 +218,14 @@ const haltedEarly = "Stopped: best plan so far. Any change plans again."
 // cutShort is told of a plan whose making took longer than it may in one go.
 const cutShort = "Best plan so far."
 
+// planKey is under what a plan is kept: the digest of what was planned, and of what of that
+// the service itself asks for.
+type planKey struct{ key, base string }
+
 // keptPlan is the plan that is kept under a key, in today's words, with when it was made;
 // false where there is none.
-func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Service, key string) (Planned, time.Time, bool, error) {
-	saved, found, err := pl.store.PlanFor(ctx, id, key)
+func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Service, key planKey) (Planned, time.Time, bool, error) {
+	saved, found, err := pl.store.PlanFor(ctx, id, key.key)
 	if err != nil {
 		return Planned{}, time.Time{}, false, err
 	}
@@ -229,21 +239,18 @@ func (pl *Planner) keptPlan(ctx context.Context, id string, p Scene, x runup.Ser
 	}
 	r, ok := x.Again(r)
 	if !ok {
-		return Planned{}, time.Time{}, false, fmt.Errorf("the plan %s does not fit its problem", key)
+		return Planned{}, time.Time{}, false, fmt.Errorf("the plan %s does not fit its problem", key.key)
 	}
-	return p.reported(r, saved.Message), saved.MadeAt, true, pl.point(ctx, saved, p.Pins, r)
+	return p.reported(r, saved.Message), saved.MadeAt, true, pl.point(ctx, saved, key.base, p.Pins, r)
 }
 
-// point notes that a service has a kept plan, where that is not noted yet.
-func (pl *Planner) point(ctx context.Context, saved store.ServicePlan, pins map[string]int64, r runup.Result) error {
+// point notes that a kept plan is the one that a service has.
+func (pl *Planner) point(ctx context.Context, saved store.ServicePlan, base string, pins map[string]int64, r runup.Result) error {
 	text, err := json.Marshal(pins)
 	if err != nil {
 		return err
 	}
-	if sameJSON(text, saved.Pins) {
-		return nil
-	}
-	saved.Pins = text
+	saved.Pins, saved.Base = text, base
 	if saved.Map, err = json.Marshal(r.Map); err != nil {
 		return err
 	}
@@ -252,8 +259,8 @@ func (pl *Planner) point(ctx context.Context, saved store.ServicePlan, pins map[
 
 // keepPlan keeps a plan for a service; false where there is a better one of the same
 // problem already.
-func (pl *Planner) keepPlan(ctx context.Context, id, key string, pins map[string]int64, r runup.Result, message string) (bool, error) {
-	save := store.ServicePlan{Service: id, Plan: store.Plan{Key: key, Seed: int64(r.Seed), Violation: r.Plan.Violation, Cost: r.Plan.Cost, CutShort: r.CutShort, Message: message}}
+func (pl *Planner) keepPlan(ctx context.Context, id string, key planKey, pins map[string]int64, r runup.Result, message string) (bool, error) {
+	save := store.ServicePlan{Service: id, Base: key.base, Plan: store.Plan{Key: key.key, Seed: int64(r.Seed), Violation: r.Plan.Violation, Cost: r.Plan.Cost, CutShort: r.CutShort, Message: message}}
 	var plan json.RawMessage
 	for _, part := range []struct {
 		v    any

@@ -2,11 +2,13 @@ package app
 
 import (
 	"context"
+	"slices"
 	"sync"
 	"sync/atomic"
 	"time"
 
 	"jointime/internal/core/runup"
+	"jointime/internal/store"
 )
 
 // readings are the services as they were read last: making the problem and reading a plan
@@ -25,7 +27,9 @@ type reading struct {
 
 	edition *edition // of the book; the rest is good as long as it is the newest
 	scene   Scene
+	around  around
 	service runup.Service
+	base    string // digest of what the service itself asks for
 	key     string // of its plan
 
 	made    time.Time // when the plan that is kept was made
@@ -44,8 +48,8 @@ type shown struct {
 	scene   Scene
 	planned Planned
 	settled bool
-	key     string
-	made    time.Time
+	ids     []string // of the services whose plans matter: it and those near it
+	stand   []store.Standing
 }
 
 // readEach is how often, at the most, a plan is read while it is being bettered: reading
@@ -64,6 +68,13 @@ func (rs *readings) find(id string) *reading {
 	return rs.of[id]
 }
 
+// has tells whether a service was ever read.
+func (rs *readings) has(id string) bool {
+	rs.mu.Lock()
+	defer rs.mu.Unlock()
+	return rs.of[id] != nil && rs.of[id].shown.Load() != nil
+}
+
 func (rd *reading) lock(ctx context.Context) error {
 	select {
 	case rd.busy <- struct{}{}:
@@ -76,7 +87,7 @@ func (rd *reading) lock(ctx context.Context) error {
 // unlock shows what was read, and lets the next one read.
 func (rd *reading) unlock() {
 	if rd.edition != nil {
-		rd.shown.Store(&shown{rd.edition, rd.scene, rd.planned, rd.settled, rd.key, rd.made})
+		rd.shown.Store(&shown{rd.edition, rd.scene, rd.planned, rd.settled, rd.matter(), rd.around.standing})
 	}
 	<-rd.busy
 }
@@ -97,8 +108,10 @@ func (pl *Planner) atHand(ctx context.Context, id string) (Scene, Planned, bool,
 		return Scene{}, Planned{}, false, nil
 	}
 	if was.edition == e && was.settled {
-		made, err := pl.store.PlanMade(ctx, was.key)
-		return was.scene, was.planned, made.Equal(was.made), err // another server may have kept a better one
+		stand, err := pl.store.Standing(ctx, was.ids) // another server may have kept a better one
+		if err != nil || slices.EqualFunc(stand, was.stand, sameStanding) {
+			return was.scene, was.planned, true, err
+		}
 	}
 	if len(rd.busy) == 0 {
 		go pl.look(context.WithoutCancel(ctx), id) //nolint:errcheck // who waits for the plan is told
@@ -133,21 +146,14 @@ func (pl *Planner) look(ctx context.Context, id string) (Scene, Planned, *job, e
 		return rd.scene, rd.planned, nil, nil
 	}
 	defer pl.better(id, rd)
-	if rd.settled {
-		made, err := pl.store.PlanMade(ctx, rd.key)
-		if err != nil || made.Equal(rd.made) {
-			return rd.scene, rd.planned, nil, err
-		}
+	if rd.settled && rd.stands(id) {
+		return rd.scene, rd.planned, nil, nil
 	}
-	r, made, found, err := pl.keptPlan(ctx, id, rd.scene, rd.service, rd.key)
-	if err != nil {
-		return rd.scene, Planned{}, nil, err
+	if found, err := pl.readKept(ctx, rd, id); err != nil || found {
+		return rd.scene, rd.planned, nil, err
 	}
-	if found {
-		rd.planned, rd.made, rd.settled, rd.job = r, made, !made.IsZero(), nil
-		return rd.scene, r, nil, nil
-	}
-	p, key := rd.scene, rd.key
+	p, key, base, near := rd.scene, rd.key, rd.base, rd.around.ids
+	rd.around.tried = rd.edition
 	if !rd.planned.Found {
 		if err := pl.lastPlan(ctx, rd, id); err != nil {
 			return rd.scene, Planned{}, nil, err
@@ -158,20 +164,82 @@ func (pl *Planner) look(ctx context.Context, id string) (Scene, Planned, *job, e
 		x = x.After(rd.planned.Result, pl.now())
 	}
 	return p, Planned{}, pl.jobs.start(id, key, x, func(ctx context.Context, r runup.Result, halted bool) error {
-		_, err := pl.keepPlan(ctx, id, key, p.Pins, r, endedEarly(r, halted))
+		_, err := pl.keepPlan(ctx, id, planKey{key, base}, p.Pins, r, endedEarly(r, halted))
+		if err == nil {
+			pl.tellNear(ctx, near)
+		}
 		return err
 	}), nil
 }
 
-// renew reads a service anew where the book has changed, or the service has become past.
-// The plan that it had stays, until there is one for what it is now.
+// readKept reads the plan that is kept, be it the one from before others had moved, which is
+// then kept as it is: unless something clashes in it and there may be room now. It is searched
+// for once in an edition of the book, or two services could take turns for ever.
+func (pl *Planner) readKept(ctx context.Context, rd *reading, id string) (found bool, err error) {
+	r, made, found, err := pl.keptPlan(ctx, id, rd.scene, rd.service, planKey{rd.key, rd.base})
+	if err == nil && !found && rd.around.carried != nil {
+		carried := *rd.around.carried
+		if rd.around.freed && rd.around.tried != rd.edition && len(carried.RunUp(rd.scene.In.Zone).Clashes) > 0 {
+			return false, nil
+		}
+		if _, err := pl.keepPlan(ctx, id, planKey{rd.key, rd.base}, rd.scene.Pins, carried, ""); err != nil {
+			return false, err
+		}
+		r, made, found, err = pl.keptPlan(ctx, id, rd.scene, rd.service, planKey{rd.key, rd.base})
+	}
+	if err != nil || !found {
+		return false, err
+	}
+	rd.planned, rd.made, rd.settled, rd.job = r, made, !made.IsZero(), nil
+	rd.around.standing, err = pl.store.Standing(ctx, rd.matter()) // it may be the newest of the service only now
+	return true, err
+}
+
+// matter are the ids of the services whose plans decide what is read: itself, and those near.
+func (rd *reading) matter() []string {
+	return append(slices.Clone(rd.around.ids), rd.scene.In.Service.ID)
+}
+
+// stands tells whether the plan that was read is the one that the service has.
+func (rd *reading) stands(id string) bool {
+	return slices.ContainsFunc(rd.around.standing, func(s store.Standing) bool {
+		return s.Service == id && s.Key == rd.key && s.MadeAt.Equal(rd.made)
+	})
+}
+
+func sameStanding(a, b store.Standing) bool {
+	return a.Service == b.Service && a.Key == b.Key && a.MadeAt.Equal(b.MadeAt)
+}
+
+// others are the standings of all but one.
+func others(list []store.Standing, id string) []store.Standing {
+	return slices.DeleteFunc(slices.Clone(list), func(s store.Standing) bool { return s.Service == id })
+}
+
+// renew reads a service anew where the book has changed, the service has become past, or
+// another one of the kitchen has another plan. The plan that it had stays, until there is one
+// for what it is now.
 func (pl *Planner) renew(ctx context.Context, rd *reading, e *edition, id string) error {
 	svc := e.book.Services[id]
+	near := e.book.near(id)
+	stand, err := pl.store.Standing(ctx, append(slices.Clone(near), id))
+	if err != nil {
+		return err
+	}
+	was := rd.around.standing
+	rd.around.ids, rd.around.standing = near, stand
 	if rd.edition == e && rd.scene.Past == svc.Past(pl.now(), e.book.Zone(svc.Kitchen)) {
+		if rd.scene.kept != nil || slices.EqualFunc(others(was, id), others(stand, id), sameStanding) {
+			return nil
+		}
+		rd.settled = false
+		if err := pl.arranged(ctx, rd, id); err != nil {
+			rd.edition = nil
+			return err
+		}
 		return nil
 	}
 	rd.edition, rd.settled, rd.job = nil, false, nil
-	var err error
 	if rd.scene, err = pl.sceneIn(ctx, e.book, id); err != nil {
 		return err
 	}
@@ -184,13 +252,26 @@ func (pl *Planner) renew(ctx context.Context, rd *reading, e *edition, id string
 		rd.edition = e
 		return nil
 	}
-	if rd.service, err = runup.Prepare(rd.scene.In); err != nil {
-		return err
-	}
-	if rd.key, err = rd.service.Key(); err != nil {
+	if err := pl.arranged(ctx, rd, id); err != nil {
 		return err
 	}
 	rd.edition = e
+	return nil
+}
+
+// arranged decides around which others a service is planned, and notes it for who looks.
+func (pl *Planner) arranged(ctx context.Context, rd *reading, id string) error {
+	if err := pl.arrange(ctx, rd, id); err != nil {
+		return err
+	}
+	rd.scene.apart, rd.scene.Unplanned = rd.around.apart, nil
+	for _, other := range rd.around.ids {
+		s := rd.scene.Book.Services[other]
+		has := slices.ContainsFunc(rd.around.standing, func(x store.Standing) bool { return x.Service == other })
+		if !has && s.Day == rd.scene.In.Service.Day {
+			rd.scene.Unplanned = append(rd.scene.Unplanned, s.Name)
+		}
+	}
 	return nil
 }
 

@@ -29,6 +29,7 @@ type Plan struct {
 type ServicePlan struct {
 	Plan
 	Service string          `db:"service"`
+	Base    string          `db:"base"` // digest of what the service itself asks for, whatever other services have
 	Pins    json.RawMessage `db:"pins"` // kind/id → version, of what it was made from
 	Map     json.RawMessage `db:"map"`  // what its tasks and links stood for
 }
@@ -67,30 +68,42 @@ func (s *Store) PointTo(ctx context.Context, p ServicePlan) error {
 }
 
 func pointTo(ctx context.Context, db sqlx.ExecerContext, p ServicePlan) error {
-	_, err := db.ExecContext(ctx, `insert into service_plan (service, plan, pins, map) values ($1, $2, $3, $4)
-		on conflict (service, plan) do update set pins = excluded.pins, map = excluded.map, at = excluded.at`, p.Service, p.Key, string(p.Pins), string(p.Map))
+	_, err := db.ExecContext(ctx, `insert into service_plan (service, plan, base, pins, map) values ($1, $2, $3, $4, $5)
+		on conflict (service, plan) do update set base = excluded.base, pins = excluded.pins, map = excluded.map, at = excluded.at`, p.Service, p.Key, p.Base, string(p.Pins), string(p.Map))
 	return err
 }
 
 // PlanFor finds a plan by its key, with what a service had of it, which is empty where
 // that has not had it yet; false where there is none.
 func (s *Store) PlanFor(ctx context.Context, service, key string) (ServicePlan, bool, error) {
-	return s.onePlan(ctx, `select p.*, $1 as service, coalesce(s.pins, 'null') as pins, coalesce(s.map, 'null') as map
+	return s.onePlan(ctx, `select p.*, $1 as service, coalesce(s.base, '') as base, coalesce(s.pins, 'null') as pins, coalesce(s.map, 'null') as map
 		from plan p left join service_plan s on s.plan = p.key and s.service = $1 where p.key = $2`, service, key)
 }
 
-// PlanMade is when the plan under a key was made; zero where there is none.
-func (s *Store) PlanMade(ctx context.Context, key string) (at time.Time, err error) {
-	err = s.DB.GetContext(ctx, &at, `select made_at from plan where key = $1`, key)
-	if errors.Is(err, sql.ErrNoRows) {
-		return time.Time{}, nil
+// Standing is which plan a service has.
+type Standing struct {
+	Service string    `db:"service"`
+	Key     string    `db:"key"`
+	Base    string    `db:"base"`
+	MadeAt  time.Time `db:"made_at"`
+	Planned bool      `db:"planned"` // false: no plan was found
+}
+
+// Standing finds which plans some services have, in the order of their ids; of one that has
+// none there is nothing.
+func (s *Store) Standing(ctx context.Context, services []string) (list []Standing, err error) {
+	text, err := json.Marshal(services)
+	if err != nil {
+		return nil, err
 	}
-	return at, wrap(err, "look for a plan")
+	err = s.DB.SelectContext(ctx, &list, `select distinct on (s.service) s.service, p.key, s.base, p.made_at, p.plan is not null as planned
+		from service_plan s join plan p on p.key = s.plan where s.service in (select jsonb_array_elements_text($1::jsonb)) order by s.service, s.at desc`, string(text))
+	return list, wrap(err, "look for plans")
 }
 
 // LastPlan finds the newest plan of a service; false where there is none.
 func (s *Store) LastPlan(ctx context.Context, service string) (ServicePlan, bool, error) {
-	return s.onePlan(ctx, `select p.*, s.service, s.pins, s.map from service_plan s join plan p on p.key = s.plan where s.service = $1 order by s.at desc limit 1`, service)
+	return s.onePlan(ctx, `select p.*, s.service, s.base, s.pins, s.map from service_plan s join plan p on p.key = s.plan where s.service = $1 order by s.at desc limit 1`, service)
 }
 
 func (s *Store) onePlan(ctx context.Context, query string, args ...any) (p ServicePlan, ok bool, err error) {

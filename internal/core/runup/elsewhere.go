@@ -1,10 +1,14 @@
 package runup
 
 import (
+	"slices"
 	"time"
 
 	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/expand"
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/schedule/network"
 )
 
@@ -46,4 +50,46 @@ func (s Service) alone(r *Result) bool {
 	}
 	r.Excluded.Alone = true
 	return true
+}
+
+// Carried is a plan of the same service, made around other bookings, as one around those of
+// now, where it fits them as it is; false where it does not.
+func (s Service) Carried(was Result) (Result, bool) {
+	if !was.Found || was.Excluded.Alone {
+		return was, false
+	}
+	r := was
+	if r.Problem, r.Map = s.problem, s.of; len(r.Excluded.Steps)+len(r.Excluded.NoBuffer) > 0 {
+		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)
+	}
+	r.Plan.Tasks = slices.Clone(was.Plan.Tasks[:was.Map.Own()])
+	for _, t := range r.Problem.Tasks[r.Map.Own():] {
+		booked := schedule.PlannedTask{ID: t.ID, Start: r.Problem.Horizon[0], End: r.Problem.Horizon[1], Resources: []string{}}
+		for _, u := range t.Uses {
+			booked.Resources = append(booked.Resources, u.OneOf[0])
+		}
+		r.Plan.Tasks = append(r.Plan.Tasks, booked)
+	}
+	return r, len(check.Plan(r.Problem, r.Plan)) == 0
+}
+
+// Freed tells whether anything that others had when a plan of the same service was made is
+// free now.
+func (s Service) Freed(was Result) bool {
+	taken := func(p schedule.Problem, m work.Map) map[string][]schedule.Span {
+		out := map[string][]schedule.Span{}
+		for _, t := range p.Tasks[m.Own():] {
+			for _, u := range t.Uses {
+				out[u.OneOf[0]] = append(out[u.OneOf[0]], u.Parts(t.Duration)...)
+			}
+		}
+		return out
+	}
+	now := taken(s.problem, s.of)
+	for id, spans := range taken(was.Problem, was.Map) {
+		if len(schedule.Without(spans, now[id])) > 0 {
+			return true
+		}
+	}
+	return false
 }

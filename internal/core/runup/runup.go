@@ -45,7 +45,7 @@ func Prepare(in demand.Input) (Service, error) {
 	if faults := s.problem.Validate(); len(faults) > 0 {
 		return s, fmt.Errorf("expand the service: %w", faults)
 	}
-	s.options = usual(s.problem, in.Service.Calm)
+	s.options = usual(s.of.Own(), in.Service.Calm)
 	return s, nil
 }
 
@@ -78,8 +78,18 @@ func (s Service) Origin() time.Time { return s.demand.Origin }
 
 // Key finds the plan of a service: the SHA-256 digest of its problem and of how the
 // search goes about it. Whatever leads to the same problem has the same plan.
-func (s Service) Key() (string, error) {
-	problem, err := json.Marshal(s.problem)
+func (s Service) Key() (string, error) { return s.digest(s.problem) }
+
+// Base is that of the problem without what other services have: it is the same as long as
+// what the service itself asks for is.
+func (s Service) Base() (string, error) {
+	p := s.problem
+	p.Tasks = p.Tasks[:s.of.Own()]
+	return s.digest(p)
+}
+
+func (s Service) digest(p schedule.Problem) (string, error) {
+	problem, err := json.Marshal(p)
 	if err != nil {
 		return "", fmt.Errorf("write the problem: %w", err)
 	}

@@ -22,8 +22,8 @@ const calmSeeds = 4
 // usual are the options of every run-up. Rounds grow with the number of tasks, for the
 // search tries parts of the plan. There are no more than take the winter supper two or three
 // seconds: it is searched on while somebody looks at it.
-func usual(p schedule.Problem, calm service.Calm) Options {
-	o := Options{Seed: 1, Seeds: 1, Rounds: min(4_000, max(2000, 60*len(p.Tasks)))}
+func usual(tasks int, calm service.Calm) Options {
+	o := Options{Seed: 1, Seeds: 1, Rounds: min(4_000, max(2000, 60*tasks))}
 	if calm == service.MoreCalm {
 		o.Seeds = calmSeeds
 	}

@@ -41,15 +41,15 @@ func planned(ctx context.Context, st *store.Store) error {
 		return err
 	}
 	a := app.New(st, func() time.Time { return Morning }, Patience)
-	docs, err := st.All(ctx)
+	book, err := a.Book(ctx)
 	if err != nil {
 		return err
 	}
-	for _, d := range docs {
-		if d.Kind != store.Service || testing.Short() && d.ID == "winter-supper" {
+	for s := range book.Listed(Morning) { // what is served first is planned first: the others keep clear of it
+		if testing.Short() && s.ID == "winter-supper" {
 			continue
 		}
-		if _, _, err := a.Settled(ctx, d.ID); err != nil {
+		if _, _, err := a.Settled(ctx, s.ID); err != nil {
 			return err
 		}
 	}

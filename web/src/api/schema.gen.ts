@@ -4384,6 +4384,8 @@ export interface components {
             covers?: number;
             /** @description like 2026-11-28 */
             day: string;
+            /** @description it goes first: the other services of the kitchen are planned around it */
+            first?: boolean;
             /** @description steps that the chef keeps at their time, each under its id in the run-up */
             fixed?: components["schemas"]["Fixed"][] | null;
             id: string;

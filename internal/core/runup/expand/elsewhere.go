@@ -22,7 +22,9 @@ func (b *builder) elsewhere() {
 		if b.excluded.Alone {
 			continue
 		}
-		if uses := b.booked(o, board); len(uses) > 0 {
+		uses, partly := b.booked(o, board)
+		b.of.Around[len(b.of.Around)-1].Partly = partly
+		if len(uses) > 0 {
 			b.task(schedule.Task{ID: "elsewhere." + o.Service, Duration: b.problem.Horizon[1] - b.problem.Horizon[0], Uses: uses},
 				work.Work{Kind: work.Elsewhere, Name: o.Name, For: []string{}, Scope: work.Scope{Serving: -1}}, nil)
 		}
@@ -40,8 +42,8 @@ type taken struct {
 }
 
 // booked are the uses of what a service has booked, beside what stands on the board, which
-// they are put on.
-func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []schedule.Use) {
+// they are put on. Partly says that there was no room for some of it.
+func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []schedule.Use, partly bool) {
 	for _, r := range b.problem.Resources {
 		var own []taken
 		for _, x := range o.Bookings {
@@ -51,12 +53,21 @@ func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []s
 			for _, t := range b.clipped(x, r) {
 				parts := besides(t, r, slices.Concat(board[r.ID], own))
 				own = append(own, parts...)
+				partly = partly || sum(parts) < sum([]taken{t})
 			}
 		}
 		board[r.ID] = append(board[r.ID], own...)
 		uses = append(uses, usesOf(r.ID, own)...)
 	}
-	return uses
+	return uses, partly
+}
+
+// sum is of units and seconds.
+func sum(list []taken) (n int64) {
+	for _, t := range list {
+		n += t.units * (t.span[1] - t.span[0])
+	}
+	return n
 }
 
 // clipped are the parts of a booking in the windows of its resource. What had begun when the

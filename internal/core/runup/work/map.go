@@ -38,6 +38,7 @@ type Map struct {
 type Around struct {
 	Service string `json:"service"` // id
 	Name    string `json:"name"`
+	Partly  bool   `json:"partly,omitempty"` // not all that it has booked goes with what is there and what others have
 }
 
 // Course is a course with its hour.
