@@ -140,6 +140,6 @@ type subject struct {
 // subjects in the order in which the document lists them.
 func (s *Server) subjects() []subject {
 	b := s.base
-	return []subject{{"session", sessions{b}}, {"services", services{b}}, {"services", sheets{b}}, {"services", comparing{b}}, {"kitchens", limitLists{b}}, {"dishes", dishes{b}}, {"book", shelf{b}}, {"reading", readings{b}}, {"reading", pasting{b}},
+	return []subject{{"session", sessions{b}}, {"services", services{b}}, {"services", sheets{b}}, {"services", comparing{b}}, {"services", days{b}}, {"kitchens", limitLists{b}}, {"dishes", dishes{b}}, {"book", shelf{b}}, {"reading", readings{b}}, {"reading", pasting{b}},
 		{"services", amounts{b}}, {"larder", larder{b}}, {"mise", prep{b}}, {"mise", labels{b}}, {"kitchens", kitchens{b}}, {"plates", plates{b}}, {"plates", checks{b}}, {"plates", photos{b}}, {"book", bookFiles{b}}, {"services", start{b}}, {"services", menus{b}}, {"services", guests{b}}, {"book", deleting{b}}, {"book", finding{b}}, {"undo", undo{b}}, {"plates", cards{b}}, {"session", live{b}}, {"session", tablets{b}}}
 }

@@ -39,22 +39,29 @@ func (b Book) near(id string) (ids []string) {
 	if err != nil {
 		return nil
 	}
+	return slices.DeleteFunc(b.about(own.Kitchen, day), func(other string) bool { return other == id })
+}
+
+// about are the services of a kitchen about a day, in the order in which they go.
+func (b Book) about(kitchen string, day time.Time) (ids []string) {
 	all := b.days()
 	at := func(by int) int {
 		k, _ := slices.BinarySearchFunc(all, day.AddDate(0, 0, by).Format(service.DayLayout), func(id, day string) int { return cmp.Compare(b.Services[id].Day, day) })
 		return k
 	}
 	away := map[string]time.Duration{}
-	for _, other := range all[at(-nearDays):at(nearDays+1)] {
-		s := b.Services[other]
-		when, err := time.Parse(service.DayLayout, s.Day)
-		if err == nil && other != id && s.Kitchen == own.Kitchen {
-			away[other] = when.Sub(day).Abs()
-			ids = append(ids, other)
+	for _, id := range all[at(-nearDays):at(nearDays+1)] {
+		if b.Services[id].Kitchen != kitchen {
+			continue
+		}
+		when, err := time.ParseInLocation(service.DayLayout, b.Services[id].Day, day.Location())
+		if err == nil {
+			away[id] = when.Sub(day).Abs()
+			ids = append(ids, id)
 		}
 	}
 	slices.SortFunc(ids, func(x, y string) int { return cmp.Or(cmp.Compare(away[x], away[y]), b.goes(x, y)) })
-	ids = ids[:min(mostNear, len(ids))]
+	ids = ids[:min(mostNear+1, len(ids))]
 	slices.SortFunc(ids, b.goes)
 	return ids
 }

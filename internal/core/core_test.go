@@ -87,6 +87,7 @@ var may = map[string]string{
 	"runup/report":    "limits runup/work schedule schedule/network schedule/reason units words",
 	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/check schedule/network schedule/short schedule/solve service units words",
 	"mise":            "fault keeping kitchen recipe recipe/quantity recipe/contents runup/report units words",
+	"kitchenday":      "kitchen runup/report units",
 	"room":            "kitchen plating recipe recipe/contents runup/report service units words",
 }
 

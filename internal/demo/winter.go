@@ -13,7 +13,7 @@ import (
 // kitchen.
 func house(like kitchen.Kitchen) kitchen.Kitchen {
 	day := []kitchen.Shift{{From: "09:00", To: "23:30"}}
-	k := kitchen.Kitchen{ID: "lantern-quay", Name: "Lantern Quay", Zone: Zone, PassWidth: 6, Plates: kitchen.SectionPlates, Sections: like.Sections, Boxes: like.Boxes, Likes: like.Likes,
+	k := kitchen.Kitchen{ID: "lantern-quay", Name: "Lantern Quay", Zone: Zone, PassWidth: 6, Plates: kitchen.SectionPlates, Sections: like.Sections, Boxes: like.Boxes, Likes: like.Likes, Day: kitchen.UsualDay(),
 		Equipment: []kitchen.Equipment{
 			{ID: "stove", Name: "Burners", Kind: "burner", Places: 6, Cooks: true},
 			{ID: "plancha", Name: "Plancha", Kind: "plancha", Places: 4, Cooks: true},

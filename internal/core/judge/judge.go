@@ -30,6 +30,7 @@ const (
 	TableApart = "a table's plates apart"
 	OutOfOrder = "courses out of order"
 	CoursesGap = "courses too close, or too far apart"
+	TheDay     = "food work over what the day has"
 )
 
 // Breach is a promise that is broken.
@@ -51,7 +52,7 @@ func Judge(d Day) (out []Breach) {
 			continue // it says that it is none
 		}
 		j := &judging{d, s, nil}
-		for _, look := range []func(*judging){(*judging).shifts, (*judging).strangers, (*judging).flows, (*judging).made, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
+		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).flows, (*judging).made, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
 			look(j)
 		}
 		out = append(out, j.found...)
@@ -97,6 +98,7 @@ var saidAs = map[string][]string{
 	Early: {"early"}, Late: {"late", "in which the course leaves"},
 	Life: {"on the plate"}, Broken: {"with a break"},
 	TableApart: {"apart"}, CoursesGap: {" after "},
+	TheDay: {"planned over"},
 }
 
 // clock is a moment of the run-up on the clock of the kitchen.

@@ -33,6 +33,7 @@ type Kitchen struct {
 	Platers   []string       `json:"platers,omitempty" maxItems:"60" doc:"ids of the cooks who plate, with named"`
 	Caller    string         `json:"caller,omitempty" maxLength:"60" doc:"id of the cook who calls and has no other work; absent: the first of the pass, in a kitchen of more than three; - for nobody"`
 	Apart     *Apart         `json:"apart,omitempty" doc:"how long the courses of a table are apart; absent: 12 to 30 min"`
+	Day       []Event        `json:"day,omitempty" maxItems:"40" doc:"what a day has beside food work"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
 }
@@ -222,6 +223,7 @@ func (k Kitchen) Validate() error {
 		}
 		validateAway(fmt.Sprintf("equipment[%d].away", i), e.Away, &l)
 	}
+	k.validateDay(&l)
 	for i, o := range k.Own {
 		if err := o.Check(); err != nil {
 			l.Add(fmt.Sprintf("own[%d]", i), "%v", err)

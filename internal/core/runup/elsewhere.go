@@ -12,8 +12,8 @@ import (
 	"jointime/internal/core/schedule/network"
 )
 
-// Booked is what the plan takes of the kitchen, for services that are planned around it. What
-// other services have booked in it is not among it.
+// Booked is what the plan takes of the kitchen, for services that are planned around it, with
+// what the day has before and after it. What other services have booked is not among it.
 func (r Result) Booked() demand.Elsewhere {
 	out := demand.Elsewhere{Service: r.Map.Service, Name: r.Map.Name}
 	if !r.Found {
@@ -26,8 +26,11 @@ func (r Result) Booked() demand.Elsewhere {
 		}
 	}
 	at := map[string]schedule.PlannedTask{}
-	for i, t := range r.Plan.Tasks[:r.Map.Own()] {
+	for i, t := range r.Plan.Tasks {
 		at[t.ID] = t
+		if r.Map.Work[i].Kind == work.Elsewhere {
+			continue
+		}
 		for k, u := range r.Problem.Tasks[i].Uses {
 			for _, s := range network.Spans(u, t) {
 				add(u, t.Resources[k], s)
@@ -42,20 +45,24 @@ func (r Result) Booked() demand.Elsewhere {
 	return out
 }
 
-// alone plans on as if the kitchen had no other services, where there is no plan around
-// them; false where it did already, or has none.
+// alone plans on as if the day had nothing else, where there is no plan around that, and then
+// as if the kitchen had no other services; false where it did already, or there are none.
 func (s Service) alone(r *Result) bool {
-	if r.Excluded.Alone || len(s.demand.In.Elsewhere) == 0 {
+	switch {
+	case !r.Excluded.NoDay && len(s.demand.In.Kitchen.Day) > 0:
+		r.Excluded.NoDay = true
+	case !r.Excluded.Alone && len(s.demand.In.Elsewhere) > 0:
+		r.Excluded.Alone = true
+	default:
 		return false
 	}
-	r.Excluded.Alone = true
 	return true
 }
 
 // Carried is a plan of the same service, made around other bookings, as one around those of
 // now, where it fits them as it is; false where it does not.
 func (s Service) Carried(was Result) (Result, bool) {
-	if !was.Found || was.Excluded.Alone {
+	if !was.Found || was.Excluded.Alone || was.Excluded.NoDay {
 		return was, false
 	}
 	r := was

@@ -111,5 +111,8 @@ func (m menuMaker) everything() demand.Input {
 			in.Service.Tables = append(in.Service.Tables, service.Table{Name: fmt.Sprintf("Table %d", k+1), Guests: m.between(1, 4)})
 		}
 	}
+	if m.IntN(3) == 0 {
+		in.Kitchen.Day = kitchen.UsualDay()[m.IntN(3):]
+	}
 	return in
 }

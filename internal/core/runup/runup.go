@@ -179,7 +179,7 @@ func (s Service) Unplanned(why string) Result {
 // false where it is none of this problem.
 func (s Service) Again(kept Result) (Result, bool) {
 	kept.Problem, kept.Map = s.problem, s.of
-	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer) > 0 || kept.Excluded.Alone {
+	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer) > 0 || kept.Excluded.Alone || kept.Excluded.NoDay {
 		kept.Problem, kept.Map = expand.Problem(s.demand, kept.Excluded)
 	}
 	return kept, !kept.Found || kept.Plan.Of(kept.Problem)

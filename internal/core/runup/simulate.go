@@ -38,10 +38,14 @@ func (r Result) inTime(plan schedule.Plan) float64 {
 }
 
 func (r Result) punctuality(plan schedule.Plan, evenings int, within int64, seed uint64) float64 {
-	n, asked := network.New(r.Problem, plan, r.Map.Buffers()), r.asked()
+	p, plan, _ := network.Split(r.Problem, plan, r.Map.Own())
+	n, asked := network.New(p, plan, r.Map.Buffers()), r.asked()
 	inTime, all := 0, 0
 	for e := range evenings {
 		lasts := r.draw(rand.New(rand.NewPCG(seed, uint64(e))))
+		for _, t := range p.Tasks[len(lasts):] { // of the day, and of other services
+			lasts = append(lasts, t.Duration)
+		}
 		for i, start := range n.Earliest(lasts) {
 			at, is := asked[i]
 			if !is {
@@ -74,8 +78,8 @@ func (r Result) asked() map[int]int64 {
 
 // draw says how long each task takes on one evening, in seconds.
 func (r Result) draw(chance *rand.Rand) []int64 {
-	out := make([]int64, len(r.Map.Work))
-	for i, w := range r.Map.Work {
+	out := make([]int64, r.Map.Own())
+	for i, w := range r.Map.Work[:len(out)] {
 		out[i] = r.Problem.Tasks[i].Duration
 		at := chance.Float64() // drawn for every task, so that all plans meet the same evenings
 		if t := w.Time; t != nil && t.Usual != 0 {

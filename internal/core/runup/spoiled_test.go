@@ -6,11 +6,13 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/judge"
+	"jointime/internal/core/kitchen"
 )
 
 // spoiling breaks one promise of a run-up, the nth of its kind that there is to break.
@@ -77,6 +79,11 @@ var spoilings = []spoiling{
 		i := nth(*r, n, ofTheDay)
 		night := 5*3600 - (r.Bars[i].From+int64(r.Origin.Hour())*3600)%86400
 		shifted(r, night, func(b judge.Bar) bool { return b.ID == r.Bars[i].ID })
+	}},
+	{judge.TheDay, 2, func(d *judge.Day, n int) { // moved to where the cook is at work
+		r := d.Services[0].RunUp
+		h := r.Bars[nth(r, n, ofTheDay)].Hands[0]
+		d.Kitchen.Day = []kitchen.Event{{ID: "delivery", Name: "Delivery", Minutes: 1, From: r.Origin.Add(time.Duration(h.From) * time.Second).Format("15:04")}}
 	}},
 	{judge.Stranger, 3, func(d *judge.Day, n int) {
 		r := &d.Services[0].RunUp

@@ -663,6 +663,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchens/{id}/days/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A day of a kitchen: all its services on one clock */
+        get: operations["get-day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchens/{id}/deleted": {
         parameters: {
             query?: never;
@@ -1156,6 +1173,23 @@ export interface paths {
         get: operations["fire-csv"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{id}/first": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What it would do if a service went first, and the others made way */
+        post: operations["goes-first"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2341,10 +2375,118 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        DayBlock: {
+            /** Format: int64 */
+            from: number;
+            hold?: boolean;
+            label: string;
+            /** Format: int64 */
+            places: number;
+            /**
+             * Format: int64
+             * @description °C
+             */
+            setting?: number;
+            /** Format: int64 */
+            to: number;
+        };
+        DayClash: {
+            what: string;
+            why?: string;
+        };
+        DayCourse: {
+            /**
+             * Format: int64
+             * @description when its first wave leaves
+             */
+            at: number;
+            name: string;
+        };
+        DayLane: {
+            /**
+             * Format: int64
+             * @description seconds in which it is taken, by any of them
+             */
+            busy: number;
+            /** Format: int64 */
+            capacity: number;
+            /** @description what the day has beside food work */
+            events?: components["schemas"]["DayBlock"][] | null;
+            id: string;
+            name: string;
+            /** @description what each service has of it */
+            rows: components["schemas"]["DayRow"][];
+            /** @description name */
+            section?: string;
+            /** @description when a cook is there, or a thing to be had; absent: always */
+            there?: components["schemas"]["DayStretch"][] | null;
+        };
         DayList: {
             /** @description like 2026-11-28 */
             day: string;
             sections: components["schemas"]["SectionList"][];
+        };
+        DayRow: {
+            blocks: components["schemas"]["DayBlock"][];
+            /**
+             * Format: int64
+             * @description place in services
+             */
+            service: number;
+        };
+        DayService: {
+            /** @description names of those around which it is planned */
+            around?: string[] | null;
+            clashes: components["schemas"]["DayClash"][];
+            /** @description that leave on the day */
+            courses: components["schemas"]["DayCourse"][];
+            day: string;
+            /** @description the others are planned around it */
+            first?: boolean;
+            /**
+             * Format: int64
+             * @description of its first work on the day
+             */
+            from: number;
+            id: string;
+            name: string;
+            onPlan: boolean;
+            planned: boolean;
+            /** @description a newer plan is being made */
+            planning?: boolean;
+            /** Format: int64 */
+            to: number;
+        };
+        DaySheet: {
+            cooks: components["schemas"]["DayLane"][];
+            /** @description like 2026-11-28 */
+            day: string;
+            /**
+             * Format: int64
+             * @description whole hour before the first thing
+             */
+            from: number;
+            /** @description name */
+            kitchen: string;
+            /**
+             * Format: date-time
+             * @description midnight at which it begins
+             */
+            origin: string;
+            /** @description those of the day, and those of other days that have prep on it, the first in front */
+            services: components["schemas"]["DayService"][];
+            /** @description equipment that is in use */
+            things: components["schemas"]["DayLane"][];
+            /** Format: int64 */
+            to: number;
+            /** @description what two services have at the same time */
+            told: string[];
+        };
+        DayStretch: {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
         };
         Deadline: {
             clock: string;
@@ -2642,6 +2784,31 @@ export interface components {
             /** @description The value at the given location */
             value?: unknown;
         };
+        Event: {
+            /**
+             * Format: int64
+             * @description minutes after the last course of a service has left
+             */
+            after?: number;
+            /**
+             * Format: int64
+             * @description minutes before the first course of a service at which it begins
+             */
+            before?: number;
+            /** @description weekdays on which it is, 1 Monday to 7 Sunday; absent: every day */
+            days?: number[] | null;
+            /** @description clock hour at which it begins; absent: before or after says when */
+            from?: string;
+            id: string;
+            /**
+             * Format: int64
+             * @description how long it takes
+             */
+            minutes: number;
+            name: string;
+            /** @description ids of the cooks whom it takes; absent: everybody who is there */
+            who?: string[] | null;
+        };
         Exploded: {
             buy: components["schemas"]["Buy"][];
             ledger: components["schemas"]["LeftOver"][];
@@ -2679,6 +2846,15 @@ export interface components {
             /** Format: int64 */
             seconds?: number;
             text: string;
+        };
+        FirstView: {
+            /**
+             * Format: int64
+             * @description seconds after which a search was ended; absent: all were gone through to their end
+             */
+            searched?: number;
+            /** @description the service itself, then each that would have to make way */
+            services: components["schemas"]["WayView"][];
         };
         Fix: {
             label: string;
@@ -3079,6 +3255,8 @@ export interface components {
             cooks: components["schemas"]["Cook"][];
             /** @description of prices, as ISO 4217 has it; absent: EUR */
             currency?: string;
+            /** @description what a day has beside food work */
+            day?: components["schemas"]["Event"][] | null;
             equipment: components["schemas"]["Equipment"][];
             id: string;
             /** @description how it likes to read amounts and temperatures */
@@ -5405,6 +5583,12 @@ export interface components {
             id: string;
             name: string;
             plate: components["schemas"]["Spec"];
+        };
+        WayView: {
+            id: string;
+            name: string;
+            now: components["schemas"]["Summary"];
+            then: components["schemas"]["Summary"];
         };
         Weigh: {
             /** @description exact */
@@ -9323,6 +9507,75 @@ export interface operations {
             };
         };
     };
+    "get-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                /** @description like 2026-11-28 */
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaySheet"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-kitchen-deleted": {
         parameters: {
             query?: never;
@@ -11873,6 +12126,94 @@ export interface operations {
             };
             /** @description There is no such thing */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "goes-first": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstView"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -134,5 +134,6 @@ func clockOn(day time.Time, daysBefore int, clock string) (time.Time, bool) {
 type Exclusions struct {
 	Steps    map[string]string `json:"steps,omitempty"`    // work.Key → why it cannot be
 	NoBuffer map[string]bool   `json:"noBuffer,omitempty"` // work.Key: it only fits without a buffer
+	NoDay    bool              `json:"noDay,omitempty"`    // there is no plan around what the day of the kitchen has
 	Alone    bool              `json:"alone,omitempty"`    // there is no plan around the other services of the kitchen
 }

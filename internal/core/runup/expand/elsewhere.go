@@ -3,7 +3,9 @@ package expand
 import (
 	"cmp"
 	"slices"
+	"time"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
@@ -14,22 +16,79 @@ import (
 // kitchen, or a service that was there before it, is left out: two services that want the same
 // are told of each other by their run-ups.
 
-// elsewhere puts in what other services have booked.
+// elsewhere puts in what the day has, and what other services have booked.
 func (b *builder) elsewhere() {
 	board := map[string][]taken{}
+	for _, e := range b.In.Kitchen.Day {
+		b.event(e, board)
+	}
 	for _, o := range b.In.Elsewhere {
 		b.of.Around = append(b.of.Around, work.Around{Service: o.Service, Name: o.Name})
 		if b.excluded.Alone {
 			continue
 		}
-		uses, partly := b.booked(o, board)
-		b.of.Around[len(b.of.Around)-1].Partly = partly
-		if len(uses) > 0 {
-			b.task(schedule.Task{ID: "elsewhere." + o.Service, Duration: b.problem.Horizon[1] - b.problem.Horizon[0], Uses: uses},
-				work.Work{Kind: work.Elsewhere, Name: o.Name, For: []string{}, Scope: work.Scope{Serving: -1}}, nil)
-		}
+		b.of.Around[len(b.of.Around)-1].Partly = b.stand("elsewhere."+o.Service, work.Elsewhere, o, board)
 	}
 	b.of.Alone = b.excluded.Alone && len(b.of.Around) > 0
+}
+
+// event puts in a line of the day, for each cook whom it takes: on every day of the plan, or
+// before or after this service.
+func (b *builder) event(e kitchen.Event, board map[string][]taken) {
+	o, kind := demand.Elsewhere{Name: e.Name}, work.Elsewhere
+	add := func(from time.Time) {
+		for _, c := range b.In.Kitchen.Cooks {
+			if e.Takes(c.ID) {
+				o.Bookings = append(o.Bookings, demand.Booking{Resource: "cook." + c.ID, From: from, To: from.Add(time.Duration(e.Minutes) * time.Minute), Units: 1})
+			}
+		}
+	}
+	first, last := b.hours()
+	switch {
+	case e.Before != nil && e.Has(b.Day) && len(b.Courses) > 0:
+		kind = work.Event
+		add(first.Add(-time.Duration(*e.Before) * time.Minute))
+	case e.After != nil && e.Has(b.Day) && len(b.Courses) > 0:
+		kind = work.Event
+		add(last.Add(time.Duration(*e.After) * time.Minute))
+	case e.From != "":
+		for day := b.Origin; !day.After(b.Day); day = day.AddDate(0, 0, 1) {
+			if at, ok := clockOn(day, 0, e.From); ok && e.Has(day) {
+				add(at)
+			}
+		}
+	}
+	if len(o.Bookings) == 0 {
+		return
+	}
+	if b.excluded.NoDay {
+		b.of.Over = append(b.of.Over, e.Name)
+		return
+	}
+	b.stand("day."+e.ID, kind, o, board)
+}
+
+// hours are that of the first course, and that at which the last one has left.
+func (b *builder) hours() (first, last time.Time) {
+	for k, c := range b.Courses {
+		if k == 0 || c.At.Before(first) {
+			first = c.At
+		}
+		if end := c.At.Add(time.Duration(b.In.Service.Spread()) * time.Second); end.After(last) {
+			last = end
+		}
+	}
+	return first, last
+}
+
+// stand puts bookings in as one task; partly says that there was no room for some of them.
+func (b *builder) stand(id string, kind work.Kind, o demand.Elsewhere, board map[string][]taken) (partly bool) {
+	uses, partly := b.booked(o, board)
+	if len(uses) > 0 {
+		b.task(schedule.Task{ID: id, Duration: b.problem.Horizon[1] - b.problem.Horizon[0], Uses: uses},
+			work.Work{Kind: kind, Name: o.Name, For: []string{}, Scope: work.Scope{Serving: -1}}, nil)
+	}
+	return partly
 }
 
 // taken is a part of a booking, within the horizon and one window.

@@ -3,6 +3,7 @@ package report
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
@@ -104,7 +105,7 @@ func (r *reporter) between(i int) (says string, ways []string) {
 				return fmt.Sprintf("%s is not hot yet.", r.names[stop.Resource]), []string{"turn it on earlier"}
 			}
 			if r.foreign(stop.Other) {
-				return fmt.Sprintf("%s has %s at another setting; %s needs %s at %s.", r.call(stop.Other), r.names[stop.Resource], r.callOne(i), r.settingOf(i, stop.Resource), r.hour(from)), []string{"use another oven", letFirst}
+				return fmt.Sprintf("%s has %s at another setting; %s needs %s at %s.", r.call(stop.Other), r.names[stop.Resource], r.callOne(i), r.settingOf(i, stop.Resource), r.hour(from)), []string{"use another oven", r.makeWay(stop.Other)}
 			}
 			return fmt.Sprintf("%s–%s %s: %s needs %s, %s %s.", r.hour(r.plan.Tasks[stop.Other].Start), r.hour(r.plan.Tasks[i].End), r.names[stop.Resource],
 				r.callOne(stop.Other), r.settingOf(stop.Other, stop.Resource), r.callOne(i), r.settingOf(i, stop.Resource)), []string{"use another oven", "move one of the two"}
@@ -114,7 +115,7 @@ func (r *reporter) between(i int) (says string, ways []string) {
 			}
 			name := r.names[stop.Resource]
 			if r.foreign(stop.Other) {
-				return fmt.Sprintf("%s has %s until %s; %s needs %s too.", r.call(stop.Other), name, r.hour(from), r.callOne(i), map[bool]string{true: name, false: "it"}[r.isCook(stop.Resource)]), []string{letFirst, "use someone or something else"}
+				return fmt.Sprintf("%s has %s until %s; %s needs %s too.", r.call(stop.Other), name, r.hour(from), r.callOne(i), map[bool]string{true: name, false: "it"}[r.isCook(stop.Resource)]), []string{r.makeWay(stop.Other), "use someone or something else"}
 			}
 			if r.isCook(stop.Resource) {
 				return fmt.Sprintf("%s is on %s until %s; %s needs %s too.", name, r.callOne(stop.Other), r.hour(from), r.callOne(i), name), []string{"put someone else on one", "start one earlier"}
@@ -134,6 +135,14 @@ func (r *reporter) between(i int) (says string, ways []string) {
 
 // letFirst is the way out of what another service has.
 const letFirst = "let this service go first"
+
+// makeWay is the way out of what another service, or the day, has.
+func (r *reporter) makeWay(i int) string {
+	if strings.HasPrefix(r.whole.problem.Tasks[i].ID, "day.") {
+		return "move " + words.Lower(r.call(i)) + " on Kitchen"
+	}
+	return letFirst
+}
 
 // unfixed says that a step cannot be at the time that it was given.
 func (r *reporter) unfixed(b schedule.Breach) (Violation, bool) {

@@ -100,11 +100,11 @@ func (u RunUp) sayDouble(other RunUp, l Lane, d double) string {
 		times = fmt.Sprintf(" in %d stretches", d.times)
 	}
 	return fmt.Sprintf("%s %s with %s: %s%s, first %s (%s; there %s).", l.Name, what, other.Name, units.FormatDuration(d.seconds-d.seconds%60+60*min(1, d.seconds%60)), times,
-		u.Origin.Add(time.Duration(d.first)*time.Second).Format("Mon 15:04"), u.called(d.mine), other.called(d.theirs))
+		u.Origin.Add(time.Duration(d.first)*time.Second).Format("Mon 15:04"), u.Called(d.mine), other.Called(d.theirs))
 }
 
-// called is how a bar is told to somebody who looks at another run-up.
-func (u RunUp) called(bar int) string {
+// Called is how a bar is told to somebody who looks at another run-up.
+func (u RunUp) Called(bar int) string {
 	b := u.Bars[bar]
 	at := slices.IndexFunc(u.Strands, func(s Strand) bool { return s.Component == b.Component })
 	if at < 0 {

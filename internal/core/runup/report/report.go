@@ -59,6 +59,9 @@ func (r *reporter) frame() RunUp {
 	for _, o := range r.of.Around {
 		out.Around = append(out.Around, o.Name)
 	}
+	if len(r.of.Over) > 0 {
+		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("No plan found around %s: planned over it.", words.List(r.of.Over)), Advice: words.Ways("move it on Kitchen", "move a course", "add a cook"), Strict: true})
+	}
 	if r.of.Alone {
 		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("No plan found around %s: planned as if this were the only service.", words.List(out.Around)), Advice: words.Ways(letFirst, "move a course", "add a cook or equipment"), Strict: true})
 	}
@@ -120,8 +123,8 @@ type planned struct {
 
 func newReporter(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Location) *reporter {
 	r := &reporter{problem: p, of: m, plan: plan, whole: planned{p, m, plan}, zone: zone, scene: reason.NewScene(p, plan), index: map[string]int{}, names: map[string]string{}}
-	r.slack = network.New(p, plan, m.Buffers()).Slack(plated(m))
 	own := m.Own()
+	r.slack = slack(p, plan, m, own)
 	r.problem.Tasks, r.of.Work, r.plan.Tasks = p.Tasks[:own], m.Work[:own], plan.Tasks[:own]
 	for i, t := range p.Tasks {
 		r.index[t.ID] = i
@@ -145,14 +148,14 @@ func (r *reporter) strictestLimits() map[[2]string]int64 {
 	return out
 }
 
-// plated tells which tasks finish a plate, or belong to another service, which is not to wait
-// either.
-func plated(m work.Map) []bool {
-	out := make([]bool, len(m.Work))
-	for i, w := range m.Work {
-		out[i] = w.Placed() || w.Kind == work.Elsewhere
+// slack is how late each task may be before a plate is, or something of another service.
+func slack(p schedule.Problem, plan schedule.Plan, m work.Map, own int) []int64 {
+	p, plan, of := network.Split(p, plan, own)
+	ends := make([]bool, len(of))
+	for i, was := range of {
+		ends[i] = m.Work[was].Placed() || m.Work[was].Kind == work.Elsewhere
 	}
-	return out
+	return network.New(p, plan, m.Buffers()).Slack(ends)[:own]
 }
 
 // foreign tells whether a task is what another service has.

@@ -31,6 +31,7 @@ type Map struct {
 	Unplaced  []Unplaced  `json:"unplaced,omitempty"`
 	Around    []Around    `json:"around,omitempty"`  // other services of the kitchen, which were there first
 	Alone     bool        `json:"alone,omitempty"`   // there was no plan around them: it is as if they were not there
+	Over      []string    `json:"over,omitempty"`    // names of what the day has and there was no plan around
 	Stopped   int         `json:"stopped,omitempty"` // plates that nobody may send: a guest must not have what is in them
 }
 
@@ -124,7 +125,7 @@ type Unplaced struct {
 // Own is how many works are of the service itself; what stands behind them is elsewhere.
 func (m Map) Own() int {
 	n := len(m.Work)
-	for n > 0 && m.Work[n-1].Kind == Elsewhere {
+	for n > 0 && (m.Work[n-1].Kind == Elsewhere || m.Work[n-1].Kind == Event) {
 		n--
 	}
 	return n

@@ -21,7 +21,8 @@ const (
 	Setup     Kind = "setup"      // what must be ready before a step, and stands in no recipe
 	Ware      Kind = "ware"       // plates that are warmed or chilled
 	ClearDown Kind = "clear-down" // of a section, after the last plate
-	Elsewhere Kind = "elsewhere"  // for other services of the kitchen, all of one; it stands behind the rest
+	Elsewhere Kind = "elsewhere"  // for other services of the kitchen, or of its day: it stands behind the rest
+	Event     Kind = "event"      // of the day, counted from an hour of the service; likewise
 )
 
 // Work is what one task stands for. It holds all that a reader of the plan needs, so

@@ -1,0 +1,64 @@
+package kitchen
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+	"time"
+
+	"jointime/internal/core/fault"
+	"jointime/internal/core/units"
+)
+
+// Event is a line of the day that is no food work, and takes hands: staff meal, delivery,
+// briefing, line check.
+type Event struct {
+	ID      string   `json:"id" minLength:"1" maxLength:"60"`
+	Name    string   `json:"name" minLength:"1" maxLength:"80"`
+	From    string   `json:"from,omitempty" doc:"clock hour at which it begins; absent: before or after says when"`
+	Before  *int64   `json:"before,omitempty" minimum:"0" maximum:"1440" doc:"minutes before the first course of a service at which it begins"`
+	After   *int64   `json:"after,omitempty" minimum:"0" maximum:"1440" doc:"minutes after the last course of a service has left"`
+	Minutes int64    `json:"minutes" minimum:"1" maximum:"600" doc:"how long it takes"`
+	Days    []int    `json:"days,omitempty" maxItems:"7" doc:"weekdays on which it is, 1 Monday to 7 Sunday; absent: every day"`
+	Who     []string `json:"who,omitempty" maxItems:"60" doc:"ids of the cooks whom it takes; absent: everybody who is there"`
+}
+
+// UsualDay are the lines that most kitchens have: common practice, without a source.
+func UsualDay() []Event {
+	before := func(m int64) *int64 { return &m }
+	return []Event{
+		{ID: "staff-meal", Name: "Staff meal", From: "16:30", Minutes: 20},
+		{ID: "line-check", Name: "Line check", Before: before(40), Minutes: 10},
+		{ID: "briefing", Name: "Briefing", Before: before(20), Minutes: 5},
+	}
+}
+
+// Has tells whether an event is on a day.
+func (e Event) Has(day time.Time) bool { return Shift{Days: e.Days}.Has(day) }
+
+// Takes tells whether an event takes a cook.
+func (e Event) Takes(cook string) bool { return len(e.Who) == 0 || slices.Contains(e.Who, cook) }
+
+func (k Kitchen) validateDay(l *fault.List) {
+	for i, e := range k.Day {
+		at := fmt.Sprintf("day[%d]", i)
+		if strings.TrimSpace(e.Name) == "" {
+			l.Add(at+".name", "Name what it is.")
+		}
+		if slices.ContainsFunc(k.Day[:i], func(o Event) bool { return o.ID == e.ID }) {
+			l.Add(at+".id", "%s is there twice.", e.Name)
+		}
+		if said := map[bool]int{true: 1}; said[e.From != ""]+said[e.Before != nil]+said[e.After != nil] != 1 {
+			l.Add(at+".from", "%s: say when. Write 16:30, 40 min before, or 10 min after.", e.Name)
+		}
+		if _, err := units.ParseClock(e.From); e.From != "" && err != nil {
+			l.Add(at+".from", "%v", err)
+		}
+		Shift{From: "00:00", To: "00:01", Days: e.Days}.validate(at, l)
+		for _, id := range e.Who {
+			if !slices.ContainsFunc(k.Cooks, func(c Cook) bool { return c.ID == id }) {
+				l.Add(at+".who", "%s: “%s” is not a cook here.", e.Name, id)
+			}
+		}
+	}
+}
