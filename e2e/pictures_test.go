@@ -41,7 +41,7 @@ var views = []struct {
 	}},
 	{"", "/dish/slow-cooked-egg-mushroom-broth?side=allergens", "last call", nil},
 	{"", "/dish/roast-hake?side=methods", "Use this", nil},
-	{"step.png", "/dish/roast-hake?step=hake/roast", "Save the step", nil},
+	{"", "/dish/roast-hake?step=hake/roast", "Save the step", nil},
 	{"book.png", "/book", "Split-pea broth", func(chef *tablet) {
 		chef.type_(`[aria-label="Search the book"]`, "butter")
 		chef.gone("Rye cracker")
@@ -87,6 +87,10 @@ var views = []struct {
 	}},
 	{"run-up.png", "/run-up/supper", "Export plan", func(chef *tablet) { chef.why() }},
 	{"run-up-cooks.png", "/run-up/winter-supper?view=lanes&table=Table+2", "Commis", nil},
+	{"day.png", "/day/winter-supper", "planned around", func(chef *tablet) {
+		chef.pressOn("the carving", `document.querySelector('[aria-label^="Roast crown: twine off, carve, Head chef"]')`)
+		chef.see("· Winter supper")
+	}},
 	{"clash.png", "/run-up/winter-supper?course=main", "Export plan", func(chef *tablet) {
 		chef.click("Show")
 		chef.see("limit 14 min")

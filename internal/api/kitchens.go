@@ -31,7 +31,8 @@ type KitchenView struct {
 
 type kitchensOutput struct {
 	Body struct {
-		Kitchens []KitchenView `json:"kitchens" nullable:"false"`
+		Kitchens []KitchenView   `json:"kitchens" nullable:"false"`
+		UsualDay []kitchen.Event `json:"usualDay" nullable:"false" doc:"what most kitchens have in a day beside food work, for one to begin from"`
 	}
 }
 
@@ -41,7 +42,7 @@ func (s kitchens) listKitchens(ctx context.Context, _ *struct{}) (*kitchensOutpu
 		return nil, s.fail(err)
 	}
 	out := &kitchensOutput{}
-	out.Body.Kitchens = []KitchenView{}
+	out.Body.Kitchens, out.Body.UsualDay = []KitchenView{}, kitchen.UsualDay()
 	for id, k := range b.Kitchens {
 		out.Body.Kitchens = append(out.Body.Kitchens, KitchenView{k, b.Version(store.Kitchen, id)})
 	}

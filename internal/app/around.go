@@ -66,6 +66,15 @@ func (b Book) about(kitchen string, day time.Time) (ids []string) {
 	return ids
 }
 
+// calledOn names a service to who looks at a day: that of another day with its weekday.
+func (b Book) calledOn(id, day string) string {
+	s := b.Services[id]
+	if on, err := time.Parse(service.DayLayout, s.Day); err == nil && s.Day != day {
+		return s.Name + on.Format(" (Mon)")
+	}
+	return s.Name
+}
+
 // goes compares two services by which goes first: one that is said to, or the earlier one.
 func (b Book) goes(x, y string) int {
 	p, q := b.Services[x], b.Services[y]
@@ -144,7 +153,7 @@ func (pl *Planner) arrange(ctx context.Context, rd *reading, id string) error {
 		if err != nil {
 			return err
 		}
-		is.Service, is.Name = other, b.Services[other].Name
+		is.Service, is.Name = other, b.calledOn(other, b.Services[id].Day)
 		all = append(all, is)
 		if later[other] = b.goes(other, id) > 0; !later[other] {
 			before = append(before, is)

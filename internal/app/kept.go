@@ -110,9 +110,3 @@ func blockedBefore(text json.RawMessage) (out map[string]string) {
 	}
 	return out
 }
-
-// sameJSON compares two texts by what they say.
-func sameJSON(a, b json.RawMessage) bool {
-	var x, y any
-	return json.Unmarshal(a, &x) == nil && json.Unmarshal(b, &y) == nil && reflect.DeepEqual(x, y)
-}

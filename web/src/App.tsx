@@ -12,6 +12,7 @@ const Ingredients = lazy(() => import('./screens/Book/Ingredients').then((m) => 
 const Paste = lazy(() => import('./screens/Book/Paste').then((m) => ({ default: m.Paste })))
 const Import = lazy(() => import('./screens/Book/Import').then((m) => ({ default: m.Import })))
 const Card = lazy(() => import('./screens/Card/Card').then((m) => ({ default: m.Card })))
+const Day = lazy(() => import('./screens/Day/Day').then((m) => ({ default: m.Day })))
 const Dish = lazy(() => import('./screens/Dish/Dish').then((m) => ({ default: m.Dish })))
 const Kitchen = lazy(() => import('./screens/Kitchen/Kitchen').then((m) => ({ default: m.Kitchen })))
 const Menu = lazy(() => import('./screens/Menu/Menu').then((m) => ({ default: m.Menu })))
@@ -27,7 +28,7 @@ const Tablets = lazy(() => import('./screens/Tablets/Tablets').then((m) => ({ de
 const FirstStart = lazy(() => import('./screens/Start/Start').then((m) => ({ default: m.Start })))
 
 // What stands after the first part of an address.
-const ofService = ['menu', 'service', 'sheets', 'run-up', 'order', 'mise']
+const ofService = ['menu', 'service', 'sheets', 'run-up', 'order', 'mise', 'day']
 const ofDish = ['dish', 'plate', 'card']
 const alone = ['kitchen', 'tablets', 'book', 'services']
 
@@ -66,6 +67,7 @@ function Screen({ name, screen, of }: { name: string; screen: string; of: string
       {screen === 'services' && <Services />}
       {screen === 'service' && <Service key={service} id={service} />}
       {screen === 'sheets' && <Sheets key={service} id={service} />}
+      {screen === 'day' && <Day key={service} id={service} />}
       {screen === 'run-up' && <RunUp key={service} id={service} />}
       {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'mise' && <Mise key={service} id={service} />}

@@ -23,13 +23,15 @@ type Event struct {
 	Who     []string `json:"who,omitempty" maxItems:"60" doc:"ids of the cooks whom it takes; absent: everybody who is there"`
 }
 
-// UsualDay are the lines that most kitchens have: common practice, without a source.
+// UsualDay are the lines that most kitchens have, for a kitchen to change: common practice,
+// without a source.
 func UsualDay() []Event {
-	before := func(m int64) *int64 { return &m }
+	by := func(m int64) *int64 { return &m }
 	return []Event{
 		{ID: "staff-meal", Name: "Staff meal", From: "16:30", Minutes: 20},
-		{ID: "line-check", Name: "Line check", Before: before(40), Minutes: 10},
-		{ID: "briefing", Name: "Briefing", Before: before(20), Minutes: 5},
+		{ID: "line-check", Name: "Line check", Before: by(40), Minutes: 10},
+		{ID: "briefing", Name: "Briefing", Before: by(20), Minutes: 5},
+		{ID: "count", Name: "Count what is left", After: by(20), Minutes: 10},
 	}
 }
 

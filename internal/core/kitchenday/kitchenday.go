@@ -47,6 +47,7 @@ type DayService struct {
 	Planned  bool        `json:"planned"`
 	Planning bool        `json:"planning,omitempty" doc:"a newer plan is being made"`
 	OnPlan   bool        `json:"onPlan"`
+	Stops    int         `json:"stops,omitempty" doc:"strands that stop, at a gap or for another reason"`
 	Clashes  []DayClash  `json:"clashes" nullable:"false"`
 }
 
@@ -140,7 +141,7 @@ func (m maker) seconds(u report.RunUp, at int64) int64 {
 // service is one on the day; false where it has nothing there.
 func (m maker) service(s Served) (DayService, bool) {
 	u := s.RunUp
-	out := DayService{ID: u.Service, Name: u.Name, Day: u.Day, First: s.First, Around: u.Around, Planning: s.Planning, Planned: len(u.Bars) > 0, OnPlan: u.OnPlan, Courses: []DayCourse{}, Clashes: []DayClash{}}
+	out := DayService{ID: u.Service, Name: u.Name, Day: u.Day, First: s.First, Around: u.Around, Planning: s.Planning, Planned: len(u.Bars) > 0, OnPlan: u.OnPlan, Stops: len(u.Stops), Courses: []DayCourse{}, Clashes: []DayClash{}}
 	any := u.Day == m.day.Format(time.DateOnly)
 	for _, c := range u.Courses {
 		if at := m.seconds(u, c.At); any && c.Plates > 0 {

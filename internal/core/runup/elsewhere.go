@@ -25,6 +25,15 @@ func (r Result) Booked() demand.Elsewhere {
 			out.Bookings = append(out.Bookings, demand.Booking{Resource: resource, From: at(s[0]), To: at(s[1]), Units: u.Need(), Setting: u.Setting, Settle: u.Settle})
 		}
 	}
+	for k, c := range r.Map.Courses {
+		from, to := r.Map.Origin.Add(time.Duration(c.At)*time.Second-demand.Rush), r.Map.Origin.Add(time.Duration(c.At+c.Within)*time.Second)
+		if k == 0 || from.Before(out.Rush[0]) {
+			out.Rush[0] = from
+		}
+		if to.After(out.Rush[1]) {
+			out.Rush[1] = to
+		}
+	}
 	at := map[string]schedule.PlannedTask{}
 	for i, t := range r.Plan.Tasks {
 		at[t.ID] = t

@@ -112,7 +112,7 @@ func (m menuMaker) everything() demand.Input {
 		}
 	}
 	if m.IntN(3) == 0 {
-		in.Kitchen.Day = kitchen.UsualDay()[m.IntN(3):]
+		in.Kitchen.Day = kitchen.UsualDay()[m.IntN(4):]
 	}
 	return in
 }

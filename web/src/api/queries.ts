@@ -46,6 +46,13 @@ export const useRunUp = (id: string) =>
     refetchInterval: (q) => (q.state.data?.planning ? 1500 : false), // the best so far, until the plan is there
   })
 
+/** useDay is a day of a kitchen; it is asked again while one of its services is being planned. */
+export const useDay = (kitchen: string, on: string) =>
+  useQuery({
+    queryKey: ['day', kitchen, on], queryFn: () => ask(api.GET('/api/kitchens/{id}/days/{day}', { params: { path: { id: kitchen, day: on } } })), enabled: kitchen !== '' && on !== '', placeholderData: keepPreviousData,
+    refetchInterval: (q) => (q.state.data?.services.some((s) => s.planning) ? 1500 : false),
+  })
+
 export const useSheets = (id: string) =>
   useQuery({
     queryKey: ['sheets', id], queryFn: () => ask(api.GET('/api/services/{id}/sheets', { params: { path: { id } } })), enabled: id !== '',
@@ -130,7 +137,7 @@ type Query = { queryKey: readonly unknown[] }
 export const ofTicks = (q: Query) => ['mise', 'amounts', 'labels'].includes(q.queryKey[0] as string)
 
 /** ofPlans are the queries that a plan of a service changes. */
-export const ofPlans = (id: string) => (q: Query) => ['run-up', 'mise', 'labels', 'sheets', 'amounts'].includes(q.queryKey[0] as string) && q.queryKey[1] === id
+export const ofPlans = (id: string) => (q: Query) => q.queryKey[0] === 'day' || (['run-up', 'mise', 'labels', 'sheets', 'amounts'].includes(q.queryKey[0] as string) && q.queryKey[1] === id)
 
 /** ofAll are all but who one is: for when nobody knows what was missed. */
 export const ofAll = (q: Query) => q.queryKey[0] !== 'session'
@@ -145,7 +152,7 @@ const changedBy: Record<string, (id: string) => (q: Query) => boolean> = {
   tick: () => ofTicks,
   plan: ofPlans,
   pass: (dish) => (q) => named('checks', 'photo')(q) && q.queryKey[1] === dish,
-  service: (id) => (q) => named('services', 'menus', 'menu', 'find', 'dish', 'refused', 'undo')(q) || q.queryKey[1] === id,
+  service: (id) => (q) => named('services', 'menus', 'menu', 'find', 'dish', 'refused', 'undo', 'day')(q) || q.queryKey[1] === id,
   stock: () => named('stock', 'amounts', 'mise', 'labels', 'dish', 'undo'),
   supplier: () => named('suppliers', 'amounts', 'ingredients', 'ingredient', 'undo'),
   ingredient: () => food,

@@ -2454,6 +2454,11 @@ export interface components {
             planned: boolean;
             /** @description a newer plan is being made */
             planning?: boolean;
+            /**
+             * Format: int64
+             * @description strands that stop, at a gap or for another reason
+             */
+            stops?: number;
             /** Format: int64 */
             to: number;
         };
@@ -3303,6 +3308,8 @@ export interface components {
         };
         KitchensOutputBody: {
             kitchens: components["schemas"]["KitchenView"][];
+            /** @description what most kitchens have in a day beside food work, for one to begin from */
+            usualDay: components["schemas"]["Event"][];
         };
         Label: {
             allergens: string;

@@ -32,6 +32,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     ['Order', `/order/${service}`],
     ['Mise', `/mise/${service}`],
     ['Run-up', `/run-up/${service}`],
+    ['Day', `/day/${service}`],
     ['Sheets', `/sheets/${service}`],
     ['Plate', `/plate/${dish}`],
     ['Book', '/book'],
@@ -41,7 +42,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
       if (!keysOn() || typing || event.ctrlKey || event.metaKey || event.altKey) return
-      const at = ['m', 's', 'd', 'o', 'i', 'r', 'h', 'p', 'b', 'k'].indexOf(event.key)
+      const at = ['m', 's', 'd', 'o', 'i', 'r', 'y', 'h', 'p', 'b', 'k'].indexOf(event.key)
       if (event.key === '?') setHelp(true)
       else if (event.key === '/') {
         event.preventDefault()
@@ -119,7 +120,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
   )
 }
 
-const ofService = ['menu', 'service', 'run-up', 'sheets', 'order', 'mise']
+const ofService = ['menu', 'service', 'run-up', 'sheets', 'order', 'mise', 'day']
 
 // useLast is the service and the dish that the screens are about: those of this one, or the last
 // that were looked at; at first the next service, and any dish.

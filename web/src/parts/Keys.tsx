@@ -3,7 +3,7 @@ import { Button, FormCheck, Modal } from 'react-bootstrap'
 import { turnKeys, useKeysOn } from './keysOn'
 
 const keys = [
-  ['m s d o i r h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Sheets, Plate, Book, Kitchen'],
+  ['m s d o i r y h p b k', 'Menu, Service, Dish, Order, Mise, Run-up, Day, Sheets, Plate, Book, Kitchen'],
   ['/', 'Find anything: a dish, a service, an ingredient, a screen'],
   ['← →', 'Run-up: previous / next step'],
   ['↑ ↓', 'Run-up: strand above / below'],

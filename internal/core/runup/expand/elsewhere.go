@@ -27,9 +27,55 @@ func (b *builder) elsewhere() {
 		if b.excluded.Alone {
 			continue
 		}
+		o.Bookings = b.serving(o)
 		b.of.Around[len(b.of.Around)-1].Partly = b.stand("elsewhere."+o.Service, work.Elsewhere, o, board)
 	}
 	b.of.Alone = b.excluded.Alone && len(b.of.Around) > 0
+}
+
+// serving are bookings of another service by which a cook who is on its plates has no hands for
+// this one between two of them: prep for tomorrow is not done during tonight’s service. Two
+// services at the same time do share their cooks.
+func (b *builder) serving(o demand.Elsewhere) []demand.Booking {
+	first, last := b.hours()
+	if len(b.Courses) == 0 || first.Add(-demand.Rush).Before(o.Rush[1]) && o.Rush[0].Before(last) {
+		return o.Bookings
+	}
+	on := map[string]*demand.Booking{}
+	var out, cooks []demand.Booking
+	for _, x := range o.Bookings {
+		if !b.isCook(x.Resource) || x.From.Before(o.Rush[0]) || x.To.After(o.Rush[1]) {
+			out = append(out, x)
+			continue
+		}
+		if all := on[x.Resource]; all == nil {
+			on[x.Resource] = &x
+		} else {
+			all.From, all.To = earlier(all.From, x.From), later(all.To, x.To)
+		}
+	}
+	for _, id := range b.cooks {
+		if x := on[id]; x != nil {
+			cooks = append(cooks, *x)
+		}
+	}
+	return append(cooks, out...)
+}
+
+func (b *builder) isCook(resource string) bool { return slices.Contains(b.cooks, resource) }
+
+func earlier(a, b time.Time) time.Time {
+	if b.Before(a) {
+		return b
+	}
+	return a
+}
+
+func later(a, b time.Time) time.Time {
+	if b.After(a) {
+		return b
+	}
+	return a
 }
 
 // event puts in a line of the day, for each cook whom it takes: on every day of the plan, or

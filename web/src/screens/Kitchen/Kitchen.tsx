@@ -12,7 +12,7 @@ import { Rows, type Row } from '../../parts/Rows'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { Effect } from './Effect'
 import { Limits } from './Limits'
-import { toKitchen, toKitchenWords } from './kitchenForm'
+import { sayEvents, toKitchen, toKitchenWords } from './kitchenForm'
 import { useForm } from '../../parts/form'
 import { EditorActions } from '../../parts/EditorActions'
 import { count, listed } from '../../parts/words'
@@ -44,12 +44,12 @@ export function Kitchen() {
           New kitchen
         </Link>
       </div>
-      {one ? <One key={one.kitchen.id} view={one} /> : <Gone missing={{ kind: 'kitchens', id: of ?? '' }} otherwise="No such kitchen." />}
+      {one ? <One key={one.kitchen.id} view={one} usual={kitchens.data.usualDay} /> : <Gone missing={{ kind: 'kitchens', id: of ?? '' }} otherwise="No such kitchen." />}
     </>
   )
 }
 
-function One({ view }: { view: View }) {
+function One({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
   const k = view.kitchen
   return (
     <>
@@ -63,7 +63,7 @@ function One({ view }: { view: View }) {
           <Delete kind="kitchens" id={k.id} name={k.name} screen="services" to="/services" />
         </div>
       </div>
-      <Editor view={view} />
+      <Editor view={view} usual={usual} />
     </>
   )
 }
@@ -78,7 +78,7 @@ function People({ sections, cooks }: { sections: Row[]; cooks: Row[] }) {
 }
 
 // What is changed is kept while one looks at what it would do.
-function Editor({ view }: { view: View }) {
+function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
   const desk = useDesk()
   const form = useForm(`kitchen/${view.kitchen.id}`, toKitchenWords(view.kitchen), { over: view.kitchen, version: view.version }, async (f, from) => {
     const value = await toKitchen(f, from.over)
@@ -125,6 +125,12 @@ function Editor({ view }: { view: View }) {
         rows={f.equipment} set={(equipment) => set({ equipment })} add="Add equipment" wrong={wrong?.field}
       />
       <Rows legend="not available" columns={[{ name: 'of', label: 'cook or equipment', width: 150, options: [['', 'cook or equipment'], ...people] }, { name: 'day', label: 'day (empty: every day)', width: 130, type: 'date' }, { name: 'hours', label: 'hours', width: 130, hint: '14:00–16:00' }, { name: 'why', label: 'why', width: 160 }]} rows={f.away} set={(away) => set({ away })} add="Add a time off" wrong={wrong?.field} />
+      <Rows legend="the day" columns={[{ name: 'name', label: 'beside food work', width: 150, hint: 'Staff meal' }, { name: 'when', label: 'when', width: 240, hint: '16:30–16:50, or 40 min before, for 10 min' }, { name: 'who', label: 'who (empty: everybody)', width: 180, hint: 'Commis' }]} rows={f.day} set={(day) => set({ day })} add="Add a line" wrong={wrong?.field} />
+      {f.day.length === 0 && (
+        <button type="button" className="plain-button" onClick={() => set({ day: sayEvents(usual, []) })}>
+          Add the usual: {listed(usual.map((e) => e.name.toLowerCase()))}
+        </button>
+      )}
       <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 150, hint: 'Larder' }, { name: 'helps', label: 'its people may help (sections)', width: 220, hint: 'Pass, Pastry' }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
       {f.sections.some((s) => s.id) && <People sections={f.sections} cooks={f.cooks} />}
       <fieldset>

@@ -6,7 +6,7 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
@@ -16,6 +16,7 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
   pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', apart: k.apart ? `${k.apart.least}–${k.apart.most}` : '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: sayShifts(c.shifts), not: (c.not ?? []).join(', ') })),
+  day: sayEvents(k.day ?? [], k.cooks),
   on: k.cooks.flatMap((c) => (c.on ?? []).map((o) => ({ of: c.id, day: o.day, hours: sayShifts(o.shifts) }))),
   equipment: k.equipment.map((e) => ({
     id: e.id, name: e.name, kind: e.kind, places: String(e.places), portions: e.portions ? String(e.portions) : '', keeps: e.keeps ?? '', at: e.celsius !== undefined ? String(e.celsius) : '', most: e.most !== undefined ? String(e.most) : '', wash: e.wash ? String(e.wash / 60) : '', heats: e.heating ? `${e.heating.up}/${e.heating.down}` : '', cold: e.heating ? String(e.heating.cold) : '', within: e.heating ? String(e.heating.tolerance) : '',
@@ -25,9 +26,10 @@ export const toKitchenWords = (k: Kitchen): KitchenWords => ({
 
 /** toKitchen reads a form over the kitchen that it came from. */
 export async function toKitchen(f: KitchenWords, over: Kitchen): Promise<Kitchen> {
-  const [sections, things] = await Promise.all([identified(f.sections), identified([...f.cooks, ...f.equipment])])
+  const [sections, things, day] = await Promise.all([identified(f.sections), identified([...f.cooks, ...f.equipment]), identified(f.day)])
   const [weeks, days] = await Promise.all([Promise.all(f.cooks.map((c, i) => shifts(`cooks.${i}.shifts`, c.shifts ?? ''))), Promise.all(f.on.map((o, i) => (/^(off)?$/.test((o.hours ?? '').trim()) ? [] : shifts(`hours on one day.${i}.hours`, o.hours))))])
-  return read({ ...f, sections, cooks: things.slice(0, f.cooks.length), equipment: things.slice(f.cooks.length) }, over, weeks, days)
+  const events = await Promise.all(day.map(event))
+  return read({ ...f, sections, day, cooks: things.slice(0, f.cooks.length), equipment: things.slice(f.cooks.length) }, over, weeks, days, events)
 }
 
 // identified gives each row that has a name an id.
@@ -41,7 +43,7 @@ type Shift = Schemas['Shift']
 
 const names = (text: string | undefined) => (text ?? '').split(',').map((t) => t.trim()).filter(Boolean)
 
-function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][]): Kitchen {
+function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][], events: When[]): Kitchen {
   if (!f.name.trim()) throw new FieldError('name', 'Name the kitchen.')
   if (f.currency.trim() && !/^[A-Za-z]{3}$/.test(f.currency.trim())) throw new FieldError('currency', 'Currency: three letters, EUR.')
   const some = (field: 'fine' | 'upTo' | 'coarse') => (f[field].trim() ? { [field]: decimal(field, f[field]) } : {})
@@ -77,8 +79,57 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][])
       })
       return [{ id: s.id, name: s.name.trim(), ...(helps.length > 0 ? { helps } : {}) }]
     }),
+    day: attended(f, events),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`containers.${i}.holds`, b.holds ?? '') })),
   }
+}
+
+type Event = NonNullable<Kitchen['day']>[number]
+type When = Pick<Event, 'from' | 'before' | 'after' | 'minutes' | 'days'>
+
+/** sayEvents writes what the day has as it is typed: Tue–Sat 16:30–16:50; 40 min before, for 10 min. */
+export function sayEvents(list: Event[], cooks: Kitchen['cooks']): Row[] {
+  const days = (e: Event) => (e.days?.length ? `${sayDays(e.days)} ` : '')
+  const when = (e: Event) => {
+    if (e.before === undefined && e.after === undefined) return `${days(e)}${e.from}–${later(e.from ?? '', e.minutes)}`
+    return `${e.before ?? e.after} min ${e.before === undefined ? 'after' : 'before'}, for ${e.minutes} min`
+  }
+  return list.map((e) => ({ id: e.id, name: e.name, when: when(e), who: (e.who ?? []).map((w) => cooks.find((c) => c.id === w)?.name ?? w).join(', ') }))
+}
+
+// later is a clock hour so many minutes after one.
+function later(clock: string, by: number): string {
+  const [h, m] = clock.split(':').map(Number)
+  const at = (h * 60 + m + by) % 1440
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
+}
+
+// event reads when a line of the day is: an hour, or minutes before the first course or after the last.
+async function event(row: Row, i: number): Promise<When> {
+  const field = `the day.${i}.when`
+  const text = (row.when ?? '').trim()
+  if (!row.name?.trim()) return { minutes: 0 }
+  const m = /^(\d{1,4})\s*min(?:utes)?\s+(before|after)(?:\s+service)?\s*,?\s*(?:for\s+)?(\d{1,3})\s*min(?:utes)?$/i.exec(text)
+  if (m) return { [m[2].toLowerCase()]: Number(m[1]), minutes: Number(m[3]) }
+  if (/before|after/i.test(text) || !text) throw new FieldError(field, `${row.name.trim()}: say when. Write 16:30–16:50, or 40 min before, for 10 min.`)
+  const list = await shifts(field, text)
+  if (list.length !== 1) throw new FieldError(field, `${row.name.trim()}: one time a line. Add a line for another.`)
+  const minute = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))
+  return { from: list[0].from, minutes: (minute(list[0].to) - minute(list[0].from) + 1440) % 1440, days: list[0].days?.length ? list[0].days : undefined }
+}
+
+// attended are the lines of the day with whom they take.
+function attended(f: KitchenWords, events: When[]): Kitchen['day'] {
+  const list = f.day.flatMap((row, i) => {
+    if (!row.name?.trim()) return []
+    const who = names(row.who).map((n) => {
+      const cook = f.cooks.find((c) => c.name?.trim().toLowerCase() === n.toLowerCase())
+      if (!cook) throw new FieldError(`the day.${i}.who`, `“${n}” is not a cook here.`)
+      return cook.id
+    })
+    return [{ id: row.id, name: row.name.trim(), ...events[i], who: who.length > 0 ? who : undefined }]
+  })
+  return list.length > 0 ? list : undefined
 }
 
 // whoPlates reads who plates and who calls; a caller who is no cook any more is nobody.

@@ -3,9 +3,9 @@
 import { memo, useMemo, useState } from 'react'
 import { useHeat } from '../../parts/heat'
 import { asButton } from '../../parts/pressed'
+import { evenAxis, ticks } from '../../parts/clockAxis'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
-import { evenAxis, ticks } from './axis'
 import type { Moved } from '../../parts/service/moved'
 import type { Plan } from './types'
 import { matches, wasFrom, type Filter } from './shown'
@@ -29,8 +29,8 @@ export function Lanes({ plan, moved, filter, wide, picked, pick }: Props) {
   const [from, to] = (lastDay && stretches(plan, dayAt).find((s) => s.key === stretch)?.span) || [dayAt.from, dayAt.to]
   const x = useMemo(() => evenAxis(from, to, left, width - 10), [from, to, width])
   const window = useMemo<[number, number]>(() => [from, to], [from, to])
-  const lanes = useMemo(() => plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to) })).filter((l) => (l.lane.cook || l.blocks.length > 0) && (!filter.cook || !l.lane.cook || l.lane.id === `cook.${filter.cook}`) && (!filter.thing || l.lane.cook || l.lane.id === filter.thing)), [plan, from, to, filter])
-  const heights = lanes.map((l) => Math.max(1, ...l.blocks.map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
+  const lanes = useMemo(() => plan.lanes.map((l) => ({ lane: l, blocks: l.blocks.filter((b) => b.to > from && b.from < to), others: (l.elsewhere ?? []).filter((b) => b.to > from && b.from < to) })).filter((l) => (l.lane.cook || l.blocks.length > 0) && (!filter.cook || !l.lane.cook || l.lane.id === `cook.${filter.cook}`) && (!filter.thing || l.lane.cook || l.lane.id === filter.thing)), [plan, from, to, filter])
+  const heights = lanes.map((l) => Math.max(1, ...[...l.blocks, ...l.others].map((b) => Math.min(b.row + b.places, l.lane.capacity))) * place + 14)
   const tops = heights.map((_, i) => top + heights.slice(0, i).reduce((a, b) => a + b, 0))
   const bottom = top + heights.reduce((a, b) => a + b, 0)
   return (
@@ -70,8 +70,8 @@ export function Lanes({ plan, moved, filter, wide, picked, pick }: Props) {
           </g>
         ))}
         {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
-        {lanes.map(({ lane, blocks }, i) => (
-          <LaneRow key={lane.id} plan={plan} moved={moved} lane={lane} blocks={blocks} y={tops[i]} height={heights[i]} width={width} x={x} window={window} is={is} picked={blocks.some((b) => plan.bars[b.bar].id === picked) ? picked : ''} pick={pick} />
+        {lanes.map(({ lane, blocks, others }, i) => (
+          <LaneRow key={lane.id} plan={plan} moved={moved} lane={lane} blocks={blocks} others={others} y={tops[i]} height={heights[i]} width={width} x={x} window={window} is={is} picked={blocks.some((b) => plan.bars[b.bar].id === picked) ? picked : ''} pick={pick} />
         ))}
       </svg>
       </div>
@@ -91,9 +91,9 @@ function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: 
   ]
 }
 
-type RowProps = { plan: Plan; moved: Moved; lane: Lane; blocks: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; is: (b: Plan['bars'][number]) => boolean; picked: string; pick: (id: string) => void }
+type RowProps = { plan: Plan; moved: Moved; lane: Lane; blocks: Block[]; others: Block[]; y: number; height: number; width: number; x: (s: number) => number; window: [number, number]; is: (b: Plan['bars'][number]) => boolean; picked: string; pick: (id: string) => void }
 
-const LaneRow = memo(function LaneRow({ plan, moved, lane, blocks, y, height, width, x, window, is, picked, pick }: RowProps) {
+const LaneRow = memo(function LaneRow({ plan, moved, lane, blocks, others, y, height, width, x, window, is, picked, pick }: RowProps) {
   const heat = useHeat()
   return (
     <g>
@@ -111,12 +111,32 @@ const LaneRow = memo(function LaneRow({ plan, moved, lane, blocks, y, height, wi
           )}
         </g>
       ))}
+      {others.map((b, k) => (
+        <OtherMark key={k} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} />
+      ))}
       {blocks.map((b, k) => (
         <BlockMark key={k} plan={plan} was={wasFrom(moved, plan.bars[b.bar])} lane={lane} block={b} y={y + 7 + Math.min(b.row, lane.capacity - 1) * place} x={x} pale={!is(plan.bars[b.bar])} picked={picked === plan.bars[b.bar].id} pick={() => pick(plan.bars[b.bar].id)} />
       ))}
     </g>
   )
 })
+
+// OtherMark is what another service has, or the day beside food work.
+function OtherMark({ block, y, x }: { block: Block; y: number; x: (s: number) => number }) {
+  const a = x(block.from)
+  const w = Math.max(x(block.to) - a, 3)
+  return (
+    <g role="img" aria-label={block.label}>
+      <title>{block.label}</title>
+      <rect x={a} y={y} width={w} height={block.places * place - 4} rx="3" fill="#c3cdd3" stroke="#3f4f5a" />
+      {block.label.length * 7 < w - 10 && (
+        <text x={a + 6} y={y + 16} fontSize="14">
+          {block.label}
+        </text>
+      )}
+    </g>
+  )
+}
 
 function BlockMark({ plan, was, lane, block, y, x, pale, picked, pick }: { plan: Plan; was?: number; lane: Lane; block: Block; y: number; x: (s: number) => number; pale: boolean; picked: boolean; pick: () => void }) {
   const bar = plan.bars[block.bar]

@@ -1,9 +1,9 @@
 // How much of the hands, and of the things of each kind, is taken on the day: a curve
 // each, with the tight spots marked.
 import { useState } from 'react'
+import { evenAxis, ticks } from '../../parts/clockAxis'
 import { useWidth } from '../../parts/width'
 import { spoken, wall } from '../../parts/words'
-import { evenAxis, ticks } from './axis'
 import type { Plan } from './types'
 
 type Load = Plan['loads'][number]

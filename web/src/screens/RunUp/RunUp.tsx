@@ -10,7 +10,7 @@ import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
 import { MovedLine } from '../../parts/service/MovedLine'
 import { useMoved, type Moved, type Placed } from '../../parts/service/moved'
-import { count, day } from '../../parts/words'
+import { count, day, listed } from '../../parts/words'
 import { Critical, Slots } from './Ahead'
 import { FireList } from './FireList'
 import { useKeeping } from './keeping'
@@ -240,6 +240,7 @@ const Summary = memo(function Summary({ plan, readOnly }: { plan: Plan; readOnly
   return (
     <span className="quiet">
       {plan.name}, {day(plan.day)}
+      {plan.around && ` · planned around ${listed(plan.around)}`}
       {starts.length > 0 && ` · starts ${day(starts[0].slice(0, 10), true)} ${starts[0].slice(11, 16)}`}
       {readOnly && ' · past, as planned'}
     </span>

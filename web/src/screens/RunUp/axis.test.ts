@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { evenAxis, foldedAxis, ticks } from './axis'
+import { evenAxis, ticks } from '../../parts/clockAxis'
+import { foldedAxis } from './axis'
 import type { Plan } from './types'
 
 const plan = {
