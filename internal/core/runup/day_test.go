@@ -33,7 +33,7 @@ func TestWhatTheDayHasTakesHands(t *testing.T) {
 	require.Len(t, early.RunUp.Clashes, 1)
 	assert.Equal(t, "Main: 10 min early, leaves 19:50.", early.RunUp.Clashes[0].What)
 	assert.Equal(t, "Food: spoon cannot be later: Briefing then has Cook.", early.RunUp.Clashes[0].Why)
-	assert.Contains(t, early.RunUp.Clashes[0].Advice, "move briefing on Kitchen")
+	assert.Contains(t, early.RunUp.Clashes[0].Advice, "Move briefing on Kitchen")
 	assert.True(t, makePlan(t, with(stirred("Dinner", "20:00"), briefing(40))).RunUp.OnPlan)
 	assert.Empty(t, early.RunUp.Around, "it is no service")
 }

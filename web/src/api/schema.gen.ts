@@ -2020,6 +2020,22 @@ export interface components {
             /** @description the step that leaves it */
             step?: string;
         };
+        Cause: {
+            /**
+             * Format: int64
+             * @description what is stopped: place in bars
+             */
+            bar: number;
+            /**
+             * Format: int64
+             * @description what has it: place in bars; absent: another service, the day, or nothing
+             */
+            other?: number;
+            /** @description id of the cook or thing */
+            resource?: string;
+            /** @enum {string} */
+            rule: "busy" | "pause" | "window" | "earliest" | "latest" | "target" | "together" | "horizon";
+        };
         Caution: {
             /** @description where a limit in it comes from */
             source?: string;
@@ -5506,12 +5522,15 @@ export interface components {
             advice: string;
             /** Format: int64 */
             bar?: number;
+            causes?: components["schemas"]["Cause"][] | null;
             /** @description of a published limit */
             source?: string;
             strict: boolean;
             what: string;
-            /** @description which requirements clash */
+            /** @description which requirements clash; absent: not found */
             why?: string;
+            /** @description places in bars of what would have to move for it, and cannot for the causes */
+            with?: number[] | null;
         };
         Visit: {
             /** Format: date-time */

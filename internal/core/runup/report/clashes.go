@@ -7,7 +7,6 @@ import (
 
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
-	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
@@ -73,64 +72,6 @@ func (r *reporter) apart(group int) Violation {
 		name = r.of.Courses[r.of.Work[r.index[rule.Tasks[0]]].Course].Name
 	}
 	return Violation{What: fmt.Sprintf("%s: plates more than %s apart.", name, units.FormatDuration(*rule.Within)), Advice: words.Ways("put more cooks at the pass", "serve fewer dishes at a time")}
-}
-
-// because adds which requirements clash before a task, and what can be done: first the
-// way out of that, then the others.
-func (c Violation) because(r *reporter, task int, others ...string) Violation {
-	why, ways := r.between(task)
-	c.Why = why
-	if ways = append(ways, others...); len(ways) > 0 {
-		c.Advice = words.Ways(ways[:min(len(ways), 3)]...)
-	}
-	return c
-}
-
-// between says which two requirements clash where a task cannot be earlier: what it
-// waits for is followed back to the first thing, or person, that is not to be had.
-// The ways are those out of it.
-func (r *reporter) between(i int) (says string, ways []string) {
-	for range len(r.of.Work) {
-		stop := r.scene.Earlier(i).Stop
-		from := r.plan.Tasks[i].Start
-		switch stop.Rule {
-		case reason.LinkMin:
-			if stop.Other < 0 {
-				return "", nil
-			}
-			i = stop.Other
-			continue
-		case reason.Pause:
-			if stop.Other < 0 {
-				return fmt.Sprintf("%s is not hot yet.", r.names[stop.Resource]), []string{"turn it on earlier"}
-			}
-			if r.foreign(stop.Other) {
-				return fmt.Sprintf("%s has %s at another setting; %s needs %s at %s.", r.call(stop.Other), r.names[stop.Resource], r.callOne(i), r.settingOf(i, stop.Resource), r.hour(from)), []string{"use another oven", r.makeWay(stop.Other)}
-			}
-			return fmt.Sprintf("%s–%s %s: %s needs %s, %s %s.", r.hour(r.plan.Tasks[stop.Other].Start), r.hour(r.plan.Tasks[i].End), r.names[stop.Resource],
-				r.callOne(stop.Other), r.settingOf(stop.Other, stop.Resource), r.callOne(i), r.settingOf(i, stop.Resource)), []string{"use another oven", "move one of the two"}
-		case reason.Busy:
-			if stop.Other < 0 {
-				return "", nil
-			}
-			name := r.names[stop.Resource]
-			if r.foreign(stop.Other) {
-				return fmt.Sprintf("%s has %s until %s; %s needs %s too.", r.call(stop.Other), name, r.hour(from), r.callOne(i), map[bool]string{true: name, false: "it"}[r.isCook(stop.Resource)]), []string{r.makeWay(stop.Other), "use someone or something else"}
-			}
-			if r.isCook(stop.Resource) {
-				return fmt.Sprintf("%s is on %s until %s; %s needs %s too.", name, r.callOne(stop.Other), r.hour(from), r.callOne(i), name), []string{"put someone else on one", "start one earlier"}
-			}
-			return fmt.Sprintf("%s is in use for %s until %s; %s needs it too.", name, r.callOne(stop.Other), r.hour(from), r.callOne(i)), []string{"use other equipment for one", "start one earlier"}
-		case reason.Window:
-			name := r.names[stop.Resource]
-			if r.isCook(stop.Resource) {
-				return fmt.Sprintf("%s starts at %s.", name, r.hour(from)), []string{fmt.Sprintf("ask %s to start earlier (overtime is your call)", name)}
-			}
-			return fmt.Sprintf("%s is not available before %s.", name, r.hour(from)), []string{"use other equipment"}
-		}
-		return "", nil
-	}
-	return "", nil
 }
 
 // letFirst is the way out of what another service has.

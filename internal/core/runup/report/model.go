@@ -232,12 +232,23 @@ type UnplannedStep struct {
 	Gap       bool   `json:"gap" doc:"true: left open; false: it cannot be"`
 }
 
+// Cause is what stops something that would have to move.
+type Cause struct {
+	Bar      int    `json:"bar" doc:"what is stopped: place in bars"`
+	Rule     string `json:"rule" enum:"busy,pause,window,earliest,latest,target,together,horizon"`
+	Resource string `json:"resource,omitempty" doc:"id of the cook or thing"`
+	Other    *int   `json:"other,omitempty" doc:"what has it: place in bars; absent: another service, the day, or nothing"`
+}
+
 // Violation is what does not fit, in words.
 type Violation struct {
 	What   string `json:"what"`
 	Advice string `json:"advice"`
-	Why    string `json:"why,omitempty" doc:"which requirements clash"`
-	Source string `json:"source,omitempty" doc:"of a published limit"`
-	Bar    *int   `json:"bar,omitempty"`
-	Strict bool   `json:"strict"`
+	Why    string `json:"why,omitempty" doc:"which requirements clash; absent: not found"`
+	With   []int  `json:"with,omitempty" doc:"places in bars of what would have to move for it, and cannot for the causes"`
+	// Causes are all that stop it: of all but one of them taken away it is stopped still.
+	Causes []Cause `json:"causes,omitempty"`
+	Source string  `json:"source,omitempty" doc:"of a published limit"`
+	Bar    *int    `json:"bar,omitempty"`
+	Strict bool    `json:"strict"`
 }

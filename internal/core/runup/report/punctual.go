@@ -4,7 +4,6 @@ import (
 	"fmt"
 
 	"jointime/internal/core/runup/work"
-	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
@@ -41,59 +40,10 @@ func (r *reporter) untimely(c int, s Departure) (Violation, bool) {
 	case late:
 		return Violation{What: fmt.Sprintf("%s: leaves %s, %s after the %s in which the course leaves.", name, r.hour(s.At), units.FormatOver(s.Late), units.FormatDuration(k.Within)), Bar: &at, Strict: true}.because(r, at, "widen the pass", "add a cook there"), true
 	case s.Late < -tooEarly:
-		v := Violation{What: fmt.Sprintf("%s: %s early, leaves %s.", name, units.FormatOver(-s.Late), r.hour(s.At)), Bar: &at, Strict: true}
-		way := ""
-		if v.Why, way = r.notLater(at); way == "" {
-			way = "allow a longer hold"
-		}
-		v.Advice = words.Ways("move the course", way, "add a cook or equipment")
-		return v, true
+		return Violation{What: fmt.Sprintf("%s: %s early, leaves %s.", name, units.FormatOver(-s.Late), r.hour(s.At)), Bar: &at, Strict: true}.
+			caused(r.cause(at, true), "move the course", "allow a longer hold", "add a cook or equipment"), true
 	}
 	return Violation{}, false
-}
-
-// notLater says what keeps a plate from leaving later: what would wait too long for it, or
-// follows on it, is followed to the first thing, or person, that is not to be had; empty:
-// nothing is known. The way is the one out of what others have.
-func (r *reporter) notLater(i int) (says, way string) {
-	seen := map[int]bool{}
-	for !seen[i] {
-		seen[i] = true
-		stop := r.scene.Later(i).Stop
-		switch stop.Rule {
-		case reason.LinkMax, reason.LinkMin:
-			if stop.Other < 0 {
-				return "", ""
-			}
-			i = stop.Other
-		case reason.Busy, reason.Pause:
-			if stop.Other < 0 {
-				return "", ""
-			}
-			if r.foreign(stop.Other) {
-				return fmt.Sprintf("%s cannot be later: %s then has %s.", r.callOne(i), r.call(stop.Other), r.names[stop.Resource]), r.makeWay(stop.Other)
-			}
-			if a, b := r.of.Work[i], r.of.Work[stop.Other]; a.Placed() && b.Placed() && a.Course == b.Course && a.Wave == b.Wave {
-				i = stop.Other // the same wave
-				continue
-			}
-			at, name := r.plan.Tasks[stop.Other].Start, r.names[stop.Resource]
-			if stop.Rule == reason.Pause {
-				return fmt.Sprintf("%s cannot be later: %s then changes to %s for %s.", r.callOne(i), name, r.settingOf(stop.Other, stop.Resource), r.callOne(stop.Other)), ""
-			}
-			return fmt.Sprintf("%s cannot be later: %s is wanted for %s at %s.", r.callOne(i), name, r.callOne(stop.Other), r.hour(at)), ""
-		case reason.Window:
-			return fmt.Sprintf("%s cannot be later: %s.", r.callOne(i), r.stopText(i, stop, true)), ""
-		case reason.Latest:
-			if fixed := r.of.Work[i].Fixed; fixed != "" {
-				return fmt.Sprintf("%s is pinned at %s.", r.callOne(i), fixed), ""
-			}
-			return "", ""
-		default:
-			return "", ""
-		}
-	}
-	return "", ""
 }
 
 // passText says what would get worse at the pass beyond a limit; empty: it is none of there.

@@ -11,7 +11,7 @@ import (
 // Rule names what stops a task.
 type Rule string
 
-// The rules that can stop a task.
+// The rules that can stop a task. In the data of a run-up they stand as they are here.
 const (
 	Nothing  Rule = ""
 	Horizon  Rule = "horizon"
@@ -53,6 +53,9 @@ type Scene struct {
 	taken    map[string][]taking
 	targets  map[int][]schedule.Target
 	asked    [2][]*Room // Later and Earlier of each task, once it was asked for
+
+	moving map[int]bool // tasks that move together, see Move
+	by     int64        // how far
 }
 
 type taking struct {
@@ -261,21 +264,33 @@ func (s *Scene) pauses(r *schedule.Resource, u schedule.Use, o taking) (before, 
 
 // own reports whether a taking moves with task i.
 func (s *Scene) own(o taking, i int) bool {
+	if s.moves(o) {
+		return true
+	}
 	if o.link < 0 {
 		return o.task == i
 	}
 	return s.index[s.p.Links[o.link].From] == i || s.index[s.p.Links[o.link].To] == i
 }
 
+// moves reports whether a taking belongs to tasks that move together.
+func (s *Scene) moves(o taking) bool {
+	if s.moving == nil || o.link < 0 {
+		return s.moving[o.task]
+	}
+	return s.moving[s.index[s.p.Links[o.link].From]] || s.moving[s.index[s.p.Links[o.link].To]]
+}
+
 func (s *Scene) gap(l schedule.Link) int64 {
 	return l.Gap(s.plan.Tasks[s.index[l.From]], s.plan.Tasks[s.index[l.To]])
 }
 
-// ends are the first and last end of a group without one of its tasks.
+// ends are the first and last end of a group without one of its tasks, and without those that
+// move with it.
 func (s *Scene) ends(g schedule.Together, but string) (first, last int64) {
 	first, last = 1<<60, -(1 << 60)
 	for _, id := range g.Tasks {
-		if id != but {
+		if id != but && !s.moving[s.index[id]] {
 			end := s.plan.Tasks[s.index[id]].End
 			first, last = min(first, end), max(last, end)
 		}

@@ -191,8 +191,15 @@ func (s *Scene) loadStops(r *schedule.Resource, u schedule.Use, x schedule.Span,
 		}
 		at, load := max(o.span[0], x[0]), u.Need()
 		for _, q := range s.taken[r.ID] {
-			if !s.own(q, i) && q.span[0] <= at && at < q.span[1] {
-				load += q.units
+			switch {
+			case !s.own(q, i):
+				if q.span[0] <= at && at < q.span[1] {
+					load += q.units
+				}
+			case q.task != i && s.moves(q): // it comes along
+				if q.span[0]+s.by <= at && at < q.span[1]+s.by {
+					load += q.units
+				}
 			}
 		}
 		if load > r.Capacity {
