@@ -15,6 +15,10 @@ import (
 // counts, not only what the last has.
 func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []int) {
 	sizes := b.Loads(*step, w.Portions)
+	shares := b.Shares(b.In.Components[w.Component], *step, w.Portions)
+	if len(shares) > 1 {
+		sizes = shares
+	}
 	for k, portions := range sizes {
 		one, name := w, id
 		one.Hands = nil
@@ -22,7 +26,10 @@ func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []in
 			one.Batch, one.Batches, name = k+1, len(sizes), fmt.Sprintf("%s/batch %d", id, k+1)
 		}
 		lasts, working := step.Time.For(portions)
-		if one.Working = working; len(sizes) > 1 {
+		switch one.Working = working; {
+		case len(shares) > 1:
+			one.Shared, one.Working = true, fmt.Sprintf("%d of %s, shared by %d: %s", portions, words.Count(w.Portions, "portion"), len(shares), working)
+		case len(sizes) > 1:
 			one.Working = fmt.Sprintf("%d of %s, %d fit at once: %s", portions, words.Count(w.Portions, "portion"), b.Load(*step), working)
 		}
 		for _, m := range step.Moments(portions) {

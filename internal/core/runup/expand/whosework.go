@@ -85,7 +85,7 @@ func (b *builder) priceHands(i int, u *schedule.Use) {
 		if b.of.Work[i].Placed() { // it is for the wave, not for each thing on it
 			price /= int64(b.placings(i))
 		}
-		if part == kitchen.Own && c.Section != "" && c.Section == section {
+		if part == kitchen.Own && c.Section != "" && c.Section == section && !b.of.Work[i].Shared {
 			price, line = line*priceNextInLine, line+1
 		}
 		prices[b.cooks[n]], least = price, min(least, price)
@@ -112,7 +112,7 @@ func (b *builder) keepsOf(i int) []schedule.Keep {
 	switch {
 	case w.Placed():
 		return []schedule.Keep{{Label: "plates of " + w.Dish, Weight: priceOtherPlate}}
-	case w.Component == "":
+	case w.Component == "", w.Shared: // several cooks are meant to do it
 		return nil
 	case w.OnlyAssumed(): // whoever is near puts it in and takes it out
 		return []schedule.Keep{{Label: "hands of " + w.Component + "/" + w.Step, Weight: priceOtherStep}}

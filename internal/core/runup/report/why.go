@@ -144,6 +144,8 @@ func (r *reporter) callOne(i int) string {
 	switch w := r.whole.of.Work[i]; {
 	case w.Wave > 0:
 		name += fmt.Sprintf(", wave %d", w.Wave)
+	case w.Shared:
+		name += fmt.Sprintf(", part %d", w.Batch)
 	case w.Batches > 1:
 		name += fmt.Sprintf(", batch %d", w.Batch)
 	}

@@ -47,6 +47,7 @@ type Work struct {
 	Slow     int64            `json:"slow,omitempty"`   // seconds that it may take longer than planned
 	Wash     int64            `json:"wash,omitempty"`   // seconds at its end in which what it used is washed
 	Early    bool             `json:"early,omitempty"`  // it keeps, and has a place before the rush
+	Shared   bool             `json:"shared,omitempty"` // its batches are the shares of several cooks
 	Buffer   int64            `json:"buffer,omitempty"` // seconds left after it because it may take longer
 	LeadIn   string           `json:"leadIn,omitempty"` // id under which the service can leave it out
 	Chills   bool             `json:"chills,omitempty"` // it is done in the cold
