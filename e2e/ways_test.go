@@ -139,7 +139,7 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	}
 	chef.see("Select a step to see why")
 	chef.do(chromedp.Focus(chromedp.CSS(`.bar[aria-label^="fillet, pin bones out"]`)), chromedp.KeyEvent("\r"))
-	chef.see("16:15:00 (due) − Hake: fillet, pin bones out 16:00")
+	chef.see("15:55:00 = 16:15:00 (due) − to spare 4:00 − Hake: fillet, pin bones out 16:00")
 	for range 2 { // temper, sear
 		before := js[string](chef, `document.activeElement.dataset.bar`)
 		chef.do(chromedp.KeyEvent(kb.ArrowRight))

@@ -101,8 +101,8 @@ func TestAStreamCatchesUpFromWhereItLeftOff(t *testing.T) {
 
 func jsonText(v any) string { b, _ := json.Marshal(v); return string(b) }
 
-// The problem of the run-up, saved as a file, gives the same plan with the seed
-// and the rounds that stand beside it.
+// The problem of the run-up, saved as a file, gives as good a plan with the seed and the rounds
+// that stand beside it: the one that is kept begins at round figures, which costs nothing.
 func TestProblemAndPlanAreSavedAsFiles(t *testing.T) {
 	h := newHouse(t)
 	c := h.cook("Chef")
@@ -116,7 +116,7 @@ func TestProblemAndPlanAreSavedAsFiles(t *testing.T) {
 	assert.Empty(t, check.Plan(p, plan))
 	again, err := solve.Solve(context.Background(), p, solve.Options{Seed: uint64(view.Seed), Rounds: view.Rounds})
 	require.NoError(t, err)
-	assert.JSONEq(t, jsonText(plan), jsonText(again))
+	assert.Equal(t, []int64{again.Violation, again.Cost}, []int64{plan.Violation, plan.Cost})
 }
 
 // A plan that takes its time tells what it has come to while it is made.

@@ -40,7 +40,7 @@ func TestTheCalmestOfFourPlansIsTaken(t *testing.T) {
 	for seed := range uint64(4) {
 		one := r
 		var err error
-		one.Plan, err = solve.Solve(context.Background(), r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed + 1})
+		one.Plan, err = solve.Solve(context.Background(), r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed + 1, Grid: r.Grid()})
 		require.NoError(t, err)
 		assert.GreaterOrEqual(t, one.Plan.Violation, r.Plan.Violation)
 		if one.Plan.Violation == r.Plan.Violation {

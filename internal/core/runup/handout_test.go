@@ -141,7 +141,8 @@ func TestTheRoomIsTold(t *testing.T) {
 // On paper: two cooks; one works 10 min to the plate, the other 4 of them too. All
 // hands are taken while both work. A step of 2 to 12 min that takes 4 as a rule, with
 // a wait of at most 6 min after it: a margin of half of 8 = 4 min, which is two thirds
-// of the wait; so it has 4 min to give, and may take 8 longer.
+// of the wait; so it has 4 min to give, and may take 8 longer. From 19:51:40 it is moved to
+// 19:51:30, a round figure, and has 10 s more to give.
 func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	x := paper(1, does("stir", 10, recipe.AllHands, func(s *recipe.Step) { s.Then.Most = minutesOf(0) }))
 	x.Service.Calm = ""
@@ -153,11 +154,11 @@ func TestWhereItIsTightAndWhereADelayHurts(t *testing.T) {
 	}))}
 	x.Kitchen.Cooks = append(x.Kitchen.Cooks, kitchen.Cook{ID: "d", Name: "Other", Shifts: x.Kitchen.Cooks[0].Shifts})
 	r := makePlan(t, x)
-	assert.Equal(t, "19:51:40 19:55:40", times(t, r, "dish/sauce/whisk"))
+	assert.Equal(t, "19:51:30 19:55:30", times(t, r, "dish/sauce/whisk"))
 	require.Len(t, r.RunUp.Critical, 1)
 	c := r.RunUp.Critical[0]
-	assert.Equal(t, []int64{240, 480}, []int64{c.Give, c.Slow})
-	assert.Equal(t, "Sauce: whisk, 4 min to spare, may run 8 min over", c.Say)
+	assert.Equal(t, []int64{250, 480}, []int64{c.Give, c.Slow})
+	assert.Equal(t, "Sauce: whisk, 4:10 to spare, may run 8 min over", c.Say)
 	hands := r.RunUp.Loads[0]
 	assert.Equal(t, "cooks", hands.Kind)
 	require.Len(t, hands.Tight, 1)

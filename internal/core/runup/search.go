@@ -8,12 +8,13 @@ import (
 	"jointime/internal/core/service"
 )
 
-// Options are those of the search: the same problem and options give the same plan,
-// here and with the solve command.
+// Options are those of the search: the same problem and options give the same plan, and the
+// solve command one as good: it does not know that people read round figures.
 type Options struct {
 	Seed   uint64 `json:"seed"`
 	Seeds  uint64 `json:"seeds"` // how many plans, of as many seeds, are made, of which the best is taken
 	Rounds int    `json:"rounds"`
+	Latest bool   `json:"latest,omitempty"` // round figures give way to freshness in the last hour
 }
 
 // calmSeeds are how many plans the calm setting chooses from.
@@ -23,7 +24,7 @@ const calmSeeds = 4
 // search tries parts of the plan. There are no more than take the winter supper two or three
 // seconds: it is searched on while somebody looks at it.
 func usual(tasks int, calm service.Calm) Options {
-	o := Options{Seed: 1, Seeds: 1, Rounds: min(4_000, max(2000, 60*tasks))}
+	o := Options{Seed: 1, Seeds: 1, Latest: calm == service.Fresh, Rounds: min(4_000, max(2000, 60*tasks))}
 	if calm == service.MoreCalm {
 		o.Seeds = calmSeeds
 	}
@@ -42,7 +43,7 @@ func (r *Result) search(ctx context.Context, found func(schedule.Plan)) error {
 	r.Seed = r.Options.Seed
 	others, stop := r.others(ctx)
 	defer stop()
-	o := solve.Options{Rounds: r.Options.Rounds, Seed: r.Options.Seed, Found: found, From: r.from, Stay: r.stay}
+	o := solve.Options{Rounds: r.Options.Rounds, Seed: r.Options.Seed, Found: found, From: r.from, Stay: r.stay, Grid: r.Grid()}
 	plan, err := solve.Solve(ctx, r.Problem, o)
 	if err != nil && r.stay != nil && ctx.Err() == nil { // what has begun may be what stands in the way
 		o.Stay = nil
@@ -64,7 +65,7 @@ func (r *Result) others(ctx context.Context) (plans []chan seeded, stop func()) 
 		out := make(chan seeded, 1)
 		plans = append(plans, out)
 		go func() {
-			plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed, From: r.from, Stay: r.stay})
+			plan, err := solve.Solve(ctx, r.Problem, solve.Options{Rounds: r.Options.Rounds, Seed: seed, From: r.from, Stay: r.stay, Grid: r.Grid()})
 			out <- seeded{seed, plan, err == nil}
 		}()
 	}

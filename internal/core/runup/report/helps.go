@@ -91,3 +91,5 @@ func (r *reporter) onShift(cook string, s schedule.Span) bool {
 	}
 	return windows == nil
 }
+
+func (r *reporter) isCook(resource string) bool { return strings.HasPrefix(resource, "cook.") }

@@ -35,8 +35,11 @@ func (r *reporter) chain(i int, room reason.Room) []Term {
 			if next >= 0 {
 				anchor, label = r.plan.Tasks[i].Start+room.Seconds+r.problem.Tasks[i].Duration, r.call(i)+" ends"
 			}
-			rest := r.plan.Tasks[i].End - anchor
-			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{"before", rest}, Term{label, anchor})
+			rest, between := r.plan.Tasks[i].End-anchor, "before"
+			if label == due {
+				between = "to spare"
+			}
+			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{between, rest}, Term{label, anchor})
 			break
 		}
 		terms = append(terms, r.step(i, next, room)...)
@@ -103,7 +106,7 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 func (r *reporter) anchorName(i int, at, end int64) string {
 	switch {
 	case !r.of.Work[i].Placed():
-		return "due"
+		return due
 	case end > at:
 		return "plate leaves, late"
 	case r.of.Work[i].Wave > 1:
@@ -111,6 +114,9 @@ func (r *reporter) anchorName(i int, at, end int64) string {
 	}
 	return r.of.Courses[r.of.Work[i].Course].Name
 }
+
+// due is an hour by which work is to be done.
+const due = "due"
 
 // step is the way from a task's start to the start of the one that binds it:
 // what lies between their two starts, as named terms that add up.
@@ -183,8 +189,6 @@ func (r *reporter) shiftEnds(resource string) string {
 	}
 	return r.names[resource] + " not available from then"
 }
-
-func (r *reporter) isCook(resource string) bool { return strings.HasPrefix(resource, "cook.") }
 
 func (r *reporter) settingOf(i int, resource string) string {
 	if r.foreign(i) {

@@ -137,3 +137,28 @@ func (s *Scene) heldElsewhere(e, h int, held schedule.Span, i int) bool {
 		return id != s.held[e][h] && len(s.stopsOn(id, u, []schedule.Span{held}, i)) == 0
 	})
 }
+
+// shifted is when something is taken after tasks have moved together: of a wait only that end
+// whose task has moved is elsewhere.
+func (s *Scene) shifted(o taking) schedule.Span {
+	from, to := o.task, o.task
+	if o.link >= 0 {
+		from, to = s.index[s.p.Links[o.link].From], s.index[s.p.Links[o.link].To]
+	}
+	out := o.span
+	if s.moving[from] {
+		out[0] += s.by
+	}
+	if s.moving[to] {
+		out[1] += s.by
+	}
+	return out
+}
+
+// moves reports whether a taking belongs to tasks that move together.
+func (s *Scene) moves(o taking) bool {
+	if s.moving == nil || o.link < 0 {
+		return s.moving[o.task]
+	}
+	return s.moving[s.index[s.p.Links[o.link].From]] || s.moving[s.index[s.p.Links[o.link].To]]
+}

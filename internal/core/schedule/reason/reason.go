@@ -263,22 +263,14 @@ func (s *Scene) pauses(r *schedule.Resource, u schedule.Use, o taking) (before, 
 }
 
 // own reports whether a taking moves with task i.
-func (s *Scene) own(o taking, i int) bool {
-	if s.moves(o) {
-		return true
-	}
+func (s *Scene) own(o taking, i int) bool { return s.moves(o) || s.of(o, i) }
+
+// of reports whether a taking is one of task i, or of a wait before or after it.
+func (s *Scene) of(o taking, i int) bool {
 	if o.link < 0 {
 		return o.task == i
 	}
 	return s.index[s.p.Links[o.link].From] == i || s.index[s.p.Links[o.link].To] == i
-}
-
-// moves reports whether a taking belongs to tasks that move together.
-func (s *Scene) moves(o taking) bool {
-	if s.moving == nil || o.link < 0 {
-		return s.moving[o.task]
-	}
-	return s.moving[s.index[s.p.Links[o.link].From]] || s.moving[s.index[s.p.Links[o.link].To]]
 }
 
 func (s *Scene) gap(l schedule.Link) int64 {

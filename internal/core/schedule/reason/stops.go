@@ -186,25 +186,35 @@ func (s *Scene) settingStops(r *schedule.Resource, u schedule.Use, x schedule.Sp
 // loadStops adds up what the others take at each opening inside the span.
 func (s *Scene) loadStops(r *schedule.Resource, u schedule.Use, x schedule.Span, i int) Stop {
 	for _, o := range s.taken[r.ID] {
-		if s.own(o, i) || !o.span.Overlaps(x) {
+		at := s.standing(o)
+		if s.of(o, i) || !at.Overlaps(x) {
 			continue
 		}
-		at, load := max(o.span[0], x[0]), u.Need()
-		for _, q := range s.taken[r.ID] {
-			switch {
-			case !s.own(q, i):
-				if q.span[0] <= at && at < q.span[1] {
-					load += q.units
-				}
-			case q.task != i && s.moves(q): // it comes along
-				if q.span[0]+s.by <= at && at < q.span[1]+s.by {
-					load += q.units
-				}
-			}
-		}
-		if load > r.Capacity {
-			return Stop{Rule: Busy, Other: o.task, Link: -1, Resource: r.ID}
+		if load, other := s.load(r.ID, max(at[0], x[0]), i); load+u.Need() > r.Capacity && other >= 0 {
+			return Stop{Rule: Busy, Other: other, Link: -1, Resource: r.ID}
 		}
 	}
 	return Stop{}
+}
+
+// load is what others than a task take at a moment, and one of them that does not move with it,
+// or not all of it; below 0: none.
+func (s *Scene) load(resource string, at int64, i int) (load int64, other int) {
+	other = -1
+	for _, q := range s.taken[resource] {
+		if span := s.standing(q); !s.of(q, i) && span[0] <= at && at < span[1] {
+			if load += q.units; other < 0 && (s.moving == nil || span != q.span.Shift(s.by)) { // it does not move as far
+				other = q.task
+			}
+		}
+	}
+	return load, other
+}
+
+// standing is when something is taken, after what moves together has moved.
+func (s *Scene) standing(o taking) schedule.Span {
+	if s.moving == nil {
+		return o.span
+	}
+	return s.shifted(o)
 }

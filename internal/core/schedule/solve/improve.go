@@ -238,3 +238,49 @@ func (s *search) nudge(out []int) {
 	}
 	s.narrow(i, s.bounds.es[i], s.now.start[i]-by)
 }
+
+// keep makes the plan that was tried the best one if it is no worse.
+func (s *search) keep() bool { return s.keepIf(s.now.whole()) }
+
+// keepIf does the same for a value that is known.
+func (s *search) keepIf(v value) bool {
+	if s.value.better(v) {
+		return false
+	}
+	better := v.violation < s.value.violation || v.cost < s.value.cost
+	s.value = v
+	s.best.take(s.now)
+	s.now.commit()
+	if better {
+		s.tell()
+	}
+	return true
+}
+
+// keepOr makes what was tried the best plan if it is no worse, or takes it back.
+func (s *search) keepOr(ok bool) bool {
+	if ok && s.keep() {
+		return true
+	}
+	s.now.undo(0)
+	return false
+}
+
+// begin makes what stands the first plan.
+func (s *search) begin() {
+	s.value = s.now.whole()
+	s.best.take(s.now)
+	s.now.commit()
+	s.planned = true
+	s.tell()
+}
+
+// tell hands the best plan, which stands, to whoever wants to see it.
+func (s *search) tell() {
+	switch {
+	case s.team != nil:
+		s.team.offer(s)
+	case s.found != nil:
+		s.found(s.answer())
+	}
+}

@@ -135,107 +135,134 @@ func (s *search) aside(i int, low, high int64) {
 	}
 }
 
-// keep makes the plan that was tried the best one if it is no worse.
-func (s *search) keep() bool { return s.keepIf(s.now.whole()) }
-
-// keepIf does the same for a value that is known.
-func (s *search) keepIf(v value) bool {
-	if s.value.better(v) {
-		return false
-	}
-	better := v.violation < s.value.violation || v.cost < s.value.cost
-	s.value = v
-	s.best.take(s.now)
-	s.now.commit()
-	if better {
-		s.tell()
-	}
-	return true
+// stretch is a part of a task's bounds in which its value is a straight line:
+// from its better end to the other.
+type stretch struct {
+	from, to int64
+	v        value // at from
 }
 
-// keepOr makes what was tried the best plan if it is no worse, or takes it back.
-func (s *search) keepOr(ok bool) bool {
-	if ok && s.keep() {
-		return true
-	}
-	s.now.undo(0)
-	return false
-}
-
-// begin makes what stands the first plan.
-func (s *search) begin() {
-	s.value = s.now.whole()
-	s.best.take(s.now)
-	s.now.commit()
-	s.planned = true
-	s.tell()
-}
-
-// tell hands the best plan, which stands, to whoever wants to see it.
-func (s *search) tell() {
-	switch {
-	case s.team != nil:
-		s.team.offer(s)
-	case s.found != nil:
-		s.found(s.answer())
-	}
-}
-
-// settle moves single tasks to their best place, the last first, until none
-// moves: food made later is fresher.
-func (s *search) settle(ctx context.Context) {
-	byEnd := make([]int, len(s.m.tasks))
-	s.now.load(&s.best)
-	for moved := true; moved && ctx.Err() == nil; {
-		before := s.value
-		_, ok := s.justify(false, 1, false)
-		s.keepOr(ok)
-		moved = s.value.better(before)
-		for i := range byEnd {
-			byEnd[i] = i
+// place puts a task at the start with the best value, its bid included, at
+// which it fits. Where several are as good, the later one is taken, or, while
+// the search goes forwards, the earlier one.
+func (s *search) place(i int, low, high int64) bool {
+	found, at := false, int64(0)
+	var most value
+	for _, x := range s.stretches(i, low, high) {
+		if found && !s.prefers(x.v, most) {
+			break
 		}
-		end := func(i int) int64 { return s.now.start[i] + s.m.tasks[i].dur }
-		slices.SortFunc(byEnd, func(a, b int) int { return cmp.Compare(end(b), end(a)) })
-		for _, i := range byEnd {
-			if s.late() {
-				break
-			}
-			before := s.value
+		if found {
 			s.now.lift(i)
-			s.bounds.some([]int{i}, s.now.placed, s.now.start)
-			s.keepOr(s.insertOne(i, false))
-			moved = moved || s.value.better(before)
 		}
-		if !moved {
-			moved = s.freshen(byEnd)
+		way := int64(1)
+		if x.to < x.from {
+			way = -1
+		}
+		if got, ok := s.now.near(i, x.from, way, x.to); ok {
+			v := s.valueAt(i, got)
+			if !found || s.prefers(v, most) {
+				found, at, most = true, got, v
+				continue
+			}
+			s.now.lift(i)
+		}
+		if found {
+			s.now.put(i, at)
 		}
 	}
+	return found
 }
 
-// freshenMost bounds what is moved later together.
-const freshenMost = 16
+// valueAt is the value of a start against what stands, with the bid of what
+// does not.
+func (s *search) valueAt(i int, at int64) value {
+	v := s.now.local(i, at)
+	v.cost += s.bid(i, at)
+	return v
+}
 
-// freshen moves tasks later with what is tied to them: two that keep each other in
-// place can only move together. True where that is better.
-func (s *search) freshen(order []int) (better bool) {
-	done := make([]bool, len(s.m.tasks))
-	for _, i := range order {
-		if done[i] || s.late() {
-			continue
-		}
-		out := s.around(i, 6*3600)
-		if len(out) > freshenMost {
-			continue
-		}
-		for _, k := range out {
-			done[k] = true
-			s.now.lift(k)
-		}
-		s.bounds.some(out, s.now.placed, s.now.start)
-		s.order(out, 1)
-		before := s.value
-		s.keepOr(s.insert(out, false))
-		better = better || s.value.better(before)
+// prefers compares values; among equals the later start, or the earlier.
+func (s *search) prefers(a, b value) bool {
+	if s.forwards && a.violation == b.violation && a.cost == b.cost {
+		return a.starts < b.starts
 	}
-	return better
+	return a.better(b)
+}
+
+// stretches cuts the bounds at every moment at which the value bends; best end
+// first.
+func (s *search) stretches(i int, low, high int64) []stretch {
+	if low > high {
+		return nil
+	}
+	at := s.now.atRules(append(s.at[:0], low, high, s.due[i]), i)
+	in := at[:0]
+	for _, t := range at {
+		if low <= t && t <= high {
+			in = append(in, t)
+		}
+	}
+	slices.Sort(in)
+	s.at = slices.Compact(in)
+	out := s.line[:0]
+	if len(s.at) == 1 {
+		out = append(out, stretch{low, low, s.valueAt(i, low)})
+	}
+	for k := 0; k+1 < len(s.at); k++ {
+		a, b := stretch{s.at[k], s.at[k+1], s.valueAt(i, s.at[k])}, stretch{s.at[k+1], s.at[k], s.valueAt(i, s.at[k+1])}
+		if s.prefers(b.v, a.v) {
+			a = b
+		}
+		out = append(out, a)
+	}
+	slices.SortFunc(out, func(a, b stretch) int {
+		switch {
+		case s.prefers(a.v, b.v):
+			return -1
+		case s.prefers(b.v, a.v):
+			return 1
+		}
+		return 0
+	})
+	s.line = out
+	return out
+}
+
+// atRules adds the starts that targets, limits and waits ask for.
+func (s *state) atRules(at []int64, i int) []int64 {
+	t := &s.m.tasks[i]
+	for _, g := range t.targets {
+		at = append(at, g.At-t.dur)
+	}
+	if t.latest != nil {
+		at = append(at, *t.latest-t.dur)
+	}
+	for _, e := range s.m.linksOf[i] {
+		l := &s.m.links[e]
+		if other := l.from + l.to - i; other == i || !s.placed[other] {
+			continue
+		}
+		at = s.atGap(at, l, i, l.least)
+		if l.most != nil {
+			at = s.atGap(at, l, i, *l.most)
+		}
+	}
+	for _, g := range s.m.groupsOf[i] {
+		if first, last, any := s.ends(g, i); any {
+			at = append(at, first-t.dur, last-t.dur)
+			if w := s.m.p.Together[g].Within; w != nil {
+				at = append(at, last-*w-t.dur, first+*w-t.dur)
+			}
+		}
+	}
+	return at
+}
+
+// atGap adds the start at which a link has a gap.
+func (s *state) atGap(at []int64, l *link, i int, gap int64) []int64 {
+	if l.from == i {
+		return append(at, s.start[l.to]+l.off-gap)
+	}
+	return append(at, s.start[l.from]-l.off+gap)
 }

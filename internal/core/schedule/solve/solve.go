@@ -37,6 +37,9 @@ type Options struct {
 	From *schedule.Plan
 	// Stay weighs, by the task's id, that it stands as in From.
 	Stay map[string]Stay
+	// Grid, if not nil, gives the seconds to a whole number of which a start is moved at the
+	// end, the largest first, where that costs nothing.
+	Grid func(task string, start int64) []int64
 }
 
 // Stay weighs that a task stands as it did. What it costs decides between plans like any
@@ -136,6 +139,9 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		}
 		s.closeUp(ctx)
 		s.settle(ctx)
+	}
+	if o.Grid != nil {
+		s.round(o.Grid)
 	}
 	return s.answer(), nil
 }

@@ -1,0 +1,123 @@
+package solve
+
+import (
+	"cmp"
+	"context"
+	"slices"
+)
+
+// settle moves single tasks to their best place, the last first, until none
+// moves: food made later is fresher.
+func (s *search) settle(ctx context.Context) {
+	byEnd := make([]int, len(s.m.tasks))
+	s.now.load(&s.best)
+	for moved := true; moved && ctx.Err() == nil; {
+		before := s.value
+		_, ok := s.justify(false, 1, false)
+		s.keepOr(ok)
+		moved = s.value.better(before)
+		for i := range byEnd {
+			byEnd[i] = i
+		}
+		end := func(i int) int64 { return s.now.start[i] + s.m.tasks[i].dur }
+		slices.SortFunc(byEnd, func(a, b int) int { return cmp.Compare(end(b), end(a)) })
+		for _, i := range byEnd {
+			if s.late() {
+				break
+			}
+			before := s.value
+			s.now.lift(i)
+			s.bounds.some([]int{i}, s.now.placed, s.now.start)
+			s.keepOr(s.insertOne(i, false))
+			moved = moved || s.value.better(before)
+		}
+		if !moved {
+			moved = s.freshen(byEnd)
+		}
+	}
+}
+
+// freshenMost bounds what is moved later together.
+const freshenMost = 16
+
+// freshen moves tasks later with what is tied to them: two that keep each other in
+// place can only move together. True where that is better.
+func (s *search) freshen(order []int) (better bool) {
+	done := make([]bool, len(s.m.tasks))
+	for _, i := range order {
+		if done[i] || s.late() {
+			continue
+		}
+		out := s.around(i, 6*3600)
+		if len(out) > freshenMost {
+			continue
+		}
+		for _, k := range out {
+			done[k] = true
+			s.now.lift(k)
+		}
+		s.bounds.some(out, s.now.placed, s.now.start)
+		s.order(out, 1)
+		before := s.value
+		s.keepOr(s.insert(out, false))
+		better = better || s.value.better(before)
+	}
+	return better
+}
+
+// roundTied is how many tasks that waits tie together are moved to round figures at once.
+const roundTied = 12
+
+// round moves tasks of the best plan to round figures, each by itself or with what is tied to
+// it, where the plan breaks no more and costs no more: people read 14:50, not 14:48:23. It goes
+// before freshness.
+func (s *search) round(grid func(task string, start int64) []int64) {
+	s.now.load(&s.best)
+	order := all(len(s.m.tasks))
+	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(s.now.start[b], s.now.start[a]) })
+	for _, i := range order {
+		at := s.now.start[i]
+		for _, g := range grid(s.m.p.Tasks[i].ID, at) {
+			off := at % g
+			if off == 0 || s.shiftTo(i, -off) || s.shiftTo(i, g-off) {
+				break
+			}
+		}
+	}
+	s.best.take(s.now)
+}
+
+// shiftTo moves a task by so many seconds, or it and what is tied to it; false where that breaks
+// or costs more.
+func (s *search) shiftTo(i int, by int64) bool {
+	if s.shiftAll([]int{i}, by) {
+		return true
+	}
+	tied := s.around(i, 6*3600)
+	return len(tied) > 1 && len(tied) <= roundTied && s.shiftAll(tied, by)
+}
+
+// shiftAll moves some tasks by as much, each with the resources that it has.
+func (s *search) shiftAll(tasks []int, by int64) bool {
+	had := shot{}
+	had.take(s.now)
+	for _, t := range tasks {
+		s.now.lift(t)
+	}
+	s.bounds.some(tasks, s.now.placed, s.now.start)
+	ok := true
+	for _, t := range tasks {
+		at := had.start[t] + by
+		if ok = s.bounds.es[t] <= at && at <= s.bounds.ls[t] && s.putOn(t, at, had.of(s.m, t, nil)); !ok {
+			break
+		}
+		s.bounds.fix(t, at, s.now.placed)
+	}
+	if v := s.now.whole(); ok && v.violation <= s.value.violation && v.cost <= s.value.cost {
+		s.value = v
+		s.now.commit()
+		return true
+	}
+	s.now.undo(0)
+	return false
+}
