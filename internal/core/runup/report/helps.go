@@ -3,6 +3,7 @@ package report
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/network"
