@@ -226,6 +226,12 @@ func TestMeatIsTakenOutOfTheColdBefore(t *testing.T) {
 	x.Service.LeftOut = []string{"temper/food/sear"}
 	assert.NotContains(t, bars(makePlan(t, x)), "dish/temper/food/sear")
 	x.Service.LeftOut = nil
+	tie := x.Components["food"].Steps()[0]
+	tie.Then.Most = minutesOf(30) // it is tied, and then it stands out: not the other way round
+	x.Components["food"] = x.Components["food"].With(0, func(s *recipe.Step) { *s = tie })
+	b := bars(makePlan(t, x))
+	assert.LessOrEqual(t, b["dish/food/tie"].To, b["dish/temper/food/sear"].From)
+	assert.GreaterOrEqual(t, b["dish/food/sear"].From-b["dish/temper/food/sear"].To, int64(20*60))
 	x.Components["food"].Steps()[0].Name = "tie, temper"
 	assert.NotContains(t, bars(makePlan(t, x)), "dish/temper/food/sear")
 }

@@ -121,3 +121,17 @@ func divide(t Wave, n int) []Wave {
 	}
 	return out
 }
+
+// TablesOf are the tables of a wave, from 0, that have plates of a serving.
+func (d *Demand) TablesOf(x Consumer, wave int) (out []string) {
+	k := d.Courses[x.Course]
+	serving := slices.IndexFunc(k.Servings, func(s Serving) bool { return s.Dish.ID == x.Dish.ID })
+	at := slices.IndexFunc(d.In.Menu.Courses, func(m recipe.Course) bool { return m.ID == k.Course })
+	for _, name := range k.Waves[wave].Tables {
+		t := slices.IndexFunc(d.In.Service.Tables, func(t service.Table) bool { return t.Name == name })
+		if at < 0 || t < 0 || d.In.servedOf(k, d.In.Service.Tables[t].Plates(d.In.Menu.Courses[at]))[serving] > 0 {
+			out = append(out, name)
+		}
+	}
+	return out
+}

@@ -3,6 +3,7 @@ package expand
 import (
 	"slices"
 
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 )
@@ -17,7 +18,7 @@ func (b *builder) courses() {
 // course expands the dishes of a course and ties their plates to its hour. A
 // component that several servings take is expanded with the first of them.
 func (b *builder) course(c int) {
-	var last [][]int // by dish: the last placing of each wave
+	var last []wavesOf
 	for _, t := range b.Consumers {
 		if t.Course != c {
 			continue
@@ -41,10 +42,16 @@ func (b *builder) course(c int) {
 			b.hour(c, built, ends)
 		}
 		if !b.Untied(t) {
-			last = append(last, ends)
+			last = append(last, wavesOf{t, ends})
 		}
 	}
-	b.tables(last)
+	b.tables(c, last)
+}
+
+// wavesOf are the last placings of the waves of a serving; -1: no plate in it.
+type wavesOf struct {
+	serving demand.Consumer
+	ends    []int
 }
 
 // strand expands a component, unless it is there already: first those that go into it or
@@ -137,21 +144,48 @@ func (b *builder) waveHours(c int, ends []int) {
 	b.spread(same)
 }
 
-// tables keeps the plates of different dishes in one wave together.
-func (b *builder) tables(last [][]int) {
+// tables keeps the plates of different dishes of a table together; where the tables are not
+// known, those of a wave.
+func (b *builder) tables(c int, last []wavesOf) {
 	most := 0
-	for _, ends := range last {
-		most = max(most, len(ends))
+	for _, s := range last {
+		most = max(most, len(s.ends))
 	}
 	for w := range most {
-		var ids []string
-		for _, ends := range last {
-			if w < len(ends) && ends[w] >= 0 {
-				ids = append(ids, b.id(ends[w]))
+		for _, group := range b.served(c, w, last) {
+			if len(group) > 1 {
+				b.problem.Together = append(b.problem.Together, schedule.Together{Tasks: group, Within: ptr(tableWithin), Over: ptr(priceTable)})
 			}
 		}
-		if len(ids) > 1 {
-			b.problem.Together = append(b.problem.Together, schedule.Together{Tasks: ids, Within: ptr(tableWithin), Over: ptr(priceTable)})
+	}
+}
+
+// served are the last placings of a wave that belong together: those of one table, and of
+// another one that has a dish in common with it.
+func (b *builder) served(c, w int, last []wavesOf) (groups [][]string) {
+	of := map[string]int{} // table → group
+	for _, s := range last {
+		if w >= len(s.ends) || s.ends[w] < 0 {
+			continue
+		}
+		tables := []string{""}
+		if b.Seated(c) {
+			tables = b.TablesOf(s.serving, w)
+		}
+		mine := len(groups)
+		groups = append(groups, []string{b.id(s.ends[w])})
+		for _, t := range tables {
+			if g, known := of[t]; known && g != mine { // they are one group
+				groups[g], groups[mine] = append(groups[g], groups[mine]...), nil
+				for other, at := range of {
+					if at == mine {
+						of[other] = g
+					}
+				}
+				mine = g
+			}
+			of[t] = mine
 		}
 	}
+	return groups
 }

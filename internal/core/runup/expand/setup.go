@@ -136,9 +136,20 @@ func (b *builder) tempers(component string, step *recipe.Step) bool {
 	return c.Tempers(at, b.cold)
 }
 
-// temper takes meat out of the cold before a task.
+// temper takes meat out of the cold before a task, and after what is done with it before: it is
+// tied first, and then it stands out.
 func (b *builder) temper(id string, before int) {
+	first := len(b.problem.Tasks)
+	var done []string
+	for _, w := range b.waits {
+		if w.to == before && (w.wait.Most == nil || *w.wait.Most >= temperTakes+temperReady) {
+			done = append(done, b.id(w.from))
+		}
+	}
 	b.setup(id, before, recipe.Step{ID: string(recipe.Temper), Name: "out of the fridge", Time: seconds(temperTakes), Hands: recipe.Hands{Work: recipe.AllHands}}, temperReady, temperWaits)
+	for _, from := range done {
+		b.link(schedule.Link{From: from, To: b.id(first)}, work.Link{Reason: work.Order})
+	}
 }
 
 // cold tells whether a kind of place is kept cold.

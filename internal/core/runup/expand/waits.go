@@ -27,10 +27,30 @@ func (b *builder) wait(w recipe.Wait, from, to []int, holding bool) {
 				l.Holds = []schedule.Use{b.placeHeld(w, i, j)}
 			}
 			b.link(l, work.Link{Reason: work.After, Buffer: buffer})
+			b.lastPiece(w, i, j)
 			b.waits = append(b.waits, waited{i, j, w})
 		}
 	}
 }
+
+// lastPiece holds a longest wait to the end of work on the last piece, where the step after it
+// goes piece by piece: what is laid out waits until its turn has come. Where that step takes
+// longer than the wait may be, no plan keeps it, and it is told at a price.
+func (b *builder) lastPiece(w recipe.Wait, from, to int) {
+	step := b.steps[to]
+	if w.Most == nil || step == nil || step.Time == nil || step.Hands.Work != recipe.AllHands || b.of.Work[to].Portions < 2 || step.Time.Per != recipe.PerPortion && step.Time.Per != recipe.PerPiece {
+		return
+	}
+	most := *w.Most - b.of.Work[from].Wash + b.of.Work[to].Wash
+	l := schedule.Link{From: b.id(from), To: b.id(to), ToAt: schedule.End, Min: ptr(noLeast), Max: &most}
+	if w.Soft || b.problem.Tasks[to].Duration > most {
+		l.Over = ptr(priceSoftWait)
+	}
+	b.link(l, work.Link{Reason: work.LastPiece})
+}
+
+// noLeast is a least wait that there is not.
+const noLeast = int64(-1_000_000_000)
 
 // sharing are those of some tasks that have plates in common with one.
 func (b *builder) sharing(i int, to []int) (out []int) {

@@ -40,7 +40,7 @@ func (b *builder) describe(i int) {
 	c := b.In.Components[w.Component]
 	w.Made, w.Section, w.Notes = c.Name, c.Section, b.dietaryNotes(*w)
 	if w.Placed() && b.Seated(w.Course) {
-		w.Tables = b.Courses[w.Course].Waves[max(w.Wave, 1)-1].Tables
+		w.Tables = b.TablesOf(b.Consumers[w.Serving], max(w.Wave, 1)-1)
 	}
 	if step == nil {
 		return

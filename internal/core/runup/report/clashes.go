@@ -50,10 +50,28 @@ func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 	if l := r.of.Links[*b.Link].Limit; l != nil {
 		return Violation{What: r.sayPublished(*b.Link), Source: l.Source, Bar: &from, Strict: true}.because(r, to), true
 	}
+	if r.of.Links[*b.Link].Reason == work.LastPiece {
+		return r.lastPiece(b), true
+	}
 	limit := *r.problem.Links[*b.Link].Max + w.Wash
 	hold := holdName(w.Wait.Reason)
 	return Violation{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
 		because(r, to, "allow a longer "+holdWord(w.Wait.Reason), "move the course"), true
+}
+
+// lastPiece says that the last of what is worked on piece by piece has waited too long.
+func (r *reporter) lastPiece(b schedule.Breach) Violation {
+	from, to := r.index[b.From], r.index[b.To]
+	w, next := r.of.Work[from], r.of.Work[to]
+	limit := *r.problem.Links[*b.Link].Max + w.Wash - next.Wash
+	v := Violation{What: fmt.Sprintf("%s: the last of %d has waited %s after %s when %s is done, limit %s.", w.Made, next.Portions, units.FormatOver(limit+b.By), w.Name, next.Name, units.FormatDuration(limit)), Bar: &to, Strict: !b.Priced}
+	ways := []string{"do it in smaller batches", "put another cook on it", "allow a longer " + holdWord(w.Wait.Reason)}
+	if r.plan.Tasks[to].Start-r.plan.Tasks[from].End <= r.problem.Tasks[from].Duration && r.problem.Tasks[to].Duration-next.Wash > limit {
+		v.Why = fmt.Sprintf("%s takes %s.", r.callOne(to), units.FormatDuration(r.problem.Tasks[to].Duration-next.Wash))
+		v.Advice = words.Ways(ways...)
+		return v
+	}
+	return v.because(r, to, ways...)
 }
 
 // apart says that the plates of one table leave at different times.

@@ -64,15 +64,37 @@ func (r *reporter) together(courses []CourseRow) Promise {
 	if !slices.ContainsFunc(r.of.Courses, func(c work.Course) bool { return c.Waves != nil }) {
 		p.Name, p.What = "waves together", "waves"
 	}
-	for _, c := range courses {
-		for _, s := range c.Sent {
-			n := max(1, len(s.Tables))
-			if p.Of += n; s.At-s.First <= tableTogether {
-				p.Kept += n
+	for c, k := range courses {
+		for _, s := range k.Sent {
+			if len(s.Tables) == 0 {
+				if p.Of++; s.At-s.First <= tableTogether {
+					p.Kept++
+				}
+			}
+			for _, t := range s.Tables {
+				if p.Of++; r.apartAt(c, s.Wave, t) <= tableTogether {
+					p.Kept++
+				}
 			}
 		}
 	}
 	return p
+}
+
+// apartAt is by how much the plates of a table in a wave of a course are finished at different
+// times.
+func (r *reporter) apartAt(course, wave int, table string) int64 {
+	ends := map[string]int64{} // by dish: of its last placing
+	for i, w := range r.of.Work {
+		if w.Placed() && w.Course == course && max(1, w.Wave) == wave && slices.Contains(w.Tables, table) {
+			ends[w.Dish] = max(ends[w.Dish], r.plan.Tasks[i].End)
+		}
+	}
+	first, last := int64(1)<<60, int64(0)
+	for _, at := range ends {
+		first, last = min(first, at), max(last, at)
+	}
+	return max(0, last-first)
 }
 
 // tableTogether is how far apart the plates of a table may leave, in seconds.

@@ -23,6 +23,7 @@ const (
 	Courses        Reason = "courses"         // of a table: in order, neither too close nor too far apart
 	PlateLife      Reason = "plate life"      // how long something is good on the plate
 	OneGo          Reason = "one go"          // a wave is built without a break
+	LastPiece      Reason = "last piece"      // of what is worked on piece by piece, the last has waited until it is done
 )
 
 // Link is why a link of the problem is there, and the figures that go with it.
@@ -43,7 +44,7 @@ type Life struct {
 }
 
 // Beside tells a link that stands beside a wait from the wait itself.
-func (l Link) Beside() bool { return l.Limit != nil || l.Keep != nil }
+func (l Link) Beside() bool { return l.Limit != nil || l.Keep != nil || l.Reason == LastPiece }
 
 // Keep is how long a component keeps in a place.
 type Keep struct {

@@ -75,17 +75,27 @@ func (s *search) round(grid func(task string, start int64) []int64) {
 	s.now.load(&s.best)
 	order := all(len(s.m.tasks))
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(s.now.start[b], s.now.start[a]) })
-	for _, i := range order {
-		at := s.now.start[i]
-		for _, g := range grid(s.m.p.Tasks[i].ID, at) {
-			off := at % g
-			if off == 0 || s.shiftTo(i, -off) || s.shiftTo(i, g-off) {
-				break
+	for moved, pass := true, 0; moved && pass < roundPasses; pass++ { // what has moved may leave room
+		moved = false
+		for _, i := range order {
+			at := s.now.start[i]
+			for _, g := range grid(s.m.p.Tasks[i].ID, at) {
+				off := at % g
+				if off == 0 {
+					break
+				}
+				if s.shiftTo(i, -off) || s.shiftTo(i, g-off) {
+					moved = true
+					break
+				}
 			}
 		}
 	}
 	s.best.take(s.now)
 }
+
+// roundPasses bounds how often all of it is gone through.
+const roundPasses = 3
 
 // shiftTo moves a task by so many seconds, or it and what is tied to it; false where that breaks
 // or costs more.
