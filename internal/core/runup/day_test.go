@@ -106,3 +106,18 @@ func TestADayOfTheKitchen(t *testing.T) {
 }
 
 func k1() kitchen.Kitchen { return stirred("x", "20:00").Kitchen }
+
+// What the day has stands on the sheet of each whom it takes, on the days with food work: the
+// staff meal of Saturday, and not that of Thursday.
+func TestTheDayStandsOnTheSheets(t *testing.T) {
+	meal := kitchen.Event{ID: "meal", Name: "Staff meal", From: "16:30", Minutes: 20}
+	r := makePlan(t, with(stirred("Dinner", "20:00"), meal))
+	var lines []string
+	for _, c := range r.RunUp.Calls() {
+		if c.What == "Staff meal" {
+			lines = append(lines, c.Start.Format("Mon 15:04 ")+c.Who[0]+c.End.Format(" 15:04"))
+			assert.Equal(t, []string{"cook"}, c.Cooks)
+		}
+	}
+	assert.Equal(t, []string{"Sat 16:30 Cook 16:50"}, lines)
+}

@@ -28,14 +28,18 @@ import (
 func TestCallSheetsHaveEverything(t *testing.T) {
 	r := dinnerPlan(t)
 	calls := r.RunUp.Calls()
-	again := 0 // times at which somebody comes back to a step
+	again, day := 0, 0 // times at which somebody comes back to a step; lines of the day
 	for _, c := range calls {
 		if strings.Contains(c.ID, "/hands ") {
 			again++
 		}
+		if strings.HasPrefix(c.ID, "day ") {
+			day++
+		}
 	}
 	assert.Positive(t, again)
-	assert.Len(t, calls, len(r.RunUp.Bars)+len(r.RunUp.Turns)+again)
+	assert.Equal(t, 5, day, "the staff meal of two days, line check, briefing and counting of one")
+	assert.Len(t, calls, len(r.RunUp.Bars)+len(r.RunUp.Turns)+again+day)
 	assert.True(t, slices.IsSortedFunc(calls, func(a, b report.SheetLine) int { return int(a.At - b.At) }))
 	byID := map[string]report.SheetLine{}
 	for _, c := range calls {

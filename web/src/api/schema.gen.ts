@@ -3380,6 +3380,8 @@ export interface components {
             from: number;
             hold: boolean;
             label: string;
+            /** @description it is something that the day has, and no other service */
+            ofDay?: boolean;
             /** Format: int64 */
             places: number;
             /**
@@ -4728,6 +4730,8 @@ export interface components {
             cooks: string[];
             /** Format: date-time */
             end: string;
+            /** @description who helps with it, though it is not theirs, and why */
+            help?: string;
             /** @description of the bar; of a turn: turn and its place */
             id: string;
             /** @description for whom it must be without something */

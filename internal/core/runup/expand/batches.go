@@ -2,8 +2,10 @@ package expand
 
 import (
 	"fmt"
+	"slices"
 
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/units"
@@ -46,4 +48,25 @@ func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []in
 		w.First += portions
 	}
 	return out
+}
+
+// manyTimes is from how often on it is told that something is made again and again.
+const manyTimes = 4
+
+// repeats notes a step that is done many times, for what it makes cannot wait: of a component
+// the first such step. What the book says is done for each wave is meant so.
+func (b *builder) repeats(g demand.Lot, step *recipe.Step, times int, tasks []int) {
+	known := slices.ContainsFunc(b.of.Repeated, func(r work.Repeated) bool { return r.Component == g.Component.Name })
+	if step.EachWave || times < manyTimes || known {
+		return
+	}
+	r := work.Repeated{Component: g.Component.Name, Step: step.Name, Times: times, First: b.id(tasks[0])}
+	least := int64(1) << 60
+	steps := g.Component.Steps()
+	for k := slices.IndexFunc(steps, func(s recipe.Step) bool { return s.ID == step.ID }); k < len(steps); k++ {
+		if m := steps[k].Then.Most; m != nil && *m < least {
+			least, r.Most = *m, *m
+		}
+	}
+	b.of.Repeated = append(b.of.Repeated, r)
 }

@@ -180,6 +180,7 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 		s := set.Scope()
 		runs := b.Runs(set, g.Component.Steps(), at)
 		var mine []int
+
 		for k, o := range runs {
 			id := set.ID + name
 			if s.Portions = o.Portions; len(runs) > 1 && o.From == o.To && step.EachWave {
@@ -193,6 +194,7 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 			mine = append(mine, do(id, set.Dishes(), s)...)
 			s.First += o.Portions
 		}
+		b.repeats(g, step, len(runs), mine)
 		for _, t := range set.Consumers {
 			b.made[t.Dish.ID+name] = append(b.made[t.Dish.ID+name], mine...)
 		}

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"jointime/internal/core/runup/work"
@@ -29,6 +30,7 @@ type SheetLine struct {
 	Care     []string      `json:"care,omitempty" doc:"cautions, with their sources"`
 	Mind     []string      `json:"mind,omitempty" doc:"for whom it must be without something"`
 	Tables   []string      `json:"tables,omitempty"`
+	Help     string        `json:"help,omitempty" doc:"who helps with it, though it is not theirs, and why"`
 
 	Unattended bool `json:"unattended,omitempty" doc:"it needs no cook"`
 }
@@ -49,7 +51,7 @@ func (u RunUp) Calls() []SheetLine {
 	}
 	for i, b := range u.Bars {
 		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: []string{}, With: b.With[len(b.Cooks):], Setting: b.Setting, Portions: b.Portions,
-			Section: b.Section, Until: b.Cue, Words: b.Words, Next: next[i], Mind: b.Mind, Tables: b.Tables, Unattended: len(b.Hands) == 0}
+			Section: b.Section, Until: b.Cue, Words: b.Words, Next: next[i], Mind: b.Mind, Tables: b.Tables, Help: b.Help, Unattended: len(b.Hands) == 0}
 		for _, h := range b.Hands {
 			if h.From == b.Hands[0].From && !slices.Contains(c.Cooks, h.Cook) {
 				c.Cooks, c.Who = append(c.Cooks, h.Cook), append(c.Who, h.Who)
@@ -79,7 +81,35 @@ func (u RunUp) Calls() []SheetLine {
 		c.Setting = &setting
 		out = append(out, c)
 	}
+	out = append(out, u.dayLines(out)...)
 	slices.SortStableFunc(out, func(a, b SheetLine) int { return cmp.Compare(a.At, b.At) })
+	return out
+}
+
+// dayLines are what the day has beside food work, once for all whom it takes, on the days on
+// which there is food work.
+func (u RunUp) dayLines(others []SheetLine) (out []SheetLine) {
+	days := map[string]bool{}
+	for _, c := range others {
+		days[c.Start.Format(time.DateOnly)] = true
+	}
+	place := map[string]int{}
+	for _, l := range u.Lanes {
+		for _, b := range l.Elsewhere {
+			at := u.Origin.Add(time.Duration(b.From) * time.Second)
+			if !b.OfDay || !days[at.Format(time.DateOnly)] {
+				continue
+			}
+			id := fmt.Sprintf("day %s %d", b.Label, b.From)
+			k, known := place[id]
+			if !known {
+				k = len(out)
+				place[id] = k
+				out = append(out, SheetLine{ID: id, Start: at, End: at.Add(time.Duration(b.To-b.From) * time.Second), At: b.From, What: b.Label, Who: []string{}, Cooks: []string{}, With: []string{}})
+			}
+			out[k].Who, out[k].Cooks = append(out[k].Who, l.Name), append(out[k].Cooks, strings.TrimPrefix(l.ID, "cook."))
+		}
+	}
 	return out
 }
 
@@ -104,7 +134,7 @@ func (b Bar) later(first SheetLine) (out []SheetLine) {
 			what += " (assumed)"
 		}
 		out = append(out, SheetLine{ID: fmt.Sprintf("%s/hands %d", b.ID, k+1), Start: h.Start, End: h.Start.Add(time.Duration(h.To-h.From) * time.Second), At: h.From,
-			What: first.What + ": " + what, Who: []string{h.Who}, Cooks: []string{h.Cook}, With: first.With, Section: b.Section, Mind: b.Mind, Tables: b.Tables})
+			What: first.What + ": " + what, Who: []string{h.Who}, Cooks: []string{h.Cook}, With: first.With, Section: b.Section, Tables: b.Tables})
 	}
 	return out
 }

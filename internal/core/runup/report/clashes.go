@@ -3,7 +3,6 @@ package report
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
@@ -97,7 +96,7 @@ const letFirst = "let this service go first"
 
 // makeWay is the way out of what another service, or the day, has.
 func (r *reporter) makeWay(i int) string {
-	if strings.HasPrefix(r.whole.problem.Tasks[i].ID, "day.") {
+	if r.ofDay(i) {
 		return "move " + words.Lower(r.call(i)) + " on Kitchen"
 	}
 	return letFirst

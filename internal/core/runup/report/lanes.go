@@ -58,12 +58,15 @@ func (r *reporter) elsewhere() map[string][]LaneBlock {
 		t := r.whole.plan.Tasks[i]
 		for k, u := range r.whole.problem.Tasks[i].Uses {
 			for _, s := range network.Spans(u, t) {
-				out[t.Resources[k]] = append(out[t.Resources[k]], LaneBlock{Bar: -1, From: s[0], To: s[1], Places: int(u.Need()), Setting: u.Setting, Label: r.whole.of.Work[i].Name})
+				out[t.Resources[k]] = append(out[t.Resources[k]], LaneBlock{Bar: -1, From: s[0], To: s[1], Places: int(u.Need()), Setting: u.Setting, Label: r.whole.of.Work[i].Name, OfDay: r.ofDay(i)})
 			}
 		}
 	}
 	return out
 }
+
+// ofDay tells whether what a task stands for is a line of the day, and no other service.
+func (r *reporter) ofDay(i int) bool { return strings.HasPrefix(r.whole.problem.Tasks[i].ID, "day.") }
 
 // all is when a lane is taken, for this service or for another one.
 func (l Lane) all() []LaneBlock { return slices.Concat(l.Blocks, l.Elsewhere) }

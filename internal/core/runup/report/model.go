@@ -196,6 +196,7 @@ type LaneBlock struct {
 	Hold    bool   `json:"hold"`
 	Setting *int64 `json:"setting,omitempty"`
 	Label   string `json:"label"`
+	OfDay   bool   `json:"ofDay,omitempty" doc:"it is something that the day has, and no other service"`
 }
 
 // LanePause is heating or cooling between two settings.

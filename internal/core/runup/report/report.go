@@ -12,6 +12,7 @@ import (
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/network"
 	"jointime/internal/core/schedule/reason"
+	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
 
@@ -65,6 +66,9 @@ func (r *reporter) frame() RunUp {
 	if r.of.Alone {
 		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("No plan found around %s: planned as if this were the only service.", words.List(out.Around)), Advice: words.Ways(letFirst, "move a course", "add a cook or equipment"), Strict: true})
 	}
+	for _, m := range r.of.Repeated {
+		out.Clashes = append(out.Clashes, r.repeated(m))
+	}
 	for _, f := range r.of.Lost {
 		out.Lost = append(out.Lost, f.ID)
 		out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("Pinned at %s, now gone: %s.", f.Clock, r.lostName(f.ID)), Advice: "Clear lost pins."})
@@ -79,6 +83,16 @@ func (r *reporter) frame() RunUp {
 		}
 	}
 	return out
+}
+
+// repeated says that something is made again and again.
+func (r *reporter) repeated(m work.Repeated) Violation {
+	v := Violation{What: fmt.Sprintf("%s: made %d times, for it may wait %s.", words.Step(m.Component, m.Step), m.Times, units.FormatDuration(m.Most)),
+		Advice: words.Ways("hold it longer", "build more plates at once", "say that it is done for each wave")}
+	if at, there := r.index[m.First]; there {
+		v.Bar = &at
+	}
+	return v
 }
 
 // lostName is how a step is told that the plan no longer has: its component by its name,

@@ -29,10 +29,21 @@ type Map struct {
 	Unplanned []Unplanned `json:"unplanned,omitempty"` // what is left out, and why
 	Lost      []Lost      `json:"lost,omitempty"`
 	Unplaced  []Unplaced  `json:"unplaced,omitempty"`
-	Around    []Around    `json:"around,omitempty"`  // other services of the kitchen, which were there first
-	Alone     bool        `json:"alone,omitempty"`   // there was no plan around them: it is as if they were not there
-	Over      []string    `json:"over,omitempty"`    // names of what the day has and there was no plan around
-	Stopped   int         `json:"stopped,omitempty"` // plates that nobody may send: a guest must not have what is in them
+	Around    []Around    `json:"around,omitempty"`   // other services of the kitchen, which were there first
+	Alone     bool        `json:"alone,omitempty"`    // there was no plan around them: it is as if they were not there
+	Over      []string    `json:"over,omitempty"`     // names of what the day has and there was no plan around
+	Repeated  []Repeated  `json:"repeated,omitempty"` // what is made many times, for it cannot wait
+	Stopped   int         `json:"stopped,omitempty"`  // plates that nobody may send: a guest must not have what is in them
+}
+
+// Repeated is a component of which a step is done many times for one serving, for what it makes
+// cannot wait for all of it.
+type Repeated struct {
+	Component string `json:"component"` // name
+	Step      string `json:"step"`      // name
+	Times     int    `json:"times"`
+	Most      int64  `json:"most"`  // seconds that it may wait
+	First     string `json:"first"` // id of the first task
 }
 
 // Around is another service of the kitchen, whose cooks and equipment are taken.

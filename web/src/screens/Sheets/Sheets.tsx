@@ -166,6 +166,7 @@ function Calls({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: bool
                 {!mine && <div>{c.who.join(', ') || (c.unattended ? 'unattended' : c.with.length > 0 ? 'no cook free' : '')}</div>}
                 <div className="quiet">{[...c.with, c.portions ? count(c.portions, 'portion') : ''].filter(Boolean).join(', ')}</div>
                 {c.next && <div className="quiet">then {c.next}</div>}
+                {c.help && <div>{c.help}</div>}
               </td>
               <td className="clock call-lasts">{duration((Date.parse(c.end) - Date.parse(c.start)) / 1000)}</td>
             </tr>
