@@ -89,3 +89,23 @@ func TestASizeOutsideItsTableIsAsked(t *testing.T) {
 	assert.True(t, stops[0].Gap)
 	assert.Equal(t, "How long? 90 g is outside the table", stops[0].Why)
 }
+
+// A stock simmers for 2 h and is skimmed after 45 min: that is a line of its own at its time, and
+// does not stand beside the putting in as well.
+func TestWhatIsDoneInTheMiddleIsSaidOnce(t *testing.T) {
+	r := makePlan(t, runuptest.Evening(4, runuptest.Step("simmer", 120, func(s *recipe.Step) {
+		s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 60}, {At: 45 * 60, For: 60, What: "skim"}}}
+		s.Note = "never boils"
+	})))
+	said := 0
+	for _, c := range r.RunUp.Calls() {
+		if c.What == "Food: simmer: skim" {
+			said++
+		}
+		for _, w := range c.Words {
+			assert.NotContains(t, w.Then, "skim")
+		}
+	}
+	assert.Equal(t, 1, said)
+	assert.NotEmpty(t, line(t, r, "Food: simmer").Words, "what else is to be known stays")
+}

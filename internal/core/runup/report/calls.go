@@ -70,7 +70,9 @@ func (u RunUp) Calls() []SheetLine {
 			}
 			c.Care = append(c.Care, text)
 		}
-		out = append(append(out, c), b.later(c)...)
+		later := b.later(c)
+		c.Words = withoutLines(c, later)
+		out = append(append(out, c), later...)
 	}
 	for i, t := range u.Turns {
 		c := SheetLine{ID: fmt.Sprint("turn ", i+1), Start: t.Start, End: t.Start.Add(turnTakes * time.Second), At: t.At, What: t.say(), Who: []string{}, Cooks: []string{}, With: []string{t.Name}}
@@ -116,6 +118,18 @@ func (u RunUp) dayLines(others []SheetLine) (out []SheetLine) {
 // laterBy is how long after the hands before a moment is told in a line of its own, in
 // seconds: until then whoever has it is still there.
 const laterBy = 5 * 60
+
+// withoutLines are the words of a step without those that stand in lines of their own: turn it,
+// at 45 min.
+func withoutLines(c SheetLine, later []SheetLine) (out []work.Advice) {
+	for _, w := range c.Words {
+		own := strings.HasPrefix(w.When, "at ") && slices.ContainsFunc(later, func(l SheetLine) bool { return l.What == c.What+": "+w.Then })
+		if !own {
+			out = append(out, w)
+		}
+	}
+	return out
+}
 
 // later are the moments of a bar at which somebody comes back to it, as lines.
 func (b Bar) later(first SheetLine) (out []SheetLine) {
