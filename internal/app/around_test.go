@@ -82,7 +82,8 @@ func TestServicesOfAKitchenArePlannedAroundEachOther(t *testing.T) {
 	_, again = settled(t, a, "supper")
 	assert.Empty(t, again.RunUp.Doubles(party.RunUp), "what is planned anew keeps clear of all that stands")
 	_, after := settled(t, a, "party")
-	assert.Equal(t, own(party), own(after))
+	assert.Empty(t, after.RunUp.Doubles(again.RunUp))
+	assert.LessOrEqual(t, after.Plan.Violation*1_000_000+after.Plan.Cost, party.Plan.Violation*1_000_000+party.Plan.Cost, "it is as it was, or better for what was let go")
 }
 
 // A service that goes first is planned as if the others were not there, and they make way.
