@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/api"
+	"jointime/internal/core/kitchenday"
 	"jointime/internal/demo/demotest"
 )
 
@@ -41,4 +42,31 @@ func TestServicesOfOneKitchenAreNotBookedTwice(t *testing.T) {
 	require.Equal(t, 200, c.send("PUT", "/api/services/"+made.ID, edit(s.Version, s.Service)).status)
 	assert.Empty(t, settled(made.ID).RunUp.Around)
 	assert.Empty(t, settled("supper").RunUp.Around)
+}
+
+// A day of a kitchen has its services on one clock; what it would do to let one go first is told
+// for it and for who would have to move. A day that is none, and a kitchen that is not there, are
+// refused by name.
+func TestADayOfAKitchen(t *testing.T) {
+	c := newHouse(t).cook("Chef")
+	day := get[kitchenday.DaySheet](c, "/api/kitchens/back-kitchen/days/2026-03-14")
+	require.Len(t, day.Services, 1)
+	assert.Equal(t, "Small supper", day.Services[0].Name)
+	assert.True(t, day.Services[0].Planned)
+	assert.Len(t, day.Services[0].Courses, 2)
+	assert.Len(t, day.Cooks, 2)
+	assert.Empty(t, day.Told)
+	assert.Empty(t, get[kitchenday.DaySheet](c, "/api/kitchens/back-kitchen/days/2026-05-01").Services)
+
+	var first api.FirstView
+	read(t, c.send("POST", "/api/services/supper/first", nil), &first)
+	require.Len(t, first.Services, 1, "nobody has to move")
+	assert.Equal(t, "Small supper", first.Services[0].Name)
+	assert.Equal(t, first.Services[0].Now.Cost, first.Services[0].Then.Cost)
+
+	wrong := c.send("GET", "/api/kitchens/back-kitchen/days/14.3.", nil)
+	assert.Equal(t, 422, wrong.status)
+	assert.Contains(t, string(wrong.body), "is not a date. Write 2026-11-28.")
+	assert.Equal(t, 404, c.send("GET", "/api/kitchens/none/days/2026-03-14", nil).status)
+	assert.Equal(t, 404, c.send("POST", "/api/services/none/first", nil).status)
 }

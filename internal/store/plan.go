@@ -92,6 +92,9 @@ type Standing struct {
 // Standing finds which plans some services have, in the order of their ids; of one that has
 // none there is nothing.
 func (s *Store) Standing(ctx context.Context, services []string) (list []Standing, err error) {
+	if len(services) == 0 {
+		return nil, nil
+	}
 	text, err := json.Marshal(services)
 	if err != nil {
 		return nil, err

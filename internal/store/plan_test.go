@@ -107,3 +107,27 @@ func TestTidyKeepsTheNewestPlans(t *testing.T) {
 	require.NoError(t, err)
 	assert.True(t, found, "lunch has it still")
 }
+
+// Which plan a service has: the one that it was pointed to last, with what of it is its own; of
+// no services nothing is asked.
+func TestWhichPlansServicesHave(t *testing.T) {
+	ctx := context.Background()
+	s := pgtest.Store(t)
+	lunch, none := planOf("lunch", "l", 0, 10), planOf("none", "n", 0, -1)
+	lunch.Base = "own"
+	for _, p := range []store.ServicePlan{lunch, none, planOf("dinner", "d1", 0, 10), planOf("dinner", "d2", 0, 20)} {
+		_, err := s.SavePlan(ctx, p)
+		require.NoError(t, err)
+	}
+	require.NoError(t, s.PointTo(ctx, planOf("dinner", "d1", 0, 10)))
+	list, err := s.Standing(ctx, []string{"none", "lunch", "dinner", "unknown"})
+	require.NoError(t, err)
+	require.Len(t, list, 3)
+	for k, want := range []store.Standing{{Service: "dinner", Key: "d1", Planned: true}, {Service: "lunch", Key: "l", Base: "own", Planned: true}, {Service: "none", Key: "n"}} {
+		want.MadeAt = list[k].MadeAt
+		assert.Equal(t, want, list[k])
+	}
+	list, err = s.Standing(ctx, nil)
+	require.NoError(t, err)
+	assert.Empty(t, list)
+}
