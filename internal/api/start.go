@@ -70,6 +70,10 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 			faults.Add(fmt.Sprintf("lines[%d]", i), "%v", err)
 		case line.Pass > 0:
 			k.PassWidth = line.Pass
+		case line.Event != nil:
+			e := *line.Event
+			e.ID = recipe.Slug(e.Name, used)
+			k.Day = append(k.Day, e)
 		case line.Cook != nil:
 			c := *line.Cook
 			if name := c.Section; name != "" {

@@ -1,13 +1,17 @@
 package kitchen
 
 import (
+	"cmp"
 	"fmt"
+	"regexp"
 	"slices"
+	"strconv"
 	"strings"
 	"time"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Event is a line of the day that is no food work, and takes hands: staff meal, delivery,
@@ -53,6 +57,9 @@ func (k Kitchen) validateDay(l *fault.List) {
 		if said := map[bool]int{true: 1}; said[e.From != ""]+said[e.Before != nil]+said[e.After != nil] != 1 {
 			l.Add(at+".from", "%s: say when. Write 16:30, 40 min before, or 10 min after.", e.Name)
 		}
+		if e.Minutes < 1 {
+			l.Add(at+".minutes", "%s: how long does it take?", e.Name)
+		}
 		if _, err := units.ParseClock(e.From); e.From != "" && err != nil {
 			l.Add(at+".from", "%v", err)
 		}
@@ -63,4 +70,60 @@ func (k Kitchen) validateDay(l *fault.List) {
 			}
 		}
 	}
+}
+
+var (
+	eventWords = regexp.MustCompile(`(?i)^(staff (?:meal|food)|family meal|briefing|line ?check|deliver(?:y|ies)|(?:staff )?break|set-?up|reset|count(?:ing)?(?: what is left)?|clean-?down|tasting)(?:[\s,:]+(.*))?$`)
+	fromCourse = regexp.MustCompile(`(?i)^(\d{1,4}) ?min(?:utes)? (before|after)(?: (?:the )?(?:first course|last course|service))?,? ?(?:for )?(\d{1,3}) ?min(?:utes)?$`)
+)
+
+// eventOf tells whether a line is one of the day, with what is said of when it is.
+func eventOf(text string) (name, when string, is bool) {
+	m := eventWords.FindStringSubmatch(strings.TrimSpace(text))
+	if m == nil {
+		return "", "", false
+	}
+	return words.Upper(m[1]), strings.TrimSpace(m[2]), true
+}
+
+// readEvent reads a line of the day: 16:30–16:50; 40 min before, for 10 min.
+func readEvent(name, when string) (*Event, error) {
+	e := &Event{Name: name}
+	if m := fromCourse.FindStringSubmatch(when); m != nil {
+		off, _ := strconv.ParseInt(m[1], 10, 64)
+		e.Minutes, _ = strconv.ParseInt(m[3], 10, 64)
+		if e.Before = &off; strings.EqualFold(m[2], "after") {
+			e.Before, e.After = nil, &off
+		}
+		return e, nil
+	}
+	shifts, err := ReadShifts(when)
+	if err != nil || len(shifts) != 1 {
+		return nil, fault.Say("%s: when? Write 16:30–16:50, or 40 min before, for 10 min.", name)
+	}
+	from, err1 := units.ParseClock(shifts[0].From)
+	to, err2 := units.ParseClock(shifts[0].To)
+	if err := cmp.Or(err1, err2); err != nil {
+		return nil, err
+	}
+	const half = 12 * 60 // 9:00 to 9:20 is no evening
+	e.From, e.Days, e.Minutes = shifts[0].From, shifts[0].Days, (to-from+86400)%86400/60
+	if e.Minutes > half {
+		e.Minutes -= half
+	}
+	return e, nil
+}
+
+// say is what a line was taken for.
+func (e Event) say() string {
+	lasts := units.FormatDuration(e.Minutes * 60)
+	switch {
+	case e.Before != nil:
+		return fmt.Sprintf("Of the day · %d min before the first course · %s", *e.Before, lasts)
+	case e.After != nil:
+		return fmt.Sprintf("Of the day · %d min after the last course · %s", *e.After, lasts)
+	case len(e.Days) > 0:
+		return fmt.Sprintf("Of the day · %s %s · %s", SayDays(e.Days), e.From, lasts)
+	}
+	return fmt.Sprintf("Of the day · %s · %s", e.From, lasts)
 }

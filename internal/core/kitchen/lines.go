@@ -12,12 +12,13 @@ import (
 )
 
 // Line is a line in which somebody says what there is in a kitchen, and what it was taken for.
-// One of cook, equipment and pass is there.
+// One of cook, equipment, pass and event is there.
 type Line struct {
 	Text      string     `json:"text"`
 	Cook      *Cook      `json:"cook,omitempty"`
 	Equipment *Equipment `json:"equipment,omitempty"`
 	Pass      int        `json:"pass,omitempty" doc:"plates that the pass holds"`
+	Event     *Event     `json:"event,omitempty" doc:"of the day, beside food work"`
 	Count     int        `json:"count,omitempty" doc:"so many cooks of that name; absent: one"`
 	Assumed   []string   `json:"assumed" nullable:"false" doc:"what nobody said, as is usual"`
 	Open      []string   `json:"open" nullable:"false" doc:"what was not understood"`
@@ -56,6 +57,11 @@ func ReadLine(text string, as As) (Line, error) {
 	if m := passAt.FindStringSubmatch(strings.ToLower(parts[0])); m != nil && as == Either {
 		return l, l.readPass(m[1], parts[1:])
 	}
+	if name, when, is := eventOf(text); is && as == Either {
+		var err error
+		l.Event, err = readEvent(name, when)
+		return l, err
+	}
 	if as == AsCook || as == Either && isCook(parts) {
 		l.readCook(parts)
 		return l, nil
@@ -85,6 +91,8 @@ func (l Line) Say() string {
 	switch {
 	case l.Pass > 0:
 		return "Pass: " + words.Count(l.Pass, "plate")
+	case l.Event != nil:
+		return l.Event.say()
 	case l.Cook != nil:
 		c := l.Cook
 		who := "Cook"

@@ -4186,6 +4186,8 @@ export interface components {
              */
             count?: number;
             equipment?: components["schemas"]["Equipment"];
+            /** @description of the day, beside food work */
+            event?: components["schemas"]["Event"];
             /** @description what was not understood */
             open: string[];
             /**
