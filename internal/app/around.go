@@ -194,8 +194,7 @@ func (pl *Planner) carry(ctx context.Context, rd *reading, mine store.Standing, 
 	if err != nil {
 		return err
 	}
-	if r, fits := rd.service.Carried(was); fits {
-		rd.around.carried, rd.around.freed = &r, rd.service.Freed(was)
+	if rd.takes(was) {
 		return nil
 	}
 	var clear []demand.Elsewhere
@@ -216,11 +215,19 @@ func (pl *Planner) carry(ctx context.Context, rd *reading, mine store.Standing, 
 	if err := rd.prepare(clear); err != nil {
 		return err
 	}
-	if r, fits := rd.service.Carried(was); fits {
-		rd.around.carried, rd.around.freed = &r, rd.service.Freed(was)
+	if rd.takes(was) {
 		return nil
 	}
 	return rd.prepare(around)
+}
+
+// takes notes that a plan fits the service as it is prepared; false where it does not.
+func (rd *reading) takes(was runup.Result) bool {
+	r, fits := rd.service.Carried(was)
+	if fits {
+		rd.around.carried, rd.around.freed = &r, rd.service.Freed(was)
+	}
+	return fits
 }
 
 // prepare prepares a service around others.

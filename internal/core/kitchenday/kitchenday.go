@@ -151,8 +151,12 @@ func (m maker) service(s Served) (DayService, bool) {
 			out.Courses = append(out.Courses, DayCourse{c.Name, at})
 		}
 	}
-	for _, c := range u.Clashes {
-		out.Clashes = append(out.Clashes, DayClash{c.What, c.Why})
+	for _, strict := range []bool{true, false} { // what matters most in front
+		for _, c := range u.Clashes {
+			if c.Strict == strict {
+				out.Clashes = append(out.Clashes, DayClash{c.What, c.Why})
+			}
+		}
 	}
 	first := true
 	for _, l := range u.Lanes {

@@ -56,8 +56,12 @@ func (r *reporter) cause(i int, later bool) (out cause) {
 	var said []string
 	for k, b := range stops {
 		says, way := r.sayBlocked(b, later)
-		if both := sameTaker(stops, k); len(both) > 1 && !later {
-			says = fmt.Sprintf("%s has %s until %s; %s needs them too.", r.callOne(b.Other), words.List(r.namesOf(both)), r.hour(r.plan.Tasks[b.Task].Start), r.callOne(b.Task))
+		switch both := words.List(r.namesOf(sameTaker(stops, k))); {
+		case len(sameTaker(stops, k)) < 2 || r.foreign(b.Other):
+		case later:
+			says = fmt.Sprintf("%s cannot be later: %s are wanted for %s at %s.", r.callOne(b.Task), both, r.callOne(b.Other), r.hour(r.plan.Tasks[b.Other].Start))
+		default:
+			says = fmt.Sprintf("%s has %s until %s; %s needs them too.", r.callOne(b.Other), both, r.hour(r.plan.Tasks[b.Task].Start), r.callOne(b.Task))
 		}
 		if says == "" && worth(b) < 2 {
 			return cause{} // there is no word for all of it

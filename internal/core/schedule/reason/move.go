@@ -15,8 +15,9 @@ type Blocked struct {
 
 // Move says what it would take to move a task by so many seconds, below 0 to be earlier: which
 // tasks waits tie to it, so that they have to move as far, itself in front, and every rule that
-// stops one of them. What could be done with another resource that costs no more is not stopped. Where none is left nothing stops the move. Ok is false where more than so
-// many tasks would have to move.
+// stops one of them. What could be done with another resource that costs no more is not stopped;
+// where no rule is left nothing stops the move. Ok is false where more than so many tasks would
+// have to move.
 func (s *Scene) Move(i int, by int64, most int) (with []int, stops []Blocked, ok bool) {
 	with = []int{i}
 	s.moving, s.by = map[int]bool{i: true}, by

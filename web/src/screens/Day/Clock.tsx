@@ -1,10 +1,12 @@
 // The cooks and the equipment of a day on one clock: a row for each service that has them, so
 // that who is where is read down, and what is taken twice lies above itself.
 import { useMemo, useState } from 'react'
-import { evenAxis, ticks } from '../../parts/clockAxis'
+import { evenAxis } from '../../parts/clockAxis'
+import { ClockTicks } from '../../parts/ClockTicks'
 import { useHeat } from '../../parts/heat'
 import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
+import { Zoom } from '../../parts/Zoom'
 import { day, listed, spoken, wall } from '../../parts/words'
 import type { Sheet } from './Day'
 
@@ -42,13 +44,7 @@ export function Clock({ sheet }: { sheet: Sheet }) {
             </button>
           ))}
         </div>
-        <div className="choices" role="group" aria-label="Zoom">
-          {[1, 2, 4].map((n) => (
-            <button key={n} aria-pressed={wide === n} onClick={() => setWide(n)}>
-              {n === 1 ? 'Zoom 1 ×' : `${n} ×`}
-            </button>
-          ))}
-        </div>
+        <Zoom wide={wide} set={setWide} />
       </div>
       <div ref={box} className="moves">
         <svg viewBox={`0 0 ${width} ${bottom}`} style={{ width: wide > 1 ? width : undefined }} role="group" aria-label="Cooks and equipment over the day">
@@ -58,14 +54,7 @@ export function Clock({ sheet }: { sheet: Sheet }) {
               <line x1="0" y1="0" x2="0" y2="6" stroke="#c3cdd3" strokeWidth="2" />
             </pattern>
           </defs>
-          {ticks(sheet.origin, from, to - 1, (width - left) / 62).map((t) => (
-            <g key={t.at} aria-hidden="true">
-              <line x1={x(t.at)} x2={x(t.at)} y1={top - 6} y2={bottom} stroke="#c3cdd3" />
-              <text className="clock" x={x(t.at)} y={top - 10} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
-                {t.label}
-              </text>
-            </g>
-          ))}
+          <ClockTicks origin={sheet.origin} span={[from, to]} room={width - left} x={x} from={top - 6} to={bottom} labels={top - 10} />
           {lanes.map((l, i) => (
             <LaneRows key={l.id} lane={l} cook={i < sheet.cooks.length} y={tops[i]} height={heights[i]} x={x} span={[from, to]} names={names} width={width} picked={picked?.block} pick={setPicked} />
           ))}
@@ -162,7 +151,7 @@ function Said({ picked, sheet }: { picked?: Picked; sheet: Sheet }) {
     if (most.length === 0) return null
     return (
       <p className="card-plain mt-2" aria-live="polite">
-        {listed(most.slice(0, 3).map((c) => `${c.name} has hands on ${spoken(c.busy - (c.busy % 60))}`))}
+        {listed(most.slice(0, 3).map((c) => `${c.name} is taken for ${spoken(c.busy - (c.busy % 60))}`))}
         {most.length > 3 && `; the least: ${most.at(-1)!.name}, ${spoken(most.at(-1)!.busy - (most.at(-1)!.busy % 60))}`}. Select a block to see what it is.
       </p>
     )

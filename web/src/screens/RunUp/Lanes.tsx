@@ -3,7 +3,8 @@
 import { memo, useMemo, useState } from 'react'
 import { useHeat } from '../../parts/heat'
 import { asButton } from '../../parts/pressed'
-import { evenAxis, ticks } from '../../parts/clockAxis'
+import { evenAxis } from '../../parts/clockAxis'
+import { ClockTicks } from '../../parts/ClockTicks'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import type { Moved } from '../../parts/service/moved'
@@ -61,14 +62,7 @@ export function Lanes({ plan, moved, filter, wide, picked, pick }: Props) {
             <line x1="0" y1="0" x2="0" y2="7" stroke="#3f4f5a" strokeWidth="2" />
           </pattern>
         </defs>
-        {ticks(plan.origin, from, to - 1, (width - left) / 62).map((t) => (
-          <g key={t.at} aria-hidden="true">
-            <line x1={x(t.at)} x2={x(t.at)} y1={top - 4} y2={bottom} stroke="#c3cdd3" />
-            <text className="clock" x={x(t.at)} y={top - 10} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
-              {t.label}
-            </text>
-          </g>
-        ))}
+        <ClockTicks origin={plan.origin} span={window} room={width - left} x={x} from={top - 4} to={bottom} labels={top - 10} />
         {plan.courses.map((c) => c.leaves > from && c.leaves < to && <line key={c.id} x1={x(c.leaves)} x2={x(c.leaves)} y1={top} y2={bottom} stroke="#1554b8" strokeWidth="5" />)}
         {lanes.map(({ lane, blocks, others }, i) => (
           <LaneRow key={lane.id} plan={plan} moved={moved} lane={lane} blocks={blocks} others={others} y={tops[i]} height={heights[i]} width={width} x={x} window={window} is={is} picked={blocks.some((b) => plan.bars[b.bar].id === picked) ? picked : ''} pick={pick} />

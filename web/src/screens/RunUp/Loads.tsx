@@ -1,7 +1,8 @@
 // How much of the hands, and of the things of each kind, is taken on the day: a curve
 // each, with the tight spots marked.
 import { useState } from 'react'
-import { evenAxis, ticks } from '../../parts/clockAxis'
+import { evenAxis } from '../../parts/clockAxis'
+import { ClockTicks } from '../../parts/ClockTicks'
 import { useWidth } from '../../parts/width'
 import { spoken, wall } from '../../parts/words'
 import type { Plan } from './types'
@@ -27,14 +28,7 @@ export function Loads({ plan }: { plan: Plan }) {
         ))}
       </div>
       <svg viewBox={`0 0 ${width} ${30 + plan.loads.length * height}`} role="img" aria-label={`Load, ${on.label}`}>
-        {ticks(plan.origin, on.from, on.to - 1, (width - left) / 62).map((t) => (
-          <g key={t.at}>
-            <line x1={x(t.at)} x2={x(t.at)} y1={22} y2={30 + plan.loads.length * height} stroke="#c3cdd3" />
-            <text className="clock" x={x(t.at)} y={15} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
-              {t.label}
-            </text>
-          </g>
-        ))}
+        <ClockTicks origin={plan.origin} span={[on.from, on.to]} room={width - left} x={x} from={22} to={30 + plan.loads.length * height} labels={15} />
         {plan.loads.map((l, i) => (
           <Curve key={l.kind} load={l} y={30 + i * height} from={on.from} to={on.to} x={x} width={width} />
         ))}

@@ -22,6 +22,7 @@ import { Strands } from './Strands'
 import type { Plan } from './types'
 import { waitOf } from './waits'
 import { Why } from './Why'
+import { Zoom } from '../../parts/Zoom'
 import { Decides } from '../../parts/Decides'
 
 const views = [
@@ -88,7 +89,7 @@ function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan
               {only ? 'Clear filter' : 'Filter'}
             </Button>
           )}
-          {drawn && view !== 'list' && <Width wide={wide} set={set} />}
+          {drawn && view !== 'list' && <Zoom wide={wide} set={(n) => set('wide', n === 1 ? '' : String(n))} />}
           <div className="choices" role="group" aria-label="View">
             {views.map(([key, label]) => (
               <button key={key} aria-pressed={view === key} onClick={() => set('view', key === 'strands' ? '' : key)}>
@@ -219,18 +220,6 @@ const Filters = memo(function Filters({ plan, filter, set }: { plan: Plan; filte
             </select>
           ),
       )}
-    </div>
-  )
-})
-
-const Width = memo(function Width({ wide, set }: { wide: number; set: (name: string, value: string) => void }) {
-  return (
-    <div className="choices" role="group" aria-label="Zoom">
-      {[1, 2, 4].map((n) => (
-        <button key={n} aria-pressed={wide === n} onClick={() => set('wide', n === 1 ? '' : String(n))}>
-          {n === 1 ? 'Zoom 1 ×' : `${n} ×`}
-        </button>
-      ))}
     </div>
   )
 })
