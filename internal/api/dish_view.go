@@ -86,7 +86,7 @@ func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error)
 	for _, version := range d.Versions {
 		v.Versions = append(v.Versions, contents.Version(recipes, d, version, k, plates))
 	}
-	v.Plate = d.Plate.Compute(recipes.PlateScene(d, plates, k.PassWidth))
+	v.Plate = d.Plate.Wiped(k.Wipes()).Compute(recipes.PlateScene(d, plates, k.PassWidth))
 	return &dishOutput{v}, nil
 }
 

@@ -42,7 +42,7 @@ func (s plates) plate(ctx context.Context, in *plateInput) (*plateOutput, error)
 		return nil, err
 	}
 	plates, k := nextPlates(b, s.base, in.ID)
-	return &plateOutput{in.Body.Compute(b.Recipes().PlateScene(d, plates, k.PassWidth))}, nil
+	return &plateOutput{in.Body.Wiped(k.Wipes()).Compute(b.Recipes().PlateScene(d, plates, k.PassWidth))}, nil
 }
 
 type versionPlateInput struct {
@@ -71,7 +71,7 @@ func (s plates) versionPlate(ctx context.Context, in *versionPlateInput) (*versi
 		return nil, err
 	}
 	plates, k := nextPlates(b, s.base, in.ID)
-	out := VersionPlate{Spec: spec, Computed: spec.Compute(book.PlateScene(served, plates, k.PassWidth)), Names: map[string]string{}}
+	out := VersionPlate{Spec: spec, Computed: spec.Wiped(k.Wipes()).Compute(book.PlateScene(served, plates, k.PassWidth)), Names: map[string]string{}}
 	for _, p := range spec.Placings {
 		out.Names[p.Component] = book.Components[p.Component].Name
 	}

@@ -21,7 +21,8 @@ type Evening struct {
 func Banquet(day string) Evening {
 	k := house(kitchen.Kitchen{})
 	k.ID, k.Name, k.PassWidth = "the-loft", "The sail loft", 12
-	k.Cooks = nil
+	wipe := int64(2) // in passing, at the end of a line
+	k.Cooks, k.Wipe = nil, &wipe
 	for i := range 12 {
 		k.Cooks = append(k.Cooks, kitchen.Cook{ID: fmt.Sprint("cook-", i+1), Name: fmt.Sprint("Cook ", i+1), Shifts: []kitchen.Shift{{From: "08:00", To: "23:59"}}})
 	}

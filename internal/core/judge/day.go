@@ -22,8 +22,11 @@ type Day struct {
 	Kitchen    kitchen.Kitchen             `json:"kitchen"`
 	Dishes     map[string]recipe.Dish      `json:"dishes"`
 	Components map[string]recipe.Component `json:"components"`
-	Services   []Served                    `json:"services"`
-	Zone       *time.Location              `json:"-"`
+
+	Ingredients map[string]recipe.Ingredient `json:"ingredients"`
+
+	Services []Served       `json:"services"`
+	Zone     *time.Location `json:"-"`
 }
 
 // Served is a service with its run-up, and what is told beside that.
@@ -76,7 +79,6 @@ type Bar struct {
 	Name      string   `json:"name"`
 	From      int64    `json:"from"`
 	To        int64    `json:"to"`
-	Wash      int64    `json:"wash"`
 	Portions  int      `json:"portions"`
 	Hands     []Hands  `json:"hands"`
 	Section   string   `json:"section"`

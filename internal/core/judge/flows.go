@@ -89,7 +89,7 @@ func (j *judging) componentsMade() (out []string) {
 func (j *judging) ends(component, step string) (out []lot) {
 	for _, i := range j.barsOf(component, step) {
 		b := j.RunUp.Bars[i]
-		out = append(out, lot{b.To - b.Wash, b.Portions, i})
+		out = append(out, lot{b.To, b.Portions, i})
 	}
 	slices.SortStableFunc(out, func(a, b lot) int { return int(a.at - b.at) })
 	return out

@@ -18,6 +18,9 @@ const (
 	asGood   = 180 // further apart than the hours ask for, courses are as good
 )
 
+// wipe is the placing that a plate ends with: it is wiped and checked.
+const wipe = "-wipe"
+
 // wave are the placings of a dish that leave together.
 type wave struct {
 	dish         string
@@ -142,7 +145,11 @@ func (j *judging) built() {
 	for _, key := range keys {
 		dish, version := j.dish(key.dish)
 		list := of[key]
-		if spec := dish.Plate; !version && len(spec.Placings) == len(list) {
+		n := len(list)
+		if n > 0 && j.RunUp.Bars[list[n-1]].Placing == wipe {
+			n--
+		}
+		if !version && len(dish.Plate.Placings) == n {
 			j.lives(dish, list)
 		}
 	}
@@ -157,6 +164,10 @@ func (j *judging) lives(dish recipe.Dish, list []int) {
 		}
 	}
 	for n, i := range list {
+		if n == len(lives) { // wiped and checked
+			work += j.RunUp.Bars[i].To - j.RunUp.Bars[i].From
+			break
+		}
 		b, p := j.RunUp.Bars[i], dish.Plate.Placings[n]
 		if n >= laid {
 			work += b.To - b.From

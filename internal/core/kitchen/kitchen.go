@@ -33,6 +33,9 @@ type Kitchen struct {
 	Platers   []string       `json:"platers,omitempty" maxItems:"60" doc:"ids of the cooks who plate, with named"`
 	Caller    string         `json:"caller,omitempty" maxLength:"60" doc:"id of the cook who calls and has no other work; absent: the first of the pass, in a kitchen of more than three; - for nobody"`
 	Apart     *Apart         `json:"apart,omitempty" doc:"how long the courses of a table are apart; absent: 12 to 30 min"`
+	Change    *int64         `json:"change,omitempty" minimum:"0" maximum:"600" doc:"seconds in which hands, board and knife are changed between raw food and what is ready; absent: 60"`
+	Wipe      *int64         `json:"wipe,omitempty" minimum:"0" maximum:"120" doc:"seconds in which a plate is wiped and checked, where it does not say itself; absent: 6"`
+	Carry     *Carry         `json:"carry,omitempty" doc:"who carries plates to the room; absent: nobody counts them"`
 	Day       []Event        `json:"day,omitempty" maxItems:"40" doc:"what a day has beside food work"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
@@ -43,6 +46,13 @@ type Kitchen struct {
 type Apart struct {
 	Least int64 `json:"least" minimum:"0" maximum:"240"`
 	Most  int64 `json:"most" minimum:"1" maximum:"480"`
+}
+
+// Carry is who carries plates to the room.
+type Carry struct {
+	People int   `json:"people" minimum:"1" maximum:"100"`
+	Plates int   `json:"plates,omitempty" minimum:"0" maximum:"6" doc:"that one person carries; absent: 2"`
+	Trip   int64 `json:"trip,omitempty" minimum:"0" maximum:"1800" doc:"seconds to the room and back; absent: 120"`
 }
 
 // Between is that in seconds; common practice where the kitchen does not say.
@@ -70,6 +80,7 @@ type Section struct {
 	ID    string   `json:"id" minLength:"1" maxLength:"60"`
 	Name  string   `json:"name" minLength:"1" maxLength:"80"`
 	Helps []string `json:"helps,omitempty" maxItems:"30" doc:"ids of the sections that its people may help"`
+	Walk  *int64   `json:"walk,omitempty" minimum:"0" maximum:"120" doc:"seconds to walk to it from the section before it in the list; absent: none"`
 }
 
 // Box is a container of one size.
@@ -140,7 +151,7 @@ type Equipment struct {
 	Heating  *Heater  `json:"heating,omitempty" doc:"it holds one temperature at a time"`
 	Keeps    string   `json:"keeps,omitempty" enum:",cold,hot,frozen" doc:"what is in it is held so; absent: as the room is"`
 	Celsius  *float64 `json:"celsius,omitempty" minimum:"-100" maximum:"120" doc:"°C at which it holds; absent: as cold or hot as is asked for"`
-	Wash     int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after every use, before the next: a blender"`
+	Wash     int64    `json:"wash,omitempty" minimum:"0" maximum:"7200" doc:"seconds of washing after a use, before the next one for something else: a blender"`
 	Away     []Away   `json:"away,omitempty" maxItems:"60" doc:"when it is not to be had"`
 	Carries  []string `json:"carries,omitempty" doc:"allergens that it brings to all that touches it: shared fat, a floured bench"`
 }

@@ -134,10 +134,7 @@ func (s Spec) after(i int) (sum int64) {
 	for _, p := range s.Placings[i+1:] {
 		sum += p.Seconds
 	}
-	for _, f := range s.Finish {
-		sum += f.Seconds
-	}
-	return sum
+	return sum + s.Finishing()
 }
 
 // AtOnce is how many plates can be built side by side.
@@ -200,4 +197,25 @@ func (s Spec) uses(former string) bool {
 		}
 	}
 	return false
+}
+
+// Wiped is the plate with so many seconds for wiping and checking it at the pass, where it does
+// not say itself how long that takes.
+func (s Spec) Wiped(usual int64) Spec {
+	if usual == 0 || s.Finishing() > 0 {
+		return s
+	}
+	if s.Finish = slices.Clone(s.Finish); len(s.Finish) == 0 {
+		s.Finish = []Finish{{Text: "wipe and check"}}
+	}
+	s.Finish[0].Seconds = usual
+	return s
+}
+
+// Finishing is how long a plate takes at the pass once all is on it, in seconds.
+func (s Spec) Finishing() (sum int64) {
+	for _, f := range s.Finish {
+		sum += f.Seconds
+	}
+	return sum
 }

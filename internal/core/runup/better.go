@@ -50,6 +50,7 @@ func (r Result) Better(ctx context.Context, seed uint64, now int64) Result {
 	plan, err := solve.Solve(ctx, p, solve.Options{Rounds: -1, Seed: seed, From: &r.Plan, Stay: staying(r.Plan, now), Grid: r.Grid()})
 	if err == nil && (plan.Violation < r.Plan.Violation || plan.Violation == r.Plan.Violation && plan.Cost < r.Plan.Cost) {
 		r.Plan, r.Seed, r.CutShort = plan, seed, false
+		r.washSoon()
 	}
 	return r
 }

@@ -136,11 +136,13 @@ func TestThePanOfOneStepIsWantedByAnother(t *testing.T) {
 	if first.From > second.From {
 		first, second = second, first
 	}
-	assert.GreaterOrEqual(t, second.From, first.To, "the blender is washed in between")
-	assert.Equal(t, []int64{300, 180}, []int64{first.To - first.From, first.Wash})
-	assert.Equal(t, "2 min + wash Blender 3 min", first.Working)
+	wash := bars(r)[first.ID+"/wash blender"]
+	assert.Equal(t, []int64{120, 180}, []int64{first.To - first.From, wash.To - wash.From})
+	assert.True(t, first.To <= wash.From && wash.To <= second.From, "the blender is washed in between")
+	assert.Equal(t, "wash blender", wash.Name)
+	assert.NotContains(t, bars(r), second.ID+"/wash blender", "nothing comes after it")
 	x.Service.LeftOut = []string{"wash/blender"}
-	assert.Equal(t, "2 min", bars(makePlan(t, x))[first.ID].Working)
+	assert.NotContains(t, bars(makePlan(t, x)), first.ID+"/wash blender")
 }
 
 // What nobody writes down: water at the boil and ice before blanching, plates that

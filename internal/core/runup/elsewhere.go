@@ -75,7 +75,7 @@ func (s Service) Carried(was Result) (Result, bool) {
 		return was, false
 	}
 	r := was
-	if r.Problem, r.Map = s.problem, s.of; len(r.Excluded.Steps)+len(r.Excluded.NoBuffer) > 0 {
+	if r.Problem, r.Map = s.problem, s.of; len(r.Excluded.Steps)+len(r.Excluded.NoBuffer)+len(r.Excluded.AsIs) > 0 {
 		r.Problem, r.Map = expand.Problem(s.demand, r.Excluded)
 	}
 	r.Plan.Tasks = slices.Clone(was.Plan.Tasks[:was.Map.Own()])

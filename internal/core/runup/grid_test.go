@@ -46,13 +46,15 @@ func TestRoundFigures(t *testing.T) {
 func TestRoundFiguresCostNothing(t *testing.T) {
 	t.Parallel()
 	s := dinnerPlan(t)
-	exact, err := solve.Solve(context.Background(), s.Problem, solve.Options{Rounds: 300, Seed: 1})
+	exact, err := solve.Solve(context.Background(), s.Problem, solve.Options{Rounds: 300, Seed: 1, From: &s.Plan})
 	require.NoError(t, err)
-	round, err := solve.Solve(context.Background(), s.Problem, solve.Options{Rounds: 300, Seed: 1, Grid: s.Grid()})
+	round, err := solve.Solve(context.Background(), s.Problem, solve.Options{Rounds: 300, Seed: 1, From: &s.Plan, Grid: s.Grid()})
 	require.NoError(t, err)
 	require.Empty(t, check.Plan(s.Problem, round))
-	assert.Equal(t, exact.Violation, round.Violation)
-	assert.LessOrEqual(t, round.Cost, exact.Cost)
+	assert.LessOrEqual(t, round.Violation, exact.Violation)
+	if round.Violation == exact.Violation {
+		assert.LessOrEqual(t, round.Cost, exact.Cost)
+	}
 	whole, prep := 0, 0
 	for i, x := range round.Tasks[:s.Map.Own()] {
 		if !s.Map.Work[i].Placed() && x.Start < s.Map.Courses[0].At-3600 {

@@ -34,7 +34,7 @@ func sauceInput(most *int64) demand.Input {
 			Plate: plating.Spec{Ware: plating.Ware{Diameter: 280, Well: 200}, Placings: []plating.Placing{{ID: "sauce", Component: "sauce", Form: plating.Mound, Length: 40, Seconds: 5}}}}
 	}
 	return demand.Input{Zone: time.UTC,
-		Kitchen:    kitchen.Kitchen{PassWidth: 4, Cooks: []kitchen.Cook{{ID: "a", Name: "A", Shifts: []kitchen.Shift{{From: "09:00", To: "23:00"}}}, {ID: "b", Name: "B", Shifts: []kitchen.Shift{{From: "09:00", To: "23:00"}}}}},
+		Kitchen:    kitchen.Kitchen{PassWidth: 4, Wipe: new(int64), Cooks: []kitchen.Cook{{ID: "a", Name: "A", Shifts: []kitchen.Shift{{From: "09:00", To: "23:00"}}}, {ID: "b", Name: "B", Shifts: []kitchen.Shift{{From: "09:00", To: "23:00"}}}}},
 		Menu:       recipe.Menu{Courses: []recipe.Course{{ID: "1", Name: "First", Dishes: []string{"fish"}}, {ID: "2", Name: "Second", Dishes: []string{"meat"}}}},
 		Service:    service.Service{ID: "s", Name: "s", Day: "2026-03-14", Courses: []service.CourseHour{{Course: "1", Hour: "20:00", Covers: []service.Covers{{Dish: "fish", Plates: 4}}}, {Course: "2", Hour: "20:30", Covers: []service.Covers{{Dish: "meat", Plates: 4}}}}},
 		Dishes:     map[string]recipe.Dish{"fish": dish("fish"), "meat": dish("meat")},

@@ -39,7 +39,14 @@ func TestCallSheetsHaveEverything(t *testing.T) {
 	}
 	assert.Positive(t, again)
 	assert.Equal(t, 5, day, "the staff meal of two days, line check, briefing and counting of one")
-	assert.Len(t, calls, len(r.RunUp.Bars)+len(r.RunUp.Turns)+again+day)
+	changes := 0
+	for _, c := range calls {
+		if strings.HasPrefix(c.ID, "change ") {
+			changes++
+		}
+	}
+	assert.Positive(t, changes, "hands are cleaned after raw food")
+	assert.Len(t, calls, len(r.RunUp.Bars)+len(r.RunUp.Turns)+again+day+changes)
 	assert.True(t, slices.IsSortedFunc(calls, func(a, b report.SheetLine) int { return int(a.At - b.At) }))
 	byID := map[string]report.SheetLine{}
 	for _, c := range calls {

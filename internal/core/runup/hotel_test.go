@@ -71,7 +71,7 @@ func TestAHotelsDay(t *testing.T) {
 	supper := in
 	supper.Kitchen = h.kitchen
 	supper.Service.ID = "supper"
-	day := judge.Day{Kitchen: h.kitchen, Dishes: in.Dishes, Components: in.Components, Zone: in.Zone}
+	day := judge.Day{Kitchen: h.kitchen, Dishes: in.Dishes, Components: in.Components, Ingredients: in.Ingredients, Zone: in.Zone}
 	var before []planned
 	for _, in := range []demand.Input{
 		h.of("Breakfast", 40, map[string]string{"egg": "08:00"}), h.of("Lunch", 24, map[string]string{"egg": "12:30", "main": "13:00"}),

@@ -21,7 +21,7 @@ import (
 
 // judged is a day of one service, as a file has it: the run-up goes through JSON.
 func judged(t testing.TB, in demand.Input, r planned) judge.Day {
-	d := judge.Day{Kitchen: in.Kitchen, Dishes: in.Dishes, Components: in.Components, Zone: in.Zone, Services: []judge.Served{{Service: in.Service, Menu: in.Menu}}}
+	d := judge.Day{Kitchen: in.Kitchen, Dishes: in.Dishes, Components: in.Components, Ingredients: in.Ingredients, Zone: in.Zone, Services: []judge.Served{{Service: in.Service, Menu: in.Menu}}}
 	text, err := json.Marshal(r.RunUp)
 	require.NoError(t, err)
 	require.NoError(t, json.Unmarshal(text, &d.Services[0].RunUp))

@@ -86,7 +86,7 @@ func paperInput() demand.Input {
 	}
 	return demand.Input{
 		Zone: time.UTC,
-		Kitchen: kitchen.Kitchen{ID: "k", PassWidth: 4, Cooks: []kitchen.Cook{{ID: "c", Name: "Cook", Shifts: []kitchen.Shift{{From: "12:00", To: "23:00"}}}},
+		Kitchen: kitchen.Kitchen{ID: "k", PassWidth: 4, Wipe: new(int64), Cooks: []kitchen.Cook{{ID: "c", Name: "Cook", Shifts: []kitchen.Shift{{From: "12:00", To: "23:00"}}}},
 			Equipment: []kitchen.Equipment{{ID: "oven", Name: "Oven", Kind: "oven", Places: 1, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 12, Tolerance: 5}}}},
 		Menu: recipe.Menu{Courses: []recipe.Course{{ID: "1", Name: "Tart", Dishes: []string{"tart"}}, {ID: "2", Name: "Custard", Dishes: []string{"custard"}}}},
 		Service: service.Service{ID: "s", Name: "paper", Day: "2026-03-14", Courses: []service.CourseHour{

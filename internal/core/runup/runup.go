@@ -31,6 +31,7 @@ type Service struct {
 	options Options
 	from    *schedule.Plan // with which the search begins
 	stay    map[string]solve.Stay
+	asIs    map[string]string // what was not washed in it
 }
 
 // Prepare expands a service, and searches for nothing. The error is for a service that
@@ -67,6 +68,7 @@ func (s Service) After(before Result, now time.Time) Service {
 		p.Tasks[i].End += s.of.Midnight - before.Map.Midnight
 	}
 	s.from, s.stay = &p, staying(p, int64(now.Sub(s.demand.Origin)/time.Second))
+	s.asIs = before.Excluded.AsIs
 	return s
 }
 
@@ -127,11 +129,16 @@ const maxExcluded = 500
 // plan until then; one that ended before there was any is the error.
 func (s Service) Plan(ctx context.Context, found func(Result)) (Result, error) {
 	r := Result{from: s.from, stay: s.stay, Problem: s.problem, Map: s.of, Options: s.options, Excluded: expand.Exclusions{Steps: map[string]string{}, NoBuffer: map[string]bool{}}}
+	s.sorted(&r)
 	for range maxExcluded {
 		var no *solve.Impossible
 		switch err := r.search(ctx, r.telling(found)); {
 		case err == nil:
+			s.unwashed(ctx, &r, found)
+			r.washSoon()
 			return r, nil
+		case len(r.Excluded.AsIs) > 0 && ctx.Err() == nil: // what comes after what is no longer as it was
+			r.Excluded.AsIs = nil
 		case errors.As(err, &no):
 			switch works := r.worksOf(no.Tasks); {
 			case r.bare(works):
@@ -179,7 +186,7 @@ func (s Service) Unplanned(why string) Result {
 // false where it is none of this problem.
 func (s Service) Again(kept Result) (Result, bool) {
 	kept.Problem, kept.Map = s.problem, s.of
-	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer) > 0 || kept.Excluded.Alone || kept.Excluded.NoDay {
+	if len(kept.Excluded.Steps)+len(kept.Excluded.NoBuffer)+len(kept.Excluded.AsIs) > 0 || kept.Excluded.Alone || kept.Excluded.NoDay {
 		kept.Problem, kept.Map = expand.Problem(s.demand, kept.Excluded)
 	}
 	return kept, !kept.Found || kept.Plan.Of(kept.Problem)

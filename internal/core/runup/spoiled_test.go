@@ -107,7 +107,7 @@ var spoilings = []spoiling{
 		shifted(&d.Services[0].RunUp, -3*3600, isStep(component, name))
 	}},
 	{judge.Waited, 4, func(d *judge.Day, n int) {
-		step := []string{"hake/roast", "swede/crush", "shrimp-butter/brown", "crown/roast"}[n]
+		step := []string{"hake/roast", "swede/crush", "shrimp-butter/brown", "hake/sear"}[n]
 		component, name, _ := strings.Cut(step, "/")
 		shifted(&d.Services[0].RunUp, -3*3600, isStep(component, name))
 	}},
@@ -139,7 +139,9 @@ var spoilings = []spoiling{
 		}
 	}},
 	{judge.Broken, 2, func(d *judge.Day, n int) {
-		shifted(&d.Services[0].RunUp, 400, func(b judge.Bar) bool { return platesIn("guinea-fowl", n+1)(b) && b.Number > 2 })
+		shifted(&d.Services[0].RunUp, 400, func(b judge.Bar) bool {
+			return b.Placing != "" && b.Number > 2 && strings.HasPrefix(b.Dish, []string{"guinea-fowl", "roast-hake"}[n])
+		})
 	}},
 	{judge.TableApart, 2, func(d *judge.Day, n int) {
 		shifted(&d.Services[0].RunUp, 240, func(b judge.Bar) bool { return strings.Contains(b.Dish, "~") && b.Placing != "" })

@@ -24,7 +24,7 @@ import (
 )
 
 // unread are members of the answers that no cook reads: ids, and what a program reads.
-var unread = []string{"id", "dish", "component", "step", "placing", "service", "course", "first", "cooks", "for", "section", "resource", "bar", "status", "leadIn", "cook", "ingredient", "dishes", "day", "key"}
+var unread = []string{"id", "dish", "component", "step", "placing", "service", "course", "first", "cooks", "for", "section", "resource", "bar", "status", "leadIn", "cook", "ingredient", "dishes", "day", "key", "rule"}
 
 // planners are words of whoever wrote the planner.
 var planners = regexp.MustCompile(`(?i)\b(horizon|windows?|minimum gaps?|infeasible|tasks?|resources?|violation|units|nobody has a hand|free what|longer than it may|passes limits|all hands)\b`)

@@ -21,7 +21,7 @@ import (
 func paper(plates int, steps ...recipe.Step) demand.Input {
 	one := units.Amount{Quantity: 1, Unit: units.Piece}
 	return demand.Input{Zone: time.UTC,
-		Kitchen: kitchen.Kitchen{ID: "k", PassWidth: 4, Cooks: []kitchen.Cook{{ID: "c", Name: "Cook", Shifts: []kitchen.Shift{{From: "12:00", To: "23:00"}}}},
+		Kitchen: kitchen.Kitchen{ID: "k", PassWidth: 4, Wipe: new(int64), Cooks: []kitchen.Cook{{ID: "c", Name: "Cook", Shifts: []kitchen.Shift{{From: "12:00", To: "23:00"}}}},
 			Equipment: []kitchen.Equipment{{ID: "oven", Name: "Oven", Kind: "oven", Places: 1, Heating: &kitchen.Heater{Cold: 20, Up: 6, Down: 12, Tolerance: 5}},
 				{ID: "pan", Name: "Pan", Kind: "pan", Places: 1}}},
 		Menu:       recipe.Menu{Courses: []recipe.Course{{ID: "1", Name: "Main", Dishes: []string{"dish"}}}},

@@ -90,12 +90,15 @@ func Read(r io.Reader) (judge.Day, error) {
 	if k < 0 {
 		return judge.Day{}, fault.List{{Field: "kitchen", What: fmt.Sprintf("No kitchen “%s” in the book.", f.Kitchen)}}
 	}
-	d := judge.Day{Kitchen: f.Book.Kitchens[k], Zone: zone, Services: f.Services, Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}}
+	d := judge.Day{Kitchen: f.Book.Kitchens[k], Zone: zone, Services: f.Services, Dishes: map[string]recipe.Dish{}, Components: map[string]recipe.Component{}, Ingredients: map[string]recipe.Ingredient{}}
 	for _, x := range f.Book.Dishes {
 		d.Dishes[x.ID] = x
 	}
 	for _, x := range f.Book.Components {
 		d.Components[x.ID] = x
+	}
+	for _, x := range f.Book.Ingredients {
+		d.Ingredients[x.ID] = x
 	}
 	return d, d.Validate()
 }

@@ -1929,11 +1929,6 @@ export interface components {
             tables?: string[] | null;
             /** Format: int64 */
             to: number;
-            /**
-             * Format: int64
-             * @description seconds at its end in which what it used is washed
-             */
-            wash?: number;
             /** Format: int64 */
             wave?: number;
             why: components["schemas"]["Why"];
@@ -2019,6 +2014,20 @@ export interface components {
             name: string;
             /** @description the step that leaves it */
             step?: string;
+        };
+        Carry: {
+            /** Format: int64 */
+            people: number;
+            /**
+             * Format: int64
+             * @description that one person carries; absent: 2
+             */
+            plates?: number;
+            /**
+             * Format: int64
+             * @description seconds to the room and back; absent: 120
+             */
+            trip?: number;
         };
         Cause: {
             /**
@@ -2793,7 +2802,7 @@ export interface components {
             portions?: number;
             /**
              * Format: int64
-             * @description seconds of washing after every use, before the next: a blender
+             * @description seconds of washing after a use, before the next one for something else: a blender
              */
             wash?: number;
         };
@@ -3273,6 +3282,13 @@ export interface components {
             boxes?: components["schemas"]["Box"][] | null;
             /** @description id of the cook who calls and has no other work; absent: the first of the pass, in a kitchen of more than three; - for nobody */
             caller?: string;
+            /** @description who carries plates to the room; absent: nobody counts them */
+            carry?: components["schemas"]["Carry"];
+            /**
+             * Format: int64
+             * @description seconds in which hands, board and knife are changed between raw food and what is ready; absent: 60
+             */
+            change?: number;
             cooks: components["schemas"]["Cook"][];
             /** @description of prices, as ISO 4217 has it; absent: EUR */
             currency?: string;
@@ -3307,6 +3323,11 @@ export interface components {
             /** @description how finely it weighs */
             scales?: components["schemas"]["Scales"];
             sections?: components["schemas"]["Section"][] | null;
+            /**
+             * Format: int64
+             * @description seconds in which a plate is wiped and checked, where it does not say itself; absent: 6
+             */
+            wipe?: number;
             /** @description IANA time zone */
             zone: string;
         };
@@ -3413,6 +3434,8 @@ export interface components {
             to: number;
             /** Format: int64 */
             toC: number;
+            /** @description of a cook: what is done */
+            what?: string;
         };
         Lead: {
             component: string;
@@ -4536,6 +4559,11 @@ export interface components {
             helps?: string[] | null;
             id: string;
             name: string;
+            /**
+             * Format: int64
+             * @description seconds to walk to it from the section before it in the list; absent: none
+             */
+            walk?: number;
         };
         SectionList: {
             /** @description empty: nobody was said */

@@ -25,7 +25,7 @@ func (in Input) crew(s *Serving) {
 		s.Waves = SplitEvenly(s.Portions, spec.AtOnce(s.Portions, in.side(), s.Hands).Plates*max(spec.Serves, 1))
 		after := int64(0) // from the first wave to the last
 		for _, portions := range s.Waves[min(1, len(s.Waves)):] {
-			after += BuildingTime(spec, portions, s.Hands)
+			after += in.BuildingTime(spec, portions, s.Hands)
 		}
 		if after <= in.Service.Spread() || s.Hands >= len(in.Kitchen.Cooks) {
 			return
@@ -50,21 +50,25 @@ func (in Input) lasts(k Course) (sum int64) {
 func (in Input) span(k Course, w Wave) (longest int64) {
 	work := int64(0)
 	for i, s := range k.Servings {
-		one := BuildingTime(s.Dish.Plate, w.Plates[i], s.Hands)
+		one := in.BuildingTime(s.Dish.Plate, w.Plates[i], s.Hands)
 		longest, work = max(longest, one), work+one*int64(s.Hands)
 	}
 	return max(longest, ShareOf(work, max(1, len(in.Kitchen.Cooks))))
 }
 
-// BuildingTime is how long a wave takes so many pairs of hands, in seconds.
-func BuildingTime(spec plating.Spec, portions, hands int) (sum int64) {
+// BuildingTime is how long a wave takes so many pairs of hands, in seconds. Its plates are wiped
+// and checked meanwhile where there is somebody for it.
+func (in Input) BuildingTime(spec plating.Spec, portions, hands int) (sum int64) {
 	if portions == 0 {
 		return 0
 	}
 	for _, p := range spec.Placings {
 		sum += ShareOf(p.Seconds*int64(spec.Plates(portions)), hands)
 	}
-	return sum
+	if in.Kitchen.WipesAlone() {
+		return sum
+	}
+	return sum + ShareOf(spec.Finishing()*int64(spec.Plates(portions)), hands)
 }
 
 // ShareOf is the time of work that several pairs of hands share, in whole seconds.

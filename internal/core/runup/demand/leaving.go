@@ -57,7 +57,7 @@ func (d *Demand) leavingOf(b ConsumerSet) []int64 {
 	}
 	out := make([]int64, len(b.Waves))
 	for w := 1; w < len(out); w++ {
-		out[w] = out[w-1] + BuildingTime(t.Dish.Plate, b.Waves[w], t.Hands)
+		out[w] = out[w-1] + d.In.BuildingTime(t.Dish.Plate, b.Waves[w], t.Hands)
 	}
 	return out
 }

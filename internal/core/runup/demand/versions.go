@@ -18,7 +18,7 @@ func (in Input) Servings(c service.CourseHour) (out []Serving) {
 			continue
 		}
 		i, there := at[id]
-		if !there {
+		if d.Plate = d.Plate.Wiped(in.Kitchen.Wipes()); !there {
 			i = len(out)
 			at[id] = i
 			out = append(out, Serving{Dish: d})

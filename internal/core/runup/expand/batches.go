@@ -8,7 +8,6 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
-	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
 
@@ -23,7 +22,7 @@ func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []in
 	}
 	for k, portions := range sizes {
 		one, name := w, id
-		one.Hands = nil
+		one.Hands, one.Clean = nil, step.Pan != nil && step.Pan.Clean
 		if one.Portions = portions; len(sizes) > 1 {
 			one.Batch, one.Batches, name = k+1, len(sizes), fmt.Sprintf("%s/batch %d", id, k+1)
 		}
@@ -38,10 +37,7 @@ func (b *builder) inBatches(id string, w work.Work, step *recipe.Step) (out []in
 			one.Hands = append(one.Hands, work.Hand(m))
 		}
 		uses := b.uses(*step, portions, name)
-		if wash, what := b.washes(*step); wash > 0 {
-			one.Wash, one.Working, uses = wash, fmt.Sprintf("%s + wash %s %s", working, what, units.FormatDuration(wash)), b.washed(uses, *step, lasts, wash)
-		}
-		out = append(out, b.task(schedule.Task{ID: name, Duration: lasts + one.Wash, Uses: uses}, one, step))
+		out = append(out, b.task(schedule.Task{ID: name, Duration: lasts, Uses: uses}, one, step))
 		if k > 0 {
 			b.link(schedule.Link{From: b.id(out[k-1]), To: name, FromAt: schedule.Start, ToAt: schedule.Start}, work.Link{Reason: work.Batches})
 		}

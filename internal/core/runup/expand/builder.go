@@ -68,6 +68,10 @@ func (b *builder) resources() {
 		b.of.Resources = append(b.of.Resources, work.Resource{ID: "cook." + c.ID, Name: c.Name, Cook: c.ID, Section: b.In.Kitchen.SectionName(c.Section), Calls: c.ID == b.In.Kitchen.Calls()})
 		b.problem.Resources = append(b.problem.Resources, schedule.Resource{ID: "cook." + c.ID, Capacity: 1, Windows: schedule.Without(b.spansOf(c.ShiftsOn), b.away(c.Away))})
 	}
+	if c := b.In.Kitchen.Carry; c != nil {
+		b.of.Resources = append(b.of.Resources, work.Resource{ID: carriers, Name: "Hands to carry"})
+		b.problem.Resources = append(b.problem.Resources, schedule.Resource{ID: carriers, Capacity: int64(c.People)})
+	}
 	for _, e := range b.In.Kitchen.Equipment {
 		r := schedule.Resource{ID: e.ID, Capacity: int64(e.Places)}
 		if h := e.Heating; h != nil {
@@ -134,6 +138,9 @@ func clockOn(day time.Time, daysBefore int, clock string) (time.Time, bool) {
 type Exclusions struct {
 	Steps    map[string]string `json:"steps,omitempty"`    // work.Key → why it cannot be
 	NoBuffer map[string]bool   `json:"noBuffer,omitempty"` // work.Key: it only fits without a buffer
-	NoDay    bool              `json:"noDay,omitempty"`    // there is no plan around what the day of the kitchen has
-	Alone    bool              `json:"alone,omitempty"`    // there is no plan around the other services of the kitchen
+	// AsIs is what is not washed, since the next use wants it as it is: the id of the washing → of
+	// that use; empty: there is none.
+	AsIs  map[string]string `json:"asIs,omitempty"`
+	NoDay bool              `json:"noDay,omitempty"` // there is no plan around what the day of the kitchen has
+	Alone bool              `json:"alone,omitempty"` // there is no plan around the other services of the kitchen
 }

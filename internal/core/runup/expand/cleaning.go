@@ -1,32 +1,59 @@
 package expand
 
 import (
+	"slices"
+
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
+	"jointime/internal/core/words"
 )
 
-// What a step used is washed directly after it, as long as the kitchen says for its
-// kind: by the same hands where the step has them, or by whoever is free. Until then
-// nobody else has it.
+// What a step used is washed before it is used for something else, by whoever is free: work of
+// its own, after the step. Until then nobody else has it. Where the next use wants it as it is,
+// and where there is none, it is not washed: what comes next is seen from a first plan, and told
+// by Exclusions.AsIs. Until that is known it is washed after each use.
 
-// washes is for how many seconds what a step used is washed afterwards, which are part
-// of the step's, and what it is called.
-func (b *builder) washes(step recipe.Step) (longest int64, what string) {
-	for _, e := range step.Equipment {
-		if seconds, name := b.washing(e); seconds > longest && !b.leftOut("wash/"+e.Kind) {
-			longest, what = seconds, name
+// washing puts in what is washed after each step.
+func (b *builder) washing() {
+	if len(b.cooks) == 0 {
+		return
+	}
+	for i, n := 0, len(b.of.Work); i < n; i++ {
+		step := b.steps[i]
+		if step == nil || b.of.Work[i].Kind != work.Step {
+			continue
+		}
+		for k, e := range step.Equipment {
+			own := step.Then.Place != nil && step.Then.Own && step.Then.Place.Kind == e.Kind // it rests in it
+			if wash, name := b.washed(e); wash > 0 && b.shared(e.Kind) && !own && !b.kept(i, k) && !b.leftOut("wash/"+e.Kind) {
+				b.wash(i, k, wash, name)
+			}
 		}
 	}
-	if len(b.cooks) == 0 {
-		return 0, ""
-	}
-	return longest, what
 }
 
-// washing is how long a kind of equipment is washed after every use, and how the
-// first of the kind is called.
-func (b *builder) washing(n recipe.Needed) (seconds int64, name string) {
+// shared tells whether a kind of equipment is used for more than one component, or wanted clean, or
+// has another service before or after this one.
+func (b *builder) shared(kind string) bool {
+	first := ""
+	for i, step := range b.steps {
+		if step == nil || b.of.Work[i].Kind != work.Step || !slices.Contains(step.Kinds(), kind) {
+			continue
+		}
+		if clean := step.Pan != nil && step.Pan.Clean; clean || first != "" && first != b.of.Work[i].Component {
+			return true
+		}
+		first = b.of.Work[i].Component
+	}
+	return slices.ContainsFunc(b.In.Elsewhere, func(o demand.Elsewhere) bool {
+		return slices.ContainsFunc(o.Bookings, func(x demand.Booking) bool { return slices.Contains(b.kinds[kind], x.Resource) })
+	})
+}
+
+// washed is how long a kind of equipment is washed, and how the first of the kind is called.
+func (b *builder) washed(n recipe.Needed) (seconds int64, name string) {
 	for _, e := range b.In.Kitchen.OfKind(n.Kind) {
 		if e.Wash > seconds {
 			seconds, name = e.Wash, e.Name
@@ -35,18 +62,56 @@ func (b *builder) washing(n recipe.Needed) (seconds int64, name string) {
 	return seconds, name
 }
 
-// washed are the uses of a step that is followed by washing: everything that it
-// takes it keeps until then, and a hand washes.
-func (b *builder) washed(uses []schedule.Use, step recipe.Step, lasts, wash int64) []schedule.Use {
-	switch step.Hands.Work {
-	case recipe.AllHands: // the whole of the task, with the washing
-	case recipe.SliceHands: // whoever has the last of it
-		last := len(uses) - len(step.Equipment) - 1
-		uses[last].Slices = append(uses[last].Slices, schedule.Span{lasts, lasts + wash})
-	default:
-		uses = append([]schedule.Use{{OneOf: b.cooks, Units: 1, Slices: []schedule.Span{{lasts, lasts + wash}}}}, uses...)
+// kept tells whether the nth equipment of a task is kept for the step that wants what is in it.
+func (b *builder) kept(i, nth int) bool {
+	label := b.equipmentUse(i, nth).Same
+	return label != "" && slices.ContainsFunc(b.problem.Links, func(l schedule.Link) bool {
+		return l.From == b.id(i) && len(l.Holds) > 0 && l.Holds[0].Same == label
+	})
+}
+
+// wash lets somebody wash the nth equipment of a task, or keeps it as it is for the next one.
+func (b *builder) wash(i, nth int, lasts int64, name string) {
+	id := b.id(i) + "/wash " + b.steps[i].Equipment[nth].Kind
+	next, asIs := b.excluded.AsIs[id]
+	to := b.index(next)
+	if asIs && next == "" {
+		b.usedLast(i, b.steps[i].Equipment[nth].Kind)
+		return
 	}
-	return uses
+	asIs = asIs && to >= 0
+	used := b.equipmentUse(i, nth)
+	if used.Same == "" {
+		used.Same = "used by " + b.id(i)
+	}
+	hold := *used
+	hold.Slices = nil
+	if asIs {
+		if k := slices.IndexFunc(b.steps[to].Equipment, func(n recipe.Needed) bool { return n.Kind == b.steps[i].Equipment[nth].Kind }); k >= 0 && b.equipmentUse(to, k).Same == "" {
+			b.equipmentUse(to, k).Same = used.Same
+			b.link(schedule.Link{From: b.id(i), To: next, Holds: []schedule.Use{hold}}, work.Link{Reason: work.SamePan})
+			return
+		}
+	}
+	w := b.of.Work[i]
+	w.Tables, w.Hands, w.Shared, w.Wait = nil, nil, false, work.Wait{}
+	task := b.chore(id, "wash/"+b.steps[i].Equipment[nth].Kind, work.Wash, w, recipe.Step{ID: "wash", Name: "wash " + words.Lower(name), Time: seconds(lasts), Hands: recipe.Hands{Work: recipe.AllHands}})
+	t := &b.problem.Tasks[b.index(task)]
+	again := hold
+	again.Settle = again.Setting != nil
+	t.Uses = append(t.Uses, again)
+	b.of.Work[b.index(task)].Washes = b.id(i)
+	b.link(schedule.Link{From: b.id(i), To: task, Holds: []schedule.Use{hold}}, work.Link{Reason: work.Washed})
+}
+
+// usedLast lets a task be the last one that takes a kind of equipment, of which there is one: what
+// it leaves in it is not washed.
+func (b *builder) usedLast(i int, kind string) {
+	for k, step := range b.steps {
+		if k != i && step != nil && b.of.Work[k].Kind == work.Step && slices.Contains(step.Kinds(), kind) {
+			b.link(schedule.Link{From: b.id(k), To: b.id(i)}, work.Link{Reason: work.Order})
+		}
+	}
 }
 
 // A section is cleared after the last plate by the cook who has it. Common practice: a

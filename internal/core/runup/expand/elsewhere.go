@@ -152,6 +152,11 @@ func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []s
 	for _, r := range b.problem.Resources {
 		var own []taken
 		for _, x := range o.Bookings {
+			if b.isCook(r.ID) { // who is booked is there in time, wherever that is
+				if x.Settle = true; x.Setting == nil {
+					x.Setting = ptr(b.In.Kitchen.PassAt())
+				}
+			}
 			if x.Resource != r.ID || (x.Setting == nil) != (r.Setting == nil) {
 				continue
 			}

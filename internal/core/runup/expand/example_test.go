@@ -36,10 +36,17 @@ func list(in demand.Input) {
 }
 
 func Example_washing() {
-	list(runuptest.Evening(2, runuptest.Step("blend", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "blender"}} })))
+	in := runuptest.Evening(2, runuptest.Step("blend", 2, func(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "blender"}} }),
+		runuptest.Step("blend again", 2, func(s *recipe.Step) {
+			s.Equipment, s.Pan = []recipe.Needed{{Kind: "blender"}}, &recipe.Pan{Clean: true}
+		}))
+	list(in)
 	// Output:
-	// step · blend · 5 min
+	// step · blend · 2 min
+	// step · blend again · 2 min
 	// placing · spoon · 20 s
+	// wash · wash blender · 3 min
+	// wash · wash blender · 3 min
 	// clear-down · clear down Fish section · 15 min
 }
 

@@ -25,11 +25,13 @@ var rules = []rule{
 	{"a table is served a meal", (*builder).meals},
 	{"the order that steps ask for", (*builder).afters},
 	{"pans that are kept for the next step", (*builder).pans},
+	{"washing", (*builder).washing},
 	{"what must be ready", (*builder).setups},
 	{"published limits", (*builder).publishedLimits},
 	{"how long it keeps", (*builder).keeps},
 	{"steps that the chef keeps at their time", (*builder).fix},
 	{"whose work it is", (*builder).whoseWork},
+	{"where cooks stand, and with which hands", (*builder).standing},
 	{"the words of the map", (*builder).words},
 	{"what other services have booked", (*builder).elsewhere},
 }

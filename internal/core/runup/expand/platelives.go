@@ -19,7 +19,7 @@ func (b *builder) plateLives(placings []plating.Placing, lives []plating.Life, w
 		if p.Stands != nil {
 			first, from = n+1, n+1
 		}
-		if lives[n].Seconds == 0 || from >= len(wave)-1 {
+		if n >= len(lives) || lives[n].Seconds == 0 || from >= len(wave)-1 {
 			continue
 		}
 		// the first plate has it when it is laid, and all of them wait for the last

@@ -3,6 +3,7 @@ package expand
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/plating"
@@ -34,6 +35,9 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 	if len(placings) == 0 {
 		placings = []plating.Placing{{ID: "pass"}}
 	}
+	if wipe := s.Dish.Plate.Finishing(); wipe > 0 {
+		placings = append(slices.Clone(placings), plating.Placing{ID: work.Wipe, Seconds: wipe})
+	}
 	laid := 1 + slices.IndexFunc(placings, func(p plating.Placing) bool { return p.Stands != nil })
 	lives := s.Dish.Plate.LivesOf()
 	before, done := -1, 0 // the last task of the wave before, and the plates until then
@@ -44,7 +48,7 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 		for n, p := range placings {
 			i := b.place(s, w, n, p, done)
 			if n > 0 {
-				b.link(b.building(placings[n-1], out[w][n-1], i, s.Dish.Plate.Plates(portions)), work.Link{Reason: work.Building})
+				b.then(placings[n-1], p, out[w][n-1], i, s.Dish.Plate.Plates(portions))
 			}
 			out[w] = append(out[w], i)
 		}
@@ -52,9 +56,31 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 			b.link(schedule.Link{From: b.id(before), To: b.id(out[w][min(laid, len(placings)-1)])}, work.Link{Reason: work.NextWave})
 		}
 		b.plateLives(placings, lives, out[w])
-		before, done = out[w][len(out[w])-1], done+portions
+		b.carry(s, w, out[w][len(out[w])-1], s.Dish.Plate.Plates(portions))
+		before, done = b.lastHands(out[w]), done+portions
 	}
 	return out
+}
+
+// lastHands is the last task of a wave for those who build it, where somebody else wipes it.
+func (b *builder) lastHands(wave []int) int {
+	last := wave[len(wave)-1]
+	if b.of.Work[last].Placing == work.Wipe && b.In.Kitchen.WipesAlone() {
+		return wave[len(wave)-2]
+	}
+	return last
+}
+
+// then puts a placing after another one. A plate is wiped while the next is finished, where there
+// is somebody for it.
+func (b *builder) then(before, p plating.Placing, from, to, plates int) {
+	if p.ID != work.Wipe || !b.In.Kitchen.WipesAlone() {
+		b.link(b.building(before, from, to, plates), work.Link{Reason: work.Building})
+		return
+	}
+	first, last := min(before.Seconds, b.problem.Tasks[from].Duration), p.Seconds
+	b.link(schedule.Link{From: b.id(from), To: b.id(to), FromAt: schedule.Start, ToAt: schedule.Start, Min: &first}, work.Link{Reason: work.Building})
+	b.link(schedule.Link{From: b.id(from), To: b.id(to), FromAt: schedule.End, ToAt: schedule.End, Min: &last, Max: ptr(last + buildingWithin), Over: ptr(priceUnbuilt), Weight: priceBuilding}, work.Link{Reason: work.Building})
 }
 
 // place is the task of one placing on the plates of a wave.
@@ -75,19 +101,63 @@ func (b *builder) place(s demand.Consumer, w, n int, p plating.Placing, done int
 			stood++
 		}
 	}
-	var hands []schedule.Use
-	for h := range s.Hands {
-		label := fmt.Sprintf("plate %s %d.%d hand %d", s.ID, w+1, stood, h+1)
-		if b.In.Kitchen.Plates == kitchen.SectionPlates {
-			label += " of " + b.In.Components[p.Component].Section
-		}
-		hands = append(hands, schedule.Use{OneOf: b.cooks, Units: 1, Same: label})
+	hands := b.platers(s, w, p, stood)
+	if p.ID == work.Wipe && b.In.Kitchen.WipesAlone() {
+		lasts, working = t.For(spec.Plates(portions))
+		hands = []schedule.Use{b.wiping(s, w)}
 	}
 	first := b.Seconds(b.WaveHour(s.Course, w)) - platesBefore - standsAtMost(spec)
 	wave := waveNumber(s.Serving, w)
-	return b.task(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands}, work.Work{Kind: work.Placing, Name: verb(p), Component: p.Component, Placing: p.ID, Number: n + 1,
+	return b.task(schedule.Task{ID: id, Duration: lasts, Earliest: &first, Uses: hands}, work.Work{Kind: work.Placing, Name: verb(p, spec), Component: p.Component, Placing: p.ID, Number: n + 1,
 		Dish: s.Dish.ID, For: []string{s.Dish.ID}, Working: working,
 		Scope: work.Scope{Course: s.Course, Serving: s.Place, Wave: wave, From: wave, To: wave, Portions: portions, First: done, All: s.Portions}}, nil)
+}
+
+// platers are the hands that lay something on the plates of a wave, the same ones for all of it
+// until it stands.
+func (b *builder) platers(s demand.Consumer, w int, p plating.Placing, stood int) (out []schedule.Use) {
+	for h := range s.Hands {
+		label := fmt.Sprintf("plate %s %d.%d hand %d", s.ID, w+1, stood, h+1)
+		if b.In.Kitchen.Plates == kitchen.SectionPlates && p.ID != work.Wipe {
+			label += " of " + b.In.Components[p.Component].Section
+		}
+		out = append(out, schedule.Use{OneOf: b.cooks, Units: 1, Same: label})
+	}
+	return out
+}
+
+// wiping is the use of whoever wipes and checks the plates of a wave: who calls, where they are
+// there and have nothing else in hand, or else another cook.
+func (b *builder) wiping(s demand.Consumer, w int) schedule.Use {
+	u := schedule.Use{OneOf: b.cooks, Units: 1}
+	caller, at := "cook."+b.In.Kitchen.Calls(), b.Seconds(b.WaveHour(s.Course, w))
+	if b.there(b.In.Kitchen.Calls(), schedule.Span{at - platesBefore, at + platesBefore}) {
+		u.Costs = map[string]int64{}
+		for _, id := range b.cooks {
+			if id != caller {
+				u.Costs[id] = priceWipes
+			}
+		}
+	}
+	return u
+}
+
+// carriers is the resource of those who carry plates to the room.
+const carriers = "carry"
+
+// carry lets people carry the plates of a wave to the room as they are ready: without them the
+// building starts later, plates do not wait.
+func (b *builder) carry(s demand.Consumer, w, last, plates int) {
+	if b.In.Kitchen.Carry == nil {
+		return
+	}
+	people, away := b.In.Kitchen.Carry.For(plates)
+	like := b.of.Work[last]
+	like.Kind, like.Placing, like.Component, like.Number, like.Name, like.LeadIn = work.Carry, "", "", 0, "carry to the room", ""
+	like.Working = fmt.Sprintf("%s, %s", words.Count(plates, "plate"), words.Count(people, "person"))
+	id := b.id(last) + "/carry"
+	b.task(schedule.Task{ID: id, Duration: away, Uses: []schedule.Use{{OneOf: []string{carriers}, Units: int64(people)}}}, like, nil)
+	b.link(schedule.Link{From: b.id(last), To: id, Max: ptr(0), Over: ptr(priceTable)}, work.Link{Reason: work.Carried})
 }
 
 // standsAtMost is how long the plates may stand while they are built, in seconds.
@@ -135,7 +205,14 @@ func waveNumber(s demand.Serving, w int) int {
 }
 
 // verb is what a hand does to give a thing its form.
-func verb(p plating.Placing) string {
+func verb(p plating.Placing, spec plating.Spec) string {
+	if p.ID == work.Wipe {
+		var said []string
+		for _, f := range spec.Finish {
+			said = append(said, words.Lower(f.Text))
+		}
+		return strings.Join(said, ", ")
+	}
 	switch p.Form {
 	case plating.Ring:
 		return "ring"

@@ -138,10 +138,9 @@ func (b *builder) outOfControl(s stretch, to int, at schedule.Anchor) {
 // themselves allow does not keep it anyway.
 func (b *builder) publish(l limits.Limit, s stretch, to int, at schedule.Anchor) {
 	lasts := int64(0)
-	link := schedule.Link{From: b.id(s.from), To: b.id(to), ToAt: at, Min: ptr(-b.of.Work[s.from].Wash), Max: ptr(l.Within - b.of.Work[s.from].Wash)}
+	link := schedule.Link{From: b.id(s.from), To: b.id(to), ToAt: at, Max: ptr(l.Within)}
 	if at == schedule.End {
 		lasts = b.problem.Tasks[to].Duration
-		*link.Max += b.of.Work[to].Wash
 	}
 	if s.most >= 0 && s.most+lasts <= l.Within {
 		return
@@ -165,7 +164,7 @@ func (b *builder) reheated(i int, into, out []waited) {
 		return kind == limits.Cold || kind == limits.Freeze
 	})
 	if wasCold && slices.ContainsFunc(out, func(o waited) bool { return b.house.Control(o.wait) == limits.Hot }) {
-		b.link(schedule.Link{From: b.id(i), To: b.id(i), FromAt: schedule.Start, ToAt: schedule.End, Max: ptr(l.Within + w.Wash)}, work.Link{Reason: work.PublishedLimit, Limit: &l})
+		b.link(schedule.Link{From: b.id(i), To: b.id(i), FromAt: schedule.Start, ToAt: schedule.End, Max: ptr(l.Within)}, work.Link{Reason: work.PublishedLimit, Limit: &l})
 	}
 }
 
@@ -193,7 +192,7 @@ func (b *builder) keeps() {
 		if !known || k.For >= b.problem.Horizon[1]-b.problem.Horizon[0] || w.wait.Least >= k.For || (w.wait.Most != nil && *w.wait.Most <= k.For) {
 			continue
 		}
-		b.link(schedule.Link{From: b.id(w.from), To: b.id(w.to), Min: ptr(-b.of.Work[i].Wash), Max: ptr(k.For - b.of.Work[i].Wash), Over: ptr(priceKeep)},
+		b.link(schedule.Link{From: b.id(w.from), To: b.id(w.to), Max: ptr(k.For), Over: ptr(priceKeep)},
 			work.Link{Reason: work.Keeps, Keep: &work.Keep{Place: k.Place, For: k.For, Then: k.Then}})
 	}
 }

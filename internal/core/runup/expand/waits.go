@@ -41,9 +41,8 @@ func (b *builder) lastPiece(w recipe.Wait, from, to int) {
 	if w.Most == nil || step == nil || step.Time == nil || step.Hands.Work != recipe.AllHands || b.of.Work[to].Portions < 2 || step.Time.Per != recipe.PerPortion && step.Time.Per != recipe.PerPiece {
 		return
 	}
-	most := *w.Most - b.of.Work[from].Wash + b.of.Work[to].Wash
-	l := schedule.Link{From: b.id(from), To: b.id(to), ToAt: schedule.End, Min: ptr(noLeast), Max: &most}
-	if w.Soft || b.problem.Tasks[to].Duration > most {
+	l := schedule.Link{From: b.id(from), To: b.id(to), ToAt: schedule.End, Min: ptr(noLeast), Max: ptr(*w.Most)}
+	if w.Soft || b.problem.Tasks[to].Duration > *w.Most {
 		l.Over = ptr(priceSoftWait)
 	}
 	b.link(l, work.Link{Reason: work.LastPiece})
@@ -63,19 +62,18 @@ func (b *builder) sharing(i int, to []int) (out []int) {
 }
 
 // waitLink is a wait from one task to another, and how much of its least is there
-// because the first may take longer. A wait begins when the step is over, before what
-// it used is washed.
+// because the first may take longer.
 func (b *builder) waitLink(w recipe.Wait, from, to int) (l schedule.Link, buffer int64) {
 	buffer = b.of.Work[from].Buffer
 	l = schedule.Link{From: b.id(from), To: b.id(to)}
 	if w.Most != nil {
 		buffer = min(buffer, bufferRoom(w))
-		l.Max = ptr(*w.Most - b.of.Work[from].Wash)
+		l.Max = ptr(*w.Most)
 		if w.Soft {
 			l.Over = ptr(priceSoftWait)
 		}
 	}
-	l.Min = ptr(w.Least + buffer - b.of.Work[from].Wash)
+	l.Min = ptr(w.Least + buffer)
 	return l, max(0, buffer)
 }
 

@@ -27,7 +27,7 @@ const (
 )
 
 // warmWare puts the plates of a serving into the warmer, or the cold, in time. In
-// a kitchen that has a place for plates, they take room in it until the last of them is
+// a kitchen that has a place for plates, those of a wave take room in it until they are
 // wanted; what does not fit at once goes in later. Less time than it takes to
 // warm them through is better than a table that waits.
 func (b *builder) warmWare(t demand.Consumer) {
@@ -56,14 +56,16 @@ func (b *builder) warmWare(t demand.Consumer) {
 		w.To = b.of.Work[load[len(load)-1]].To
 		w.Wave, w.Component, w.Number, w.Portions, w.First = 0, "", 0, plates, 0
 		from := b.chore(task, id, work.Ware, w, recipe.Step{ID: "plates", Name: strings.TrimSuffix(fmt.Sprintf("%s plates: %d × %s", verb, plates, ware.Name), " × "), Time: seconds(platesTake + platesEach*int64(plates)), Hands: recipe.Hands{Work: recipe.AllHands}})
-		first, last := load[0], load[len(load)-1]
+		first := load[0]
 		wanted := schedule.Link{From: from, To: b.id(first), Min: ptr(0), Max: ptr(platesWait), Over: ptr(priceSetup)}
-		taken := schedule.Link{From: from, To: b.id(last), Min: ptr(0)}
-		if len(stores) > 0 {
-			taken.Holds = []schedule.Use{{OneOf: storeIDs(stores), Units: int64(min(plates, stores[0].Places))}}
-		}
 		b.link(wanted, work.Link{Reason: work.Ready})
-		b.link(taken, work.Link{Reason: work.Ready})
+		for _, i := range load { // wave by wave they leave it
+			taken := schedule.Link{From: from, To: b.id(i), Min: ptr(0)}
+			if len(stores) > 0 {
+				taken.Holds = []schedule.Use{{OneOf: storeIDs(stores), Units: int64(min(t.Dish.Plate.Plates(b.of.Work[i].Portions), stores[0].Places))}}
+			}
+			b.link(taken, work.Link{Reason: work.Ready})
+		}
 		b.link(schedule.Link{From: b.id(first), To: from, FromAt: schedule.Start, ToAt: schedule.End, Min: ptr(anyTime), Max: ptr(-platesReady), Over: ptr(priceSetup)}, work.Link{Reason: work.WarmThrough})
 	}
 }
@@ -91,7 +93,8 @@ func storeIDs(list []kitchen.Equipment) (out []string) {
 }
 
 // plateLoads are the first placings of the waves of a serving, those together whose
-// plates fit into one store: all of them where there is none.
+// plates fit into half of a store, so that the next ones warm while these are taken: all of them
+// where there is none.
 func (b *builder) plateLoads(t demand.Consumer, stores []kitchen.Equipment) (out [][]int) {
 	room := 0 // what is left in the load
 	for i, w := range b.of.Work {
@@ -102,7 +105,7 @@ func (b *builder) plateLoads(t demand.Consumer, stores []kitchen.Equipment) (out
 		if len(out) == 0 || (len(stores) > 0 && plates > room) {
 			out, room = append(out, nil), 0
 			if len(stores) > 0 {
-				room = stores[0].Places
+				room = max(plates, stores[0].Places/2)
 			}
 		}
 		out[len(out)-1] = append(out[len(out)-1], i)

@@ -5,7 +5,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/kitchen"
-	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 )
 
@@ -18,10 +18,11 @@ import (
 var priceHands = map[kitchen.Part]int64{kitchen.Own: 0, kitchen.Floats: 30, kitchen.Helps: 200, kitchen.Stranger: 700, kitchen.Caller: 2500}
 
 const (
-	priceNextInLine = 4  // for each who comes before in the section
-	priceOtherStep  = 60 // other hands for the same step, in another round or batch
-	priceOtherThing = 40 // other hands on the same component
-	priceOtherPlate = 20 // other hands for the plates of another wave
+	priceWipes      = 100 // plates are wiped by somebody else than who calls
+	priceNextInLine = 4   // for each who comes before in the section
+	priceOtherStep  = 60  // other hands for the same step, in another round or batch
+	priceOtherThing = 40  // other hands on the same component
+	priceOtherPlate = 20  // other hands for the plates of another wave
 )
 
 // whoseWork puts its price on whoever does a step or builds a plate.
@@ -34,7 +35,7 @@ func (b *builder) whoseWork() {
 		for i := range b.problem.Tasks {
 			for k := range b.problem.Tasks[i].Uses {
 				u := &b.problem.Tasks[i].Uses[k]
-				if len(u.OneOf) > 0 && strings.HasPrefix(u.OneOf[0], "cook.") && !b.onlyWashes(i) {
+				if len(u.OneOf) > 0 && strings.HasPrefix(u.OneOf[0], "cook.") && b.of.Work[i].Kind != work.Wash && (b.of.Work[i].Placing != work.Wipe || !b.In.Kitchen.WipesAlone()) {
 					do(i, u)
 				}
 			}
@@ -59,11 +60,6 @@ func (b *builder) whoseWork() {
 			}
 		}
 	})
-}
-
-// onlyWashes tells whether the hands of a task are for washing only: that is anybody's.
-func (b *builder) onlyWashes(i int) bool {
-	return b.steps[i] != nil && b.steps[i].Hands.Work == recipe.NoHands && b.of.Work[i].Wash > 0
 }
 
 func (b *builder) priceHands(i int, u *schedule.Use) {

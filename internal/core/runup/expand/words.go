@@ -55,7 +55,7 @@ func (b *builder) describe(i int) {
 	}
 	w.Cautions = slices.Clone(step.Cautions)
 	if w.Kind == work.Step {
-		w.Cautions = append(w.Cautions, b.house.Cautions(c, step, b.problem.Tasks[i].Duration-w.Wash)...)
+		w.Cautions = append(w.Cautions, b.house.Cautions(c, step, b.problem.Tasks[i].Duration)...)
 	}
 }
 

@@ -83,8 +83,21 @@ func (u RunUp) Calls() []SheetLine {
 		c.Setting = &setting
 		out = append(out, c)
 	}
-	out = append(out, u.dayLines(out)...)
+	out = append(append(out, u.changeLines()...), u.dayLines(out)...)
 	slices.SortStableFunc(out, func(a, b SheetLine) int { return cmp.Compare(a.At, b.At) })
+	return out
+}
+
+// changeLines are when a cook goes from raw food to what is ready, or the other way.
+func (u RunUp) changeLines() (out []SheetLine) {
+	for _, l := range u.Lanes {
+		for _, p := range l.Pauses {
+			if l.Cook && p.What != walks {
+				at := u.Origin.Add(time.Duration(p.From) * time.Second)
+				out = append(out, SheetLine{ID: fmt.Sprintf("change %s %d", l.ID, p.From), Start: at, End: at.Add(time.Duration(p.To-p.From) * time.Second), At: p.From, What: p.What, Who: []string{l.Name}, Cooks: []string{strings.TrimPrefix(l.ID, "cook.")}, With: []string{}})
+			}
+		}
+	}
 	return out
 }
 
@@ -139,7 +152,7 @@ func (b Bar) later(first SheetLine) (out []SheetLine) {
 		}
 		what := h.What
 		switch {
-		case what == "" && h.To == b.To-b.Wash:
+		case what == "" && h.To == b.To:
 			what = "take out"
 		case what == "":
 			what = "see to it"

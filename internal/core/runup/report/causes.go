@@ -181,6 +181,12 @@ func (r *reporter) sayBusy(b reason.Blocked, later bool) (says, way string) {
 func (r *reporter) sayPause(b reason.Blocked) (says, way string) {
 	name, one := r.names[b.Resource], r.callOne(b.Task)
 	switch {
+	case r.isCook(b.Resource) && b.Other >= 0:
+		first, second := b.Task, b.Other
+		if r.whole.plan.Tasks[second].Start < r.whole.plan.Tasks[first].Start {
+			first, second = second, first
+		}
+		return fmt.Sprintf("%s: %s between %s and %s.", name, r.between(first, second, b.Resource), r.callOne(first), r.callOne(second)), "put someone else on one"
 	case b.Other < 0:
 		return fmt.Sprintf("%s is not hot yet.", name), "turn it on earlier"
 	case r.foreign(b.Other):

@@ -52,7 +52,7 @@ func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 	if r.of.Links[*b.Link].Reason == work.LastPiece {
 		return r.lastPiece(b), true
 	}
-	limit := *r.problem.Links[*b.Link].Max + w.Wash
+	limit := *r.problem.Links[*b.Link].Max
 	hold := holdName(w.Wait.Reason)
 	return Violation{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
 		because(r, to, "allow a longer "+holdWord(w.Wait.Reason), "move the course"), true
@@ -62,11 +62,11 @@ func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 func (r *reporter) lastPiece(b schedule.Breach) Violation {
 	from, to := r.index[b.From], r.index[b.To]
 	w, next := r.of.Work[from], r.of.Work[to]
-	limit := *r.problem.Links[*b.Link].Max + w.Wash - next.Wash
+	limit := *r.problem.Links[*b.Link].Max
 	v := Violation{What: fmt.Sprintf("%s: the last of %d has waited %s after %s when %s is done, limit %s.", w.Made, next.Portions, units.FormatOver(limit+b.By), w.Name, next.Name, units.FormatDuration(limit)), Bar: &to, Strict: !b.Priced}
 	ways := []string{"do it in smaller batches", "put another cook on it", "allow a longer " + holdWord(w.Wait.Reason)}
-	if r.plan.Tasks[to].Start-r.plan.Tasks[from].End <= r.problem.Tasks[from].Duration && r.problem.Tasks[to].Duration-next.Wash > limit {
-		v.Why = fmt.Sprintf("%s takes %s.", r.callOne(to), units.FormatDuration(r.problem.Tasks[to].Duration-next.Wash))
+	if r.plan.Tasks[to].Start-r.plan.Tasks[from].End <= r.problem.Tasks[from].Duration && r.problem.Tasks[to].Duration > limit {
+		v.Why = fmt.Sprintf("%s takes %s.", r.callOne(to), units.FormatDuration(r.problem.Tasks[to].Duration))
 		v.Advice = words.Ways(ways...)
 		return v
 	}
@@ -136,6 +136,8 @@ func (r *reporter) atThePass(b schedule.Breach) (Violation, bool) {
 	case work.PlateLife:
 		return Violation{What: fmt.Sprintf("%s: on the plate %s when it leaves, good for %s (%s).", r.called(from), units.FormatOver(why.Life.Seconds+b.By), units.FormatDuration(why.Life.Seconds), why.Life.Why), Bar: &from}.
 			because(r, to, "lay it later", "build fewer plates at once", "put another cook on the plates"), true
+	case work.Carried:
+		return Violation{What: fmt.Sprintf("%s: the plates wait %s for hands to carry.", r.called(from), units.FormatOver(b.By)), Bar: &from}.because(r, to, "ask for more people to carry", "build them later"), true
 	case work.OneGo:
 		return Violation{What: fmt.Sprintf("%s: built with a break of %s.", r.called(from), units.FormatOver(r.brokeOff(b))), Bar: &from}.because(r, to, "put another cook on the plates"), true
 	}

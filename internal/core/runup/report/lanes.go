@@ -36,7 +36,10 @@ func (r *reporter) lanes() []Lane {
 		lane := Lane{ID: res.ID, Name: r.names[res.ID], Cook: r.of.Resources[k].Cook != "", Capacity: int(res.Capacity), Blocks: []LaneBlock{}, Pauses: []LanePause{}}
 		all := slices.Concat(blocks[res.ID], elsewhere[res.ID])
 		setRows(all)
-		if res.Setting != nil {
+		switch {
+		case lane.Cook:
+			lane.Pauses = r.changes(res, all)
+		case res.Setting != nil:
 			lane.Pauses = r.pauses(res, all)
 		}
 		for _, b := range all {
@@ -68,8 +71,16 @@ func (r *reporter) elsewhere() map[string][]LaneBlock {
 // ofDay tells whether what a task stands for is a line of the day, and no other service.
 func (r *reporter) ofDay(i int) bool { return strings.HasPrefix(r.whole.problem.Tasks[i].ID, "day.") }
 
-// all is when a lane is taken, for this service or for another one.
-func (l Lane) all() []LaneBlock { return slices.Concat(l.Blocks, l.Elsewhere) }
+// all is when a lane is taken, for this service or for another one, or between the two.
+func (l Lane) all() []LaneBlock {
+	out := slices.Concat(l.Blocks, l.Elsewhere)
+	for _, p := range l.Pauses {
+		if l.Cook {
+			out = append(out, LaneBlock{Bar: p.Bar, From: p.From, To: p.To, Places: 1, Label: p.What})
+		}
+	}
+	return out
+}
 
 // setRows gives each block, in the order in which they begin, the first place that is
 // free for all of it.
@@ -98,7 +109,7 @@ func (r *reporter) pauses(res schedule.Resource, blocks []LaneBlock) []LanePause
 			continue
 		}
 		if pause := res.Setting.Pause(from, *b.Setting); pause > 0 {
-			out = append(out, LanePause{b.From - pause, b.From, from, *b.Setting, b.From - ends, b.Bar})
+			out = append(out, LanePause{From: b.From - pause, To: b.From, FromC: from, ToC: *b.Setting, Available: b.From - ends, Bar: b.Bar})
 		}
 	}
 	return out
@@ -111,7 +122,7 @@ func (r *reporter) bar(i int) Bar {
 		Start: r.moment(t.Start), End: r.moment(t.End), From: t.Start, To: t.End, Portions: w.Portions, Working: w.Working,
 		Fixed: w.Fixed != "", Hands: []HandsOn{}, With: []string{}, Cooks: []string{}, Section: w.Section, Tables: w.Tables, Mind: w.Notes, Why: r.why(i), Early: w.Early, Give: r.slack[i], Help: r.helps(i)}
 	if !w.Placed() {
-		b.Slow, b.LeadIn, b.Wash = w.Slow, w.LeadIn, w.Wash
+		b.Slow, b.LeadIn = w.Slow, w.LeadIn
 		b.Step, b.Cue, b.Words, b.Cautions = w.Step, w.Cue, w.Words, w.Cautions
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
@@ -119,7 +130,7 @@ func (r *reporter) bar(i int) Bar {
 		if !slices.Contains(b.With, r.names[id]) {
 			b.With = append(b.With, r.names[id])
 		}
-		if u.Setting != nil {
+		if u.Setting != nil && !r.isCook(id) {
 			b.Setting = u.Setting
 		}
 		if cook, is := strings.CutPrefix(id, "cook."); is {

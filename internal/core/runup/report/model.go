@@ -132,7 +132,6 @@ type Bar struct {
 	Early     bool             `json:"early,omitempty" doc:"it keeps, and has a place before the rush"`
 	Slow      int64            `json:"slow,omitempty" doc:"seconds that it may take longer than planned"`
 	Give      int64            `json:"give" doc:"seconds that it may be late before a plate is later than planned"`
-	Wash      int64            `json:"wash,omitempty" doc:"seconds at its end in which what it used is washed"`
 	LeadIn    string           `json:"leadIn,omitempty" doc:"id, where nobody wrote it down: it can be left out"`
 	Cue       string           `json:"cue,omitempty"`
 	Words     []work.Advice    `json:"words,omitempty" nullable:"false" doc:"what whoever does it has to know: remarks, hands inside it, what to do when it goes otherwise"`
@@ -199,7 +198,8 @@ type LaneBlock struct {
 	OfDay   bool   `json:"ofDay,omitempty" doc:"it is something that the day has, and no other service"`
 }
 
-// LanePause is heating or cooling between two settings.
+// LanePause is heating or cooling between two settings; of a cook, the walk to another section,
+// or changing hands, board and knife.
 type LanePause struct {
 	From      int64 `json:"from"`
 	To        int64 `json:"to"`
@@ -207,6 +207,8 @@ type LanePause struct {
 	ToC       int64 `json:"toC"`
 	Available int64 `json:"available" doc:"seconds between the two uses"`
 	Bar       int   `json:"bar" doc:"what it is turned for: place in bars"`
+
+	What string `json:"what,omitempty" doc:"of a cook: what is done"`
 }
 
 // AxisSegment is a stretch of the folded axis; all take equal room.

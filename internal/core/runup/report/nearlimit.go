@@ -62,12 +62,12 @@ func (r *reporter) publishedLinks() (out []int) {
 func (r *reporter) publishedGap(e int) int64 {
 	l := r.problem.Links[e]
 	from, to := r.index[l.From], r.index[l.To]
-	gap := r.plan.Tasks[to].Start - r.plan.Tasks[from].End + r.of.Work[from].Wash
+	gap := r.plan.Tasks[to].Start - r.plan.Tasks[from].End
 	if l.ToAt != "" {
-		gap += r.plan.Tasks[to].End - r.plan.Tasks[to].Start - r.of.Work[to].Wash
+		gap += r.plan.Tasks[to].End - r.plan.Tasks[to].Start
 	}
 	if from == to {
-		gap = r.plan.Tasks[to].End - r.plan.Tasks[to].Start - r.of.Work[to].Wash
+		gap = r.plan.Tasks[to].End - r.plan.Tasks[to].Start
 	}
 	return gap
 }

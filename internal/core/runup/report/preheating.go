@@ -53,6 +53,9 @@ func (r *reporter) turns(lanes []Lane) []Changeover {
 	}
 	for _, l := range lanes {
 		for _, p := range l.Pauses {
+			if l.Cook {
+				break
+			}
 			t := Changeover{Resource: l.ID, Name: l.Name, FromC: p.FromC, ToC: p.ToC, Takes: p.To - p.From, Bar: p.Bar}
 			over := p.To - p.Available // of the use before
 			t.Cook, t.At = r.hand(busy, max(over, p.From-turnEarly), p.From)

@@ -51,6 +51,8 @@ func (r *reporter) passText(link int) string {
 	switch r.of.Links[link].Reason {
 	case work.Courses:
 		return "the table would wait too long, or not long enough"
+	case work.Carried:
+		return "the plates would wait for hands to carry"
 	case work.PlateLife:
 		return "it would be on the plate too long"
 	case work.OneGo, work.Building:

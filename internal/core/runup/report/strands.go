@@ -52,15 +52,14 @@ func (r *reporter) fill(x *Strand, leaving map[string][]int) {
 
 func (r *reporter) hold(e, from, to int) Hold {
 	l := r.problem.Links[e]
-	wash := r.of.Work[from].Wash // the wait began before it
-	h := Hold{From: from, To: to, Margin: r.of.Links[e].Buffer, Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End + wash}
+	h := Hold{From: from, To: to, Margin: r.of.Links[e].Buffer, Gap: r.plan.Tasks[to].Start - r.plan.Tasks[from].End}
 	if most := r.most(e); most != nil {
 		end := r.plan.Tasks[from].End + *most
-		h.Limit, h.Over = &end, max(0, h.Gap-wash-*most)
-		l.Max = ptr(*most + wash)
+		h.Limit, h.Over = &end, max(0, h.Gap-*most)
+		l.Max = most
 	}
 	if w := r.of.Work[from]; !w.Placed() {
-		l.Min = ptr(max(0, l.Least()-h.Margin+wash))
+		l.Min = ptr(max(0, l.Least()-h.Margin))
 		h.Why = r.whyWait(h, from, to)
 		h.Text = r.waitText(w.Wait, l)
 	}
@@ -118,7 +117,7 @@ func (r *reporter) whyWait(h Hold, from, to int) string {
 	if wait.Least > 0 || wait.Most != nil {
 		limits = " (" + strings.Replace(span(wait.Least, wait.Most), "up to", "limit", 1) + ")"
 	}
-	out := fmt.Sprintf("Held %s, %s–%s%s.", units.FormatDuration(h.Gap), r.clock(r.plan.Tasks[from].End-r.of.Work[from].Wash), r.clock(r.plan.Tasks[to].Start), limits)
+	out := fmt.Sprintf("Held %s, %s–%s%s.", units.FormatDuration(h.Gap), r.clock(r.plan.Tasks[from].End), r.clock(r.plan.Tasks[to].Start), limits)
 	if h.Margin > 0 {
 		out += fmt.Sprintf(" %s to spare: %s may run %s over.", units.FormatDuration(h.Margin), r.call(from), units.FormatDuration(r.of.Work[from].Slow))
 	}

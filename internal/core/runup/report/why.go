@@ -65,7 +65,11 @@ func ordered(terms []Term) []Term {
 // sum would run to and fro, and the reason is told at once.
 func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, label string) {
 	end := r.plan.Tasks[i].End
-	switch stop.Rule {
+	rule := stop.Rule
+	if at, is := r.hourOf(i); is && end >= at && r.of.Work[i].Placed() { // whatever else comes after it
+		rule = reason.Target
+	}
+	switch rule {
 	case reason.LinkMin:
 		return stop.Other, 0, ""
 	case reason.Busy, reason.Pause:
@@ -88,10 +92,8 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 			return -1, end, "pinned"
 		}
 	case reason.Target:
-		for _, t := range r.problem.Targets {
-			if t.Task == r.problem.Tasks[i].ID && t.Late > 0 {
-				return -1, max(t.At, end), r.anchorName(i, t.At, end)
-			}
+		if at, is := r.hourOf(i); is {
+			return -1, max(at, end), r.anchorName(i, at, end)
 		}
 	case reason.Window:
 		for _, w := range r.windows(stop.Resource) {
@@ -101,6 +103,16 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 		}
 	}
 	return -1, end, r.call(i) + " ends"
+}
+
+// hourOf is when a task should have ended at the latest; false: whenever.
+func (r *reporter) hourOf(i int) (at int64, is bool) {
+	for _, t := range r.problem.Targets {
+		if t.Task == r.problem.Tasks[i].ID && t.Late > 0 {
+			return t.At, true
+		}
+	}
+	return 0, false
 }
 
 func (r *reporter) anchorName(i int, at, end int64) string {
@@ -132,6 +144,9 @@ func (r *reporter) step(i, next int, room reason.Room) []Term {
 		}
 	case reason.Pause:
 		label = fmt.Sprintf("%s changes to %s", r.names[room.Stop.Resource], r.settingOf(next, room.Stop.Resource))
+		if r.isCook(room.Stop.Resource) {
+			label = r.names[room.Stop.Resource] + ": " + r.between(i, next, room.Stop.Resource)
+		}
 	case reason.Busy:
 		label = "then " + r.taken(room.Stop.Resource, r.call(next))
 	}
@@ -202,38 +217,6 @@ func (r *reporter) settingOf(i int, resource string) string {
 	return "the next setting"
 }
 
-// sumText writes the terms as one line: 20:11:49 = 20:25:00 − pour 0:28 − ….
-func (r *reporter) sumText(start int64, terms []Term) string {
-	var b strings.Builder
-	fmt.Fprintf(&b, "%s = %s", r.clock(start), r.anchorText(start, terms[0]))
-	for _, t := range terms[1:] {
-		sign, v := "−", -t.Seconds
-		if v < 0 {
-			sign, v = "+", -v
-		}
-		fmt.Fprintf(&b, " %s %s %s", sign, t.Label, figure(v))
-	}
-	return b.String()
-}
-
-// anchorText names the day of an anchor that is not on the day of the start.
-func (r *reporter) anchorText(start int64, anchor Term) string {
-	text := r.clock(anchor.Seconds)
-	if a := r.moment(anchor.Seconds); a.YearDay() != r.moment(start).YearDay() {
-		text = a.Format("Monday ") + text
-	}
-	return text + " (" + anchor.Label + ")"
-}
-
-// figure writes seconds so that sums can be followed on paper: m:ss below an
-// hour, h:mm:ss above.
-func figure(s int64) string {
-	if s < 3600 {
-		return fmt.Sprintf("%d:%02d", s/60, s%60)
-	}
-	return fmt.Sprintf("%d:%02d:%02d", s/3600, s%3600/60, s%60)
-}
-
 // stopText says what would get worse beyond the room.
 func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 	other := ""
@@ -260,7 +243,16 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 	case reason.Busy:
 		return r.taken(stop.Resource, other)
 	case reason.Pause:
-		if stop.Other < 0 {
+		switch {
+		case r.isCook(stop.Resource) && stop.Other < 0:
+			return r.names[stop.Resource] + " is not there yet"
+		case r.isCook(stop.Resource):
+			first, second := i, stop.Other
+			if !later {
+				first, second = second, first
+			}
+			return fmt.Sprintf("%s: %s, %s, %s %s", r.names[stop.Resource], r.between(first, second, stop.Resource), units.FormatDuration(stop.Pause), map[bool]string{true: "before", false: "after"}[later], other)
+		case stop.Other < 0:
 			return r.names[stop.Resource] + " is not hot yet"
 		}
 		return fmt.Sprintf("%s needs %s to change %s %s", r.names[stop.Resource], units.FormatDuration(stop.Pause), map[bool]string{true: "before", false: "after"}[later], other)

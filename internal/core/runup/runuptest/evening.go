@@ -15,7 +15,7 @@ import (
 func Evening(plates int, steps ...recipe.Step) demand.Input {
 	one := units.Amount{Quantity: 1, Unit: units.Piece}
 	return demand.Input{Zone: time.UTC,
-		Kitchen: kitchen.Kitchen{PassWidth: 4, Sections: []kitchen.Section{{ID: "fish", Name: "Fish"}},
+		Kitchen: kitchen.Kitchen{PassWidth: 4, Wipe: new(int64), Sections: []kitchen.Section{{ID: "fish", Name: "Fish"}},
 			Cooks: []kitchen.Cook{{ID: "cook", Name: "Cook", Section: "fish", Shifts: []kitchen.Shift{{From: "10:00", To: "23:30"}}}},
 			Equipment: []kitchen.Equipment{{ID: "stove", Name: "Stove", Kind: "burner", Places: 2, Cooks: true}, {ID: "blender", Name: "Blender", Kind: "blender", Places: 1, Wash: 180},
 				{ID: "fridge", Name: "Fridge", Kind: "fridge", Places: 20, Keeps: "cold"}, {ID: "pan", Name: "Pan", Kind: "pan", Places: 1}}},

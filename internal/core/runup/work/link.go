@@ -23,6 +23,8 @@ const (
 	Courses        Reason = "courses"         // of a table: in order, neither too close nor too far apart
 	PlateLife      Reason = "plate life"      // how long something is good on the plate
 	OneGo          Reason = "one go"          // a wave is built without a break
+	Washed         Reason = "washed"          // what a step used is washed after it
+	Carried        Reason = "carried"         // plates are carried to the room as they are ready
 	LastPiece      Reason = "last piece"      // of what is worked on piece by piece, the last has waited until it is done
 )
 

@@ -34,6 +34,7 @@ type Map struct {
 	Over      []string    `json:"over,omitempty"`     // names of what the day has and there was no plan around
 	Repeated  []Repeated  `json:"repeated,omitempty"` // what is made many times, for it cannot wait
 	Stopped   int         `json:"stopped,omitempty"`  // plates that nobody may send: a guest must not have what is in them
+	Raw       int64       `json:"raw,omitempty"`      // from this setting of a cook on it is raw food that they handle
 }
 
 // Repeated is a component of which a step is done many times for one serving, for what it makes

@@ -20,6 +20,8 @@ const (
 	Placing   Kind = "placing"    // of a component on the plates of a wave
 	Setup     Kind = "setup"      // what must be ready before a step, and stands in no recipe
 	Ware      Kind = "ware"       // plates that are warmed or chilled
+	Wash      Kind = "wash"       // of what a step used, before something else is made in it
+	Carry     Kind = "carry"      // of plates to the room
 	ClearDown Kind = "clear-down" // of a section, after the last plate
 	Elsewhere Kind = "elsewhere"  // for other services of the kitchen, or of its day: it stands behind the rest
 	Event     Kind = "event"      // of the day, counted from an hour of the service; likewise
@@ -45,7 +47,8 @@ type Work struct {
 	Time     *Time            `json:"time,omitempty"`   // of a step
 	Hands    []Hand           `json:"hands,omitempty"`  // when a step needs hands
 	Slow     int64            `json:"slow,omitempty"`   // seconds that it may take longer than planned
-	Wash     int64            `json:"wash,omitempty"`   // seconds at its end in which what it used is washed
+	Clean    bool             `json:"clean,omitempty"`  // it wants what it is done in clean
+	Washes   string           `json:"washes,omitempty"` // task after which it washes
 	Early    bool             `json:"early,omitempty"`  // it keeps, and has a place before the rush
 	Shared   bool             `json:"shared,omitempty"` // its batches are the shares of several cooks
 	Buffer   int64            `json:"buffer,omitempty"` // seconds left after it because it may take longer
@@ -109,6 +112,9 @@ type Wait struct {
 
 // Placed tells a placing on a plate from other work.
 func (w Work) Placed() bool { return w.Kind == Placing }
+
+// Wipe is the placing that a plate ends with: it is wiped and checked.
+const Wipe = "-wipe"
 
 // Key names what is done, whatever plates it is for: dish/component/step, or
 // dish/plate.

@@ -2,6 +2,7 @@ package solve
 
 import (
 	"math"
+	"slices"
 
 	"jointime/internal/core/schedule"
 )
@@ -24,7 +25,7 @@ func newBoard(m *model) *board {
 		b.label[i] = -1
 	}
 	for r := range b.on {
-		b.on[r].several = m.resources[r].Capacity > 1
+		b.on[r].several, b.on[r].usual = m.resources[r].Capacity > 1, m.usual[r]
 		if m.aside != nil {
 			for _, t := range m.aside.taken[r] {
 				b.on[r].insert(t)
@@ -49,6 +50,9 @@ func (b *board) take(demands []demand, turn int) bool {
 		return true
 	}
 	d := demands[0]
+	if len(demands) > 1 && b.tooFew(demands) {
+		return false
+	}
 	from := turn
 	if b.m.priced {
 		from = b.cheapest(d.n, turn)
@@ -65,6 +69,38 @@ func (b *board) take(demands []demand, turn int) bool {
 		b.drop(d, r)
 	}
 	return false
+}
+
+// tooFew tells whether the demands in front that ask for the same are more than there is for
+// them: several pairs of hands for one wave would otherwise be tried in every order.
+func (b *board) tooFew(demands []demand) bool {
+	d, alike := demands[0], 1
+	if len(d.spans) == 0 || d.spans[0][0] == d.spans[0][1] { // what takes no time is in nobody's way
+		return false
+	}
+	for alike < len(demands) && b.open(d) && b.open(demands[alike]) && sameDemand(d, demands[alike]) {
+		alike++
+	}
+	if alike < 2 {
+		return false
+	}
+	free := 0
+	for _, r := range d.n.options {
+		if b.allowed(d, r) {
+			free += int(b.m.resources[r].Capacity / d.n.units)
+		}
+		if free >= alike {
+			return false
+		}
+	}
+	return true
+}
+
+// open tells whether a demand is not yet bound to one resource by its label.
+func (b *board) open(d demand) bool { return d.n.label < 0 || b.label[d.n.label] < 0 }
+
+func sameDemand(a, o demand) bool {
+	return a.n.units == o.n.units && a.n.setting == o.n.setting && a.n.settle == o.n.settle && slices.Equal(a.spans, o.spans) && slices.Equal(a.n.options, o.n.options)
 }
 
 func (b *board) allowed(d demand, r int) bool {
@@ -172,9 +208,13 @@ func (c *clash) settings(b *board, r int, s schedule.Span, n *need) {
 			c.hit(math.MinInt64/4, hot)
 		}
 	}
+	if l.alike() && n.setting == l.usual {
+		return
+	}
 	for k := l.after(s[0] - l.longest - reach); k < len(l.taken) && l.taken[k].span[0] < s[1]+reach; k++ {
-		t := &l.taken[k]
-		c.setting(set, s, n, t, t.span[0] < s[1] && s[0] < t.span[1])
+		if t := &l.taken[k]; t.setting != n.setting {
+			c.setting(set, s, n, t, t.span[0] < s[1] && s[0] < t.span[1])
+		}
 	}
 }
 
@@ -203,4 +243,46 @@ func pauses(set *schedule.Setting, t taking, n *need) (before, after int64) {
 		after = set.Pause(t.setting, n.setting)
 	}
 	return before, after
+}
+
+// compileResources fills in windows, and how far settings reach.
+func (m *model) compileResources() {
+	m.windows = make([][]schedule.Span, len(m.resources))
+	for r := range m.resources {
+		m.windows[r] = m.resources[r].Windows
+		if m.windows[r] == nil {
+			m.windows[r] = []schedule.Span{m.p.Horizon}
+		}
+	}
+	low, high := make([]int64, len(m.resources)), make([]int64, len(m.resources))
+	seen := make([]bool, len(m.resources))
+	wanted := make([]map[int64]int, len(m.resources))
+	m.eachNeed(func(n *need) {
+		for _, r := range n.options {
+			if wanted[r] == nil {
+				wanted[r] = map[int64]int{}
+			}
+			wanted[r][n.setting]++
+			if !seen[r] {
+				seen[r], low[r], high[r] = true, n.setting, n.setting
+			}
+			low[r], high[r] = min(low[r], n.setting), max(high[r], n.setting)
+		}
+	})
+	m.withinWindows()
+	m.usual = make([]int64, len(m.resources))
+	for r := range wanted {
+		for setting, n := range wanted[r] {
+			if most := wanted[r][m.usual[r]]; n > most || n == most && setting < m.usual[r] {
+				m.usual[r] = setting
+			}
+		}
+	}
+	m.reach = make([]int64, len(m.resources))
+	for r, res := range m.resources {
+		if res.Setting != nil {
+			m.reach[r] = max(res.Setting.Up, res.Setting.Down) * m.aside.spread(r, low[r], high[r])
+			m.furthest = max(m.furthest, m.reach[r])
+		}
+	}
 }

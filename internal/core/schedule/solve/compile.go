@@ -21,6 +21,8 @@ type model struct {
 	labelled  [][]int           // by label: tasks that have it, or a wait before or after them
 	windows   [][]schedule.Span // by resource: its own, or the whole horizon
 	reach     []int64           // by resource: the longest pause that it can need
+	usual     []int64           // by resource: the setting that most needs want
+	furthest  int64             // the longest pause that any of them can need
 	keeps     []int64           // by label of keeps: the price of each resource beyond the first
 	priced    bool              // which resource is chosen costs something
 	steep     int64             // by how much a second of violation weighs more, because priced limits do
@@ -264,34 +266,6 @@ func (m *model) lookAhead() {
 			l.after = append(l.after, n)
 			n.slices = []schedule.Span{{-l.least, 0}}
 			l.before = append(l.before, n)
-		}
-	}
-}
-
-// compileResources fills in windows, and how far settings reach.
-func (m *model) compileResources() {
-	m.windows = make([][]schedule.Span, len(m.resources))
-	for r := range m.resources {
-		m.windows[r] = m.resources[r].Windows
-		if m.windows[r] == nil {
-			m.windows[r] = []schedule.Span{m.p.Horizon}
-		}
-	}
-	low, high := make([]int64, len(m.resources)), make([]int64, len(m.resources))
-	seen := make([]bool, len(m.resources))
-	m.eachNeed(func(n *need) {
-		for _, r := range n.options {
-			if !seen[r] {
-				seen[r], low[r], high[r] = true, n.setting, n.setting
-			}
-			low[r], high[r] = min(low[r], n.setting), max(high[r], n.setting)
-		}
-	})
-	m.withinWindows()
-	m.reach = make([]int64, len(m.resources))
-	for r, res := range m.resources {
-		if res.Setting != nil {
-			m.reach[r] = max(res.Setting.Up, res.Setting.Down) * m.aside.spread(r, low[r], high[r])
 		}
 	}
 }

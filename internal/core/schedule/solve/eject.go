@@ -131,7 +131,7 @@ func (s *search) way(i int, at, limit int64) (on []int, weight int64, ok bool) {
 		from := s.rng.IntN(len(options))
 		for j := range options {
 			r := options[(j+from)%len(options)]
-			if slices.Contains(on, r) && s.m.resources[r].Capacity == 1 {
+			if s.m.resources[r].Capacity == 1 && s.usesBeside(on, r, d) {
 				continue // another use of its own
 			}
 			if w, can := s.weigh(d, r, i); can && (least < 0 || w < least) {
@@ -146,6 +146,24 @@ func (s *search) way(i int, at, limit int64) (on []int, weight int64, ok bool) {
 		on = append(on, who)
 	}
 	return on, weight, true
+}
+
+// usesBeside tells whether one of the needs that have a resource already has this one at the same
+// time as a demand.
+func (s *search) usesBeside(on []int, r int, d demand) bool {
+	for k, had := range on {
+		if had != r {
+			continue
+		}
+		for _, a := range s.now.wants[k].spans {
+			for _, b := range d.spans {
+				if a.Overlaps(b) {
+					return true
+				}
+			}
+		}
+	}
+	return false
 }
 
 // weigh is how often what is in the way of a demand on a resource found no place itself;
@@ -261,39 +279,4 @@ func (s *search) urgencyOf(owner int) int {
 		return math.MaxInt32
 	}
 	return s.urgency[s.ownerTask(owner, -1)]
-}
-
-// weightOf is what it weighs that a task has to go.
-func (s *search) weightOf(i int) int64 { return 1 + int64(s.urgency[i])*int64(s.urgency[i]) }
-
-// tooNear says that the other task of a link stands nearer to a task at a start than they
-// must be apart.
-func (s *state) tooNear(e, i int, at int64) bool {
-	l := &s.m.links[e]
-	if l.from == i {
-		return s.placed[l.to] && s.start[l.to]-at < l.lag()
-	}
-	return s.placed[l.from] && at-s.start[l.from] < l.lag()
-}
-
-// putOn places a task at a start on some resources: of its needs, and then of the waits that
-// it completes, -1 for any. Of the waits none is held to it where less of them are completed
-// than there were.
-func (s *search) putOn(i int, at int64, on []int) bool {
-	s.now.demands(i, at)
-	needs := make([]*need, len(s.now.wants))
-	was := make([][]int, len(needs))
-	for k, d := range s.now.wants {
-		needs[k], was[k] = d.n, d.n.options
-	}
-	for k, n := range needs {
-		if (k < len(s.m.tasks[i].needs) || len(needs) == len(on)) && on[k] >= 0 {
-			n.options = on[k : k+1]
-		}
-	}
-	ok := s.now.put(i, at)
-	for k, n := range needs {
-		n.options = was[k]
-	}
-	return ok
 }

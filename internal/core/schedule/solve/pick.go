@@ -106,10 +106,12 @@ func (s *search) rivals(seed, most int) []int {
 	return out[:min(most, len(out))]
 }
 
-// heated is the first use of a task with a setting; nil: it has none.
+// heated is the first use of a task with a setting that takes long to change, beside what others
+// take; nil: it has none.
 func (s *search) heated(i int) *need {
 	for k := range s.m.tasks[i].needs {
-		if n := &s.m.tasks[i].needs[k]; s.m.resources[n.options[0]].Setting != nil {
+		n := &s.m.tasks[i].needs[k]
+		if r := n.options[0]; s.m.resources[r].Setting != nil && s.m.reach[r] >= s.m.furthest/4 {
 			return n
 		}
 	}

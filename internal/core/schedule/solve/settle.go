@@ -34,6 +34,9 @@ func (s *search) settle(ctx context.Context) {
 		if !moved {
 			moved = s.freshen(byEnd)
 		}
+		if !moved {
+			moved = s.shiftGlued(byEnd)
+		}
 	}
 }
 
@@ -63,6 +66,54 @@ func (s *search) freshen(order []int) (better bool) {
 		better = better || s.value.better(before)
 	}
 	return better
+}
+
+// glued are a task and those that can only move with it: a wait between them costs, or is as
+// long as it may be.
+func (s *search) glued(seed int) []int {
+	out := []int{seed}
+	for k := 0; k < len(out) && len(out) <= shiftedMost; k++ {
+		for _, e := range s.m.linksOf[out[k]] {
+			l := &s.m.links[e]
+			gap := s.now.start[l.to] - s.now.start[l.from] + l.off
+			if o := l.from + l.to - out[k]; (l.weight > 0 || l.most != nil && gap >= *l.most) && !slices.Contains(out, o) {
+				out = append(out, o)
+			}
+		}
+	}
+	return out
+}
+
+// shiftGlued shifts all that can only move together later; true where any of it moved.
+func (s *search) shiftGlued(order []int) (moved bool) {
+	for _, i := range order {
+		if s.late() {
+			break
+		}
+		moved = s.shiftLater(s.glued(i)) || moved
+	}
+	return moved
+}
+
+// shiftedMost bounds what is shifted later as it stands.
+const shiftedMost = 6
+
+// shiftLater moves some tasks later as they stand to one another, as far as that costs nothing:
+// half of what is left at a time. True where they moved.
+func (s *search) shiftLater(tasks []int) (moved bool) {
+	if len(tasks) < 2 || len(tasks) > shiftedMost {
+		return false
+	}
+	by := int64(1) << 62
+	for _, t := range tasks {
+		by = min(by, s.m.tasks[t].last-s.now.start[t])
+	}
+	for ; by > 0; by /= 2 {
+		for s.shiftAll(tasks, by) {
+			moved = true
+		}
+	}
+	return moved
 }
 
 // roundTied is how many tasks that waits tie together are moved to round figures at once.
@@ -101,6 +152,9 @@ const roundPasses = 3
 // or costs more.
 func (s *search) shiftTo(i int, by int64) bool {
 	if s.shiftAll([]int{i}, by) {
+		return true
+	}
+	if glued := s.glued(i); len(glued) > 1 && len(glued) <= roundTied && s.shiftAll(glued, by) {
 		return true
 	}
 	tied := s.around(i, 6*3600)

@@ -228,8 +228,8 @@ func (s *search) inTheWay(moved []int, by int64) (out, pushed []int) {
 // needs a pause between two settings: it may be in the way from afar. Below 0:
 // nothing.
 func (s *search) beside(i int, after bool) int {
-	for _, r := range s.now.chosen[i] {
-		if s.m.resources[r].Setting == nil {
+	for k, r := range s.now.chosen[i] {
+		if s.m.resources[r].Setting == nil || s.now.board.on[r].alike() {
 			continue
 		}
 		next, away := -1, int64(1<<62)
@@ -239,7 +239,7 @@ func (s *search) beside(i int, after bool) int {
 				d = -d
 			}
 			owner := t.owner
-			if owner == booked {
+			if owner == booked || t.setting == s.m.tasks[i].needs[k].setting {
 				continue
 			}
 			if owner >= len(s.m.tasks) {

@@ -130,3 +130,38 @@ func luby(k int) int {
 		}
 	}
 }
+
+// tooNear says that the other task of a link stands nearer to a task at a start than they
+// must be apart.
+func (s *state) tooNear(e, i int, at int64) bool {
+	l := &s.m.links[e]
+	if l.from == i {
+		return s.placed[l.to] && s.start[l.to]-at < l.lag()
+	}
+	return s.placed[l.from] && at-s.start[l.from] < l.lag()
+}
+
+// weightOf is what it weighs that a task has to go.
+func (s *search) weightOf(i int) int64 { return 1 + int64(s.urgency[i])*int64(s.urgency[i]) }
+
+// putOn places a task at a start on some resources: of its needs, and then of the waits that
+// it completes, -1 for any. Of the waits none is held to it where less of them are completed
+// than there were.
+func (s *search) putOn(i int, at int64, on []int) bool {
+	s.now.demands(i, at)
+	needs := make([]*need, len(s.now.wants))
+	was := make([][]int, len(needs))
+	for k, d := range s.now.wants {
+		needs[k], was[k] = d.n, d.n.options
+	}
+	for k, n := range needs {
+		if (k < len(s.m.tasks[i].needs) || len(needs) == len(on)) && on[k] >= 0 {
+			n.options = on[k : k+1]
+		}
+	}
+	ok := s.now.put(i, at)
+	for k, n := range needs {
+		n.options = was[k]
+	}
+	return ok
+}

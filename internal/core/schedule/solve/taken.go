@@ -22,6 +22,8 @@ type lane struct {
 	units   int64  // of all that is on it
 	several bool   // there is more than one unit
 	steps   []step // where there are several: how many are in use from when on
+	usual   int64  // the setting that most of its uses want
+	odd     int    // takings with another one
 }
 
 // step is how many units are in use, until the next one.
@@ -32,6 +34,9 @@ func (l *lane) insert(t taking) {
 	l.longest = max(l.longest, t.span[1]-t.span[0])
 	l.taken = slices.Insert(l.taken, l.after(t.span[0]), t)
 	l.units += t.units
+	if t.setting != l.usual {
+		l.odd++
+	}
 	if l.several {
 		l.use(t.span, t.units)
 	}
@@ -42,6 +47,9 @@ func (l *lane) remove(owner int, s schedule.Span) {
 	for k := l.after(s[0] - 1); k < len(l.taken); k++ {
 		if t := &l.taken[k]; t.owner == owner && t.span == s {
 			l.units -= t.units
+			if t.setting != l.usual {
+				l.odd--
+			}
 			if l.several {
 				l.use(s, -t.units)
 			}
@@ -50,6 +58,9 @@ func (l *lane) remove(owner int, s schedule.Span) {
 		}
 	}
 }
+
+// alike tells whether all that is on it has the one setting that most want.
+func (l *lane) alike() bool { return l.odd == 0 }
 
 // use adds units to what is in use in a span.
 func (l *lane) use(s schedule.Span, units int64) {

@@ -87,7 +87,7 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
   const { value: f, set, wrong } = form
   const read = () => form.check((f, from) => toKitchen(f, from.over))
   const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
-  const text = (name: 'name' | 'pass' | 'platers' | 'apart' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+  const text = (name: 'name' | 'pass' | 'platers' | 'apart' | 'change' | 'wipe' | 'carriers' | 'each' | 'trip' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
@@ -131,7 +131,7 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
           Add the usual: {listed(usual.map((e) => e.name.toLowerCase()))}
         </button>
       )}
-      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 150, hint: 'Larder' }, { name: 'helps', label: 'its people may help (sections)', width: 220, hint: 'Pass, Pastry' }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
+      <Rows legend="sections" columns={[{ name: 'name', label: 'name', width: 150, hint: 'Larder' }, { name: 'helps', label: 'its people may help (sections)', width: 220, hint: 'Pass, Pastry' }, { name: 'walk', label: 's to walk from the one above', width: 110, hint: '0' }]} rows={f.sections} set={(sections) => set({ sections })} add="Add a section" wrong={wrong?.field} />
       {f.sections.some((s) => s.id) && <People sections={f.sections} cooks={f.cooks} />}
       <fieldset>
         <legend>at the pass</legend>
@@ -140,6 +140,11 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
           {f.plates === 'named' && text('platers', 'cooks who plate', 'Commis, Larder cook')}
           {choice('caller', 'who calls, with no other work', [['', 'first of the pass, from four cooks up'], ['-', 'nobody'], ...f.cooks.filter((r) => r.id && r.name).map((r): [string, string] => [r.id, r.name])])}
           {text('apart', 'min between a table’s courses', '12–30')}
+          {text('change', 's for hands, board, knife after raw food', '60')}
+          {text('wipe', 's a plate to wipe and check', '6')}
+          {text('carriers', 'people who carry', 'not counted')}
+          {f.carriers.trim() && text('each', 'plates each carries', '2')}
+          {f.carriers.trim() && text('trip', 'min a trip', '2')}
         </div>
       </fieldset>
       <Rows legend="containers" columns={[{ name: 'name', label: 'container', width: 220 }, { name: 'holds', label: 'ml', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="Add a container" wrong={wrong?.field} />

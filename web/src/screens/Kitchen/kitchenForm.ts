@@ -6,15 +6,15 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; change: string; wipe: string; carriers: string; each: string; trip: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
 export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
-  sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name, helps: (s.helps ?? []).map((h) => k.sections?.find((o) => o.id === h)?.name ?? h).join(', ') })),
+  sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name, helps: (s.helps ?? []).map((h) => k.sections?.find((o) => o.id === h)?.name ?? h).join(', '), walk: figure(s.walk) })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
-  pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', apart: k.apart ? `${k.apart.least}–${k.apart.most}` : '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
+  pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', apart: k.apart ? `${k.apart.least}–${k.apart.most}` : '', change: k.change !== undefined ? String(k.change) : '', wipe: k.wipe !== undefined ? String(k.wipe) : '', carriers: figure(k.carry?.people), each: figure(k.carry?.plates), trip: k.carry?.trip ? String(k.carry.trip / 60) : '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: sayShifts(c.shifts), not: (c.not ?? []).join(', ') })),
   day: sayEvents(k.day ?? [], k.cooks),
   on: k.cooks.flatMap((c) => (c.on ?? []).map((o) => ({ of: c.id, day: o.day, hours: sayShifts(o.shifts) }))),
@@ -54,7 +54,7 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][],
     return { ...thing, away: list.length > 0 ? list : undefined }
   }
   return {
-    ...over, passWidth: decimal('pass', f.pass), ...whoPlates(f), apart: apart(f.apart), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
+    ...over, passWidth: decimal('pass', f.pass), ...whoPlates(f), apart: apart(f.apart), change: f.change.trim() ? whole('change', f.change) : undefined, wipe: f.wipe.trim() ? whole('wipe', f.wipe) : undefined, carry: carry(f), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
       const { id } = c
@@ -77,7 +77,7 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][],
         if (!other) throw new FieldError(`sections.${i}.helps`, `“${n}” is not a section here.`)
         return other.id
       })
-      return [{ id: s.id, name: s.name.trim(), ...(helps.length > 0 ? { helps } : {}) }]
+      return [{ id: s.id, name: s.name.trim(), ...(helps.length > 0 ? { helps } : {}), ...(s.walk?.trim() ? { walk: whole(`sections.${i}.walk`, s.walk) } : {}) }]
     }),
     day: attended(f, events),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`containers.${i}.holds`, b.holds ?? '') })),
@@ -153,6 +153,15 @@ function apart(text: string): Kitchen['apart'] {
   const m = /^\s*(\d{1,3})\s*(?:[–-]|to)\s*(\d{1,3})\s*(?:min)?\s*$/.exec(text)
   if (!m || Number(m[2]) < Math.max(1, Number(m[1]))) throw new FieldError('apart', `“${text.trim()}” is not a gap. Write 12–30.`)
   return { least: Number(m[1]), most: Number(m[2]) }
+}
+
+// carry reads who carries: so many people, with so many plates, for so many minutes.
+function carry(f: KitchenWords): Kitchen['carry'] {
+  if (!f.carriers.trim()) {
+    if (f.each.trim() || f.trip.trim()) throw new FieldError('carriers', 'How many people carry?')
+    return undefined
+  }
+  return { people: whole('carriers', f.carriers), plates: f.each.trim() ? whole('each', f.each) : undefined, trip: f.trip.trim() ? Math.round(decimal('trip', f.trip) * 60) : undefined }
 }
 
 type Own = Schemas['Own']

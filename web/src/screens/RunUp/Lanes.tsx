@@ -97,10 +97,11 @@ const LaneRow = memo(function LaneRow({ plan, moved, lane, blocks, others, y, he
       </text>
       {lane.pauses.filter((p) => p.to > window[0] && p.from < window[1]).map((p) => (
         <g key={p.to}>
+          {p.what && <title>{p.what}</title>}
           <rect x={x(p.from)} y={y + 7} width={Math.max(x(p.to) - x(p.from), 2)} height={height - 14} fill="url(#turning)" stroke="#3f4f5a" />
           {x(p.to) - x(p.from) > 96 && (
             <text className="over" x={(x(p.from) + x(p.to)) / 2} y={y + 24} fontSize="14" textAnchor="middle">
-              {p.toC > p.fromC ? 'heats' : 'cools'} to {heat(p.toC)}
+              {p.what || `${p.toC > p.fromC ? 'heats' : 'cools'} to ${heat(p.toC)}`}
             </text>
           )}
         </g>

@@ -1,0 +1,77 @@
+package judge
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"strings"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+)
+
+// After raw meat or fish a cook has hands, board and knife clean before anything that is ready to
+// eat. Looked at is only what is certain: meat, fish and shellfish that the method itself cooks
+// later, and what comes after the heat, or goes onto a plate.
+
+// comesReady are words of what is bought cooked or cured.
+var comesReady = []string{"smoked", "cooked", "boiled", "tinned", "canned", "dried", "salted", "cured", "stock"}
+
+// raws finds cooks who go from raw food to what is ready without the time for it.
+func (j *judging) raws() {
+	type hand struct {
+		Hands
+		bar int
+	}
+	of := map[string][]hand{}
+	for i, b := range j.RunUp.Bars {
+		for _, h := range b.Hands {
+			if h.From < h.To {
+				of[h.Cook] = append(of[h.Cook], hand{h, i})
+			}
+		}
+	}
+	change := j.Kitchen.Changes()
+	for _, list := range of {
+		slices.SortStableFunc(list, func(a, b hand) int { return cmp.Compare(a.From, b.From) })
+		for k, a := range list {
+			if raw, _ := j.rawOrReady(j.RunUp.Bars[a.bar]); !raw {
+				continue
+			}
+			for _, b := range list[k+1:] {
+				if gap := b.From - a.To; gap < change {
+					if _, ready := j.rawOrReady(j.RunUp.Bars[b.bar]); ready {
+						j.breach(Breach{Promise: Raw, bars: []int{b.bar}, By: change - gap, Says: fmt.Sprintf("%s: %s comes from raw food, %s before.", j.say(j.RunUp.Bars[b.bar]), b.Cook, over(gap))})
+					}
+				}
+			}
+		}
+	}
+}
+
+// rawOrReady tells whether a bar is of raw food, or of what is ready to eat; what is not known
+// is neither.
+func (j *judging) rawOrReady(b Bar) (raw, ready bool) {
+	if b.Placing != "" {
+		return false, true
+	}
+	c, is := j.component(b.Component)
+	at := slices.IndexFunc(c.Steps(), func(s recipe.Step) bool { return s.ID == b.Step })
+	if !is || at < 0 || b.LeadIn != "" {
+		return false, false
+	}
+	first := slices.IndexFunc(c.Steps(), j.onHeat)
+	animal := slices.ContainsFunc(c.Lines, func(l recipe.Line) bool {
+		of := j.Ingredients[l.Ingredient].Animal
+		return max(0, c.UsedAt(l)) <= at && slices.Contains([]string{"meat", "fish", "shellfish"}, of) &&
+			!slices.ContainsFunc(comesReady, func(w string) bool { return strings.Contains(strings.ToLower(l.Name+" "+l.Note), w) })
+	})
+	return animal && at < first, first >= 0 && at > first
+}
+
+// onHeat tells whether a step is done on what food cooks on.
+func (j *judging) onHeat(s recipe.Step) bool {
+	return slices.ContainsFunc(s.Equipment, func(n recipe.Needed) bool {
+		return slices.ContainsFunc(j.Kitchen.OfKind(n.Kind), func(e kitchen.Equipment) bool { return e.Cooks })
+	})
+}

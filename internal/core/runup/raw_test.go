@@ -1,0 +1,143 @@
+package runup_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/judge"
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/runuptest"
+)
+
+// poultry is an evening of four plates of fowl, trimmed for 5 min and fried for 10 with hands at
+// it, which may stand for 2 min.
+func poultry(trimmed func(*recipe.Step)) demand.Input {
+	in := runuptest.Evening(4, runuptest.Step("trim", 5, trimmed), runuptest.Step("fry", 10, func(s *recipe.Step) {
+		atOnce(s)
+		s.Equipment = []recipe.Needed{{Kind: "burner"}}
+	}))
+	in.Ingredients = map[string]recipe.Ingredient{"fowl": {ID: "fowl", Name: "fowl", Animal: "meat"}}
+	food := in.Components["food"]
+	food.Lines = []recipe.Line{{Ingredient: "fowl", Name: "fowl breasts"}}
+	in.Components["food"] = food
+	return in
+}
+
+// Four plates at 10 s end at 20:00:00 and begin at 19:59:20; fried for 10 min from 19:49:20. The
+// cook who trims is also the one who fries: a minute before that the hands are clean, so it is
+// trimmed until 19:48:20, from 19:43:20 on. With 90 s in place of the minute all of it is 30 s
+// earlier, and with none it ends as the frying begins.
+func TestHandsAreCleanBetweenRawAndReady(t *testing.T) {
+	for change, want := range map[int64][2]string{-1: {"19:43:20", "19:48:20"}, 90: {"19:42:50", "19:47:50"}, 0: {"19:44:20", "19:49:20"}} {
+		in := poultry(nil)
+		if change >= 0 {
+			in.Kitchen.Change = &change
+		}
+		r := makePlan(t, in)
+		start, end := at(bars(r)["dish/food/trim"])
+		assert.Equal(t, want, [2]string{start, end})
+		start, _ = at(bars(r)["dish/food/fry"])
+		assert.Equal(t, "19:49:20", start)
+	}
+	r := makePlan(t, poultry(nil))
+	assert.Equal(t, "19:43:20 = 20:00:00 (Main) − Food: spoon 0:40 − Food: fry 10:00 − Cook: clean hands, board, knife 1:00 − Food: trim 5:00", bars(r)["dish/food/trim"].Why.Sum)
+	lines := r.RunUp.Calls()
+	require.Len(t, lines, 5, "the cook clears down")
+	assert.Equal(t, "clean hands, board, knife", lines[1].What)
+	assert.Equal(t, "19:48:20", lines[1].Start.Format("15:04:05"))
+	assert.Equal(t, []string{"Cook"}, lines[1].Who)
+}
+
+// What must be on the heat 30 s after it is trimmed is laid in by the same hands: they are clean
+// before the plates, and not before the pan. So it is fried until 19:58:20.
+func TestTheSameHandsLayRawFoodIn(t *testing.T) {
+	in := poultry(func(s *recipe.Step) {
+		most := int64(30)
+		s.Then.Most = &most
+	})
+	b := bars(makePlan(t, in))
+	start, end := at(b["dish/food/fry"])
+	assert.Equal(t, [2]string{"19:48:20", "19:58:20"}, [2]string{start, end})
+	_, end = at(b["dish/food/trim"])
+	assert.Equal(t, "19:48:20", end)
+}
+
+// What nobody cooks is eaten as it comes, and no hands are changed for it; nor for what was bought
+// smoked. Beetroots are peeled with earth on them.
+func TestWhatIsRaw(t *testing.T) {
+	raw := func(change func(*demand.Input, *recipe.Component)) string {
+		in := poultry(nil)
+		food := in.Components["food"]
+		change(&in, &food)
+		in.Components["food"] = food
+		_, end := at(bars(makePlan(t, in))["dish/food/trim"])
+		return end
+	}
+	assert.Equal(t, "19:49:20", raw(func(in *demand.Input, c *recipe.Component) { in.Kitchen.Equipment[0].Cooks = false }))
+	assert.Equal(t, "19:49:20", raw(func(_ *demand.Input, c *recipe.Component) { c.Lines[0].Name = "smoked fowl" }))
+	assert.Equal(t, "19:49:20", raw(func(in *demand.Input, _ *recipe.Component) { in.Ingredients = nil }))
+	assert.Equal(t, "19:48:20", raw(func(in *demand.Input, c *recipe.Component) {
+		in.Ingredients, c.Lines[0].Name, c.Methods[0].Steps[0].Name = nil, "beetroots", "peel the beetroots"
+	}))
+}
+
+// Two cooks, fowl and a salad that is dressed in the same minutes: nobody has both in hand, though
+// the salad is of the fish section as well, and its second cook is next in line.
+func TestRawAndReadyAtOnceAreTwoCooks(t *testing.T) {
+	in := poultry(nil)
+	in.Kitchen.Cooks = append(in.Kitchen.Cooks, kitchen.Cook{ID: "second", Name: "Second", Section: "fish", Shifts: in.Kitchen.Cooks[0].Shifts})
+	in.Components["salad"] = recipe.Component{ID: "salad", Name: "Salad", Section: "fish", Yield: in.Components["food"].Yield, Methods: recipe.OneWay(runuptest.Step("dress", 3, atOnce))}
+	dish := in.Dishes["dish"]
+	dish.Parts = append(dish.Parts, recipe.Part{Component: "salad", Portion: dish.Parts[0].Portion})
+	in.Dishes["dish"] = dish
+	r := makePlan(t, in)
+	assert.Empty(t, untold(t, in, r))
+	d := judged(t, in, r)
+	shifted(&d.Services[0].RunUp, 45, isStep("food", "trim")) // 15 s before the frying
+	shifted(&d.Services[0].RunUp, 300, isStep("food", "fry"))
+	for i := range d.Services[0].RunUp.Bars { // and the one who trimmed lays the plates at once
+		if b := &d.Services[0].RunUp.Bars[i]; b.Placing != "" {
+			b.From = d.Services[0].RunUp.Bars[0].To
+			b.Hands = []judge.Hands{{From: b.From, To: b.To, Cook: d.Services[0].RunUp.Bars[0].Hands[0].Cook}}
+		}
+	}
+	var found []string
+	for _, b := range judge.Judge(d) {
+		if b.Promise == judge.Raw {
+			found = append(found, b.Says)
+		}
+	}
+	require.Len(t, found, 1)
+	assert.Contains(t, found[0], "comes from raw food, 0 s before")
+}
+
+// Sections that stand apart: fish and pastry with 20 s between them, one cook for both. Fish is
+// fried until 19:59:20 (plates of 4 × 10 s); what pastry whips for 2 min, and keeps, ends 20 s
+// before the frying begins.
+func TestWalkingTakesItsSeconds(t *testing.T) {
+	in := runuptest.Evening(4, runuptest.Step("fry", 10, atOnce))
+	far := int64(20)
+	in.Kitchen.Sections = append(in.Kitchen.Sections, kitchen.Section{ID: "pastry", Name: "Pastry", Walk: &far})
+	in.Kitchen.Plates = kitchen.SectionPlates
+	food := in.Components["food"]
+	food.Section = "fish"
+	in.Components["food"] = food
+	in.Components["cream"] = recipe.Component{ID: "cream", Name: "Cream", Section: "pastry", Yield: food.Yield, Methods: recipe.OneWay(runuptest.Step("whip", 2, nil))}
+	dish := in.Dishes["dish"]
+	dish.Parts = append(dish.Parts, recipe.Part{Component: "cream", Portion: dish.Parts[0].Portion})
+	in.Dishes["dish"] = dish
+	r := makePlan(t, in)
+	_, end := at(bars(r)["dish/cream/whip"])
+	assert.Equal(t, "19:49:00", end)
+	var said []string
+	for _, l := range r.RunUp.Lanes {
+		for _, p := range l.Pauses {
+			said = append(said, p.What)
+		}
+	}
+	assert.Equal(t, []string{"walk"}, said)
+}

@@ -1,0 +1,101 @@
+package runup_test
+
+import (
+	"context"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/kitchen"
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup"
+	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/runuptest"
+	"jointime/internal/core/runup/work"
+)
+
+// blended is an evening of four plates of two things from one blender, which is washed in 3 min.
+func blended(first, second []recipe.Step) demand.Input {
+	in := runuptest.Evening(4, first...)
+	in.Components["more"] = recipe.Component{ID: "more", Name: "More", Section: "fish", Yield: in.Components["food"].Yield, Methods: recipe.OneWay(second...)}
+	dish := in.Dishes["dish"]
+	dish.Parts = append(dish.Parts, recipe.Part{Component: "more", Portion: dish.Parts[0].Portion})
+	in.Dishes["dish"] = dish
+	return in
+}
+
+func inBlender(s *recipe.Step) { s.Equipment = []recipe.Needed{{Kind: "blender"}} }
+
+// Four plates from 19:59:20. The one that is blended last is blended for 2 min until then, from
+// 19:57:20; before it the blender is washed for 3 min, from 19:54:20, and the other one is blended
+// until 19:54:20, from 19:52:20. A step is as long as it is, and after the second nothing follows.
+// With a second cook, who has no section and may wash, it is the same: the blender is the reason.
+func TestWashedBeforeTheNextOtherUse(t *testing.T) {
+	for _, cooks := range []int{1, 2} {
+		in := blended([]recipe.Step{runuptest.Step("blend", 2, inBlender)}, []recipe.Step{runuptest.Step("blend", 2, inBlender)})
+		if cooks == 2 {
+			in.Kitchen.Cooks = append(in.Kitchen.Cooks, kitchen.Cook{ID: "porter", Name: "Porter", Shifts: in.Kitchen.Cooks[0].Shifts})
+		}
+		r := makePlan(t, in)
+		var got [][2]string
+		for _, b := range r.RunUp.Bars {
+			if start, end := at(b); b.Step == "blend" || b.Step == "wash" {
+				got = append(got, [2]string{start, end})
+			}
+		}
+		assert.ElementsMatch(t, [][2]string{{"19:52:20", "19:54:20"}, {"19:54:20", "19:57:20"}, {"19:57:20", "19:59:20"}}, got)
+		assert.Empty(t, untold(t, in, r))
+	}
+}
+
+// Greens are chopped in the blender for 2 min and then blended with bread for 3: it is one
+// component, and nothing is washed in between. Blended until 19:59:20, from 19:56:20; chopped
+// from 19:54:20.
+func TestNotWashedForTheNextStepOfTheSameThing(t *testing.T) {
+	in := runuptest.Evening(4, runuptest.Step("greens", 2, inBlender), runuptest.Step("bread", 3, inBlender))
+	r := makePlan(t, in)
+	start, _ := at(bars(r)["dish/food/greens"])
+	assert.Equal(t, "19:54:20", start)
+	for _, b := range r.RunUp.Bars {
+		assert.NotEqual(t, "wash", b.Step, b.ID)
+	}
+}
+
+// Where a step says that it wants it clean it is washed all the same: 3 min, so chopped from 19:51:20.
+func TestWashedWhereItIsWantedClean(t *testing.T) {
+	in := runuptest.Evening(4, runuptest.Step("greens", 2, inBlender), runuptest.Step("bread", 3, func(s *recipe.Step) {
+		inBlender(s)
+		s.Pan = &recipe.Pan{Clean: true}
+	}))
+	start, _ := at(bars(makePlan(t, in))["dish/food/greens"])
+	assert.Equal(t, "19:51:20", start)
+}
+
+// A plan is kept with what it does not wash, and read back so: of three uses the first of the two of
+// one thing, and whichever is last.
+func TestWhatIsNotWashedIsKeptWithThePlan(t *testing.T) {
+	in := blended([]recipe.Step{runuptest.Step("greens", 2, inBlender), runuptest.Step("bread", 3, inBlender)}, []recipe.Step{runuptest.Step("blend", 2, inBlender)})
+	s, err := runup.Prepare(in)
+	require.NoError(t, err)
+	r, err := s.Plan(context.Background(), nil)
+	require.NoError(t, err)
+	assert.Equal(t, "dish/food/bread", r.Excluded.AsIs["dish/food/greens/wash blender"])
+	assert.Len(t, r.Excluded.AsIs, 2)
+	washed := 0
+	for _, w := range r.Map.Work {
+		if w.Kind == work.Wash {
+			washed++
+		}
+	}
+	assert.Equal(t, 1, washed)
+	again, fits := s.Again(r)
+	assert.True(t, fits)
+	assert.Equal(t, r.Problem, again.Problem)
+	around, ok := s.Carried(r)
+	assert.True(t, ok)
+	assert.Equal(t, r.Plan.Tasks, around.Plan.Tasks)
+	after, err := s.After(r, r.Map.Origin).Plan(context.Background(), nil)
+	require.NoError(t, err)
+	assert.Equal(t, r.Excluded.AsIs, after.Excluded.AsIs)
+}
