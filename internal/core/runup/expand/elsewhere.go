@@ -41,42 +41,36 @@ func (b *builder) serving(o demand.Elsewhere) []demand.Booking {
 	if len(b.Courses) == 0 || first.Add(-demand.Rush).Before(o.Rush[1]) && o.Rush[0].Before(last) {
 		return o.Bookings
 	}
-	on := map[string]*demand.Booking{}
+	on := map[string]*[2]demand.Booking{} // the first of a cook, and the last
 	var out, cooks []demand.Booking
 	for _, x := range o.Bookings {
 		if !b.isCook(x.Resource) || x.From.Before(o.Rush[0]) || x.To.After(o.Rush[1]) {
 			out = append(out, x)
 			continue
 		}
-		if all := on[x.Resource]; all == nil {
-			on[x.Resource] = &x
-		} else {
-			all.From, all.To = earlier(all.From, x.From), later(all.To, x.To)
+		switch all := on[x.Resource]; {
+		case all == nil:
+			on[x.Resource] = &[2]demand.Booking{x, x}
+		case x.From.Before(all[0].From):
+			all[0] = x
+		case x.To.After(all[1].To):
+			all[1] = x
 		}
 	}
 	for _, id := range b.cooks {
 		if x := on[id]; x != nil {
-			cooks = append(cooks, *x)
+			first, last := x[0], x[1]
+			if first.To = last.From; first.From.Before(last.From) {
+				cooks = append(cooks, first)
+			}
+			last.Settle = true // they are on plates all the time
+			cooks = append(cooks, last)
 		}
 	}
 	return append(cooks, out...)
 }
 
 func (b *builder) isCook(resource string) bool { return slices.Contains(b.cooks, resource) }
-
-func earlier(a, b time.Time) time.Time {
-	if b.Before(a) {
-		return b
-	}
-	return a
-}
-
-func later(a, b time.Time) time.Time {
-	if b.After(a) {
-		return b
-	}
-	return a
-}
 
 // event puts in a line of the day, for each cook whom it takes: on every day of the plan, or
 // before or after this service.
@@ -152,16 +146,19 @@ func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []s
 	for _, r := range b.problem.Resources {
 		var own []taken
 		for _, x := range o.Bookings {
-			if b.isCook(r.ID) { // who is booked is there in time, wherever that is
-				if x.Settle = true; x.Setting == nil {
-					x.Setting = ptr(b.In.Kitchen.PassAt())
-				}
+			if x.Setting == nil && b.isCook(r.ID) {
+				x.Setting = ptr(b.In.Kitchen.PassAt())
 			}
 			if x.Resource != r.ID || (x.Setting == nil) != (r.Setting == nil) {
 				continue
 			}
 			for _, t := range b.clipped(x, r) {
-				parts := besides(t, r, slices.Concat(board[r.ID], own))
+				others := slices.Concat(board[r.ID], own)
+				if b.isCook(r.ID) { // who is booked for two things gets from one to the other
+					t.settle = t.settle || slices.ContainsFunc(others, func(o taken) bool { return !bear(*r.Setting, o, t) })
+					others = settled(others)
+				}
+				parts := besides(t, r, others)
 				own = append(own, parts...)
 				partly = partly || sum(parts) < sum([]taken{t})
 			}
@@ -170,6 +167,15 @@ func (b *builder) booked(o demand.Elsewhere, board map[string][]taken) (uses []s
 		uses = append(uses, usesOf(r.ID, own)...)
 	}
 	return uses, partly
+}
+
+// settled are bookings that need no pause between them.
+func settled(list []taken) []taken {
+	list = slices.Clone(list)
+	for i := range list {
+		list[i].settle, list[i].setting = true, nil
+	}
+	return list
 }
 
 // sum is of units and seconds.
@@ -205,7 +211,7 @@ func (b *builder) clipped(x demand.Booking, r schedule.Resource) (out []taken) {
 func besides(t taken, r schedule.Resource, others []taken) (out []taken) {
 	cuts := []int64{t.span[0], t.span[1]}
 	for _, o := range others {
-		if r.Setting != nil && !bear(*r.Setting, o, t) {
+		if r.Setting != nil && o.setting != nil && !bear(*r.Setting, o, t) {
 			return nil
 		}
 		for _, at := range o.span {

@@ -19,16 +19,8 @@ func (r *reporter) changes(res schedule.Resource, blocks []LaneBlock) []LanePaus
 		if b.Setting == nil || b.From == b.To {
 			continue
 		}
-		if before >= 0 && b.Bar >= 0 && blocks[before].To <= b.From {
-			from, ends := *blocks[before].Setting, blocks[before].To
-			if pause := res.Setting.Pause(from, *b.Setting); pause > 0 {
-				p := LanePause{From: b.From - pause, To: b.From, Available: b.From - ends, Bar: b.Bar, What: walks}
-				switch was, is := r.rawSetting(from), r.rawSetting(*b.Setting); {
-				case was && !is:
-					p.What, p.From, p.To = cleansHands, ends, ends+pause
-				case is && !was:
-					p.What = clearsReady
-				}
+		if before >= 0 && blocks[before].To <= b.From {
+			if p, is := r.change(res, blocks[before], b); is {
 				out = append(out, p)
 			}
 		}
@@ -40,6 +32,25 @@ func (r *reporter) changes(res schedule.Resource, blocks []LaneBlock) []LanePaus
 		blocks[i].Setting = nil
 	}
 	return out
+}
+
+// putAwayWithin is how long after work with what is ready it still has to be put away, in seconds.
+const putAwayWithin = 3600
+
+// change is what a cook needs between one block and the next; false: nothing, or others see to it.
+func (r *reporter) change(res schedule.Resource, before, b LaneBlock) (LanePause, bool) {
+	pause := res.Setting.Pause(*before.Setting, *b.Setting)
+	p := LanePause{From: b.From - pause, To: b.From, Available: b.From - before.To, Bar: b.Bar, What: walks}
+	switch was, is := r.rawSetting(*before.Setting), r.rawSetting(*b.Setting); {
+	case was && !is: // at once, whatever comes next
+		p.What, p.From, p.To, p.Bar = cleansHands, before.To, before.To+pause, max(before.Bar, b.Bar)
+	case is && !was:
+		p.What = clearsReady
+		if p.Available > putAwayWithin || before.Bar < 0 {
+			return p, false
+		}
+	}
+	return p, pause > 0 && p.Bar >= 0
 }
 
 // between is what a cook does between one task and a later one.
