@@ -98,7 +98,7 @@ var views = []struct {
 	{"", "/run-up/winter-supper", "Export plan", nil},
 	{"", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"", "/run-up/winter-supper?view=loads", "All cooks busy", nil},
-	{"call-sheet.png", "/sheets/winter-supper?for=cook:pastry", "Pastry", func(chef *tablet) {
+	{"call-sheet.png", "/sheets/winter-supper?for=cook:sauce", "Sauce", func(chef *tablet) {
 		chef.until("what to do when it goes otherwise", `(document.querySelector('.advice-words')?.closest('tr').scrollIntoView({block: 'center'}), !!document.querySelector('.advice-words'))`)
 	}},
 	{"room.png", "/sheets/winter-supper?for=room", "Seated and set", func(chef *tablet) {
