@@ -122,7 +122,7 @@ func TestTwoPlannedAtOnce(t *testing.T) {
 	require.Eventually(t, func() bool {
 		_, supper := settled(t, a, "supper")
 		_, party := settled(t, a, "party")
-		return len(supper.RunUp.Doubles(party.RunUp)) == 0 && !party.Planning && !supper.Planning
+		return len(supper.RunUp.Doubles(party.RunUp)) == 0 && !party.Planning && !supper.Planning && len(party.RunUp.Around) > 0 && len(supper.RunUp.Around) > 0
 	}, demotest.Patience, 50*time.Millisecond)
 	_, supper := settled(t, a, "supper")
 	_, party := settled(t, a, "party")

@@ -47,7 +47,7 @@ func TestHandsAreCleanBetweenRawAndReady(t *testing.T) {
 	assert.Equal(t, "19:43:20 = 20:00:00 (Main) − Food: spoon 0:40 − Food: fry 10:00 − Cook: clean hands, board, knife 1:00 − Food: trim 5:00", bars(r)["dish/food/trim"].Why.Sum)
 	lines := r.RunUp.Calls()
 	require.Len(t, lines, 5, "the cook clears down")
-	assert.Equal(t, "clean hands, board, knife", lines[1].What)
+	assert.Equal(t, "Clean hands, board, knife", lines[1].What)
 	assert.Equal(t, "19:48:20", lines[1].Start.Format("15:04:05"))
 	assert.Equal(t, []string{"Cook"}, lines[1].Who)
 }

@@ -1,6 +1,7 @@
 package runup_test
 
 import (
+	"fmt"
 	"testing"
 	"time"
 
@@ -85,6 +86,13 @@ func TestWorkedExampleARoastThatRestsInItsOwnOven(t *testing.T) {
 	assert.Equal(t, "19:49:40 19:59:40", times(t, r, "dish/potatoes/bake"))
 	assert.Equal(t, "19:38:40 19:40:40", times(t, r, "dish/food/carve"))
 	assert.Equal(t, "18:35:00 19:15:00", times(t, r, "dish/food/roast"))
+	// Turned on 160 × 6 s = 16 min before 18:35, down when the roast comes out of its heat, and up
+	// 11 min before 19:49:40, when it is carved.
+	var turned []string
+	for _, u := range r.RunUp.Turns {
+		turned = append(turned, fmt.Sprintf("%s %d", u.Start.Format("15:04:05"), u.ToC))
+	}
+	assert.Equal(t, []string{"18:19:00 180", "19:15:00 70", "19:38:40 180"}, turned)
 	// With an oven of its own for the potatoes the roast rests until the plates: the
 	// potatoes are taken out in 30 s until 19:59:40, so it is carved until 19:59:10, at rest
 	// from 19:37:10, in the oven from 18:57:10 on, rounded to 18:55, in the same oven all the time.

@@ -94,7 +94,7 @@ func (u RunUp) changeLines() (out []SheetLine) {
 		for _, p := range l.Pauses {
 			if l.Cook && p.What != walks {
 				at := u.Origin.Add(time.Duration(p.From) * time.Second)
-				out = append(out, SheetLine{ID: fmt.Sprintf("change %s %d", l.ID, p.From), Start: at, End: at.Add(time.Duration(p.To-p.From) * time.Second), At: p.From, What: p.What, Who: []string{l.Name}, Cooks: []string{strings.TrimPrefix(l.ID, "cook.")}, With: []string{}})
+				out = append(out, SheetLine{ID: fmt.Sprintf("change %s %d", l.ID, p.From), Start: at, End: at.Add(time.Duration(p.To-p.From) * time.Second), At: p.From, What: words.Upper(p.What), Who: []string{l.Name}, Cooks: []string{strings.TrimPrefix(l.ID, "cook.")}, With: []string{}})
 			}
 		}
 	}

@@ -15,7 +15,7 @@ func (r *reporter) lanes() []Lane {
 	blocks, elsewhere := map[string][]LaneBlock{}, r.elsewhere()
 	add := func(id string, u schedule.Use, i int, s schedule.Span, hold bool) {
 		if s[0] < s[1] {
-			blocks[id] = append(blocks[id], LaneBlock{Bar: i, From: s[0], To: s[1], Places: int(u.Need()), Hold: hold, Setting: u.Setting, Label: r.of.Work[i].Name})
+			blocks[id] = append(blocks[id], LaneBlock{Bar: i, From: s[0], To: s[1], Places: int(u.Need()), Hold: hold, Setting: u.Setting, Label: r.of.Work[i].Name, settles: u.Settle})
 		}
 	}
 	for i, t := range r.problem.Tasks {
@@ -108,7 +108,9 @@ func (r *reporter) pauses(res schedule.Resource, blocks []LaneBlock) []LanePause
 		if b.Setting == nil || b.From < ends || b.Bar < 0 { // others turn it for themselves
 			continue
 		}
-		if pause := res.Setting.Pause(from, *b.Setting); pause > 0 {
+		if pause := res.Setting.Pause(from, *b.Setting); pause > 0 && b.settles { // turned when it begins
+			out = append(out, LanePause{From: b.From, To: b.From + pause, FromC: from, ToC: *b.Setting, Available: b.From + pause - ends, Bar: b.Bar})
+		} else if pause > 0 {
 			out = append(out, LanePause{From: b.From - pause, To: b.From, FromC: from, ToC: *b.Setting, Available: b.From - ends, Bar: b.Bar})
 		}
 	}

@@ -196,6 +196,8 @@ type LaneBlock struct {
 	Setting *int64 `json:"setting,omitempty"`
 	Label   string `json:"label"`
 	OfDay   bool   `json:"ofDay,omitempty" doc:"it is something that the day has, and no other service"`
+
+	settles bool // it begins while the thing is on its way to the setting
 }
 
 // LanePause is heating or cooling between two settings; of a cook, the walk to another section,
