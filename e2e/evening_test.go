@@ -30,15 +30,6 @@ func TestFromAnEmptyKitchenToAFiveCourseEvening(t *testing.T) {
 	assert.LessOrEqual(t, c.keys, 900)
 }
 
-// The same with keys alone: every Tab counts.
-func TestFromAnEmptyKitchenToAFiveCourseEveningWithKeysAlone(t *testing.T) {
-	c := &counted{tablet: emptyHouse(t).stranger("/"), alone: true}
-	c.evening()
-	t.Logf("%d keys", c.keys)
-	assert.Zero(t, c.clicks)
-	assert.LessOrEqual(t, c.keys, 1800)
-}
-
 func (c *counted) evening() {
 	c.keys += len("Chef\r")
 	c.do(chromedp.SendKeys(chromedp.CSS("#asked"), "Chef\r"))
