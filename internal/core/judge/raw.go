@@ -39,10 +39,12 @@ func (j *judging) raws() {
 				continue
 			}
 			for _, b := range list[k+1:] {
-				if gap := b.From - a.To; gap < change {
-					if _, ready := j.rawOrReady(j.RunUp.Bars[b.bar]); ready {
-						j.breach(Breach{Promise: Raw, bars: []int{b.bar}, By: change - gap, Says: fmt.Sprintf("%s: %s comes from raw food, %s before.", j.say(j.RunUp.Bars[b.bar]), b.Cook, over(gap))})
-					}
+				gap := b.From - a.To
+				if gap >= change {
+					break
+				}
+				if _, ready := j.rawOrReady(j.RunUp.Bars[b.bar]); ready {
+					j.breach(Breach{Promise: Raw, bars: []int{b.bar}, By: change - gap, Says: fmt.Sprintf("%s: %s comes from raw food, %s before.", j.say(j.RunUp.Bars[b.bar]), b.Cook, over(gap))})
 				}
 			}
 		}

@@ -3,20 +3,16 @@ package kitchen
 // Where the sections stand along the line, and how long a cook takes from one to another:
 // common practice, without a source.
 
-const (
-	usualWalk   = 0  // seconds from a section to the next: who stands beside it reaches across
-	usualChange = 60 // seconds in which hands, board and knife are changed
-)
+// usualChange is how many seconds hands, board and knife are changed in.
+const usualChange = 60
 
-// Line is where the sections stand, in seconds of walking from the first of the list.
+// Line is where the sections stand, in seconds of walking from the first of the list: who stands
+// beside another reaches across, unless the kitchen says how far it is.
 func (k Kitchen) Line() map[string]int64 {
 	out, at := map[string]int64{}, int64(0)
 	for i, s := range k.Sections {
-		switch {
-		case i > 0 && s.Walk != nil:
+		if i > 0 && s.Walk != nil {
 			at += *s.Walk
-		case i > 0:
-			at += usualWalk
 		}
 		out[s.ID] = at
 	}

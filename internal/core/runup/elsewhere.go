@@ -42,6 +42,9 @@ func (r Result) Booked() demand.Elsewhere {
 		}
 		for k, u := range r.Problem.Tasks[i].Uses {
 			for _, s := range network.Spans(u, t) {
+				if s[1] == t.End {
+					s[1] += r.leftUnwashed(i, t.Resources[k])
+				}
 				add(u, t.Resources[k], s)
 			}
 		}
@@ -52,6 +55,25 @@ func (r Result) Booked() demand.Elsewhere {
 		}
 	}
 	return out
+}
+
+// leftUnwashed is how long a thing takes to be washed after a task that leaves it as it is, since
+// nothing of its own service comes after it: others have to.
+func (r Result) leftUnwashed(i int, resource string) int64 {
+	if r.Map.Work[i].Kind != work.Step {
+		return 0
+	}
+	id := r.Problem.Tasks[i].ID
+	washed := slices.ContainsFunc(r.Map.Work, func(w work.Work) bool { return w.Washes == id })
+	for e, l := range r.Problem.Links {
+		washed = washed || l.From == id && r.Map.Links[e].Reason == work.SamePan
+	}
+	for _, x := range r.Map.Resources {
+		if x.ID == resource && !washed {
+			return x.Wash
+		}
+	}
+	return 0
 }
 
 // alone plans on as if the day had nothing else, where there is no plan around that, and then

@@ -2,6 +2,7 @@ package runup_test
 
 import (
 	"context"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -98,4 +99,35 @@ func TestWhatIsNotWashedIsKeptWithThePlan(t *testing.T) {
 	after, err := s.After(r, r.Map.Origin).Plan(context.Background(), nil)
 	require.NoError(t, err)
 	assert.Equal(t, r.Excluded.AsIs, after.Excluded.AsIs)
+}
+
+// Lunch blends for 2 min until 11:59:20 and leaves the blender as it is: nothing of its own comes
+// after. What dinner blends has the 3 min for it kept free, and says whose it was; what it blends
+// the second time does not.
+func TestWhatAnotherServiceLeftIsAsked(t *testing.T) {
+	lunch := runuptest.Evening(4, runuptest.Step("blend", 2, inBlender))
+	lunch.Service.ID, lunch.Service.Name, lunch.Service.Courses[0].Hour = "lunch", "Lunch", "12:00"
+	l := makePlan(t, lunch)
+	booked := l.Booked()
+	k := slices.IndexFunc(booked.Bookings, func(x demand.Booking) bool { return x.Resource == "blender" })
+	assert.Equal(t, "12:02:20", booked.Bookings[k].To.Format("15:04:05"))
+
+	in := runuptest.Evening(4, runuptest.Step("blend", 2, inBlender), runuptest.Step("again", 2, inBlender))
+	in.Elsewhere = []demand.Elsewhere{booked}
+	b := bars(makePlan(t, in))
+	assert.Equal(t, []work.Advice{{When: "first", Then: "Blender: Lunch had it, is it washed?"}}, b["dish/food/blend"].Words)
+	assert.Empty(t, b["dish/food/again"].Words)
+}
+
+// The wait after a step that is followed by washing is told on its sheet as the book has it.
+func TestTheWaitIsToldAndNotTheWashing(t *testing.T) {
+	in := blended([]recipe.Step{runuptest.Step("blend", 2, func(s *recipe.Step) {
+		inBlender(s)
+		s.Then = recipe.Wait{Most: minutesOf(90), Reason: "chill"}
+	})}, []recipe.Step{runuptest.Step("blend", 2, inBlender)})
+	for _, l := range makePlan(t, in).RunUp.Calls() {
+		if l.ID == "dish/food/blend" {
+			assert.Equal(t, "chill up to 1 h 30 min", l.Next)
+		}
+	}
 }

@@ -80,7 +80,7 @@ func (b *builder) resources() {
 		if len(e.Away) > 0 {
 			r.Windows = schedule.Without([]schedule.Span{b.problem.Horizon}, b.away(e.Away))
 		}
-		b.of.Resources = append(b.of.Resources, work.Resource{ID: e.ID, Name: e.Name, Kind: e.Kind})
+		b.of.Resources = append(b.of.Resources, work.Resource{ID: e.ID, Name: e.Name, Kind: e.Kind, Wash: e.Wash})
 		b.kinds[e.Kind] = append(b.kinds[e.Kind], e.ID)
 		b.problem.Resources = append(b.problem.Resources, r)
 	}

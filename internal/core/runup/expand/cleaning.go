@@ -94,7 +94,7 @@ func (b *builder) wash(i, nth int, lasts int64, name string) {
 		}
 	}
 	w := b.of.Work[i]
-	w.Tables, w.Hands, w.Shared, w.Wait = nil, nil, false, work.Wait{}
+	w.Tables = nil
 	task := b.chore(id, "wash/"+b.steps[i].Equipment[nth].Kind, work.Wash, w, recipe.Step{ID: "wash", Name: "wash " + words.Lower(name), Time: seconds(lasts), Hands: recipe.Hands{Work: recipe.AllHands}})
 	t := &b.problem.Tasks[b.index(task)]
 	again := hold

@@ -86,6 +86,7 @@ func (b *builder) setup(id string, before int, step recipe.Step, least, most int
 // chore adds a task that stands in no recipe, for the plates of another one.
 func (b *builder) chore(id, leadIn string, kind work.Kind, like work.Work, step recipe.Step) string {
 	like.Kind, like.Step, like.Name, like.Working, like.LeadIn = kind, step.ID, step.Name, "lead-in, added by the plan", leadIn
+	like.Hands, like.Shared = nil, false
 	like.Placing, like.Early, like.Batch, like.Batches, like.Buffer = "", false, 0, 0, 0
 	b.task(schedule.Task{ID: id, Duration: step.Time.Usual, Uses: b.uses(step, like.Portions, id)}, like, &step)
 	return id

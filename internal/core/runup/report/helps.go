@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/network"
 	"jointime/internal/core/words"
@@ -29,6 +30,40 @@ func (r *reporter) helps(i int) string {
 		return fmt.Sprintf("%s helps: %s.", r.names[who], words.List(says))
 	}
 	return ""
+}
+
+// othersLeft says of what is washed between uses that another service had it last.
+func (r *reporter) othersLeft(i int) (out []work.Advice) {
+	t := r.plan.Tasks[i]
+	for _, x := range r.of.Resources {
+		if x.Wash == 0 || r.of.Work[i].Kind != work.Step || !slices.Contains(t.Resources, x.ID) {
+			continue
+		}
+		last, whose := r.lastOn(x.ID, t.Start), ""
+		for _, b := range r.elsewhere()[x.ID] {
+			if b.To <= t.Start && b.To > last {
+				last, whose = b.To, b.Label
+			}
+		}
+		if whose != "" {
+			out = append(out, work.Advice{When: "first", Then: fmt.Sprintf("%s: %s had it, is it washed?", x.Name, whose)})
+		}
+	}
+	return out
+}
+
+// lastOn is when the last thing that the service does on a resource before a moment is over.
+func (r *reporter) lastOn(resource string, before int64) (last int64) {
+	for j, t := range r.plan.Tasks {
+		for k, u := range r.problem.Tasks[j].Uses {
+			for _, s := range network.Spans(u, t) {
+				if t.Resources[k] == resource && s[1] <= before {
+					last = max(last, s[1])
+				}
+			}
+		}
+	}
+	return last
 }
 
 // meanwhile says what a cook does while a use of a task lasts.

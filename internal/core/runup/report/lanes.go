@@ -125,7 +125,7 @@ func (r *reporter) bar(i int) Bar {
 		Fixed: w.Fixed != "", Hands: []HandsOn{}, With: []string{}, Cooks: []string{}, Section: w.Section, Tables: w.Tables, Mind: w.Notes, Why: r.why(i), Early: w.Early, Give: r.slack[i], Help: r.helps(i)}
 	if !w.Placed() {
 		b.Slow, b.LeadIn = w.Slow, w.LeadIn
-		b.Step, b.Cue, b.Words, b.Cautions = w.Step, w.Cue, w.Words, w.Cautions
+		b.Step, b.Cue, b.Words, b.Cautions = w.Step, w.Cue, slices.Concat(r.othersLeft(i), w.Words), w.Cautions
 	}
 	for k, u := range r.problem.Tasks[i].Uses {
 		id := t.Resources[k]

@@ -1,6 +1,10 @@
 package work
 
-import "jointime/internal/core/limits"
+import (
+	"slices"
+
+	"jointime/internal/core/limits"
+)
 
 // Reason is why there is a link.
 type Reason string
@@ -46,7 +50,9 @@ type Life struct {
 }
 
 // Beside tells a link that stands beside a wait from the wait itself.
-func (l Link) Beside() bool { return l.Limit != nil || l.Keep != nil || l.Reason == LastPiece }
+func (l Link) Beside() bool {
+	return l.Limit != nil || l.Keep != nil || slices.Contains([]Reason{LastPiece, Washed, SamePan, Carried}, l.Reason)
+}
 
 // Keep is how long a component keeps in a place.
 type Keep struct {

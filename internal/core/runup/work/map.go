@@ -104,6 +104,7 @@ type Resource struct {
 	Name string `json:"name"`
 	Cook string `json:"cook,omitempty"` // id of the cook; empty: it is a thing
 	Kind string `json:"kind,omitempty"` // of a thing
+	Wash int64  `json:"wash,omitempty"` // seconds in which it is washed before something else is made in it
 
 	Section string `json:"section,omitempty"` // name of that of the cook
 	Calls   bool   `json:"calls,omitempty"`   // the cook calls, and is kept free for it

@@ -187,7 +187,7 @@ func (s *prover) room(set uint64, from, to int64) (sum int64) {
 			sum += x.Capacity * (to - from)
 			continue
 		}
-		for _, w := range joined(x.Windows) {
+		for _, w := range s.windows[r] {
 			sum += x.Capacity * max(0, min(to, w[1])-max(from, w[0]))
 		}
 	}

@@ -62,6 +62,7 @@ type prover struct {
 	held    [][]int // needs by link, by hold
 	class   []int   // by resource: those of one class can stand for one another
 	sets    []uint64
+	windows [][]schedule.Span // by resource, in order and without overlap
 }
 
 // need is what one of some resources is chosen for: a use, or all with a label.

@@ -14,6 +14,7 @@ func read(p schedule.Problem) *prover {
 	bit := map[string]uint64{}
 	for r, x := range p.Resources {
 		bit[x.ID] = 1 << r
+		s.windows = append(s.windows, joined(x.Windows))
 	}
 	labels := map[string]int{}
 	needed := func(u schedule.Use) int {

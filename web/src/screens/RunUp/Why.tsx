@@ -104,7 +104,8 @@ export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; mov
           </div>
         )}
         <div className="small">
-          {bar.placing ? <Link to={plateOf(bar)}>Open plate</Link> : <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>Edit step</Link>}
+          {bar.placing && <Link to={plateOf(bar)}>Open plate</Link>}
+          {bar.step && !bar.leadIn && <Link to={`/dish/${itself(bar.dish)}?step=${itself(bar.component)}/${bar.step}`}>Edit step</Link>}
         </div>
       </div>
     </section>
@@ -138,5 +139,6 @@ const itself = (id: string) => id.split('~')[0]
 
 function plateOf(bar: Bar): string {
   const [dish, version] = bar.dish.split('~')
+  if (bar.placing === '-wipe') return `/plate/${dish}`
   return version ? `/plate/${dish}?beside=${version}` : `/plate/${dish}?placing=${bar.placing}`
 }
