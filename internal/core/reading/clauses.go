@@ -7,7 +7,7 @@ import (
 
 var (
 	breaks      = regexp.MustCompile(`;|[.!](?:\s+|$)|,?\s*(?:\band )?\bthen\b,?|,\s*and\b|,|\band\b|\s-\s|\s&\s|\bbefore (?:you )?`)
-	leadWords   = regexp.MustCompile(`^(?:[\s,(]|\bto order:?|\b(?:for|at|during) service:|\b(?:[\pL]+ly|first|next|now|meanwhile|afterwards|then|very|just|also|again|straight away|at once|well|please|to|you|we|and|it|finally|soon as|quick|when ready|when needed|in the meantime|if needed|if necessary)\b)+`)
+	leadWords   = regexp.MustCompile(`^(?:[\s,(]|\bto order:?|\b(?:for|at|during) service:|\b(?:[\pL]+ly|first|second|third|final|next|now|meanwhile|afterwards|then|very|just|also|again|straight away|at once|well|please|to|you|we|and|it|finally|soon as|quick|when ready|when needed|in the meantime|if needed|if necessary)\b)+`)
 	letting     = regexp.MustCompile(`^(?:leave|allow|let|set aside|put aside|set)(?: (?:it|them|the [\pL ]+?|everything|this|to one side|aside|in the fridge|on a rack|somewhere [\pL]+|out))?(?: to)? ([\pL-]+)\b`)
 	abbrev      = regexp.MustCompile(`\b(?:min|mins|approx|ca|tsp|tbsp|sec|secs|hr|hrs|no|deg)$`)
 	wanted      = regexp.MustCompile(`^\s*(?:the|a|an|it|them|with|in|into|for|lightly|until|till|to|on|at|off|over|through|well|again|once|everything|each|out|up|down|all|about|\d|` + signs + `|half|under|gently|[,;.]|$)`)
@@ -20,8 +20,10 @@ var (
 
 var (
 	// placeFirst is work that is said by what does it: "oven 180 for 4 min", "bath 64C".
-	placeFirst = regexp.MustCompile(`^(oven|bath|fryer|steamer)\b(?:[^,;.]*\d)`)
-	restOfIt   = regexp.MustCompile(`^rest of\b`)
+	placeFirst = regexp.MustCompile(`^(oven|bath|fryer|steamer|fridge|freezer)\b(?:[^,;.]*\d)`)
+	// onIce is what is put there at once and left until it is cold.
+	onIce    = regexp.MustCompile(`^(?:in(?:to)? )?(?:the |an? )?iced?(?: water| bath)?\s*(?:$|[,;.])`)
+	restOfIt = regexp.MustCompile(`^rest of\b`)
 	// goesIn is work that is said by what goes in: "stock in", "butter in at the last minute".
 	goesIn = regexp.MustCompile(`^\s*(?:the )?[\pL-]+(?: [\pL-]+)? (?:back )?in(?: (?:at|for) .*)?\s*$`)
 )
@@ -44,11 +46,14 @@ func verbAt(text string) (verb string, at int) {
 	if m := placeFirst.FindStringSubmatch(rest); m != nil {
 		return m[1], at
 	}
+	if onIce.MatchString(rest) {
+		return "ice", at
+	}
 	w := word.FindString(rest)
 	if w == "rest" && restOfIt.MatchString(rest) {
 		return "", -1
 	}
-	if known(w) {
+	if known(w) && !besideSkin(w, rest[len(w):]) {
 		return w, at
 	}
 	if at > 0 { // "slowly" may itself hide nothing; "to finish" may be a verb
@@ -102,6 +107,9 @@ func (r *stepReader) parts(from, at, next int) bool {
 	verb, off := verbAt(after)
 	if verb == "" || strings.HasPrefix(strings.TrimSpace(after), "no stopping") {
 		return false
+	}
+	if onIce.MatchString(after[off:]) {
+		return true
 	}
 	tail := after[off+len(verb):]
 	if alsoNoun[verb] && !wanted.MatchString(tail) || foodNoun[verb] && !pointed.MatchString(tail) {
@@ -178,7 +186,7 @@ func joined(cs []clause, r *stepReader) []clause {
 		if untilFirst.MatchString(first.text) {
 			break // when something is done, and not what
 		}
-		if second.verb == "" && len(first.times)+len(first.heats) > 0 {
+		if (second.verb == "" || turnsOver[second.verb]) && len(first.times)+len(first.heats) > 0 {
 			break
 		}
 		c := r.clause(first.at, second.at+len(second.text))
@@ -195,6 +203,9 @@ func joined(cs []clause, r *stepReader) []clause {
 	return cs
 }
 
+// turnsOver belongs to what was done before it, and tells nothing of that.
+var turnsOver = map[string]bool{"flip": true, "turn": true, "turn over": true}
+
 var untilFirst = regexp.MustCompile(`^\s*(?:until|till|'til|til)\b`)
 
 // inPlace is a wait that is said by its place: "in the cure 24 to 72 h".
@@ -206,7 +217,7 @@ var gerund = regexp.MustCompile(`^\s*([\pL]+)ing\b`)
 
 // verbInside finds the verb of a line that does not begin with one.
 func verbInside(text string) string {
-	if m := gerund.FindStringSubmatch(text); m != nil {
+	if m := gerund.FindStringSubmatch(text); m != nil && !strings.HasPrefix(text[strings.Index(text, m[1])+len(m[1])+len("ing"):], ":") {
 		stem := m[1]
 		for _, v := range []string{stem, stem + "e", stem[:max(0, len(stem)-1)]} {
 			if isVerb[v] {

@@ -17,7 +17,7 @@ var numberWords = map[string]float64{
 	"quarter": 0.25, "a quarter": 0.25, "one quarter": 0.25, "quarter of a": 0.25, "quarter of an": 0.25, "a quarter of a": 0.25, "a quarter of an": 0.25,
 	"three quarters": 0.75, "three-quarters": 0.75, "three quarters of a": 0.75, "three quarters of an": 0.75,
 	"a third": 1. / 3, "one third": 1. / 3, "a third of a": 1. / 3, "two thirds": 2. / 3, "two-thirds": 2. / 3,
-	"dozen": 12, "a dozen": 12, "half a dozen": 6, "half dozen": 6, "a couple": 2, "a couple of": 2,
+	"dozen": 12, "a dozen": 12, "half a dozen": 6, "half dozen": 6, "a couple": 2, "a couple of": 2, "couple of": 2,
 }
 
 // anyFigure are the characters of which one is in every figure that is not a word.
@@ -28,7 +28,7 @@ const (
 	counted = `one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty-five|twenty|thirty|forty-five|forty|fifty|sixty|ninety`
 	figures = `(?:\d+(?:[ -]| and )\d+/\d+|\d+ ?` + signs + `|\d+/\d+|\d+(?:[.,]\d+)*|\.\d+|` + signs + `)`
 	number  = `(?:\d+(?:[ -]| and )\d+/\d+|\d+ ?` + signs + `|\d+/\d+|\d+(?:[.,]\d+)*|\.\d+|` + signs +
-		`|\b(?:half a doz(?:en)?|half doz(?:en)?|(?:` + counted + `|an?) and a half|(?:a |one |three )?quarters? of an?|a third of a|three[ -]quarters|two[ -]thirds|one half|one quarter|one third|a half|half an?|half|a quarter|quarter|a third|a doz(?:en)?|doz(?:en)?|a couple of|a couple|` +
+		`|\b(?:half a doz(?:en)?|half doz(?:en)?|(?:` + counted + `|an?) and a half|(?:a |one |three )?quarters? of an?|a third of a|three[ -]quarters|two[ -]thirds|one half|one quarter|one third|a half|half an?|half|a quarter|quarter|a third|a doz(?:en)?|doz(?:en)?|a couple of|a couple|couple of|` +
 		counted + `|an?)\b)(?: ?doz(?:en)?\b\.?)?`
 	between = ` ?(?:-|\bto\b|\bor\b) ?`
 	least   = `at least|a minimum of|minimum of|minimum|min\.?|not less than|no less than|more than|over`
@@ -99,7 +99,7 @@ func figure(text string) (value float64, sure, ok bool) {
 		return value * 12, sure, ok
 	}
 	if v, known := numberWords[text]; known {
-		return v, !strings.HasPrefix(text, "a couple"), true
+		return v, !strings.Contains(text, "couple"), true
 	}
 	if head, half := strings.CutSuffix(text, " and a half"); half {
 		return numberWords[head] + 0.5, true, true
@@ -132,7 +132,7 @@ func digits(text string) (value float64, sure, ok bool) {
 			return 0, false, false
 		}
 		w, _ := strconv.ParseFloat(strings.TrimSpace(whole), 64)
-		return w + a/b, true, true
+		return w + a/b, a < b, true // "50/50" is no amount
 	}
 	text, sure = separators(text)
 	whole, err := strconv.ParseFloat(text, 64)

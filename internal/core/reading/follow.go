@@ -6,21 +6,22 @@ import (
 )
 
 var (
-	peaks       = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?|(?:the )?(?:ribbon|thread|soft[ -]ball|firm[ -]ball|hard[ -]ball|soft[ -]crack|hard[ -]crack)(?: stage)?|nappe|a (?:[\pL]+ )?(?:glaze|syrup|paste|foam|jam)|(?:a )?[\pL]+ consistency|sauce thickness)\b`)
-	cooledTo    = regexp.MustCompile(`\bcool\b.*? to (room temp(?:erature)?|blood heat)\b`)
-	inTheMiddle = regexp.MustCompile(`^ ?(?:in|at) the (?:core|centre|center|middle|thickest part)`)
-	side        = regexp.MustCompile(`(?:below|under|above|over|at least) $`)
-	cuePhrase   = regexp.MustCompile(`(?:\bor )?\b(?:until|till|'til|til)\b(?: it is| it's| they are| they're| just)? ?([^;]*)`)
-	cueEnd      = regexp.MustCompile(`\s*(?:[,;(]|\.\s|\.$|\bfor (?:about )?\d|\bthen\b|\babout \d| - ).*$`)
-	noCue       = regexp.MustCompile(`^(?:needed|required|serving|service|ready to (?:serve|use)|use|the next day|wanted|called)\b`)
-	completely  = regexp.MustCompile(`\b(?:cool|thaw|defrost|chill|dissolve|melt|dry|set)\b.*?\b(completely|fully)\b`)
-	readyWhen   = regexp.MustCompile(`\b(?:done|ready|right|cooked) when ([^,;.]+)`)
-	nowAndThen  = regexp.MustCompile(`^\s*(?:stir|skim|turn|baste|shake|toss|whisk|check|rotate|flip)\b[\pL ]*\b(?:now and (?:then|again)|occasionally|often|frequently|from time to time|regularly|half ?way|every|once or twice|twice|a few times)\b`)
-	watched     = regexp.MustCompile(`^\s*(?:keep (?:an|your) eye on|watch(?:ing)?\b)`)
-	danglingFor = regexp.MustCompile(`\s+(?:for|for about|about)\s*$`)
-	moreTime    = regexp.MustCompile(`\bmore\s*$`)
-	someMore    = regexp.MustCompile(`\b(?:more|another|further|other side|second side)\b`)
-	fillers     = regexp.MustCompile(`^(?:[\s,.:;-]|\b(?:for|about|and|then|it|them|a further|another)\b)+|(?:[\s,.:;-]|\b(?:for|about|and|at)\b)+$`)
+	peaks        = regexp.MustCompile(`\bto ((?:very )?(?:soft|stiff|firm|medium) peaks?|(?:the )?(?:ribbon|thread|soft[ -]ball|firm[ -]ball|hard[ -]ball|soft[ -]crack|hard[ -]crack)(?: stage)?|nappe|(?:an? )?(?:(?:light|pale|dark|deep|rich|golden|medium|nut|hazel)[ -])*(?:amber|caramel|golden|gold|brown|blonde?|noisette)|a (?:[\pL]+ )?(?:glaze|syrup|paste|foam|jam)|(?:a )?[\pL]+ consistency|sauce thickness)\b`)
+	cooledTo     = regexp.MustCompile(`\bcool\b.*? to (room temp(?:erature)?|blood heat)\b`)
+	inTheMiddle  = regexp.MustCompile(`^ ?(?:in|at) the (?:core|centre|center|middle|thickest part)`)
+	side         = regexp.MustCompile(`(?:below|under|above|over|at least) $`)
+	cuePhrase    = regexp.MustCompile(`(?:\bor )?\b(?:until|till|'til|til)\b(?: it is| it's| they are| they're| just)? ?([^;]*)`)
+	cueEnd       = regexp.MustCompile(`\s*(?:[,;(]|\.\s|\.$|\bfor (?:about )?\d|\bthen\b|\babout \d|\b\d+(?:-\d+)? ?(?:mins?|minutes?|hours?|hrs?|h|secs?|s)\b| - ).*$`)
+	noCue        = regexp.MustCompile(`^(?:needed|required|serving|service|ready to (?:serve|use)|use|the next day|wanted|called)\b`)
+	completely   = regexp.MustCompile(`\b(?:cool|thaw|defrost|chill|dissolve|melt|dry|set)\b.*?\b(completely|fully)\b`)
+	readyWhen    = regexp.MustCompile(`\b(?:done|ready|right|cooked) when ([^,;.]+)`)
+	nowAndThen   = regexp.MustCompile(`^\s*(?:stir|skim|turn|baste|shake|toss|whisk|check|rotate|flip)\b[\pL ]*\b(?:now and (?:then|again)|occasionally|often|frequently|from time to time|regularly|half ?way|every|once or twice|twice|a few times)\b`)
+	watched      = regexp.MustCompile(`^\s*(?:keep (?:an|your) eye on|watch(?:ing)?\b)`)
+	otherDegrees = regexp.MustCompile(`^(?:1\d\d|2\d\d|[5-9]\d)$`) // "at 190 then 160 for an hour"
+	danglingFor  = regexp.MustCompile(`\s+(?:for|for about|about)\s*$`)
+	moreTime     = regexp.MustCompile(`\bmore\s*$`)
+	someMore     = regexp.MustCompile(`\b(?:more|another|further|other side|second side)\b`)
+	fillers      = regexp.MustCompile(`^(?:[\s,.:;-]|\b(?:for|about|and|then|it|them|a further|another)\b)+|(?:[\s,.:;-]|\b(?:for|about|and|at)\b)+$`)
 )
 
 // cue reads how the cook knows.
@@ -95,7 +96,7 @@ func (r *stepReader) follow(cs []clause) {
 	turned := false
 	for _, c := range cs {
 		switch {
-		case c.verb == "turn" || c.verb == "flip" || c.verb == "turn over":
+		case turnsOver[c.verb]:
 			turned = true
 			r.add(c)
 			continue
@@ -152,6 +153,11 @@ func (r *stepReader) then(c clause) Then {
 	}
 	note = fillersOff(note)
 	switch {
+	case c.verb == "" && low != nil && r.out.Temperature != nil && otherDegrees.MatchString(note):
+		t.What = "turn down"
+		if number64(note) > *r.out.Temperature {
+			t.What = "turn up"
+		}
 	case foodNoun[c.verb] && c.verb != "ice" && c.verb != "water" && c.verb != "salt" && note == "" && r.out.Verb != nil: // "fold in the chocolate, then flour"
 		t.What, note = *r.out.Verb, c.verb
 	case c.verb == "" && r.out.Verb != nil && len(c.times)+len(c.heats) > 0:

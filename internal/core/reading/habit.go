@@ -27,11 +27,13 @@ var (
 	justPutOn = regexp.MustCompile(`\b(?:oven|grill|fryer|bath)s? (?:on|up)\b|\bturn (?:on|up|down)\b`)
 	outOfCold = regexp.MustCompile(`^\s*(?:take|pull|remove)\b.*\boff (?:the )?heat\b|^\s*(?:leave|temper|rest|stand|take|bring)\b.*\bout of the (?:fridge|cold|walk-in)\b`)
 	toTheBoil = regexp.MustCompile(`\bto (?:the|a) (?:boil|simmer)\b`)
+	watered   = regexp.MustCompile(`\b(?:water|stock|oven|steam\w*|pasta|noodles?|eggs?)\b`)
 	sided     = regexp.MustCompile(`\b(?:a|each|per|both|every) sides?\b`)
 )
 
 const (
 	shortest   = 60   // what takes no longer is not left
+	shortInPan = 300  // what is cooked or crisped for so little is moved about
 	shortOnPan = 720  // a pan or a grill is stood at for so long
 	longInPot  = 2700 // what boils for longer is looked at in between
 	leftAfter  = 1800 // what hands begin and then leave alone
@@ -82,6 +84,8 @@ func (r *stepReader) habit() string {
 // time is said.
 func (r *stepReader) leftAlone(verb string, whole float64) bool {
 	switch {
+	case verb == "ice bath":
+		return true
 	case !putAway[verb]:
 		return false
 	case untended[said(r.out.Equipment)]:
@@ -100,6 +104,8 @@ func (r *stepReader) putIn(verb string, whole float64) string {
 	open := r.out.Low == nil && r.out.High == nil && r.out.Temperature == nil
 	switch {
 	case sided.MatchString(r.text) && verb != "roast" && verb != "bake":
+		return handsAll
+	case (verb == "cook" || verb == "crisp") && whole > 0 && whole <= shortInPan && r.out.Temperature == nil && !watered.MatchString(r.text):
 		return handsAll
 	case (verb == "boil" || verb == "cook" || verb == "poach" || verb == "barbecue" || verb == "braai" || verb == "crisp") && r.out.Temperature == nil && (whole > longInPot || open):
 		return handsSlices

@@ -21,8 +21,8 @@ var (
 	withUnit  = regexp.MustCompile(`(-?\b\d{1,3}(?:[.,]\d+)?)(?: ?(?:°|degrees?)? ?([cf])?(?: ?- ?| to )(-?\d{1,3}(?:[.,]\d+)?))?` + degree)
 	degrees   = regexp.MustCompile(`(-?\b\d{1,3})(?:(?: ?- ?| to )(\d{1,3}))? ?(?:°|degrees?\b|degs?\b)`)
 	gasMark   = regexp.MustCompile(`\bgas (?:mark )?(\d/\d|\d{1,2}|` + signs + `)\b|\bgas (?:mark )?(` + signs + `)`)
-	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to|oven|fryer|bath) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
-	ovenAt    = regexp.MustCompile(`\b([12]\d\d)(?: degree)? oven\b`) // "in a 190 oven"
+	bareHeat  = regexp.MustCompile(`(?:\b(?:at|to|below|under|above|over|oven(?: (?:on|up))?|fryer|bath) |@ ?)` + plainC + `(?:(?: ?- ?| to )` + plainC + `)?(?: |$|[,;.)])`)
+	ovenAt    = regexp.MustCompile(`\b([12]\d\d)(?: degree)? (?:oven|oil|fat|fryer)\b`) // "in a 190 oven"
 	otherHeat = regexp.MustCompile(`^ ?/ ?-?\d{1,3} ?(?:°|degrees?)? ?[cf]?\b ?(?:fan)?|^ ?(?:[(,]|or) ?\(?-?\d{1,3} ?(?:°|degrees?)? ?[cf]\b ?(?:fan)?\)?|^ ?(?:[/(,]|or) ?\(?(?:gas (?:mark )?\S+?|fan \d+ ?°? ?c?)\)?(?:[ ,;.]|$)|^ ?\(?fan(?: oven)?\)?|^ ?conventional`)
 	coreAfter = regexp.MustCompile(`^ ?(?:(?:in|at) (?:the )?)?(?:very )?(?:core|internal|centre|center|middle|inside|thickest)\b`)
 	coreWord  = regexp.MustCompile(`\b(?:core|internal|centre|center|middle|inside|probe|reads|thermometer|thickest)\b`)

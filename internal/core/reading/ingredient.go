@@ -53,7 +53,7 @@ var (
 	saysMore     = regexp.MustCompile(`^(?i:cm|mm|inch(?:es)?|in|kg|g|ml|l|oz|lbs?|tbsp|tsp|mins?|minutes?|hours?|hrs?|h|days?|d|x|per|each|pieces?|slices?|wedges?|cubes?|strips?|ways?|times?|halves|portions?|large|medium|small|big|whole|thick|thin|more|extra|for|to|at|of|or|and|by|cut|every|in|with|about)$`)
 	orSo         = regexp.MustCompile(`^(?i:\s*or (?:so|thereabouts)\b)`)
 	shortSize    = regexp.MustCompile(`^(?i:(lrg|lge|lg|med|sml|sm)\b\.? )`)
-	madeReady    = regexp.MustCompile(`^(?i:(.*\pL)\s+((?:finely |thinly |roughly |coarsely |freshly )?(?:split|washed|peeled|chopped|diced|sliced|grated|crushed|trimmed|halved|quartered|toasted|picked|drained|shredded|minced|zested|juiced|pitted|cored|deseeded|rinsed|beaten|melted|softened|scrubbed|skinned|boned|filleted|julienned)))$`)
+	madeReady    = regexp.MustCompile(`^(?i:(.*\pL)\s+((?:finely |thinly |roughly |coarsely |freshly )?(?:split|washed|peeled|chopped|diced|sliced|grated|crushed|trimmed|halved|quartered|toasted|picked|drained|shredded|minced|zested|juiced|pitted|cored|deseeded|rinsed|beaten|melted|softened|scrubbed|skinned|boned|filleted|julienned)(?:\s+(?:with|w/|w\.|into|in)\s.*)?))$`)
 	systemAt     = regexp.MustCompile(`^(?i:(uk|u\.k\.|us|u\.s\.|imperial|metric|british|american)(?: |$))`)
 	grouped      = regexp.MustCompile(`^(\d{1,3})((?: \d{3})+)( ?(?i:kg|g|ml|l)\b)`)
 	thousands    = regexp.MustCompile(`\b(\d{1,3}) (000)( ?(?i:kg|g|ml|l)\b)`)

@@ -16,6 +16,10 @@ func (r *ingredientReader) item() {
 		size := map[byte]string{'l': "large", 'm': "medium", 's': "small"}[strings.ToLower(m[1])[0]]
 		r.rest = size + " " + r.rest[len(m[0]):]
 	}
+	if m := forEach.FindStringSubmatch(r.rest); m != nil {
+		r.doubt("For each of how many?")
+		r.notes, r.rest = append(r.notes, m[1]), r.rest[len(m[0]):]
+	}
 	if m := eachOf.FindString(r.rest); m != "" {
 		r.notes, r.rest = append(r.notes, "each"), r.rest[len(m):]
 	}
@@ -82,8 +86,11 @@ func breakAt(text string) []int {
 	return nil
 }
 
+// forEach is an amount that is not of the whole: "20 g per portion samphire".
+var forEach = regexp.MustCompile(`^(?i:((?:per|a|each) (?:portion|person|head|plate|guest|cover)|pp)\b ?(?:of )?)`)
+
 // eachOfTwo is two things of which so much each is taken: "100 g each sugar and water".
-var eachOfTwo = regexp.MustCompile(`(?i)\b(?:and|&)\b`)
+var eachOfTwo = regexp.MustCompile(`(?i)\band\b|&`)
 
 // sizeOnly is the size of each: "4 lamb shanks 350 g each".
 var sizeOnly = regexp.MustCompile(`^(?i:` + number + ` ?(?:kg|g|ml|l|oz|lb|cm|mm)\b(?: each| apiece)?)$`)
@@ -156,7 +163,7 @@ func (r *ingredientReader) judge() {
 		r.doubt("There is a second number.")
 	case o.Unit != nil && *o.Unit == "piece" && strangeUnit(*o.Item):
 		r.doubt("Is that a unit?")
-	case strings.HasPrefix(*o.Item, "/"):
+	case strings.HasPrefix(*o.Item, "/"), strings.HasSuffix(*o.Item, "/"):
 		r.doubt("So much to how much?")
 	case eachOfTwo.MatchString(*o.Item) && o.Note != nil && strings.HasPrefix(*o.Note, "each"):
 		r.doubt("Two ingredients in one line?")

@@ -104,7 +104,7 @@ func scored(t *testing.T, file string, read func(string) asRead) score {
 }
 
 // The corpora: the first of each kind was written before the reader, the second after it by
-// somebody who tried to trip it, the third before the reader was changed for it.
+// somebody who tried to trip it, the third and fourth before the reader was changed for them.
 func TestLinesAreUnderstood(t *testing.T) {
 	for _, c := range []struct {
 		file            string
@@ -113,6 +113,7 @@ func TestLinesAreUnderstood(t *testing.T) {
 	}{
 		{"ingredients.txt", ingredientAsRead, 90, 0}, {"more-ingredients.txt", ingredientAsRead, 90, 0}, {"third-ingredients.txt", ingredientAsRead, 92, 1},
 		{"steps.txt", stepAsRead, 80, 0}, {"more-steps.txt", stepAsRead, 80, 0}, {"third-steps.txt", stepAsRead, 85, 1},
+		{"fourth-ingredients.txt", ingredientAsRead, 92, 1}, {"fourth-steps.txt", stepAsRead, 85, 1},
 	} {
 		s := scored(t, c.file, c.read)
 		require.GreaterOrEqual(t, 100*s.right, c.right*s.all, c.file)

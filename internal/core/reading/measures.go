@@ -42,7 +42,7 @@ var measures = []struct{ words, unit string }{
 	{`knobs?`, "knob"},
 	{`sheets?`, "sheet"},
 	{`drops?`, "drop"},
-	{`parts?`, "part"},
+	{`parts?|quantity|quantities|qtys?|batch(?:es)? of|recipes? of`, "part"},
 	{`percent|per cent|%`, "percent"},
 }
 
@@ -65,7 +65,7 @@ func compileMeasures() *regexp.Regexp {
 	for i, m := range measures {
 		all[i] = `(` + m.words + `)`
 	}
-	return regexp.MustCompile(`^(?:([Tt])(?:[ .]|$)|([Cc])(?: \pL|$)|(?i:` + strings.Join(all, "|") + `)(?:[^\pL\pN]|$))`)
+	return regexp.MustCompile(`^(?:([Tt]\.?)(?: |$)|([Cc])(?: \pL|$)|(?i:` + strings.Join(all, "|") + `)(?:[^\pL\pN]|$))`)
 }
 
 // measure finds a unit at the start of a text, and its length.

@@ -83,7 +83,7 @@ func (r *stepReader) read() {
 	start := len(bullet.FindString(r.text))
 	start += len(stepNumber.FindString(r.text[start:]))
 	if label := labelAt.FindString(r.text[start:]); label != "" {
-		if verb, _ := verbAt(r.text[start+len(label):]); verb != "" {
+		if verb, _ := verbAt(r.text[start+len(label):]); verb != "" && !(foodNoun[verb] && known(word.FindString(label))) {
 			start += len(label)
 		}
 	}
@@ -93,6 +93,7 @@ func (r *stepReader) read() {
 	r.follow(clauses[1:])
 	r.settle()
 	if r.out.Kind == StepKind {
+		r.unsure(clauses)
 		r.stretches()
 	}
 	sort.SliceStable(r.out.Spans, func(i, k int) bool { return r.out.Spans[i].From < r.out.Spans[k].From })
@@ -149,6 +150,9 @@ func (r *stepReader) duration(c clause) (low, high *float64, why []string) {
 		if t.why != "" {
 			why = append(why, t.why)
 		}
+		if ofEach.MatchString(c.text[t.to:]) && !batched.MatchString(c.text) {
+			why = append(why, "Is that for each piece, or for all?")
+		}
 	}
 	if len(own) == 0 {
 		return nil, nil, why
@@ -179,6 +183,8 @@ var (
 	anotherPart = regexp.MustCompile(`\b(?:turn(?:ed)?|flip|more|another|further|other side|second side|flesh side|skin side|again)\b`)
 	beforeTime  = regexp.MustCompile(`\b(every|at|after|each|first|last|final|within the (?:first|last))(?: for)? ?$`)
 	lastOf      = regexp.MustCompile(`\b(?:for|in|during) the (?:last|final|first) ?$`)
+	ofEach      = regexp.MustCompile(`^,? ?(?:each\b|apiece\b|(?:a|per|for each) (?:piece|portion|plate|guest|one)\b)`)
+	batched     = regexp.MustCompile(`\bbatch(?:es)?\b|\bat a time\b`)
 	aheadOf     = regexp.MustCompile(`^ ?(?:before|ahead|in advance|prior)\b`)
 	waits       = regexp.MustCompile(`^(?:leave|rest|soak|temper|stand|bring|chill|freeze|salt|cure|marinate)$`)
 )
@@ -224,7 +230,7 @@ func (r *stepReader) equipment(c clause) *string {
 	}
 	for _, a := range appliances {
 		for _, at := range a.words.FindAllStringIndex(c.text, -1) {
-			if at[0] < best && !strings.HasSuffix(c.text[:at[0]], "ice ") && !outOf.MatchString(c.text[:at[0]]) {
+			if at[0] < best && !strings.HasSuffix(c.text[:at[0]], "ice ") && !outOf.MatchString(c.text[:at[0]]) && !goesOn(c.text[at[1]:]) {
 				best, word = at[0], a.word
 				r.mark(c.at+at[0], c.at+at[1], "equipment")
 			}
@@ -276,6 +282,10 @@ func (r *stepReader) settle() {
 }
 
 // bareTime is a figure without a unit where a time would stand: "oven 200 6 min, rest 6".
-var bareTime = regexp.MustCompile(`\b(?:rest|stand|hold|roast|simmer|boil|bake|chill|cook|poach|fry|steam|braise|prove|last) \d{1,3}(?:-\d{1,3})?(?:[,;.]\s|[,;.]?$)`)
+var bareTime = regexp.MustCompile(`\b(?:rest|stand|hold|roast|simmer|boil|bake|chill|cook|poach|fry|steam|braise|prove|proof|last|sweat|sear|grill|knead|whisk|blend|blitz|churn|freeze|cool|soak|infuse|reduce|confit|toast|salt|cure|brine|marinate|steep|smoke|more|another) \d{1,3}(?:-\d{1,3})?(?:[,;.]\s|[,;.]?$| @| at \d)|\b(?:rest|prove|proof|sweat|knead|chill|soak) (?:the )?\pL+ \d{1,3}(?: ?\+ ?\d{1,3})*(?:[,;.]\s|[,;.]?$)`)
 
 var leftFor = regexp.MustCompile(`\bfor (?:about )?\d+(?:-\d+)?(?:[,;.]\s|[,;.]?$)`)
+
+// goesOn tells that a word has not ended: "pan" is not in "pané", whose last letter ends a word
+// for a pattern.
+func goesOn(rest string) bool { return word.FindString(rest) != "" }

@@ -33,6 +33,7 @@ var heated = regexp.MustCompile(`\b(?:oven|roast|bake|preheat|fry|deep-fry|fryer
 var (
 	reduceBy = regexp.MustCompile(`\b(?:reduc\w*|boil\w*|simmer\w*|cook\w*|volume)\b[^;]*?\b(by|to) (?:about |roughly |around )?(?:(?:a|one) )?(half|third|quarter|two[ -]thirds|three[ -]quarters|tenth|\d{1,2}(?:[.,]\d+)? ?(?:%|per ?cent)|\d/\d{1,2}|` + signs + `)`)
 	leftOver = regexp.MustCompile(`\b(half|a third|a quarter|two[ -]thirds|three[ -]quarters|\d/\d|\d{1,2} ?%)(?: of (?:it|the [\pL]+))? (?:is |are )?(?:left|remains?)\b`)
+	fromTo   = regexp.MustCompile(`\breduc\w*\b[^;]*?\bfrom (\d+(?:[.,]\d+)?) ?(?:l|litres?|liters?) to (\d+(?:[.,]\d+)?) ?(?:l|litres?|liters?)\b`)
 	halved   = regexp.MustCompile(`\b(?:until|till) (?:reduced )?(?:to )?(?:by )?halved?\b|\bhalve the (?:liquid|volume|liquor)|\b(half) its volume`)
 )
 
@@ -71,6 +72,12 @@ func (r *stepReader) fraction(c clause) {
 		left = share(leftOver.FindStringSubmatch(c.text)[1])
 		if r.out.Cue != nil && leftOver.MatchString(*r.out.Cue) {
 			r.out.Cue = nil
+		}
+	case fromTo.MatchString(c.text):
+		m := fromTo.FindStringSubmatch(c.text)
+		if left = number64(m[2]) / number64(m[1]); left <= 0 || left >= 1 {
+			r.doubt("How much is left?")
+			return
 		}
 	default:
 		return

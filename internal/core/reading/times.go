@@ -20,7 +20,7 @@ var (
 	isoSpan    = regexp.MustCompile(`\bp(?:(\d+)d)?(?:t(?:(\d+)h)?(?:(\d+)m)?(?:(\d+)s)?)?\b`)
 	hoursAnd   = regexp.MustCompile(`\b(\d{1,2}) ?h ?(\d{1,2})(?: ?m(?:in)?s?)?\b`)
 	spoken     = regexp.MustCompile(`\b(?:(an?|one|two|three|four|five|six) (hour|minute)s? and (a half|a quarter|three quarters)|(half|a quarter|quarter|three quarters) of an hour|half an hour|half[ -]hour|overnight|all night|(?:a few|several|some|a couple of) (minutes|hours|seconds|days)|a moment)\b`)
-	orLonger   = regexp.MustCompile(`^ ?(?:or (?:more|longer|overnight|so longer)|\+|minimum|at least)`)
+	orLonger   = regexp.MustCompile(`^ ?(?:or (?:more|longer|overnight|so longer)|\+|min(?:imum)?\b|at least)`)
 	atMostEnd  = regexp.MustCompile(`^ ?(?:or less|max(?:imum)?|at most)\b`)
 	eachSide   = regexp.MustCompile(`^,? ?(?:on |for )?(?:each|per|a|either|every|both|the) ?sides?\b(?: each)?`)
 	bothBefore = regexp.MustCompile(`\b(?:each|both|either|per) sides?(?: for| about|,|:)? ?$`)
@@ -169,7 +169,9 @@ func figuredTime(text string, m []int) (clockTime, bool) {
 	case own == "":
 		t.span = s.scaled(each)
 	case group(text, m, 5) == "": // "1 h 30 min" came apart: the first unit is the time's own
-		t.span = s.scaled(unitSeconds[own[0]])
+		if t.span = s.scaled(unitSeconds[own[0]]); unit == "min" && own[0] != 'm' { // "1 hr min"
+			t.high = nil
+		}
 	default: // "30 s to 1 min"
 		low, high := *s.low*unitSeconds[own[0]], *s.high*each
 		t.low, t.high, t.sure = &low, &high, low <= high

@@ -22,10 +22,10 @@ var verbs = strings.Fields(`add adjust arrange assemble bake barbecue baste beat
  tear take tap taste tease temper tenderise test thaw thicken thin thread throw tie tilt tip toast toss transfer trim truss turn twist unmould vac-pack
  vacuum wait warm wash water weigh whip whisk whizz wilt wipe work wrap zest defrost hydrate infuse braai parcook par-cook par-bake blind-bake tie temper
  broil bin save lacquer mandoline spherify clingfilm vac compress dunk gelify smash bag unwrap rehydrate steam-roast flash-fry
- sharpen brûlée bbq whack bung bang lob stream jar bottle wedge jug chuck deseed destone destem nestle tuck smother flood butterfly regenerate laminate dock tray pané torch desalt degorge salt-bake pop crank double turn-down ice plump swirl whip dab rehydrate rewarm`)
+ split bind crumb dot reserve retard burp invert unmold demould retain arrest sear-off scorch blister shingle sharpen brûlée bbq whack bung bang lob stream jar bottle wedge jug chuck deseed destone destem nestle tuck smother flood butterfly regenerate laminate dock tray pané torch desalt degorge salt-bake pop crank double turn-down ice plump swirl whip dab rehydrate rewarm`)
 
 // phrases are verbs of two words.
-var phrases = []string{"pan fry", "pan roast", "pot roast", "oven dry", "hot smoke", "cold smoke", "double cook", "slow cook", "sous vide", "deep fry", "shallow fry", "stir fry", "slow roast", "take out", "take off", "turn down", "turn out", "turn up", "turn over", "roll out", "set aside", "blast chill", "pin bone", "vac pack", "vacuum pack", "blind bake", "salt bake", "put back", "bring back", "lift out", "scoop out", "cut out", "top up", "clean down", "let down", "straight on the plate", "straight onto the plate", "straight to the plate", "straight to the pass", "top and tail", "tray up", "egg wash", "wash up", "lay out", "line up", "par cook"}
+var phrases = []string{"pan fry", "pan roast", "pot roast", "oven dry", "hot smoke", "cold smoke", "double cook", "slow cook", "sous vide", "deep fry", "shallow fry", "stir fry", "slow roast", "take out", "take off", "turn down", "turn out", "turn up", "turn over", "roll out", "set aside", "blast chill", "pin bone", "vac pack", "vacuum pack", "blind bake", "salt bake", "put back", "bring back", "lift out", "scoop out", "cut out", "top up", "clean down", "let down", "straight on the plate", "straight onto the plate", "straight to the plate", "straight to the pass", "top and tail", "tray up", "egg wash", "steam dry", "water bath", "ice bath", "wash up", "lay out", "line up", "par cook"}
 
 var isVerb = func() map[string]bool {
 	m := map[string]bool{}
@@ -79,7 +79,7 @@ var impliedBy = map[string]string{
 	"roast": "oven", "bake": "oven", "slow-roast": "oven", "slow roast": "oven", "deep-fry": "fryer", "deep fry": "fryer", "blend": "blender", "blitz": "blender", "liquidise": "blender",
 	"freeze": "freezer", "refrigerate": "fridge", "chill": "fridge", "grill": "grill", "sous vide": "water bath", "sous-vide": "water bath", "microwave": "microwave",
 	"broil": "grill", "sear": "pan", "pan-fry": "pan", "pan fry": "pan", "sauté": "pan", "saute": "pan", "shallow-fry": "pan", "shallow fry": "pan", "preheat": "oven", "salt-bake": "oven", "salt bake": "oven", "blind bake": "oven", "blind-bake": "oven",
-	"bath": "water bath", "oven": "oven", "fryer": "fryer", "steamer": "steamer", "blast-chill": "blast chiller", "blast chill": "blast chiller", "barbecue": "barbecue", "churn": "ice cream machine",
+	"bath": "water bath", "water bath": "water bath", "oven": "oven", "fridge": "fridge", "freezer": "freezer", "fryer": "fryer", "steamer": "steamer", "blast-chill": "blast chiller", "blast chill": "blast chiller", "barbecue": "barbecue", "churn": "ice cream machine",
 }
 
 // also nouns: words of the list above that begin a new action only when a
