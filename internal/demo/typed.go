@@ -151,7 +151,7 @@ func (b *Book) leavings() {
 	b.of("salt-baked-celeriac").TakeOuts = []recipe.TakeOut{{Name: "foil", In: "wrap-the-celeriac", Out: "crack-the-crust-and-carve"}}
 	b.of("poached-plum").TakeOuts = []recipe.TakeOut{{Name: "cinnamon", In: "boil-the-red-wine-sugar-and-cinnamon", Out: recipe.Plate}}
 	b.of("quince").ByProducts = []recipe.ByProduct{{ID: "peelings", Name: "quince peelings", Amount: amount(grams(80)), Step: "poach"}}
-	b.of("lettuce").ByProducts = []recipe.ByProduct{{ID: "cores", Name: "lettuce cores", Amount: amount(grams(60))}}
+	b.of("lettuce").ByProducts = []recipe.ByProduct{{ID: "cores", Name: "lettuce cores", Step: "trim", Amount: amount(grams(60))}}
 	b.of("hake").ByProducts = []recipe.ByProduct{{ID: "bones", Name: "hake bones", Amount: amount(grams(450)), Step: "fillet"}}
 	for _, in := range [][3]string{{"hake", "salt", "fillet"}, {"shrimp-butter", "lemon juice", "brown"}, {"lettuce", "butter", "braise"}, {"fish-broth", "white wine", "simmer"}, {"fish-broth", "shallot", "simmer"}, {"crown", "butter", "sear"}, {"barley", "butter", "simmer"}, {"gravy", "red wine", "reduce"}} {
 		b.goesInto(in[0], in[1], in[2])

@@ -81,6 +81,23 @@ type ByProduct struct {
 	Step   string        `json:"step,omitempty" doc:"the step that leaves it"`
 }
 
+// LeavesAt finds the step that leaves a by-product over in the method that is used, by its place:
+// the first, where the book names none. There is none where the method has no such step, or the
+// component comes ready made: then nothing is left over.
+func (c Component) LeavesAt(byProduct string) (step int, gives bool) {
+	for _, p := range c.ByProducts {
+		if p.ID != byProduct || len(c.Steps()) == 0 {
+			continue
+		}
+		if p.Step == "" {
+			return 0, true
+		}
+		step = c.StepAt(p.Step)
+		return step, step >= 0
+	}
+	return -1, false
+}
+
 // OneWay is the methods of a component that is made in one way only.
 func OneWay(steps ...Step) []Method {
 	return []Method{{ID: "method", Name: "house method", Steps: append([]Step{}, steps...)}}

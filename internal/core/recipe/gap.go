@@ -64,7 +64,7 @@ type Gap struct {
 	Default   string   `json:"default,omitempty" doc:"an answer that is common practice, to be used for now"`
 	Example   string   `json:"example,omitempty" doc:"what an answer looks like"`
 	Options   []string `json:"options,omitempty" doc:"the answers to choose from"`
-	Of        string   `json:"of,omitempty" doc:"id of the other thing that is asked about"`
+	Of        string   `json:"of,omitempty" doc:"id of the other thing that is asked about; of what a component leaves over, with that of the component before it: crown/bones"`
 }
 
 // Key tells a gap of a component, or of a dish, from its others.

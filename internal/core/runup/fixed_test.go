@@ -73,3 +73,40 @@ func TestWhatIsOfferedCanBeTaken(t *testing.T) {
 	assert.Equal(t, []string{s.Cook}, b.Cooks)
 	assert.NotZero(t, s.Worth)
 }
+
+// Salted at noon on Wednesday and cooked on Saturday at 18:00, both pinned: 78 h in the salt are
+// told as 6 h more than the 72 h that it may, with what is pinned, and not moved.
+func TestWhatTwoPinnedStepsPassIsTold(t *testing.T) {
+	x := paper(1, does("salt", 10, recipe.AllHands, func(s *recipe.Step) {
+		s.Then = recipe.Wait{Least: 24 * 3600, Most: minutesOf(72 * 60), Reason: "in the salt"}
+	}),
+		does("cook", 30, recipe.AllHands, nil))
+	x.Service.Fixed = []service.Fixed{{ID: "dish/food/salt", Clock: "12:00", DaysBefore: 3}, {ID: "dish/food/cook", Clock: "18:10"}}
+	r := makePlan(t, x)
+	assert.Equal(t, "12:00:00 12:10:00", times(t, r, "dish/food/salt"))
+	assert.Equal(t, "18:10:00 18:40:00", times(t, r, "dish/food/cook"))
+	require.Len(t, r.RunUp.Clashes, 1)
+	c := r.RunUp.Clashes[0]
+	assert.Equal(t, "Food: in the salt 78 h after salt, limit 72 h.", c.What)
+	assert.Equal(t, "Food: cook is pinned at 18:10.", c.Why)
+	assert.Equal(t, "Unpin food: cook, allow a longer hold, or move the course.", c.Advice)
+	assert.False(t, r.RunUp.OnPlan)
+
+	x.Service.Fixed[1].Clock = "12:10" // as long as it may
+	assert.Empty(t, makePlan(t, x).RunUp.Clashes)
+}
+
+// The same where a step in between is not pinned: what waits on either side of it takes up the
+// 6 h, and both pins stay.
+func TestWhatTwoPinnedStepsPassOverAnotherIsTold(t *testing.T) {
+	x := paper(1, does("salt", 10, recipe.AllHands, func(s *recipe.Step) { s.Then = recipe.Wait{Most: minutesOf(24 * 60), Reason: "in the salt"} }),
+		does("rinse", 10, recipe.AllHands, func(s *recipe.Step) { s.Then = recipe.Wait{Most: minutesOf(24 * 60), Reason: "hang"} }), does("cook", 30, recipe.AllHands, nil))
+	x.Service.Fixed = []service.Fixed{{ID: "dish/food/salt", Clock: "12:00", DaysBefore: 2}, {ID: "dish/food/cook", Clock: "18:20"}}
+	r := makePlan(t, x)
+	assert.Equal(t, "12:00:00 12:10:00", times(t, r, "dish/food/salt"))
+	assert.Equal(t, "18:20:00 18:50:00", times(t, r, "dish/food/cook"))
+	assert.Zero(t, r.Plan.Violation)
+	require.Len(t, r.RunUp.Clashes, 1)
+	assert.Equal(t, "Food: in the salt 30 h after salt, limit 24 h.", r.RunUp.Clashes[0].What)
+	assert.Equal(t, "Food: cook is pinned at 18:20.", r.RunUp.Clashes[0].Why)
+}

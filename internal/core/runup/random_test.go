@@ -180,7 +180,7 @@ func (m menuMaker) spoil(in *demand.Input) string {
 		if len(c.Steps()) == 1 {
 			return "must wait for itself"
 		}
-		return "cycle of minimum gaps"
+		return "wait for each other"
 	}
 	step.Hands = recipe.Hands{Work: recipe.AllHands}
 	step.Time = &recipe.Time{Quick: 60000, Usual: 60000, Slow: 60000, Per: recipe.Once}

@@ -186,6 +186,14 @@ func FormatOver(s int64) string {
 	return FormatDuration(s)
 }
 
+// FormatBeside writes a limit in the unit in which what passes it is written: 72 h beside 78 h.
+func FormatBeside(limit, passed int64) string {
+	if limit >= 48*3600 && limit%86400 == 0 && passed%86400 != 0 {
+		return fmt.Sprintf("%d h", limit/3600)
+	}
+	return FormatDuration(limit)
+}
+
 // FormatRange writes a span of time, the unit once where both have it: 6–14 min, 2–2½ min,
 // 45 s to 2 min; or one figure where quick and slow are equal.
 func FormatRange(r Range) string {

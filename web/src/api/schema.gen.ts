@@ -2944,7 +2944,7 @@ export interface components {
             lesser?: boolean;
             /** @description name of the ingredient line; of what is assumed: the field */
             line?: string;
-            /** @description id of the other thing that is asked about */
+            /** @description id of the other thing that is asked about; of what a component leaves over, with that of the component before it: crown/bones */
             of?: string;
             /** @description the answers to choose from */
             options?: string[] | null;
@@ -3252,6 +3252,13 @@ export interface components {
              */
             untold: number;
         };
+        Instead: {
+            amount: components["schemas"]["Amount"];
+            /** @description answered with yes, the line takes what is left over */
+            gap: components["schemas"]["Gap"];
+            /** @description of the component */
+            name: string;
+        };
         Item: {
             /** @description what taking it in changes */
             differences?: components["schemas"]["Difference"][] | null;
@@ -3487,6 +3494,8 @@ export interface components {
             working: string;
         };
         LeftOver: {
+            /** @description what is bought under the same name, though some of this is left */
+            bought: components["schemas"]["Instead"][];
             byProduct: string;
             component: string;
             /** @description components of the book that take it and are not on the menu */

@@ -92,8 +92,25 @@ func (r *giving) give() error {
 		return r.loss()
 	case recipe.GapSection:
 		return r.section()
+	case recipe.GapByProduct:
+		return r.leaves()
 	}
 	return fault.Say("Open it to decide.")
+}
+
+// leaves names the step that leaves a by-product over.
+func (r *giving) leaves() error {
+	r.c.ByProducts = slices.Clone(r.c.ByProducts)
+	for i, p := range r.c.ByProducts {
+		for _, s := range r.c.Steps() {
+			if p.Name == r.Gap.Line && strings.EqualFold(s.Name, r.Text) {
+				r.c.ByProducts[i].Step = s.ID
+				r.out.Component = &r.c
+				return nil
+			}
+		}
+	}
+	return fault.Say("“%s” is no step of %s.", r.Text, r.c.Name)
 }
 
 // section gives a component to the section of that name.

@@ -99,8 +99,9 @@ func (r *giving) link(l *recipe.Line) error {
 		r.settle()
 		return nil
 	}
-	if _, made := r.b.Components[r.Gap.Of]; made {
-		l.Ingredient, l.Component = "", r.Gap.Of
+	component, byProduct, _ := strings.Cut(r.Gap.Of, "/")
+	if _, made := r.b.Components[component]; made {
+		l.Ingredient, l.Component, l.ByProduct = "", component, byProduct
 		return nil
 	}
 	l.Ingredient, l.Component = r.Gap.Of, ""

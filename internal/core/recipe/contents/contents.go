@@ -62,6 +62,23 @@ func newWalk(b recipe.Book, k kitchen.Kitchen) *walk {
 	return &walk{book: b, kitchen: k, open: map[string]bool{}, allergens: map[string][]string{}, animals: map[string][]string{}}
 }
 
+// leftOver walks through what was in a component when it left something over: what went in
+// later is not in that.
+func (w *walk) leftOver(id, byProduct, trail string) {
+	c := w.book.Made(id)
+	step, gives := c.LeavesAt(byProduct)
+	if !gives || w.open[id] {
+		w.component(id, trail)
+		return
+	}
+	w.open[id] = true
+	defer delete(w.open, id)
+	c.Lines = slices.DeleteFunc(slices.Clone(c.Lines), func(l recipe.Line) bool { return c.UsedAt(l) > step })
+	trail += c.Name + " › "
+	w.lines(c, trail)
+	w.stepsOf(c, c.Steps()[:step+1], trail)
+}
+
 func (w *walk) component(id, trail string) {
 	if w.open[id] {
 		return
@@ -80,7 +97,7 @@ func (w *walk) component(id, trail string) {
 	} else {
 		w.lines(c, trail+c.Name+" › ")
 	}
-	w.steps(c, trail+c.Name+" › ")
+	w.stepsOf(c, c.Steps(), trail+c.Name+" › ")
 }
 
 func (w *walk) lines(c recipe.Component, trail string) {
@@ -88,7 +105,11 @@ func (w *walk) lines(c recipe.Component, trail string) {
 		w.told(trail+"no ingredients listed", nil, "", false)
 	}
 	for _, l := range c.Lines {
-		if l.Component != "" {
+		switch {
+		case l.ByProduct != "":
+			w.leftOver(l.Component, l.ByProduct, trail)
+			continue
+		case l.Component != "":
 			w.component(l.Component, trail)
 			continue
 		}
@@ -101,9 +122,9 @@ func (w *walk) lines(c recipe.Component, trail string) {
 	}
 }
 
-// steps adds what comes in on the way: by a pan, by shared fat.
-func (w *walk) steps(c recipe.Component, trail string) {
-	for _, s := range c.Steps() {
+// stepsOf adds what comes in on the way: by a pan, by shared fat.
+func (w *walk) stepsOf(c recipe.Component, steps []recipe.Step, trail string) {
+	for _, s := range steps {
 		if s.Pan != nil && s.Pan.Of != "" {
 			if id, step := recipe.Ref(s.Pan.Of); id != c.ID {
 				w.component(id, trail+"the pan of "+step+" › ")

@@ -1,6 +1,8 @@
 package quantity
 
 import (
+	"maps"
+	"slices"
 	"strings"
 	"time"
 
@@ -25,11 +27,22 @@ type LeftOver struct {
 	Short     units.Amount `json:"short"`
 	Takers    []Taker      `json:"takers" nullable:"false"`
 	CouldUse  []string     `json:"couldUse" nullable:"false" doc:"components of the book that take it and are not on the menu"`
+	Bought    []Instead    `json:"bought" nullable:"false" doc:"what is bought under the same name, though some of this is left"`
+}
+
+// Instead is a line of what is made that buys what is left over elsewhere.
+type Instead struct {
+	Name   string       `json:"name" doc:"of the component"`
+	Amount units.Amount `json:"amount"`
+	Gap    recipe.Gap   `json:"gap" doc:"answered with yes, the line takes what is left over"`
 }
 
 // leaves enters what making a component so many times leaves over.
 func (x *explosion) leaves(c recipe.Component, p recipe.ByProduct, times float64) {
 	base, _, _ := strings.Cut(c.ID, "~") // a version leaves over what the component itself does
+	if _, gives := c.LeavesAt(p.ID); !gives {
+		return
+	}
 	e := x.leftOver(base, p.ID)
 	if p.Amount == nil {
 		x.problem(words.Step(c.Name, p.Name), "By-product amount not set.")
@@ -50,7 +63,7 @@ func (x *explosion) leftOver(component, byProduct string) *LeftOver {
 	e := x.ledger[key]
 	if e == nil {
 		c := x.book.Made(component)
-		e = &LeftOver{Component: component, ByProduct: byProduct, Name: byProduct, From: c.Name, Takers: []Taker{}, CouldUse: []string{}}
+		e = &LeftOver{Component: component, ByProduct: byProduct, Name: byProduct, From: c.Name, Takers: []Taker{}, CouldUse: []string{}, Bought: []Instead{}}
 		for _, p := range c.ByProducts {
 			if p.ID == byProduct {
 				e.Name, e.Step = p.Name, p.Step
@@ -87,5 +100,25 @@ func (e *LeftOver) close(x *explosion) {
 	e.Short = units.Amount{Quantity: max(0, wanted-e.Have.Quantity), Unit: unit}
 	if e.Left.Quantity > 0 {
 		e.CouldUse = x.couldUse(e.Component, e.ByProduct, e.Name)
+		e.Bought = x.alsoBought(*e)
 	}
+}
+
+// alsoBought are the lines of what is made that buy a thing of the same name.
+func (x *explosion) alsoBought(e LeftOver) []Instead {
+	out := []Instead{}
+	for _, id := range slices.Sorted(maps.Keys(x.made)) {
+		c := x.book.Made(id)
+		for i, l := range c.Lines {
+			if l.Component != "" || l.Amount == nil || !words.Same(l.Name, e.Name) {
+				continue
+			}
+			amount := x.basic(x.amounts(c, x.made[id])[i].amount)
+			if amount.Unit == e.Left.Unit && amount.Quantity > 0 {
+				out = append(out, Instead{Name: c.Name, Amount: amount, Gap: recipe.Gap{Component: id, Line: l.Name, Field: recipe.GapLink, Title: words.Step(c.Name, l.Name),
+					Question: "Is it what " + e.From + " leaves?", HoldsUp: recipe.CannotBeJudged, Group: "check", Of: e.Component + "/" + e.ByProduct}})
+			}
+		}
+	}
+	return out
 }

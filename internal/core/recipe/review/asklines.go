@@ -28,7 +28,7 @@ func (r *asking) lines(c recipe.Component) (gaps []recipe.Gap) {
 			gaps[len(gaps)-1].Of = of
 		}
 	}
-	return append(append(gaps, unused(c)...), r.unlisted(c)...)
+	return slices.Concat(gaps, unplaced(c), unused(c), r.unlisted(c))
 }
 
 // unused are the lines that no step speaks of. Where many of them go in without a word, they
@@ -58,7 +58,23 @@ func unused(c recipe.Component) (gaps []recipe.Gap) {
 
 // gives tells whether a component leaves over what a line wants from it.
 func gives(b recipe.Book, l recipe.Line) bool {
-	return slices.ContainsFunc(b.Made(l.Component).ByProducts, func(p recipe.ByProduct) bool { return p.ID == l.ByProduct })
+	_, given := b.Made(l.Component).LeavesAt(l.ByProduct)
+	return given
+}
+
+// unplaced are the by-products that no step is named for: it decides when they are there, and
+// what is in them.
+func unplaced(c recipe.Component) (gaps []recipe.Gap) {
+	var steps []string
+	for _, s := range c.Steps() {
+		steps = append(steps, s.Name)
+	}
+	for _, p := range c.ByProducts {
+		if p.Step == "" && len(steps) > 1 {
+			gaps = append(gaps, recipe.Gap{Component: c.ID, Line: p.Name, Field: recipe.GapByProduct, Title: words.Step(c.Name, p.Name), Question: "Which step leaves it? The first, until you say.", HoldsUp: recipe.CannotBeJudged, Lesser: true, Options: steps})
+		}
+	}
+	return gaps
 }
 
 // alike finds what the book has under a name that differs only in a word such as red or

@@ -33,10 +33,37 @@ func (b *builder) fix() {
 			t.Uses[0].OneOf = []string{"cook." + f.Cook}
 		}
 	}
+	for i := range b.problem.Tasks {
+		if b.of.Work[i].Fixed != "" {
+			b.allowed(i, i, 0, nil)
+		}
+	}
 	b.problem.Targets = slices.DeleteFunc(b.problem.Targets, func(t schedule.Target) bool {
 		w := b.of.Work[b.index(t.Task)]
 		return w.Fixed != "" && !w.Placed() // it has its time; another one would only count against it
 	})
+}
+
+// allowed puts a price on the waits between a step that is pinned and another one that is pinned
+// further off than they allow: what the chef pinned stays, and what it passes is told. It goes
+// on from a task that begins at most so many seconds after the pinned one ends, along the waits.
+func (b *builder) allowed(pinned, at int, most int64, along []int) {
+	for e, l := range b.problem.Links {
+		if l.From != b.id(at) || l.Max == nil || l.FromAt == schedule.Start || l.ToAt == schedule.End || b.of.Links[e].Limit != nil || slices.Contains(along, e) {
+			continue
+		}
+		to := b.index(l.To)
+		way, reach := append(slices.Clone(along), e), most+*l.Max
+		if b.of.Work[to].Fixed == "" {
+			b.allowed(pinned, to, reach+b.problem.Tasks[to].Duration, way)
+			continue
+		}
+		if *b.problem.Tasks[to].Earliest-*b.problem.Tasks[pinned].Latest > reach {
+			for _, e := range way {
+				b.problem.Links[e].Over = ptr(priceSoftWait)
+			}
+		}
+	}
 }
 
 // there tells whether a cook is on shift for all of a stretch.

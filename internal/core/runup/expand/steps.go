@@ -80,17 +80,11 @@ func (x strand) at(step int) int {
 // leaves is the place of the step that leaves a by-product over; -1: it is
 // not planned.
 func (x strand) leaves(byProduct string) int {
-	for _, p := range x.component.ByProducts {
-		if p.ID != byProduct {
-			continue
-		}
-		for i, s := range x.steps {
-			if s.ID == p.Step {
-				return i
-			}
-		}
+	step, gives := x.component.LeavesAt(byProduct)
+	if step -= len(x.component.Steps()) - len(x.steps); !gives || step < 0 {
+		return -1
 	}
-	return -1
+	return step
 }
 
 // open says why a step cannot be planned; gap tells what was left open from

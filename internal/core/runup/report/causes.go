@@ -139,7 +139,7 @@ func (r *reporter) sayBlocked(b reason.Blocked, later bool) (says, way string) {
 		return fmt.Sprintf("%s starts at %s.", name, r.hour(r.plan.Tasks[t].Start)), fmt.Sprintf("ask %s to start earlier (overtime is your call)", name)
 	case reason.Earliest, reason.Latest:
 		if fixed := r.of.Work[t].Fixed; fixed != "" {
-			return fmt.Sprintf("%s is pinned at %s.", one, fixed), "unpin it"
+			return fmt.Sprintf("%s is pinned at %s.", one, fixed), "unpin " + words.Lower(one)
 		}
 		if b.Rule == reason.Earliest && r.of.Work[t].Placed() {
 			return fmt.Sprintf("%s: no plate is begun so early.", one), ""

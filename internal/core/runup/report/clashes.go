@@ -54,7 +54,7 @@ func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 	}
 	limit := *r.problem.Links[*b.Link].Max
 	hold := holdName(w.Wait.Reason)
-	return Violation{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatDuration(limit)), Bar: &from, Strict: !b.Priced}.
+	return Violation{What: fmt.Sprintf("%s: %s %s after %s, limit %s.", w.Made, hold, units.FormatOver(limit+b.By), w.Name, units.FormatBeside(limit, limit+b.By)), Bar: &from, Strict: !b.Priced}.
 		because(r, to, "allow a longer "+holdWord(w.Wait.Reason), "move the course"), true
 }
 
@@ -115,7 +115,7 @@ func (r *reporter) unfixed(b schedule.Breach) (Violation, bool) {
 // stale says that a component waits longer than it keeps.
 func (r *reporter) stale(b schedule.Breach, k work.Keep) Violation {
 	from := r.index[b.From]
-	says := fmt.Sprintf("%s: %s after %s, shelf life %s %s", r.of.Work[from].Made, units.FormatOver(k.For+b.By), r.of.Work[from].Name, units.FormatDuration(k.For), k.Place)
+	says := fmt.Sprintf("%s: %s after %s, shelf life %s %s", r.of.Work[from].Made, units.FormatOver(k.For+b.By), r.of.Work[from].Name, units.FormatBeside(k.For, k.For+b.By), k.Place)
 	if k.Then != "" {
 		says += " (" + k.Then + ")"
 	}

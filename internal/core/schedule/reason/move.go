@@ -20,8 +20,7 @@ type Blocked struct {
 // have to move.
 func (s *Scene) Move(i int, by int64, most int) (with []int, stops []Blocked, ok bool) {
 	with = []int{i}
-	s.moving, s.by = map[int]bool{i: true}, by
-	defer func() { s.moving, s.by = nil, 0 }()
+	defer s.move(by, i)()
 	for k := 0; k < len(with); k++ {
 		for _, e := range s.linksOf[with[k]] {
 			if other := s.tied(e, with[k], by); other >= 0 && !s.moving[other] {
@@ -36,6 +35,13 @@ func (s *Scene) Move(i int, by int64, most int) (with []int, stops []Blocked, ok
 		stops = append(stops, s.blocked(t, by)...)
 	}
 	return with, stops, true
+}
+
+// move lets a task move by so many seconds until what it returns is called.
+func (s *Scene) move(by int64, i int) (stay func()) {
+	was, far := s.moving, s.by
+	s.moving, s.by = map[int]bool{i: true}, by
+	return func() { s.moving, s.by = was, far }
 }
 
 // tied is the task at the other end of a link that has to move with one: the wait between them
@@ -74,7 +80,7 @@ func (s *Scene) blocked(i int, by int64) (out []Blocked) {
 	for k, u := range t.Uses {
 		spans := parts(t, u, at.Start+by)
 		instead, free := s.instead(i, k, spans)
-		for _, stop := range s.stopsOn(at.Resources[k], u, spans, i) {
+		for _, stop := range s.stopsOn(at.Resources[k], u, spans, asker{i, -1}) {
 			if !free {
 				tell(stop, instead...)
 			}
@@ -94,7 +100,7 @@ func (s *Scene) blocked(i int, by int64) (out []Blocked) {
 			held[1] += by
 		}
 		for h, u := range l.Holds {
-			for _, stop := range s.stopsOn(s.held[e][h], u, []schedule.Span{held}, i) {
+			for _, stop := range s.stopsOn(s.held[e][h], u, []schedule.Span{held}, asker{i, e}) {
 				if !s.heldElsewhere(e, h, held, i) {
 					tell(stop)
 				}
@@ -104,8 +110,8 @@ func (s *Scene) blocked(i int, by int64) (out []Blocked) {
 	return out
 }
 
-func (s *Scene) stopsOn(id string, u schedule.Use, spans []schedule.Span, i int) (out []Stop) {
-	s.resourceStops(id, u, spans, i, func(stop Stop) bool {
+func (s *Scene) stopsOn(id string, u schedule.Use, spans []schedule.Span, who asker) (out []Stop) {
+	s.resourceStops(id, u, spans, who, func(stop Stop) bool {
 		out = append(out, stop)
 		return true
 	})
@@ -120,7 +126,7 @@ func (s *Scene) instead(i, k int, spans []schedule.Span) (dearer []string, free 
 		return nil, false // others would have to change as well
 	}
 	for _, id := range u.OneOf {
-		if slices.Contains(had, id) || len(s.stopsOn(id, u, spans, i)) > 0 {
+		if slices.Contains(had, id) || len(s.stopsOn(id, u, spans, asker{i, -1})) > 0 {
 			continue
 		}
 		if u.Costs[id] <= u.Costs[had[k]] {
@@ -135,7 +141,7 @@ func (s *Scene) instead(i, k int, spans []schedule.Span) (dearer []string, free 
 func (s *Scene) heldElsewhere(e, h int, held schedule.Span, i int) bool {
 	u := s.p.Links[e].Holds[h]
 	return u.Same == "" && slices.ContainsFunc(u.OneOf, func(id string) bool {
-		return id != s.held[e][h] && len(s.stopsOn(id, u, []schedule.Span{held}, i)) == 0
+		return id != s.held[e][h] && len(s.stopsOn(id, u, []schedule.Span{held}, asker{i, e})) == 0
 	})
 }
 
@@ -158,7 +164,7 @@ func (s *Scene) shifted(o taking) schedule.Span {
 
 // moves reports whether a taking belongs to tasks that move together.
 func (s *Scene) moves(o taking) bool {
-	if s.moving == nil || o.link < 0 {
+	if o.link < 0 {
 		return s.moving[o.task]
 	}
 	return s.moving[s.index[s.p.Links[o.link].From]] || s.moving[s.index[s.p.Links[o.link].To]]

@@ -273,6 +273,14 @@ func (s *Scene) of(o taking, i int) bool {
 	return s.index[s.p.Links[o.link].From] == i || s.index[s.p.Links[o.link].To] == i
 }
 
+// is reports whether a taking is the one that is asked for: of the task itself, or of the wait.
+func (s *Scene) is(o taking, who asker) bool {
+	if who.link < 0 {
+		return o.link < 0 && o.task == who.task
+	}
+	return o.link == who.link
+}
+
 func (s *Scene) gap(l schedule.Link) int64 {
 	return l.Gap(s.plan.Tasks[s.index[l.From]], s.plan.Tasks[s.index[l.To]])
 }

@@ -13,6 +13,7 @@ import (
 func (s *Scene) Breaks(i int, by int64) iter.Seq[Stop] {
 	t, at := s.p.Tasks[i], s.plan.Tasks[i]
 	return func(yield func(Stop) bool) {
+		defer s.move(by, i)()
 		tell := func(stop Stop) bool { return stop.Rule == Nothing || yield(stop) }
 		for _, rule := range s.limitStops(i, by) {
 			if !yield(Stop{Rule: rule, Other: -1, Link: -1}) {
@@ -28,7 +29,7 @@ func (s *Scene) Breaks(i int, by int64) iter.Seq[Stop] {
 			return
 		}
 		for k, u := range t.Uses {
-			if !s.resourceStops(at.Resources[k], u, parts(t, u, at.Start+by), i, yield) {
+			if !s.resourceStops(at.Resources[k], u, parts(t, u, at.Start+by), asker{i, -1}, yield) {
 				return
 			}
 		}
@@ -127,14 +128,17 @@ func (s *Scene) waitStops(e, i int, by int64, yield func(Stop) bool) bool {
 		return false
 	}
 	for h, u := range l.Holds {
-		if held[0] < held[1] && !s.resourceStops(s.held[e][h], u, []schedule.Span{held}, i, yield) {
+		if held[0] < held[1] && !s.resourceStops(s.held[e][h], u, []schedule.Span{held}, asker{i, e}, yield) {
 			return false
 		}
 	}
 	return true
 }
 
-func (s *Scene) resourceStops(id string, u schedule.Use, spans []schedule.Span, i int, yield func(Stop) bool) bool {
+// asker is a task that asks for a resource, for itself or, with a link, for a wait of its.
+type asker struct{ task, link int }
+
+func (s *Scene) resourceStops(id string, u schedule.Use, spans []schedule.Span, who asker, yield func(Stop) bool) bool {
 	r := s.resource[id]
 	spans = slices.DeleteFunc(slices.Clone(spans), func(x schedule.Span) bool { return x[0] >= x[1] })
 	if len(spans) == 0 {
@@ -147,7 +151,7 @@ func (s *Scene) resourceStops(id string, u schedule.Use, spans []schedule.Span, 
 		}
 	}
 	for _, x := range spans {
-		for _, stop := range []Stop{s.settingStops(r, u, x, i), s.loadStops(r, u, x, i)} {
+		for _, stop := range []Stop{s.settingStops(r, u, x, who.task), s.loadStops(r, u, x, who)} {
 			if stop.Rule != Nothing && !yield(stop) {
 				return false
 			}
@@ -184,37 +188,39 @@ func (s *Scene) settingStops(r *schedule.Resource, u schedule.Use, x schedule.Sp
 }
 
 // loadStops adds up what the others take at each opening inside the span.
-func (s *Scene) loadStops(r *schedule.Resource, u schedule.Use, x schedule.Span, i int) Stop {
+func (s *Scene) loadStops(r *schedule.Resource, u schedule.Use, x schedule.Span, who asker) Stop {
 	for _, o := range s.taken[r.ID] {
-		at := s.standing(o)
-		if s.of(o, i) || !at.Overlaps(x) {
+		at := s.shifted(o)
+		if s.is(o, who) || !at.Overlaps(x) {
 			continue
 		}
-		if load, other := s.load(r.ID, max(at[0], x[0]), i); load+u.Need() > r.Capacity && other >= 0 {
+		if load, other := s.load(r.ID, max(at[0], x[0]), who); load+u.Need() > r.Capacity && other >= 0 {
 			return Stop{Rule: Busy, Other: other, Link: -1, Resource: r.ID}
 		}
 	}
 	return Stop{}
 }
 
-// load is what others than a task take at a moment, and one of them that does not move with it,
-// or not all of it; below 0: none.
-func (s *Scene) load(resource string, at int64, i int) (load int64, other int) {
+// load is what is taken at a moment beside what is asked for, and one that takes it and does not
+// move as far, or not all of it, another one if there is one; below 0: none.
+func (s *Scene) load(resource string, at int64, who asker) (load int64, other int) {
 	other = -1
+	another := false
 	for _, q := range s.taken[resource] {
-		if span := s.standing(q); !s.of(q, i) && span[0] <= at && at < span[1] {
-			if load += q.units; other < 0 && (s.moving == nil || span != q.span.Shift(s.by)) { // it does not move as far
-				other = q.task
+		span := s.shifted(q)
+		if s.is(q, who) || at < span[0] || span[1] <= at {
+			continue
+		}
+		load += q.units
+		switch own := s.of(q, who.task); {
+		case another || span == q.span.Shift(s.by):
+		case !own:
+			other, another = q.task, true
+		case other < 0 && q.link >= 0:
+			if other = q.task; other == who.task {
+				other = s.index[s.p.Links[q.link].To]
 			}
 		}
 	}
 	return load, other
-}
-
-// standing is when something is taken, after what moves together has moved.
-func (s *Scene) standing(o taking) schedule.Span {
-	if s.moving == nil {
-		return o.span
-	}
-	return s.shifted(o)
 }

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react'
 import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { useDraft } from '../../parts/draft'
-import { useAnswers, type Answer } from './answers'
+import { useAnswers, type Answer } from '../../parts/answers'
 import type { View } from './types'
 
 type Gap = Schemas['Gap']
@@ -14,7 +14,7 @@ const keyOf = (g: Gap) => [g.component ?? '', g.field, g.step ?? '', g.line ?? '
 type Props = { view: View; open: (gap: Gap) => void; graveOnly?: boolean }
 
 export function Gaps({ view, open, graveOnly }: Props) {
-  const give = useAnswers(view)
+  const give = useAnswers(view.dish.id)
   const of = (group: Gap['group']) => view.gaps.filter((g) => g.group === group)
   const [plan, check, order, assumed] = [of('plan'), of('check'), of('order'), of('assumed')]
   const rows = (list: Gap[]) => list.map((g) => <Row key={keyOf(g)} view={view} gap={g} give={give} open={() => open(g)} />)

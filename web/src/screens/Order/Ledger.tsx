@@ -4,23 +4,24 @@ import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { round } from '../../parts/amounts'
 import { clock, day } from '../../parts/words'
+import { LeftOverBought } from './LeftOver'
 
 type Entry = Schemas['LeftOver']
 
-export function Ledger({ list }: { list: Entry[] }) {
+export function Ledger({ list, dish }: { list: Entry[]; dish: string }) {
   if (list.length === 0) return null
   return (
     <section aria-label="By-products">
       <h2>by-products</h2>
       {list.map((e) => (
-        <LeftOver key={e.component + e.byProduct} entry={e} />
+        <LeftOver key={e.component + e.byProduct} entry={e} dish={dish} />
       ))}
       <p className="small quiet">Solid: used. Striped: used from stock. Outline: left. Brackets: short.</p>
     </section>
   )
 }
 
-function LeftOver({ entry }: { entry: Entry }) {
+function LeftOver({ entry, dish }: { entry: Entry; dish: string }) {
   const [open, setOpen] = useState(false)
   const whole = Math.max(entry.given.quantity, entry.taken.quantity) || 1
   const part = (a: Schemas['Amount']) => `${(a.quantity / whole) * 100}%`
@@ -52,6 +53,7 @@ function LeftOver({ entry }: { entry: Entry }) {
           ))}
         </div>
       )}
+      <LeftOverBought entry={entry} dish={dish} />
       {entry.couldUse.length > 0 && <div className="small">Could go into {entry.couldUse.join(', ')}</div>}
     </div>
   )

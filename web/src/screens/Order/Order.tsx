@@ -6,11 +6,13 @@ import { lost, useAmounts } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { useAddress } from '../../parts/address'
 import { money, round } from '../../parts/amounts'
+import { Undo } from '../../parts/Desk'
 import { Opens } from '../../parts/Opens'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { clock, count, day, upper } from '../../parts/words'
 import { Costs } from './Costs'
 import { Ledger } from './Ledger'
+import { LeftOverBought, servedOf } from './LeftOver'
 import { Making } from './Making'
 import { Stock } from './Stock'
 import { Suppliers } from './Suppliers'
@@ -36,6 +38,7 @@ export function Order({ id }: { id: string }) {
           {view.service.name}, {day(view.service.day)} · {count(plates, 'plate')}
         </span>
         <div className="tools">
+          <Undo screen="order" hides />
           <a className="btn btn-outline-dark btn-sm" href={`/api/services/${id}/order.csv`}>
             Export CSV
           </a>
@@ -56,7 +59,7 @@ export function Order({ id }: { id: string }) {
       {side === '' && <ToOrder view={view} />}
       {side === 'made' && (
         <div className="order-screen">
-          <Ledger list={view.exploded.ledger} />
+          <Ledger list={view.exploded.ledger} dish={servedOf(view.service)} />
           <Making list={view.exploded.make} />
         </div>
       )}
@@ -80,6 +83,9 @@ function ToOrder({ view }: { view: View }) {
           <Bracket key={e.component + e.byProduct} what={`${upper(e.name)}: ${round(e.short)} short`}>
             {e.from} gives {round(e.given)}, {round(e.taken)} needed. Order the rest, or make less{e.takers.length > 0 && ` ${[...new Set(e.takers.map((t) => t.name))].join(', ')}`}.
           </Bracket>
+        ))}
+        {view.exploded.ledger.map((e) => (
+          <LeftOverBought key={e.component + e.byProduct} entry={e} dish={servedOf(view.service)} />
         ))}
         {view.orders.length === 0 && unsold.length === 0 && <Empty title="Nothing to order">Everything is in stock.</Empty>}
         {view.orders.map((o) => (
