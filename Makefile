@@ -4,7 +4,7 @@
 # and while one works:
 #   make check  what the changed files need, in seconds
 
-.PHONY: demo test test-long check race build install web types lint lines bench bench-planner reference pictures cards tablets
+.PHONY: drawn demo test test-long check race build install web types lint lines bench bench-planner reference pictures cards tablets
 
 demo: build
 	@exec bin/jointime demo $(ARGS)
@@ -63,6 +63,11 @@ bench-planner:
 # the tiny and the eight-task samples as mixed-integer programs, solved by HiGHS
 reference: build
 	cd tools/reference && npm ci --loglevel=error --no-audit --no-fund && node reference.mjs
+
+# a hundred services drawn by chance, of fewer than 60 tasks each, likewise: an hour or more
+drawn: build
+	JOINTIME_DRAWN=$(CURDIR)/.drawn go test ./internal/core/runup -run DrawnServicesAreWritten -count=1
+	cd tools/reference && npm ci --loglevel=error --no-audit --no-fund && node reference.mjs . 60 $(CURDIR)/.drawn
 
 # the pictures in docs/screenshots, from the demo data
 pictures: web

@@ -14,6 +14,8 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/runuptest"
 	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule/check"
+	"jointime/internal/core/schedule/solve"
 )
 
 // blended is an evening of four plates of two things from one blender, which is washed in 3 min.
@@ -129,5 +131,17 @@ func TestTheWaitIsToldAndNotTheWashing(t *testing.T) {
 		if l.ID == "dish/food/blend" {
 			assert.Equal(t, "chill up to 1 h 30 min", l.Next)
 		}
+	}
+}
+
+// Once it is known what is washed when, the whole is planned from nothing as well: what is kept
+// for the washing, and what is washed, stand in each other's way.
+func TestWhatIsWashedIsPlannedFromNothing(t *testing.T) {
+	t.Parallel()
+	for name, r := range map[string]planned{"supper": dinnerPlan(t), "banquet": banquetPlan(t)} {
+		require.NotEmpty(t, slices.DeleteFunc(slices.Clone(r.Map.Work), func(w work.Work) bool { return w.Kind != work.Wash }), name)
+		p, err := solve.Solve(context.Background(), r.Problem, solve.Options{Rounds: 0, Seed: 1})
+		require.NoError(t, err, name)
+		assert.Empty(t, check.Plan(r.Problem, p), name)
 	}
 }

@@ -14,8 +14,9 @@ import (
 // stay with a thing (common practice, without a source).
 
 // Prices of other hands, once for each use. A second late at the pass costs 20: a helper is
-// worth 15 s, a stranger over a minute, the caller more than three.
-var priceHands = map[kitchen.Part]int64{kitchen.Own: 0, kitchen.Floats: 30, kitchen.Helps: 200, kitchen.Stranger: 700, kitchen.Caller: 2500}
+// worth 20 s, a stranger 105 s, the caller five minutes. (A third of that had no more
+// plates in time, and no fewer hands on a thing.)
+var priceHands = map[kitchen.Part]int64{kitchen.Own: 0, kitchen.Floats: 30, kitchen.Helps: 400, kitchen.Stranger: 2100, kitchen.Caller: 6000}
 
 const (
 	priceWipes      = 100 // plates are wiped by somebody else than who calls

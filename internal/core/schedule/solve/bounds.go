@@ -154,6 +154,18 @@ func (s *search) dues() {
 	}
 }
 
+// soonAfter makes what nothing wants by an hour, and for which a wait keeps something, due as
+// soon as that wait may end: washing that waits for the evening to be over keeps its blender
+// from all others. It is for first plans alone: later the search knows better.
+func (s *search) soonAfter() {
+	open := func(i int) bool { return s.wishes[i] == wish{s.m.p.Horizon[1] - s.m.tasks[i].dur, 0, i} }
+	for e := range s.m.links {
+		if l := &s.m.links[e]; len(l.holds) > 0 && l.most == nil && l.from != l.to && open(l.to) && !open(l.from) {
+			s.due[l.to] = min(s.due[l.to], s.due[l.from]+l.lag())
+		}
+	}
+}
+
 // ownWish is what a task's own targets and limit ask of it.
 func (m *model) ownWish(i int) wish {
 	t := m.tasks[i]

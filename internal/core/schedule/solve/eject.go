@@ -97,6 +97,10 @@ func (s *search) force(i int, at int64, on []int) []int {
 	s.now.demands(i, at)
 	var owners []int
 	for k, d := range s.now.wants {
+		if on[k] == noWait {
+			owners = append(owners, s.across(d, i))
+			continue
+		}
 		owners = append(owners, s.inTheWayOf(d, on[k])...)
 	}
 	for _, o := range owners {
@@ -139,6 +143,9 @@ func (s *search) way(i int, at, limit int64) (on []int, weight int64, ok bool) {
 					break
 				}
 			}
+		}
+		if other := s.across(d, i); other >= 0 && (least < 0 || s.weightOf(other) < least) {
+			least, who = s.weightOf(other), noWait
 		}
 		if weight += least; least < 0 || limit >= 0 && weight >= limit {
 			return on, 0, false

@@ -33,13 +33,16 @@ const chainsOfATask = 40
 // a few are made.
 func (s *search) first(ctx context.Context, tiny bool) bool {
 	jitter, noise := int64(0), false
-	defer func() { s.forwards = false }()
+	defer func() { s.forwards = false; s.dues() }()
 	tries := firstTries
 	if tiny {
 		tries = firstTries / 30
 	}
 	for try := range tries {
 		s.forwards = try%2 == 1
+		if try == 1 {
+			s.soonAfter()
+		}
 		if try == 1 || try > firstTries/8 && try%8 == 0 {
 			clear(s.urgency)
 		}

@@ -165,3 +165,20 @@ func (s *search) putOn(i int, at int64, on []int) bool {
 	}
 	return ok
 }
+
+// noWait stands for the resource of a wait that is not completed, because its other task goes:
+// two that each stand in the way of the other's wait would take turns for ever.
+const noWait = -1
+
+// across is the task at the other end of the wait that a demand is for; below 0: it is for the
+// task itself.
+func (s *search) across(d demand, i int) int {
+	if d.owner < len(s.m.tasks) {
+		return -1
+	}
+	l := &s.m.links[d.owner-len(s.m.tasks)]
+	if l.from == l.to {
+		return -1
+	}
+	return l.from + l.to - i
+}
