@@ -79,7 +79,7 @@ var may = map[string]string{
 	"service":           "fault recipe recipe/quantity units words",
 	"keeping":           "kitchen limits recipe units words",
 	"judge":             "fault kitchen limits plating recipe service units", // nothing of what plans
-	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/planted": "schedule schedule/serial", "schedule/prove": "schedule", "schedule/clash": "schedule schedule/check schedule/prove schedule/solve", "schedule/scheduletest": "schedule", "schedule/instead": "schedule schedule/check schedule/solve", "schedule/serial": "schedule schedule/check", "schedule/short": "schedule schedule/solve", "schedule/reason": "schedule", "schedule/solve": "schedule schedule/prove",
+	"schedule/check":    "schedule", "schedule/network": "schedule", "schedule/planted": "schedule schedule/serial", "schedule/prove": "schedule", "schedule/clash": "schedule schedule/check schedule/prove schedule/solve", "schedule/scheduletest": "schedule", "schedule/instead": "schedule schedule/check schedule/solve", "schedule/serial": "schedule schedule/check", "schedule/short": "schedule schedule/solve", "schedule/reason": "schedule", "schedule/solve": "schedule schedule/prove schedule/timing", "schedule/timing": "schedule",
 	"runup/runuptest": "kitchen plating recipe runup/demand service units",
 	"runup/work":      "limits schedule",
 	"runup/demand":    "keeping kitchen limits plating recipe runup/work service words",

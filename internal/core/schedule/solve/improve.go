@@ -23,8 +23,11 @@ var (
 	hardWeights   = [][]int64{strictWeights, {60, 250, 15, 1000}, {1000, 300, 5000, 2000}}
 )
 
-// slideOneIn tries is a slide.
-const slideOneIn = 24
+// One in so many tries is a slide, or gives what stands its best hours.
+const (
+	slideOneIn  = 24
+	retimeOneIn = 600
+)
 
 // improve takes a part of the plan out and puts it back, rounds times, and more
 // often while a strict limit is passed. A little worse is let pass, less and
@@ -119,7 +122,7 @@ func (s *search) newCycle(number, rounds int) cycle {
 		s.share()
 		s.team.take(s)
 	}
-	s.now.load(&s.best)
+	s.retime()
 	weights := strictWeights
 	if s.value.violation > 0 {
 		weights = hardWeights[min(number/len(warmths), len(hardWeights)-1)]
@@ -155,6 +158,9 @@ func (c *cycle) lets(v value) bool {
 func (s *search) attempt() (value, bool) {
 	if s.rng.IntN(len(s.m.tasks)+8) < 6 {
 		return s.again()
+	}
+	if s.rng.IntN(retimeOneIn) == 0 && !s.value.perfect() && s.retimed() {
+		return s.now.whole(), true
 	}
 	if s.rng.IntN(slideOneIn) == 0 && !s.value.perfect() {
 		if v, ok, done := s.slide(); done {

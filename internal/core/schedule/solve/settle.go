@@ -4,6 +4,8 @@ import (
 	"cmp"
 	"context"
 	"slices"
+
+	"jointime/internal/core/schedule/timing"
 )
 
 // settle moves single tasks to their best place, the last first, until none
@@ -38,6 +40,49 @@ func (s *search) settle(ctx context.Context) {
 			moved = s.shiftGlued(byEnd)
 		}
 	}
+}
+
+// retime gives the best plan the best hours that its order and its resources allow.
+func (s *search) retime() {
+	s.now.load(&s.best)
+	s.keepOr(s.retimed())
+}
+
+// retimed does it for what stands; false where nothing moves.
+func (s *search) retimed() bool {
+	if s.late() {
+		return false
+	}
+	q := s.m.whole
+	q.Targets = nil
+	for i, t := range s.m.tasks {
+		for _, g := range t.targets {
+			g.Task = s.m.p.Tasks[i].ID
+			q.Targets = append(q.Targets, g)
+		}
+	}
+	starts := timing.Best(q, s.answer(), func(task string) bool { return s.m.stay[task].Begun }, s.late)
+	was, k := shot{}, 0
+	was.take(s.now)
+	var moved []int
+	for i, t := range q.Tasks {
+		if k == len(s.m.tasks) || t.ID != s.m.p.Tasks[k].ID {
+			continue // it is set aside
+		}
+		if was.start[k] != starts[i] {
+			was.start[k] = starts[i]
+			moved = append(moved, k)
+		}
+		k++
+	}
+	for _, i := range moved {
+		s.now.lift(i)
+	}
+	for _, i := range moved {
+		s.now.putAs(i, was.start[i], was.of(s.m, i, nil))
+		s.now.log = append(s.now.log, change{i, was.start[i], -1})
+	}
+	return len(moved) > 0
 }
 
 // freshenMost bounds what is moved later together.

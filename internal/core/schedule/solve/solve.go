@@ -137,6 +137,7 @@ func Solve(ctx context.Context, p schedule.Problem, o Options) (schedule.Plan, e
 		} else {
 			s.improve(ctx, o.Rounds)
 		}
+		s.retime()
 		s.closeUp(ctx)
 		s.settle(ctx)
 	}
