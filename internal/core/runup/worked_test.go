@@ -2,6 +2,7 @@ package runup_test
 
 import (
 	"fmt"
+	"strings"
 	"testing"
 	"time"
 
@@ -14,6 +15,7 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // paper is a service of one course at 20:00 of one dish that stands in one
@@ -258,3 +260,21 @@ func TestWorkedExampleASouffleForWhichTheRoomWaits(t *testing.T) {
 }
 
 func secondsOf(v int64) time.Duration { return time.Duration(v) * time.Second }
+
+// What is seared and braised at once moves as one: its reason is what stops both, and not that
+// the one comes right after the other.
+func TestNoStepIsExplainedByItself(t *testing.T) {
+	t.Parallel()
+	for name, r := range map[string]planned{"supper": dinnerPlan(t), "banquet": banquetPlan(t), "for two": forTwoPlan(t)} {
+		for i, b := range r.RunUp.Bars {
+			if len(b.Why.Terms) == 0 {
+				continue
+			}
+			w := r.Map.Work[i]
+			own := strings.ToLower(words.Step(w.Made, w.Name))
+			anchor := strings.ToLower(b.Why.Terms[0].Label)
+			assert.False(t, strings.HasSuffix(anchor, "after "+own), "%s: %s: %s", name, b.ID, b.Why.Sum)
+			assert.NotEqual(t, own+" ends", anchor, "%s: %s: %s", name, b.ID, b.Why.Sum)
+		}
+	}
+}

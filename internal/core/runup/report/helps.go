@@ -1,6 +1,7 @@
 package report
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"strings"
@@ -8,6 +9,7 @@ import (
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/network"
+	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/words"
 )
 
@@ -129,3 +131,72 @@ func (r *reporter) onShift(cook string, s schedule.Span) bool {
 }
 
 func (r *reporter) isCook(resource string) bool { return strings.HasPrefix(resource, "cook.") }
+
+// mostJumps bounds how often a reason goes on from another task of those that move as one.
+const mostJumps = 4
+
+// asOne finds what keeps a task from being later that is tied to one that the reason came by, and
+// so can be later only with it: how far all that would have to move as one can, and a rule that
+// stops one of them there; false where it is not tied so, or nothing stops them.
+func (r *reporter) asOne(i int, room reason.Room, seen map[int]bool) (task int, as reason.Room, is bool) {
+	if room.Stop.Rule != reason.LinkMax || !seen[room.Stop.Other] || r.of.Links[room.Stop.Link].Limit != nil {
+		return 0, as, false
+	}
+	free, by := room.Seconds, room.Seconds+1
+	with, stops, ok := r.scene.Move(i, by, tiedAtMost)
+	for ok && len(stops) == 0 && by <= movedAtMost {
+		free, by = by, 2*by
+		_, stops, ok = r.scene.Move(i, by, tiedAtMost)
+	}
+	for by-free > 1 && by <= movedAtMost {
+		mid := (by + free) / 2
+		if w, s, is := r.scene.Move(i, mid, tiedAtMost); is && len(s) == 0 {
+			free, with = mid, w
+		} else {
+			by, stops, ok = mid, s, is
+		}
+	}
+	switch {
+	case by > movedAtMost || with == nil:
+		return 0, as, false
+	case !ok:
+		return r.heldBy(with, by, free)
+	}
+	best := slices.MinFunc(stops, func(a, b reason.Blocked) int { return cmp.Compare(worth(a), worth(b)) })
+	return best.Task, reason.Room{Seconds: free, Stop: best.Stop}, true
+}
+
+// heldBy finds which of some tasks that move as one comes too close to what is tied to so much
+// else that it cannot be followed.
+func (r *reporter) heldBy(with []int, by, free int64) (task int, as reason.Room, is bool) {
+	for _, t := range with {
+		for stop := range r.scene.Breaks(t, by) {
+			if stop.Rule == reason.LinkMin && !slices.Contains(with, stop.Other) {
+				return t, reason.Room{Seconds: free, Stop: stop}, true
+			}
+		}
+	}
+	return 0, as, false
+}
+
+const (
+	tiedAtMost  = 200   // tasks that may have to move as one for a reason to say so
+	movedAtMost = 86400 // s: what stops nothing for so long is no reason
+)
+
+// windowEnds is when the time ends in which a resource is there for a task, of one whose hands
+// are apart for the parts that the resource has: a cure that is turned on another day.
+func (r *reporter) windowEnds(i int, resource string) (at int64, is bool) {
+	for k, u := range r.problem.Tasks[i].Uses {
+		spans := network.Spans(u, r.plan.Tasks[i])
+		if r.plan.Tasks[i].Resources[k] != resource || len(spans) == 0 {
+			continue
+		}
+		for _, w := range r.windows(resource) {
+			if w[0] <= spans[0][0] && spans[len(spans)-1][1] <= w[1] {
+				return w[1], true
+			}
+		}
+	}
+	return 0, false
+}

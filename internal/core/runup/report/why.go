@@ -24,9 +24,16 @@ func (r *reporter) why(i int) Why {
 // chain collects the terms from a task to its anchor; the anchor is first.
 func (r *reporter) chain(i int, room reason.Room) []Term {
 	var terms []Term // from the task outwards
-	seen := map[int]bool{}
+	seen, jumps := map[int]bool{}, 0
 	for {
 		seen[i] = true
+		if t, as, is := r.asOne(i, room, seen); is && jumps < mostJumps {
+			if t != i {
+				terms = append(terms, Term{"together with " + r.callOne(t), r.plan.Tasks[i].Start - r.plan.Tasks[t].Start})
+			}
+			i, room, jumps = t, as, jumps+1
+			seen[i] = true
+		}
 		next, anchor, label := r.follow(i, room.Stop)
 		if room.Seconds > 0 && room.Stop.Rule != reason.Horizon && next >= 0 {
 			terms = append(terms, Term{"to spare", -room.Seconds})
@@ -36,8 +43,11 @@ func (r *reporter) chain(i int, room reason.Room) []Term {
 				anchor, label = r.plan.Tasks[i].Start+room.Seconds+r.problem.Tasks[i].Duration, r.call(i)+" ends"
 			}
 			rest, between := r.plan.Tasks[i].End-anchor, "before"
-			if label == due {
+			switch {
+			case label == due:
 				between = "to spare"
+			case rest > 0:
+				between = "without hands after that"
 			}
 			terms = append(terms, Term{r.call(i), -r.problem.Tasks[i].Duration}, Term{between, rest}, Term{label, anchor})
 			break
@@ -77,7 +87,7 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 			return stop.Other, 0, ""
 		}
 		if stop.Other >= 0 {
-			return -1, end, r.taken(stop.Resource, r.call(stop.Other))
+			return -1, end, r.taken(stop.Resource, r.callOne(stop.Other))
 		}
 	case reason.LinkMax:
 		if r.of.Links[stop.Link].Limit != nil {
@@ -96,10 +106,8 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 			return -1, max(at, end), r.anchorName(i, at, end)
 		}
 	case reason.Window:
-		for _, w := range r.windows(stop.Resource) {
-			if w[0] <= r.plan.Tasks[i].Start && end <= w[1] {
-				return -1, w[1], r.shiftEnds(stop.Resource)
-			}
+		if at, is := r.windowEnds(i, stop.Resource); is {
+			return -1, at, r.shiftEnds(stop.Resource)
 		}
 	}
 	return -1, end, r.call(i) + " ends"
