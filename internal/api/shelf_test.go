@@ -153,7 +153,7 @@ func said(lines ...string) []api.SaidLine {
 func TestAKitchenIsSetUpInAFewLines(t *testing.T) {
 	h := newHouse(t)
 	chef := h.cook("Head chef")
-	body := map[string]any{"name": "Annexe", "lines": said("pass, 6 plates", "head chef, 10–22, on the pass", "larder cook, Tue to Sat, 14–23, not the fryer", "2 burners", "oven, 2 shelves", "")}
+	body := map[string]any{"name": "Annexe", "lines": said("pass, 6 plates", "head chef, 10–22, on the pass", "larder cook, Tue to Sat, 14–23, not the fryer", "2 burners", "2 ovens, 3 shelves", "")}
 	a := chef.send("POST", "/api/kitchens", body)
 	require.Equal(t, 201, a.status, string(a.body))
 	d, err := h.store.Get(context.Background(), store.Kitchen, "annexe")
@@ -165,6 +165,8 @@ func TestAKitchenIsSetUpInAFewLines(t *testing.T) {
 	assert.Equal(t, []kitchen.Section{{ID: k.Cooks[0].Section, Name: "Pass"}, {ID: k.Cooks[1].Section, Name: "Larder"}}, k.Sections)
 	assert.Equal(t, []string{"fryer"}, k.Cooks[1].Not)
 	assert.Equal(t, "burner", k.Equipment[0].Kind)
+	assert.Equal(t, [2]string{"Oven 1", "Oven 2"}, [2]string{k.Equipment[1].Name, k.Equipment[2].Name}, "each has a temperature of its own")
+	assert.Equal(t, 3, k.Equipment[2].Places)
 	read := posted[struct{ Lines []api.ReadKitchenLine }](chef, "/api/read/kitchen", map[string]any{"lines": said("walk-in", "Robin", "0 ovens")}).Lines
 	assert.Equal(t, "Fridge · 40 places · cold, 3 °C", read[0].Said)
 	assert.Equal(t, []string{"40 places", "3 °C"}, read[0].Assumed)

@@ -83,11 +83,16 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 				}
 				c.Section = sections[name]
 			}
-			k.Cooks = append(k.Cooks, several(c, line.Count, used)...)
+			for _, named := range several(c.Name, line.Count, used) {
+				c.Name, c.ID = named[0], named[1]
+				k.Cooks = append(k.Cooks, c)
+			}
 		case line.Equipment != nil:
 			e := *line.Equipment
-			e.ID = recipe.Slug(e.Name, used)
-			k.Equipment = append(k.Equipment, e)
+			for _, named := range several(e.Name, line.Count, used) {
+				e.Name, e.ID = named[0], named[1]
+				k.Equipment = append(k.Equipment, e)
+			}
 		}
 	}
 	if err := k.Validate(); err != nil && len(faults) == 0 {
@@ -96,15 +101,14 @@ func kitchenFrom(in *kitchenInput, ids map[string]bool) (kitchen.Kitchen, fault.
 	return k, faults
 }
 
-// several are so many cooks of one name, numbered.
-func several(c kitchen.Cook, count int, used map[string]bool) (out []kitchen.Cook) {
-	name := c.Name
+// several are the names and ids of so many cooks, or things, of one name, numbered.
+func several(name string, count int, used map[string]bool) (out [][2]string) {
 	for i := range max(1, count) {
+		one := name
 		if count > 1 {
-			c.Name = fmt.Sprintf("%s %d", name, i+1)
+			one = fmt.Sprintf("%s %d", name, i+1)
 		}
-		c.ID = recipe.Slug(c.Name, used)
-		out = append(out, c)
+		out = append(out, [2]string{one, recipe.Slug(one, used)})
 	}
 	return out
 }

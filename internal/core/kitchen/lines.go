@@ -19,7 +19,7 @@ type Line struct {
 	Equipment *Equipment `json:"equipment,omitempty"`
 	Pass      int        `json:"pass,omitempty" doc:"plates that the pass holds"`
 	Event     *Event     `json:"event,omitempty" doc:"of the day, beside food work"`
-	Count     int        `json:"count,omitempty" doc:"so many cooks of that name; absent: one"`
+	Count     int        `json:"count,omitempty" doc:"so many cooks of that name, or so many things that each have a temperature; absent: one"`
 	Assumed   []string   `json:"assumed" nullable:"false" doc:"what nobody said, as is usual"`
 	Open      []string   `json:"open" nullable:"false" doc:"what was not understood"`
 }
@@ -107,7 +107,9 @@ func (l Line) Say() string {
 			out = append(out, "not "+words.List(c.Not))
 		}
 	case l.Equipment != nil:
-		out = l.Equipment.say()
+		if out = l.Equipment.say(); l.Count > 1 {
+			out[0], out[1] = words.Count(l.Count, l.Equipment.Kind), out[1]+" each"
+		}
 	}
 	return strings.Join(out, " · ")
 }

@@ -27,7 +27,7 @@ func TestAKitchenIsSaidInLines(t *testing.T) {
 	}{
 		"4 burners":                {"burner", 4, false},
 		"oven, 2 shelves":          {"oven", 2, true},
-		"2 ovens":                  {"oven", 2, true},
+		"2 ovens":                  {"oven", 1, true},
 		"combination oven 5 trays": {"oven", 5, true},
 		"Water bath, 8 bags":       {"water bath", 8, true},
 		"blender":                  {"blender", 1, false},
@@ -84,8 +84,13 @@ func TestALineOfEquipmentIsReadInFields(t *testing.T) {
 	assert.Equal(t, "hand blender", e.Kind, "it is no jug")
 	_, e = read("2 pans")
 	assert.Equal(t, [2]any{"pan", 2}, [2]any{e.Kind, e.Places})
-	_, e = read("2 deck ovens with 3 shelves")
-	assert.Equal(t, [3]any{"Deck ovens", "oven", 6}, [3]any{e.Name, e.Kind, e.Places})
+	l, e = read("2 deck ovens with 3 shelves")
+	assert.Equal(t, [4]any{"Deck oven", "oven", 3, 2}, [4]any{e.Name, e.Kind, e.Places, l.Count}, "each has a temperature of its own")
+	assert.Contains(t, l.Say(), "2 ovens · 3 places each · ")
+	l, e = read("3 fryers")
+	assert.Equal(t, [3]any{"Fryer", 1, 3}, [3]any{e.Name, e.Places, l.Count})
+	l, e = read("4 burners, 6 portions each")
+	assert.Equal(t, [2]any{4, 0}, [2]any{e.Places, l.Count}, "one thing with four places")
 	_, e = read("oven, 2 shelves, 4 s per degree, max 280")
 	assert.Equal(t, [2]int{4, 280}, [2]int{e.Heating.Up, *e.Most})
 	l, e = read("2 smoke boxes, made of oak")

@@ -99,6 +99,10 @@ func (l *Line) readEquipment(parts []string) error {
 		e.Places, e.Name, head = n, words.Upper(m[2]), strings.ToLower(m[2])
 	}
 	k, known := kindOf(head)
+	if k.heat != nil && e.Places > 1 { // each has a temperature of its own
+		l.Count, e.Places, counted = e.Places, 1, false
+		e.Name = words.Upper(plainKind(e.Name))
+	}
 	if e.Kind = k.kind; !known {
 		e.Kind = plainKind(head)
 	}

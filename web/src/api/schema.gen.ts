@@ -4214,7 +4214,7 @@ export interface components {
             cook?: components["schemas"]["Cook"];
             /**
              * Format: int64
-             * @description so many cooks of that name; absent: one
+             * @description so many cooks of that name, or so many things that each have a temperature; absent: one
              */
             count?: number;
             equipment?: components["schemas"]["Equipment"];

@@ -50,5 +50,5 @@ function told(read: Schemas['ReadKitchenLine'][]): string {
   const cooks = read.reduce((sum, r) => sum + (r.cook ? (r.count ?? 1) : 0), 0)
   const open = read.filter((r) => r.wrong || r.open.length > 0).length
   const pass = read.find((r) => r.pass)?.pass
-  return [count(cooks, 'cook'), count(read.filter((r) => r.equipment).length, 'piece') + ' of equipment', pass ? `pass holds ${pass}` : 'pass: 4 plates assumed', ...(open ? [`${count(open, 'line')} to check`] : []), ...(cooks ? [] : ['nobody to cook yet'])].join(' · ')
+  return [count(cooks, 'cook'), count(read.reduce((sum, r) => sum + (r.equipment ? (r.count ?? 1) : 0), 0), 'piece') + ' of equipment', pass ? `pass holds ${pass}` : 'pass: 4 plates assumed', ...(open ? [`${count(open, 'line')} to check`] : []), ...(cooks ? [] : ['nobody to cook yet'])].join(' · ')
 }
