@@ -37,7 +37,7 @@ func (c *counted) evening() {
 	c.write(".start-name", "Lantern Quay")
 	c.into(`[aria-label="Line 1"]`)
 	c.lines(`[aria-label="Line 1"]`, theKitchen...)
-	c.see("5 cooks · 9 pieces of equipment · pass holds 6")
+	c.see("5 cooks · 10 pieces of equipment · pass holds 6")
 	c.hit("Set up the kitchen")
 
 	c.see("first course at the pass")
