@@ -63,11 +63,13 @@ func newWalk(b recipe.Book, k kitchen.Kitchen) *walk {
 }
 
 // leftOver walks through what was in a component when it left something over: what went in
-// later is not in that.
+// later is not in that. Where no step is named, all of it counts: the first step is good enough
+// for a plan, and not for a guest.
 func (w *walk) leftOver(id, byProduct, trail string) {
 	c := w.book.Made(id)
 	step, gives := c.LeavesAt(byProduct)
-	if !gives || w.open[id] {
+	named := slices.ContainsFunc(c.ByProducts, func(p recipe.ByProduct) bool { return p.ID == byProduct && p.Step != "" })
+	if !gives || !named || w.open[id] {
 		w.component(id, trail)
 		return
 	}

@@ -108,6 +108,9 @@ func (e *LeftOver) close(x *explosion) {
 func (x *explosion) alsoBought(e LeftOver) []Instead {
 	out := []Instead{}
 	for _, id := range slices.Sorted(maps.Keys(x.made)) {
+		if strings.Contains(id, "~") {
+			continue // a version takes the lines of what it is a version of
+		}
 		c := x.book.Made(id)
 		for i, l := range c.Lines {
 			if l.Component != "" || l.Amount == nil || !words.Same(l.Name, e.Name) {

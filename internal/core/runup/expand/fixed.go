@@ -35,7 +35,8 @@ func (b *builder) fix() {
 	}
 	for i := range b.problem.Tasks {
 		if b.of.Work[i].Fixed != "" {
-			b.allowed(i, i, 0, nil)
+			left := waysToPins
+			b.allowed(i, i, 0, nil, &left)
 		}
 	}
 	b.problem.Targets = slices.DeleteFunc(b.problem.Targets, func(t schedule.Target) bool {
@@ -44,18 +45,25 @@ func (b *builder) fix() {
 	})
 }
 
+// waysToPins bounds how many waits are followed from a pinned step to others.
+const waysToPins = 2000
+
 // allowed puts a price on the waits between a step that is pinned and another one that is pinned
 // further off than they allow: what the chef pinned stays, and what it passes is told. It goes
-// on from a task that begins at most so many seconds after the pinned one ends, along the waits.
-func (b *builder) allowed(pinned, at int, most int64, along []int) {
+// on from a task that begins at most so many seconds after the pinned one ends, along the waits of
+// the food, until as many ways are looked at as are left: batches that all feed all others make many.
+func (b *builder) allowed(pinned, at int, most int64, along []int, left *int) {
 	for e, l := range b.problem.Links {
 		if l.From != b.id(at) || l.Max == nil || l.FromAt == schedule.Start || l.ToAt == schedule.End || b.of.Links[e].Limit != nil || slices.Contains(along, e) {
 			continue
 		}
 		to := b.index(l.To)
+		if *left--; *left < 0 || b.of.Work[to].Placed() {
+			continue
+		}
 		way, reach := append(slices.Clone(along), e), most+*l.Max
 		if b.of.Work[to].Fixed == "" {
-			b.allowed(pinned, to, reach+b.problem.Tasks[to].Duration, way)
+			b.allowed(pinned, to, reach+b.problem.Tasks[to].Duration, way, left)
 			continue
 		}
 		if *b.problem.Tasks[to].Earliest-*b.problem.Tasks[pinned].Latest > reach {

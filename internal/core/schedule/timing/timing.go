@@ -100,7 +100,6 @@ func (n *network) widest() int64 {
 func (n *network) moved(step int64) bool {
 	f := &n.flow
 	f.begin(len(n.at))
-	gain := int64(0)
 	for i := range n.at {
 		x := n.at[i] + step
 		if x < n.low[i] || x > n.high[i] {
@@ -125,8 +124,7 @@ func (n *network) moved(step int64) bool {
 		now := cost(b.slopes, d)
 		f.pair(b.from, b.to, cost(b.slopes, d-step)-now, cost(b.slopes, d+step)-now)
 	}
-	gain = f.least()
-	if gain >= 0 {
+	if f.least() >= 0 {
 		return false
 	}
 	for i := range n.at {
