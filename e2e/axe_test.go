@@ -32,10 +32,16 @@ func (t *tablet) findings() []string {
 		.map(v => v.id + ': ' + v.help + ' — ' + v.nodes.slice(0, 3).map(n => n.html.slice(0, 120)).join(' | ')))`)
 }
 
+// fits: nothing is cut off on a tablet, no view is wider than the screen, and no drawing
+// wider than its page.
+const fits = `[document.documentElement, ...document.querySelectorAll('main svg')].every(e => (e.scrollWidth || 0) <= 1024 && e.getBoundingClientRect().right <= 1024)`
+
+// TestEveryScreenIsAccessible opens every view as a tablet has it.
 func TestEveryScreenIsAccessible(t *testing.T) {
 	h := newHouse(t)
 	screens := []struct{ path, shows string }{
-		{"/menu/supper", "Guinea fowl"}, {"/menu/supper@2026-02-28", "as planned"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
+		{"/menu/supper", "Guinea fowl"}, {"/menu/winter-supper", "at the fullest"}, {"/services", "Kept menus"}, {"/kitchen/new", "What is there to cook with?"}, {"/service/sunday-lunch?side=guests", "stopped, not to be sent"},
+		{"/menu/supper@2026-02-28", "as planned"}, {"/dish/roast-hake", "before the plate"}, {"/dish/roast-hake?step=hake/sear", "Save the step"},
 		{"/dish/guinea-fowl?side=allergens", "last call"}, {"/dish/roast-hake?side=methods", "Use this"}, {"/dish/guinea-fowl?side=history", "History"}, {"/dish/roast-hake?side=gaps", "for now"},
 		{"/dish/guinea-fowl?side=component&of=crown", "Save the component"}, {"/dish/guinea-fowl?side=version&of=meatless", "Save the version"},
 		{"/order/supper", "order by"}, {"/order/supper?side=made", "by-products"}, {"/order/supper?side=stock", "counted"}, {"/order/supper?side=suppliers", "suppliers"}, {"/order/supper?side=costs", "per portion"},
@@ -55,11 +61,13 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 				assert.Empty(t, tab.findings(), "who is there")
 			}
 			tab.named("Head chef")
+			tab.size(1024, 768)
 			for k, v := range screens {
 				if k%2 == half {
 					tab.go_(v.path)
 					tab.see(v.shows)
 					assert.Empty(t, tab.findings(), v.path)
+					tab.until(v.path+" fits", fits)
 				}
 			}
 		})

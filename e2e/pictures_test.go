@@ -141,13 +141,15 @@ func (t *tablet) why() {
 	t.see("Why ")
 }
 
-// TestPictures opens every main view, and then makes the screen a tablet's: nothing is
-// cut off there, no view is wider than the screen, and no drawing wider than its page.
-// With JOINTIME_PICTURES set it also writes the pictures there.
+// TestPictures writes a picture of every main view to where JOINTIME_PICTURES says.
 func TestPictures(t *testing.T) {
+	dir := os.Getenv("JOINTIME_PICTURES")
+	if dir == "" {
+		t.Skip("make pictures asks for them")
+	}
 	h := newHouse(t)
 	chef := h.open("Head chef", "/")
-	dir := os.Getenv("JOINTIME_PICTURES")
+	require.NoError(t, os.MkdirAll(dir, 0o755))
 	for _, v := range views {
 		t.Run(v.path, func(t *testing.T) {
 			chef := &tablet{house: h.in(t), ctx: chef.ctx}
@@ -158,12 +160,9 @@ func TestPictures(t *testing.T) {
 			if v.act != nil {
 				v.act(chef)
 			}
-			if dir != "" && v.file != "" {
-				require.NoError(t, os.MkdirAll(dir, 0o755))
+			if v.file != "" {
 				chef.picture(filepath.Join(dir, v.file))
 			}
-			chef.size(1024, 768)
-			chef.until(v.path+" fits", `[document.documentElement, ...document.querySelectorAll('main svg')].every(e => (e.scrollWidth || 0) <= 1024 && e.getBoundingClientRect().right <= 1024)`)
 		})
 	}
 }

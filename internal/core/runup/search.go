@@ -24,7 +24,7 @@ const calmSeeds = 4
 // search tries parts of the plan. There are no more than take the winter supper two or three
 // seconds: it is searched on while somebody looks at it.
 func usual(tasks int, calm service.Calm) Options {
-	o := Options{Seed: 1, Seeds: 1, Latest: calm == service.Fresh, Rounds: min(6_000, max(2000, 60*tasks))}
+	o := Options{Seed: 1, Seeds: 1, Latest: calm == service.Fresh, Rounds: min(3_000, max(2000, 60*tasks))}
 	if calm == service.MoreCalm {
 		o.Seeds = calmSeeds
 	}

@@ -14,6 +14,7 @@ import (
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/runuptest"
 	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
 	"jointime/internal/core/schedule/check"
 	"jointime/internal/core/schedule/solve"
 )
@@ -140,7 +141,8 @@ func TestWhatIsWashedIsPlannedFromNothing(t *testing.T) {
 	t.Parallel()
 	for name, r := range map[string]planned{"supper": dinnerPlan(t), "banquet": banquetPlan(t)} {
 		require.NotEmpty(t, slices.DeleteFunc(slices.Clone(r.Map.Work), func(w work.Work) bool { return w.Kind != work.Wash }), name)
-		p, err := solve.Solve(context.Background(), r.Problem, solve.Options{Rounds: 0, Seed: 1})
+		ctx, stop := context.WithCancel(context.Background())
+		p, err := solve.Solve(ctx, r.Problem, solve.Options{Seed: 1, Found: func(schedule.Plan) { stop() }})
 		require.NoError(t, err, name)
 		assert.Empty(t, check.Plan(r.Problem, p), name)
 	}

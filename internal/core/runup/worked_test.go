@@ -271,9 +271,13 @@ func TestNoStepIsExplainedByItself(t *testing.T) {
 				continue
 			}
 			w := r.Map.Work[i]
+			wave := ""
+			if w.Wave > 0 {
+				wave = fmt.Sprintf(", wave %d", w.Wave)
+			}
 			own := strings.ToLower(words.Step(w.Made, w.Name))
 			anchor := strings.ToLower(b.Why.Terms[0].Label)
-			assert.False(t, strings.HasSuffix(anchor, "after "+own), "%s: %s: %s", name, b.ID, b.Why.Sum)
+			assert.False(t, strings.HasSuffix(anchor, "after "+own+wave), "%s: %s: %s", name, b.ID, b.Why.Sum)
 			assert.NotEqual(t, own+" ends", anchor, "%s: %s: %s", name, b.ID, b.Why.Sum)
 		}
 	}

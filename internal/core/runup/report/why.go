@@ -94,9 +94,9 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 			return -1, end, "food safety limit"
 		}
 		if most := *r.problem.Links[stop.Link].Max; most < 0 { // it is over so long before the other
-			return -1, end, fmt.Sprintf("%s before %s", units.FormatDuration(-most), r.call(stop.Other))
+			return -1, end, fmt.Sprintf("%s before %s", units.FormatDuration(-most), r.callOne(stop.Other))
 		}
-		return -1, end, fmt.Sprintf("up to %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.call(stop.Other))
+		return -1, end, fmt.Sprintf("up to %s after %s", units.FormatDuration(*r.problem.Links[stop.Link].Max), r.callOne(stop.Other))
 	case reason.Latest:
 		if r.of.Work[i].Fixed != "" {
 			return -1, end, "pinned"
