@@ -12,10 +12,6 @@ import (
 	"jointime/internal/core/service"
 )
 
-// evenings is the share of plates within two minutes of their time, over 1,000
-// evenings on which every uncertain step takes a time between quick and slow.
-func evenings(r planned) float64 { return r.Punctuality(1000, 120, 7) }
-
 // calmly is an evening with a calm of its own.
 func calmly(in demand.Input, calm service.Calm) demand.Input {
 	in.Service.Calm = calm
