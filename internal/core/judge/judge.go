@@ -32,6 +32,7 @@ const (
 	CoursesGap = "courses too close, or too far apart"
 	TheDay     = "food work over what the day has"
 	Raw        = "ready food after raw, with the same hands"
+	Unclean    = "a plate for an allergy, and no clean hands"
 )
 
 // Breach is a promise that is broken.
@@ -53,7 +54,7 @@ func Judge(d Day) (out []Breach) {
 			continue // it says that it is none
 		}
 		j := &judging{d, s, nil}
-		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).flows, (*judging).made, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
+		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).unclean, (*judging).flows, (*judging).made, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
 			look(j)
 		}
 		out = append(out, j.found...)

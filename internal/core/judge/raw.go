@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/kitchen"
+	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 )
 
@@ -46,6 +47,39 @@ func (j *judging) raws() {
 				if _, ready := j.rawOrReady(j.RunUp.Bars[b.bar]); ready {
 					j.breach(Breach{Promise: Raw, bars: []int{b.bar}, By: change - gap, Says: fmt.Sprintf("%s: %s comes from raw food, %s before.", j.say(j.RunUp.Bars[b.bar]), b.Cook, over(gap))})
 				}
+			}
+		}
+	}
+}
+
+// washesHands is how long clean hands, board and spoon take at the pass, in seconds; a kitchen
+// that changes faster after raw food is as fast here.
+const washesHands = 30
+
+// unclean finds plates for an allergy that somebody begins on, and has no time to have hands, board
+// and spoon clean before.
+func (j *judging) unclean() {
+	keys, of := j.waves()
+	for _, k := range keys {
+		base, version := cutVersion(k.dish)
+		at := slices.IndexFunc(j.Dishes[base].Versions, func(v recipe.Version) bool { return v.ID == version && v.ForAllergy() })
+		if at < 0 {
+			continue
+		}
+		spec := j.Dishes[base].PlateOf(j.Dishes[base].Versions[at])
+		seen := map[string]bool{}
+		for _, i := range of[k] {
+			b := j.RunUp.Bars[i]
+			p := slices.IndexFunc(spec.Placings, func(p plating.Placing) bool { return p.ID == b.Placing })
+			if p < 0 || len(b.Hands) == 0 || seen[b.Hands[0].Cook] {
+				continue
+			}
+			for _, h := range b.Hands {
+				seen[h.Cook] = true
+			}
+			laying := spec.Placings[p].Seconds * int64(spec.Plates(b.Portions)) / int64(len(b.Hands))
+			if short := laying + min(washesHands, j.Kitchen.Changes()) - (b.To - b.From); short > 0 {
+				j.breach(Breach{Promise: Unclean, bars: []int{i}, By: short, Says: fmt.Sprintf("%s: no time for clean hands, board and spoon before, by %d s.", j.say(b), short)})
 			}
 		}
 	}

@@ -2,6 +2,7 @@ package recipe
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"jointime/internal/core/plating"
@@ -172,4 +173,13 @@ func (d *Dish) changePart(c Change) bool {
 		return true
 	}
 	return false
+}
+
+// ForAllergy tells whether a version is without an allergen: whoever has it may be made ill by
+// a trace, which what a guest only does without is not.
+func (v Version) ForAllergy() bool {
+	return slices.ContainsFunc(v.Without, func(w string) bool {
+		_, is := AllergenOf(w)
+		return is || w == "gluten"
+	})
 }

@@ -1,6 +1,7 @@
 package runup_test
 
 import (
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -10,7 +11,10 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/runup/runuptest"
+	"jointime/internal/core/runup/work"
+	"jointime/internal/core/service"
 )
 
 // poultry is an evening of four plates of fowl, trimmed for 5 min and fried for 10 with hands at
@@ -83,6 +87,63 @@ func TestWhatIsRaw(t *testing.T) {
 	assert.Equal(t, "19:48:20", raw(func(in *demand.Input, c *recipe.Component) {
 		in.Ingredients, c.Lines[0].Name, c.Methods[0].Steps[0].Name = nil, "beetroots", "peel the beetroots"
 	}))
+}
+
+// Four plates and one without milk, 10 s each, by one cook. The four are laid from 19:58:40 to
+// 19:59:20, then hands, board and spoon are clean in 30 s and the one is laid until 20:00:00: 40 s,
+// which is a part of its placing. So what is fried ends at 19:58:40. A kitchen that changes faster
+// after raw food is as fast here, and one that says 0 has nothing of it.
+func TestAPlateForAnAllergyIsBuiltWithCleanHands(t *testing.T) {
+	scene := func() demand.Input {
+		in := runuptest.Evening(4, runuptest.Step("fry", 10, atOnce))
+		dish := in.Dishes["dish"]
+		dish.Versions = []recipe.Version{{ID: "free", Name: "No milk", Without: []string{"milk"}}}
+		in.Dishes["dish"] = dish
+		in.Service.Courses[0].Covers = append(in.Service.Courses[0].Covers, service.Covers{Dish: "dish", Version: "free", Plates: 1})
+		return in
+	}
+	of := func(r planned) map[string]report.Bar {
+		out := map[string]report.Bar{}
+		for _, b := range r.RunUp.Bars {
+			if b.Placing != "" {
+				out[b.Dish] = b
+			}
+		}
+		return out
+	}
+	in := scene()
+	r := makePlan(t, in)
+	free := of(r)["dish~free"]
+	from, to := at(free)
+	assert.Equal(t, [2]string{"19:59:20", "20:00:00"}, [2]string{from, to})
+	from, to = at(of(r)["dish"])
+	assert.Equal(t, [2]string{"19:58:40", "19:59:20"}, [2]string{from, to})
+	assert.Equal(t, []work.Advice{{When: "first", Then: "clean hands, board, spoon"}}, free.Words)
+	assert.Equal(t, "10 s + 30 s for clean hands", free.Working)
+	assert.Empty(t, untold(t, in, r))
+
+	spoiled := judged(t, in, r)
+	for i := range spoiled.Services[0].RunUp.Bars {
+		if b := &spoiled.Services[0].RunUp.Bars[i]; b.ID == free.ID {
+			b.From += 30
+			b.Hands[0].From += 30
+		}
+	}
+	found := slices.DeleteFunc(judge.Judge(spoiled), func(b judge.Breach) bool { return b.Promise != judge.Unclean })
+	require.Len(t, found, 1)
+	assert.Contains(t, found[0].Says, "no time for clean hands, board and spoon before, by 30 s.")
+
+	short, none := int64(20), int64(0)
+	in.Kitchen.Change = &short
+	free = of(makePlan(t, in))["dish~free"]
+	assert.Equal(t, int64(30), free.To-free.From)
+	in.Kitchen.Change = &none
+	free = of(makePlan(t, in))["dish~free"]
+	assert.Equal(t, int64(10), free.To-free.From)
+	in = scene()
+	in.Dishes["dish"].Versions[0].Without = []string{"meat"}
+	free = of(makePlan(t, in))["dish~free"]
+	assert.Equal(t, int64(10), free.To-free.From, "nobody is made ill by a trace")
 }
 
 // Two cooks, fowl and a salad that is dressed in the same minutes: nobody has both in hand, though

@@ -27,6 +27,7 @@ type builder struct {
 	waits    []waited            // of the strands, in the order of their tasks
 	kinds    map[string][]string // equipment kind → resources
 	cooks    []string
+	cleaned  map[int]int64 // seconds for clean hands that a placing begins with
 }
 
 // task puts a task into the problem and returns its index.

@@ -40,7 +40,7 @@ var rules = []rule{
 // its tasks and links stand for. What is excluded is left out with all that leads to
 // it, and stands in the map as unplanned.
 func Problem(d *demand.Demand, x Exclusions) (schedule.Problem, work.Map) {
-	b := &builder{Demand: d, excluded: x, made: map[string][]int{}, tasks: map[string]int{}, kinds: map[string][]string{}, strands: map[string]strand{}}
+	b := &builder{Demand: d, excluded: x, made: map[string][]int{}, tasks: map[string]int{}, kinds: map[string][]string{}, strands: map[string]strand{}, cleaned: map[int]int64{}}
 	b.house = d.House()
 	b.problem = schedule.Problem{Name: d.In.Service.Name, Origin: d.Origin.Format(time.RFC3339), Horizon: schedule.Span{0, d.Seconds(d.Closes())}}
 	b.of = work.Map{Format: work.Format, Service: d.In.Service.ID, Name: d.In.Service.Name, Day: d.In.Service.Day, Origin: d.Origin, Midnight: d.Seconds(d.Day)}

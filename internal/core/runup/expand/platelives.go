@@ -23,7 +23,7 @@ func (b *builder) plateLives(placings []plating.Placing, lives []plating.Life, w
 			continue
 		}
 		// the first plate has it when it is laid, and all of them wait for the last
-		most := lives[n].Seconds + p.Seconds
+		most := lives[n].Seconds + p.Seconds + b.cleaned[wave[from]]
 		b.link(schedule.Link{From: b.id(wave[from]), To: b.id(last), FromAt: schedule.Start, ToAt: schedule.End, Min: ptr(0), Max: &most, Over: ptr(priceLife)},
 			work.Link{Reason: work.PlateLife, Life: &work.Life{Placing: p.ID, Seconds: lives[n].Seconds, Why: lives[n].Why}})
 	}

@@ -47,6 +47,7 @@ func (b *builder) plates(s demand.Consumer) [][]int {
 		}
 		for n, p := range placings {
 			i := b.place(s, w, n, p, done)
+			b.cleanHands(i, out[w])
 			if n > 0 {
 				b.then(placings[n-1], p, out[w][n-1], i, s.Dish.Plate.Plates(portions))
 			}

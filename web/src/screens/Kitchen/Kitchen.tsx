@@ -140,7 +140,7 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
           {f.plates === 'named' && text('platers', 'cooks who plate', 'Commis, Larder cook')}
           {choice('caller', 'who calls, with no other work', [['', 'first of the pass, from four cooks up'], ['-', 'nobody'], ...f.cooks.filter((r) => r.id && r.name).map((r): [string, string] => [r.id, r.name])])}
           {text('apart', 'min between a table’s courses', '12–30')}
-          {text('change', 's for hands, board, knife after raw food', '60')}
+          {text('change', 's to clean hands, board, knife', '60')}
           {text('wipe', 's a plate to wipe and check', '6')}
           {text('carriers', 'people who carry', 'not counted')}
           {f.carriers.trim() && text('each', 'plates each carries', '2')}

@@ -119,7 +119,7 @@ export function LeadIns({ view, plan, change }: { view: View; plan: Plan; change
         ))}
         {out.map((id) => (
           <li key={id} className="quiet">
-            <s>{id.replaceAll('/', ', ')}</s>{' '}
+            <s>{id.replaceAll('/', ', ').replaceAll('-', ' ')}</s>{' '}
             <button className="plain-button tools" disabled={view.readOnly} onClick={() => void change(`again: ${id}`, origin, (s) => ({ ...s, leftOut: (s.leftOut ?? []).filter((o) => o !== id) }))}>
               Put back
             </button>
