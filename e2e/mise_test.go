@@ -257,3 +257,36 @@ func TestRatiosReductionsAndOvenMarksAreTyped(t *testing.T) {
 	chef.go_("/dish/guinea-fowl")
 	chef.see("oven 375 °F")
 }
+
+// Two bay leaves are typed into the gravy on Dish; the sheet says that they go in and come out,
+// Mise has them to tick beside the gravy, another tablet sees it, and the card counts the twine.
+func TestWhatMustComeOutIsTypedCountedAndTicked(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/dish/guinea-fowl?side=component&of=gravy")
+	chef.see("Add a take-out")
+	chef.click("Add a take-out")
+	chef.type_(`[aria-label="take-outs 2, what"]`, "bay leaf")
+	chef.type_(`[aria-label="take-outs 2, how many"]`, "two")
+	chef.pick(`[aria-label="take-outs 2, goes in at"]`, "bones")
+	chef.pick(`[aria-label="take-outs 2, comes out at"]`, "bones")
+	chef.click("Save the component")
+	chef.see("is not a number")
+	chef.type_(`[aria-label="take-outs 2, how many"]`, "2")
+	chef.click("Save the component")
+	chef.gone("Save the component")
+
+	chef.go_("/mise/supper")
+	chef.until("it is to be taken out", `document.querySelector('.take-out')?.textContent === '2 × bay leaf out at brown bones, simmer'`)
+	chef.press(`[aria-label="Thyme gravy: 2 × bay leaf out"]`)
+	other := h.open("Sous chef", "/mise/supper")
+	other.until("it is out", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]')?.textContent.includes('by Head chef')`)
+	other.press(`[aria-label="Thyme gravy: 2 × bay leaf out"]`)
+	chef.until("it is taken back", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]').getAttribute('aria-checked') === 'false'`)
+
+	chef.go_("/sheets/supper")
+	chef.until("in and out", `[...document.querySelectorAll('.advice-words li')].map(e => e.textContent).filter(t => t.includes('bay leaf')).join('; ') === 'in: 2 × bay leaf; out: 2 × bay leaf, count them'`)
+	chef.go_("/card/guinea-fowl")
+	chef.see("2 × twine, count them")
+	chef.press(".take-out")
+	chef.until("it is out", `document.querySelector('.take-out').getAttribute('aria-checked') === 'true'`)
+}

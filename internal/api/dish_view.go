@@ -60,9 +60,12 @@ func endWords(c recipe.Component) []StepWords {
 	out := []StepWords{}
 	steps := c.Steps()
 	for i, s := range steps {
-		if words := s.Words(); len(words) > 0 && (s.EachWave || i == len(steps)-1) {
+		if words := append(c.TakeOutWords(s.ID, 1), s.Words()...); len(words) > 0 && (s.EachWave || i == len(steps)-1) {
 			out = append(out, StepWords{s.Name, words})
 		}
+	}
+	if words := c.TakeOutWords(recipe.Plate, 1); len(words) > 0 {
+		out = append(out, StepWords{"before it is plated", words})
 	}
 	return out
 }

@@ -122,12 +122,13 @@ func TestTwoPlannedAtOnce(t *testing.T) {
 	require.Eventually(t, func() bool {
 		_, supper := settled(t, a, "supper")
 		_, party := settled(t, a, "party")
-		return len(supper.RunUp.Doubles(party.RunUp)) == 0 && !party.Planning && !supper.Planning && len(party.RunUp.Around) > 0 && len(supper.RunUp.Around) > 0
+		return len(supper.RunUp.Doubles(party.RunUp)) == 0 && !party.Planning && !supper.Planning && len(party.RunUp.Around)+len(supper.RunUp.Around) > 0
 	}, demotest.Patience, 50*time.Millisecond)
 	_, supper := settled(t, a, "supper")
 	_, party := settled(t, a, "party")
-	assert.Equal(t, []string{"Small supper"}, party.RunUp.Around)
-	assert.Equal(t, []string{"Party"}, supper.RunUp.Around)
+	// the one that was there first stays, also where what it leaves unwashed is washed only now
+	assert.Subset(t, []string{"Small supper"}, party.RunUp.Around)
+	assert.Subset(t, []string{"Party"}, supper.RunUp.Around)
 }
 
 // own is when the tasks of a service itself start.

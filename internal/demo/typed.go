@@ -143,13 +143,13 @@ func (b *Book) leavings() {
 	b.of("ginger-wafer").Batching = &recipe.Batching{Whole: true}
 	b.of("crown").ByProducts = []recipe.ByProduct{
 		{ID: "legs", Name: "guinea fowl legs", Amount: amount(pieces(4)), Step: "joint"}, {ID: "bones", Name: "fowl bones and trimmings", Amount: amount(grams(540)), Step: "joint"}}
-	b.of("crown").TakeOuts = []recipe.TakeOut{{Name: "twine", In: "joint", Out: "carve"}}
+	b.of("crown").TakeOuts = []recipe.TakeOut{{Name: "twine", Pieces: 2, In: "joint", Out: "carve"}}
 	b.of("gravy").TakeOuts = []recipe.TakeOut{{Name: "thyme stalks", In: "reduce", At: -180, Out: "reduce", Within: within(180)}}
-	b.of("mushroom-broth").TakeOuts = []recipe.TakeOut{{Name: "herb bundle", In: "simmer-with-the-dried-mushrooms", Out: "strain-through-a-fine-sieve-and-season"}}
-	b.of("split-pea-broth").TakeOuts = []recipe.TakeOut{{Name: "bay", In: "simmer-with-the-split-peas", Out: "simmer-with-the-split-peas", Before: "blend"}}
+	b.of("mushroom-broth").TakeOuts = []recipe.TakeOut{{Name: "herb bundle", Pieces: 1, In: "simmer-with-the-dried-mushrooms", Out: "strain-through-a-fine-sieve-and-season"}}
+	b.of("split-pea-broth").TakeOuts = []recipe.TakeOut{{Name: "bay leaf", Pieces: 2, In: "simmer-with-the-split-peas", Out: "simmer-with-the-split-peas", Before: "blend"}}
 	b.of("smoked-mackerel-cream").TakeOuts = []recipe.TakeOut{{Name: "pin bones", In: "pick-the-smoked-mackerel", Out: "pick-the-smoked-mackerel", Before: "blend-with-the-cream-cheese"}}
-	b.of("salt-baked-celeriac").TakeOuts = []recipe.TakeOut{{Name: "foil", In: "wrap-the-celeriac", Out: "crack-the-crust-and-carve"}}
-	b.of("poached-plum").TakeOuts = []recipe.TakeOut{{Name: "cinnamon", In: "boil-the-red-wine-sugar-and-cinnamon", Out: recipe.Plate}}
+	b.of("salt-baked-celeriac").TakeOuts = []recipe.TakeOut{{Name: "sheet of foil", Pieces: 1, In: "wrap-the-celeriac", Out: "crack-the-crust-and-carve"}}
+	b.of("poached-plum").TakeOuts = []recipe.TakeOut{{Name: "cinnamon stick", Pieces: 1, In: "boil-the-red-wine-sugar-and-cinnamon", Out: recipe.Plate}}
 	b.of("quince").ByProducts = []recipe.ByProduct{{ID: "peelings", Name: "quince peelings", Amount: amount(grams(80)), Step: "poach"}}
 	b.of("lettuce").ByProducts = []recipe.ByProduct{{ID: "cores", Name: "lettuce cores", Step: "trim", Amount: amount(grams(60))}}
 	b.of("hake").ByProducts = []recipe.ByProduct{{ID: "bones", Name: "hake bones", Amount: amount(grams(450)), Step: "fillet"}}

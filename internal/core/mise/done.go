@@ -53,6 +53,9 @@ func (m *maker) stray(tasks []Task, visits []Visit) []Stray {
 	on := map[string]bool{}
 	for _, t := range tasks {
 		on[t.ID] = true
+		for _, o := range t.Outs {
+			on[o.ID] = true
+		}
 	}
 	for _, v := range visits {
 		on[v.ID] = true

@@ -137,6 +137,30 @@ func TestVisitsStandInTheirHours(t *testing.T) {
 	assert.Equal(t, "check", v.What)
 }
 
+// The stock has a herb bundle and six skewers, two a portion for three portions of the step: both
+// are ticked by themselves. What is made and not ticked out is told on top.
+func TestWhatMustComeOutIsTicked(t *testing.T) {
+	in := scene()
+	stock := in.Book.Components["stock"]
+	stock.TakeOuts = []recipe.TakeOut{{Name: "bundle", Pieces: 1, In: "simmer the bones", Out: "simmer the bones"}, {Name: "skewer", Pieces: 2, Each: true, In: "simmer the bones", Out: "simmer the bones"}, {Name: "ghost", In: "gone", Out: "simmer the bones"}}
+	in.Book.Components["stock"] = stock
+	for i, b := range in.Plan.Bars {
+		if b.Component == "stock" && b.Step == "simmer the bones" {
+			in.Plan.Bars[i].Portions = 3
+		}
+	}
+	task := "stock/simmer the bones"
+	in.Ticks = []mise.Tick{tick("aaaaaaaa", task, 1000, "Sauce", 12), {ID: "bbbbbbbb", Task: task + "/out/bundle", Act: mise.DidLook, Who: "Sauce", At: at(27, 12, 0)}}
+	s := mise.Make(in)
+	_, by := tasks(s)
+	require.Len(t, by[task].Outs, 2)
+	assert.Equal(t, "1 × bundle", by[task].Outs[0].What)
+	assert.Len(t, by[task].Outs[0].Ticks, 1)
+	assert.Equal(t, "6 × skewer", by[task].Outs[1].What)
+	assert.Equal(t, "Stock: made, and 6 × skewer not ticked out", s.Short[0].What)
+	assert.Empty(t, s.Stray)
+}
+
 func tick(id, task string, q float64, who string, hour int) mise.Tick {
 	return mise.Tick{ID: id, Task: task, Act: mise.DidMake, Amount: grams(q), Who: who, At: at(27, hour, 0)}
 }

@@ -189,6 +189,9 @@ func (m *maker) visits() []Visit {
 func (m *maker) shorts(tasks []Task) []Short {
 	out := []Short{}
 	for _, t := range tasks {
+		for _, o := range t.stillIn() {
+			out = append(out, Short{fmt.Sprintf("%s: made, and %s not ticked out", t.Name, o.What), words.Ways("take it out and count", "tick it"), t.ID})
+		}
 		switch {
 		case len(t.Ticks) > 0 && !t.Done:
 			out = append(out, Short{fmt.Sprintf("%s: %s short (%s made)", t.Name, t.Still, t.Made), words.Ways("make the rest", "serve less"), t.ID})

@@ -83,6 +83,7 @@ type Task struct {
 	Made      units.Amount     `json:"made"`
 	Missing   units.Amount     `json:"missing"`
 	Still     string           `json:"still,omitempty" doc:"what is missing, in words"`
+	Outs      []Out            `json:"outs" nullable:"false" doc:"what must come out of it again"`
 	Ticks     []Tick           `json:"ticks" nullable:"false"`
 	Twice     string           `json:"twice,omitempty"`
 	Done      bool             `json:"done"`

@@ -80,6 +80,7 @@ func (m *maker) task(made quantity.Made, c recipe.Component, from, to int) Task 
 	m.contents(&t)
 	m.weigh(&t, c, made)
 	m.tick(&t)
+	t.Outs = m.outs(t, c)
 	return t
 }
 

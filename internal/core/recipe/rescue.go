@@ -24,7 +24,7 @@ func (s Step) Words() (out []Word) {
 	say("", s.Note)
 	for _, h := range s.Hands.Slices {
 		if !h.Assumed {
-			say(at(h.At), h.What)
+			say(atMoment(h.At), h.What)
 		}
 	}
 	if s.Unbroken {
@@ -57,8 +57,8 @@ func (s Step) Words() (out []Word) {
 	return out
 }
 
-// at says when in a step: "at 3 min", "30 s before the end".
-func at(seconds int64) string {
+// atMoment says when in a step: "at 3 min", "30 s before the end".
+func atMoment(seconds int64) string {
 	switch {
 	case seconds < 0:
 		return units.FormatDuration(-seconds) + " before the end"

@@ -3882,6 +3882,15 @@ export interface components {
             orderBy: string;
             supplier: string;
         };
+        Out: {
+            /** @description with which it is ticked */
+            id: string;
+            /** @description with which it comes out */
+            step: string;
+            ticks: components["schemas"]["Tick"][];
+            /** @description with how many there are, where they are counted */
+            what: string;
+        };
         Own: {
             /** Format: double */
             celsius?: number;
@@ -5284,11 +5293,18 @@ export interface components {
             at?: number;
             /** @description id of the step before which it must be out; absent or plate: before the plate */
             before?: string;
+            /** @description so many for each portion; otherwise in what is made in one go */
+            each?: boolean;
             /** @description id of the step with which it goes in */
             in: string;
             name: string;
             /** @description id of the step with which it comes out; plate: when it is plated; absent: nobody takes it out */
             out?: string;
+            /**
+             * Format: int64
+             * @description how many go in, and are counted out; absent: they are not counted
+             */
+            pieces?: number;
             /**
              * Format: int64
              * @description seconds for which it may stay in
@@ -5357,6 +5373,8 @@ export interface components {
             missing: components["schemas"]["Amount"];
             name: string;
             other?: string;
+            /** @description what must come out of it again */
+            outs: components["schemas"]["Out"][];
             /** @description where it waits */
             place?: string;
             /** @description start is by the plan; otherwise it is the latest that its own times allow */

@@ -8,6 +8,7 @@ export function Advice({ words }: { words?: Schemas['Advice'][] }) {
     <ul className="advice-words">
       {words.map((w, i) => (
         <li key={i}>
+          {w.when === 'out' && <i className="count-box" aria-hidden />}
           {w.when && <b>{w.when}: </b>}
           {w.then}
         </li>

@@ -1,6 +1,7 @@
 package demand
 
 import (
+	"cmp"
 	"maps"
 	"slices"
 
@@ -15,30 +16,56 @@ const handled = 30
 
 // attended are the components with somebody's hands at the ends of each step that has none
 // of its own: it is put in, and what cooks is taken out. What stands cold, cures or cools is
-// begun, and whoever does the next step finds it. Nobody said it, so it is assumed.
+// begun, and whoever does the next step finds it. Nobody said it, so it is assumed. So are the
+// moments at which something goes in on the way, and comes out.
 func (in Input) attended() map[string]recipe.Component {
 	out := maps.Clone(in.Components)
 	for id, c := range out {
 		for at, s := range c.Steps() {
-			if s.Hands.Work != recipe.NoHands || s.Time == nil || !slices.ContainsFunc(in.Kitchen.Cooks, func(k kitchen.Cook) bool { return k.Does(s.Name, s.Kinds()) }) {
+			if s.Hands.Work == recipe.AllHands || s.Time == nil || !slices.ContainsFunc(in.Kitchen.Cooks, func(k kitchen.Cook) bool { return k.Does(s.Name, s.Kinds()) }) {
 				continue
 			}
-			moments := []recipe.Slice{{At: 0, For: handled, What: "begin", Assumed: true}}
-			if len(s.Equipment) > 0 {
-				moments[0].What = "put in"
+			moments := slices.Clone(s.Hands.Slices)
+			if s.Hands.Work == recipe.NoHands {
+				moments = in.ends(s)
 			}
-			if keeping.Cooks(in.Kitchen, s) || in.heated(s) {
-				last := "take out"
-				if s.Then.Own {
-					last = "turn down"
-				}
-				moments = append(moments, recipe.Slice{At: -handled, For: handled, What: last, Assumed: true})
+			s.Hands.Slices = moments
+			if moments = append(moments, c.TakeOutMoments(s)...); len(moments) == 0 {
+				continue
 			}
+			byHour(moments, s.Time.Usual)
 			c = c.With(at, func(s *recipe.Step) { s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: moments} })
 		}
 		out[id] = c
 	}
 	return out
+}
+
+// ends are the hands at the ends of a step that has none of its own.
+func (in Input) ends(s recipe.Step) []recipe.Slice {
+	moments := []recipe.Slice{{At: 0, For: handled, What: "begin", Assumed: true}}
+	if len(s.Equipment) > 0 {
+		moments[0].What = "put in"
+	}
+	if keeping.Cooks(in.Kitchen, s) || in.heated(s) {
+		last := "take out"
+		if s.Then.Own {
+			last = "turn down"
+		}
+		moments = append(moments, recipe.Slice{At: -handled, For: handled, What: last, Assumed: true})
+	}
+	return moments
+}
+
+// byHour puts hands in order; what counts from the end of a step counts back from its usual time.
+func byHour(moments []recipe.Slice, lasts int64) {
+	from := func(m recipe.Slice) int64 {
+		if m.At < 0 {
+			return m.At + lasts
+		}
+		return m.At
+	}
+	slices.SortStableFunc(moments, func(a, b recipe.Slice) int { return cmp.Compare(from(a), from(b)) })
 }
 
 // heated tells whether a step is on something that has a temperature of its own.

@@ -5,10 +5,12 @@ import (
 	"slices"
 	"strings"
 
+	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // words put into the map what a reader of the plan tells of its tasks: names, cues,
@@ -43,12 +45,16 @@ func (b *builder) describe(i int) {
 		w.Tables = b.TablesOf(b.Consumers[w.Serving], max(w.Wave, 1)-1)
 	}
 	if step == nil {
+		if w.Placed() && b.laidFirst(*w) {
+			b.tell(w, c.TakeOutWords(recipe.Plate, w.Portions))
+		}
 		return
 	}
-	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
-	for _, word := range step.Words() {
-		w.Words = append(w.Words, work.Advice(word))
+	if w.Kind == work.Step {
+		b.tell(w, c.TakeOutWords(step.ID, w.Portions))
 	}
+	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
+	b.tell(w, step.Words())
 	w.Wait = work.Wait{Least: step.Then.Least, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil, Assumed: step.Then.Assumed}
 	if t := step.Time; t != nil {
 		w.Time = &work.Time{Quick: t.Quick, Usual: t.Usual, Slow: t.Slow}
@@ -57,6 +63,19 @@ func (b *builder) describe(i int) {
 	if w.Kind == work.Step {
 		w.Cautions = append(w.Cautions, b.house.Cautions(c, step, b.problem.Tasks[i].Duration)...)
 	}
+}
+
+// tell adds words to what whoever does it has to know.
+func (b *builder) tell(w *work.Work, list []recipe.Word) {
+	for _, word := range list {
+		w.Words = append(w.Words, work.Advice(word))
+	}
+}
+
+// laidFirst tells whether a placing is the first of its component on the plate.
+func (b *builder) laidFirst(w work.Work) bool {
+	placings := b.Consumers[w.Serving].Dish.Plate.Placings
+	return slices.IndexFunc(placings, func(p plating.Placing) bool { return p.Component == w.Component }) == w.Number-1
 }
 
 // courseOf is a course as the map has it.
@@ -117,7 +136,7 @@ func (b *builder) dietaryNotes(w work.Work) (out []string) {
 				continue
 			}
 			text := v.Name
-			if len(v.Without) > 0 {
+			if said := words.Plain(v.Name); slices.ContainsFunc(v.Without, func(w string) bool { return !strings.Contains(said, words.Plain(w)) }) {
 				text = fmt.Sprintf("%s (no %s)", v.Name, strings.Join(v.Without, ", "))
 			}
 			if b.Seated(w.Course) {

@@ -83,8 +83,17 @@ function RollCall({ view }: { view: View }) {
     ['tools', once(plate.placings.flatMap((p) => (p.tool ?? '').split(',').map((t) => t.trim())))],
     ['ware', once([[plate.ware.name, plate.ware.note].filter(Boolean).join(', '), ...(plate.formers ?? []).map((f) => `${f.have} × ${f.name}`)])],
   ]
+  const outs = view.components.flatMap((c) => c.words.flatMap((s) => s.words.filter((w) => w.when === 'out').map((w) => ({ of: c.component.name, what: w.then }))))
   return (
     <div className="roll-call">
+      {outs.length > 0 && (
+        <section aria-label="out before the plate">
+          <h2>out, before the plate</h2>
+          {outs.map((o) => (
+            <Counted key={o.of + o.what} {...o} />
+          ))}
+        </section>
+      )}
       {rows.map(([what, list]) => (
         <section key={what} aria-label={what}>
           <h2>{what}</h2>
@@ -94,6 +103,17 @@ function RollCall({ view }: { view: View }) {
         </section>
       ))}
     </div>
+  )
+}
+
+// Counted is what comes out of something before it is on the plate: pressed when it is out.
+function Counted({ of, what }: { of: string; what: string }) {
+  const [out, setOut] = useState(false)
+  return (
+    <button className="take-out" role="checkbox" aria-checked={out} onClick={() => setOut(!out)}>
+      <i aria-hidden>{out && '✓'}</i>
+      <b>{what}</b> {of}
+    </button>
   )
 }
 

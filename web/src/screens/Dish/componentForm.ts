@@ -26,7 +26,7 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     rules: c.ingredients.filter((l) => l.per || l.scale).map((l) => ({ line: l.name, how: l.per ? 'per' : l.scale!, per: perText(c, l.per) })),
     methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
     keeps: (c.keeps ?? []).map((k) => ({ place: k.place, for: words(k.for), then: k.then ?? '' })),
-    takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
+    takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, pieces: t.pieces ? String(t.pieces) : '', each: t.each ? 'each' : '', in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
     byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '' })),
     changes: (c.variant?.changes ?? []).map((k) => ({ do: k.do, line: k.line ?? '', ingredient: k.ingredient ?? '', with: k.with ?? '', factor: k.factor ? String(k.factor) : '' })),
     conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }))),
@@ -110,7 +110,9 @@ async function methods(rows: Row[], over: Component): Promise<Schemas['Method'][
 async function takeOut(r: Row, i: number): Promise<Schemas['TakeOut']> {
   if (!r.in) throw new FieldError(`take-outs.${i}.in`, `${r.name}: goes in at which step?`)
   const within = r.within?.trim() ? (await understand(`take-outs.${i}.within`, r.within)).usual : undefined
-  return { name: r.name.trim(), in: r.in, out: r.out || undefined, before: r.before || undefined, within, at: Number(r.at) || undefined }
+  const pieces = r.pieces?.trim() ? decimal(`take-outs.${i}.pieces`, r.pieces) : undefined
+  if (pieces !== undefined && (!Number.isInteger(pieces) || pieces < 1)) throw new FieldError(`take-outs.${i}.pieces`, `${r.name}: how many? A whole number.`)
+  return { name: r.name.trim(), pieces, each: r.each ? true : undefined, in: r.in, out: r.out || undefined, before: r.before || undefined, within, at: Number(r.at) || undefined }
 }
 
 async function byProducts(rows: Row[]): Promise<Schemas['ByProduct'][]> {

@@ -6,7 +6,7 @@ import { TaskRow, VisitRow } from './Task'
 
 const task = (more: Partial<Schemas['Task']> = {}): Schemas['Task'] => ({
   id: 'gravy/bones', component: 'gravy', name: 'Thyme gravy', what: 'brown bones', make: { quantity: 200, unit: 'ml' }, figure: '200 ml', other: '6.8 fl oz', working: '200 ml ÷ 200 ml = 1 times the list', container: 'jug', start: '2026-03-13T17:30:00+01:00', end: '2026-03-13T19:00:00+01:00', planned: true, by: '2026-03-14T20:43:00+01:00', keepsFor: 172800, keeps: '2026-03-15T19:00:00+01:00', place: 'fridge',
-  dishes: ['Guinea fowl'], waiting: [], why: 'keeps 2 days', cautions: ['Cool it fast.'], allergens: ['celery'], unknown: false, weigh: [{ line: 'bones', id: 'b', amount: { quantity: 600, unit: 'g' }, text: '600 g', off: 0.012, working: '600 g × 1' }], made: { quantity: 0, unit: 'ml' }, missing: { quantity: 200, unit: 'ml' }, ticks: [], done: false, last: true, ...more,
+  dishes: ['Guinea fowl'], waiting: [], why: 'keeps 2 days', cautions: ['Cool it fast.'], allergens: ['celery'], unknown: false, weigh: [{ line: 'bones', id: 'b', amount: { quantity: 600, unit: 'g' }, text: '600 g', off: 0.012, working: '600 g × 1' }], made: { quantity: 0, unit: 'ml' }, missing: { quantity: 200, unit: 'ml' }, ticks: [], outs: [], done: false, last: true, ...more,
 })
 const axis = { from: Date.parse('2026-03-13T15:00:00+01:00'), to: Date.parse('2026-03-14T21:00:00+01:00') }
 const show = (t: Schemas['Task']) => render(<TaskRow task={t} number={1} axis={axis} service="supper" held={[]} label={() => {}} />)
@@ -39,6 +39,22 @@ it('ticks the whole of it with one press, and then only what is missing', () => 
   expect(screen.getByText('50 ml to make').className).toContain('gap')
   fireEvent.click(screen.getByRole('checkbox'))
   expect(waiting()[1]).toMatchObject({ amount: { quantity: 50, unit: 'ml' } })
+})
+
+it('ticks what must come out of it by itself, and puts it back', () => {
+  const out = { id: 'gravy/bones/out/bundle', what: '1 × bundle', step: 'strain', ticks: [] as Schemas['Tick'][] }
+  show(task({ outs: [out] }))
+  const box = screen.getByRole('checkbox', { name: 'Thyme gravy: 1 × bundle out' })
+  expect(box.textContent).toBe('1 × bundle out at strain')
+  fireEvent.click(box)
+  expect(waiting()[0]).toMatchObject({ task: 'gravy/bones/out/bundle', act: 'visit' })
+  cleanup()
+  show(task({ done: true, outs: [out] }))
+  expect(screen.getByRole('checkbox', { name: /bundle/ }).className).toContain('open')
+  cleanup()
+  show(task({ outs: [{ ...out, ticks: [{ id: 'tick-1', task: out.id, act: 'visit', at: '2026-03-13T19:00:00+01:00', who: 'Sauce' }] }] }))
+  fireEvent.click(screen.getByRole('checkbox', { name: /bundle/ }))
+  expect(waiting()[1]).toMatchObject({ act: 'back', of: 'tick-1' })
 })
 
 it('shows how much, and the other unit one tap away', () => {
