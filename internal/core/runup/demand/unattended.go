@@ -25,16 +25,15 @@ func (in Input) attended() map[string]recipe.Component {
 			if s.Hands.Work == recipe.AllHands || s.Time == nil || !slices.ContainsFunc(in.Kitchen.Cooks, func(k kitchen.Cook) bool { return k.Does(s.Name, s.Kinds()) }) {
 				continue
 			}
-			moments := slices.Clone(s.Hands.Slices)
-			if s.Hands.Work == recipe.NoHands {
-				moments = in.ends(s)
+			hands := s.Hands
+			if hands.Work == recipe.NoHands {
+				hands = recipe.Hands{Work: recipe.SliceHands, Slices: in.ends(s)}
 			}
-			s.Hands.Slices = moments
-			if moments = append(moments, c.TakeOutMoments(s)...); len(moments) == 0 {
-				continue
-			}
-			byHour(moments, s.Time.Usual)
-			c = c.With(at, func(s *recipe.Step) { s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: moments} })
+			said := s
+			said.Hands = hands
+			hands.Slices = append(slices.Clone(hands.Slices), c.TakeOutMoments(said)...)
+			byHour(hands.Slices, s.Time.Usual)
+			c = c.With(at, func(s *recipe.Step) { s.Hands = hands })
 		}
 		out[id] = c
 	}
