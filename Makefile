@@ -79,4 +79,4 @@ cards:
 
 # twenty tablets that tick for a minute, one cut off, the server killed once
 tablets: web
-	JOINTIME_TABLETS=20 JOINTIME_FOR=1m go test ./e2e -run TestManyTablets -count=1 -v
+	JOINTIME_TABLETS=20 JOINTIME_FOR=1m go test -tags long ./e2e -run TestManyTablets -count=1 -v

@@ -1,3 +1,5 @@
+//go:build long
+
 package e2e
 
 import (
