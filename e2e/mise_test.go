@@ -281,7 +281,14 @@ func TestWhatMustComeOutIsTypedCountedAndTicked(t *testing.T) {
 	other := h.open("Sous chef", "/mise/supper")
 	other.until("it is out", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]')?.textContent.includes('by Head chef')`)
 	other.press(`[aria-label="Thyme gravy: 2 × bay leaf out"]`)
+	other.until("it says so before it is sent", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]').getAttribute('aria-checked') === 'false'`)
 	chef.until("it is taken back", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]').getAttribute('aria-checked') === 'false'`)
+
+	other.offline(true)
+	other.press(`[aria-label="Thyme gravy: 2 × bay leaf out"]`)
+	other.until("a tablet that is cut off has it too", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]').getAttribute('aria-checked') === 'true'`)
+	other.offline(false)
+	chef.until("it is delivered", `document.querySelector('[aria-label="Thyme gravy: 2 × bay leaf out"]').textContent.includes('by Sous chef')`)
 
 	chef.go_("/sheets/supper")
 	chef.until("in and out", `[...document.querySelectorAll('.advice-words li')].map(e => e.textContent).filter(t => t.includes('bay leaf')).join('; ') === 'in: 2 × bay leaf; out: 2 × bay leaf, count them'`)

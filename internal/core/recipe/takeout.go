@@ -88,20 +88,17 @@ func (c Component) TakeOutMoments(s Step) (out []Slice) {
 	if s.Time == nil || s.Hands.Work == AllHands {
 		return nil
 	}
+	whole, _ := s.Time.For(1) // as short as the step can be
+	there := s.Moments(1)
 	hand := func(at int64, what string) {
 		from := at
 		if from < 0 {
-			from += s.Time.Usual
+			from += whole
 		}
-		if from < 0 || from+seenTo > s.Time.Usual || slices.ContainsFunc(append(slices.Clone(s.Hands.Slices), out...), func(o Slice) bool {
-			began := o.At
-			if began < 0 {
-				began += s.Time.Usual
-			}
-			return began < from+seenTo && from < began+o.For
-		}) {
+		if from < 0 || slices.ContainsFunc(there, func(m Moment) bool { return m.From < from+seenTo && from < m.To }) {
 			return // whoever is there does it
 		}
+		there = append(there, Moment{From: from, To: from + seenTo})
 		out = append(out, Slice{At: at, For: seenTo, What: what, Assumed: true})
 	}
 	for _, t := range c.TakeOuts {

@@ -33,6 +33,14 @@ func TestWhatGoesInOnTheWayWantsAHand(t *testing.T) {
 	assert.Equal(t, []recipe.Slice{{At: -180, For: 15, What: "bay in", Assumed: true}, {At: 600, For: 15, What: "thyme in", Assumed: true}, {At: 1800, For: 15, What: "thyme out", Assumed: true}}, c.TakeOutMoments(step))
 	step.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: -190, For: 20, What: "baste"}}}
 	assert.Len(t, c.TakeOutMoments(step), 2, "who bastes puts the bay in")
+	step.Hands = recipe.Hands{Work: recipe.NoHands}
+	step.Time = &recipe.Time{Usual: 360, Per: recipe.PerPortion}
+	assert.Equal(t, []int64{-180, 600, 1800}, func() (at []int64) {
+		for _, m := range c.TakeOutMoments(step) {
+			at = append(at, m.At)
+		}
+		return at
+	}(), "what takes 6 min a portion may last long enough")
 	step.Hands = recipe.Hands{Work: recipe.AllHands}
 	assert.Empty(t, c.TakeOutMoments(step))
 }

@@ -32,7 +32,7 @@ func (in Input) attended() map[string]recipe.Component {
 			said := s
 			said.Hands = hands
 			hands.Slices = append(slices.Clone(hands.Slices), c.TakeOutMoments(said)...)
-			byHour(hands.Slices, s.Time.Usual)
+			byHour(hands.Slices, s.Time)
 			c = c.With(at, func(s *recipe.Step) { s.Hands = hands })
 		}
 		out[id] = c
@@ -56,11 +56,12 @@ func (in Input) ends(s recipe.Step) []recipe.Slice {
 	return moments
 }
 
-// byHour puts hands in order; what counts from the end of a step counts back from its usual time.
-func byHour(moments []recipe.Slice, lasts int64) {
+// byHour puts hands in order, as they come where the step is as short as it can be.
+func byHour(moments []recipe.Slice, time *recipe.Time) {
+	whole, _ := time.For(1)
 	from := func(m recipe.Slice) int64 {
 		if m.At < 0 {
-			return m.At + lasts
+			return m.At + whole
 		}
 		return m.At
 	}

@@ -112,7 +112,11 @@ function Counted({ of, what }: { of: string; what: string }) {
   return (
     <button className="take-out" role="checkbox" aria-checked={out} onClick={() => setOut(!out)}>
       <i aria-hidden>{out && '✓'}</i>
-      <b>{what}</b> {of}
+      <span>
+        <b>{what}</b>
+        <br />
+        {of}
+      </span>
     </button>
   )
 }

@@ -121,11 +121,11 @@ const keepColumns: Column[] = [
 const takeOutColumns = (steps: [string, string][]): Column[] => [
   { name: 'name', label: 'what', width: 110, hint: 'twine, skewers' },
   { name: 'pieces', label: 'how many', width: 70, hint: '2' },
-  { name: 'each', label: 'for', width: 110, options: [['', 'each go'], ['each', 'each portion']] },
   { name: 'in', label: 'goes in at', width: 140, options: [['', 'goes in at'], ...steps] },
   { name: 'out', label: 'comes out at', width: 140, options: [['', 'never taken out'], ...steps, ['plate', 'at the plate']] },
+  { name: 'each', label: 'for', width: 110, below: true, options: [['', 'in each go'], ['each', 'for each portion']] },
   { name: 'before', label: 'before', width: 150, below: true, options: [['', 'out before the plate'], ...steps.map(([id, name]): [string, string] => [id, `out before ${name}`])] },
-  { name: 'within', label: 'within', width: 120, below: true, hint: 'in for 20 min at most' },
+  { name: 'within', label: 'within', width: 120, below: true, hint: '20 min at most' },
 ]
 
 const conditionColumns = (f: ComponentForm, steps: string[]): Column[] => [

@@ -75,7 +75,7 @@ function Sheet({ view }: { view: View }) {
           {p.what}
         </Bracket>
       ))}
-      <Outbox held={outbox} nameOf={(id) => all.find((t) => t.id === id)?.name ?? 'a task no longer on the list'} />
+      <Outbox held={outbox} nameOf={(id) => all.find((t) => isOf(t, id))?.name ?? 'a task no longer on the list'} />
       {shown.length === 0 && <Empty title="Nothing to prepare here">Choose another section or day, or enter plates on Menu.</Empty>}
       {first && shown.length > 0 && (
         <div className="task-axis" aria-hidden="true">
@@ -96,7 +96,7 @@ function Sheet({ view }: { view: View }) {
             <div key={s.id} role="group" aria-label={s.name}>
               <h3>{s.name}</h3>
               {s.tasks.map((t, i) => (
-                <TaskRow key={t.id} task={t} number={i + 1} axis={axis} service={view.service.id} held={outbox.filter((h) => h.tick.task === t.id && !h.refused).map((h) => h.tick)} label={() => setLabels([t.id])} />
+                <TaskRow key={t.id} task={t} number={i + 1} axis={axis} service={view.service.id} held={outbox.filter((h) => isOf(t, h.tick.task) && !h.refused).map((h) => h.tick)} label={() => setLabels([t.id])} />
               ))}
               {s.visits.map((v) => (
                 <VisitRow key={v.id} visit={v} service={view.service.id} held={outbox.some((h) => h.tick.task === v.id)} />
@@ -130,6 +130,9 @@ function Choices({ label, value, choose, options }: ChoicesProps) {
 }
 
 // Outbox says what this tablet has ticked and the server does not have yet.
+// isOf tells whether a tick is of a task, or of what must come out of it.
+const isOf = (t: Schemas['Task'], id: string) => t.id === id || t.outs.some((o) => o.id === id)
+
 function Outbox({ held, nameOf }: { held: ReturnType<typeof useOutbox>; nameOf: (task: string) => string }) {
   const waits = held.filter((h) => !h.refused).length
   const trouble = useTrouble()

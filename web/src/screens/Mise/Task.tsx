@@ -34,7 +34,7 @@ export function TaskRow({ task, number, axis, service, held, label }: Props) {
         {task.still && <span className="gap ms-2">{task.still} to make</span>}
         {task.twice && <span className="care">{task.twice}</span>}
         {task.outs.map((o) => (
-          <OutTick key={o.id} out={o} made={task.name} service={service} held={held.some((t) => t.task === o.id)} done={done} />
+          <OutTick key={o.id} out={o} made={task.name} service={service} held={held.findLast((t) => t.task === o.id)?.act} done={done} />
         ))}
         {task.cautions.map((c) => (
           <span key={c} className="care">
@@ -49,9 +49,9 @@ export function TaskRow({ task, number, axis, service, held, label }: Props) {
 }
 
 // OutTick is what must come out of it again: counted, and ticked.
-function OutTick({ out, made, service, held, done }: { out: Schemas['Out']; made: string; service: string; held: boolean; done: boolean }) {
+function OutTick({ out, made, service, held, done }: { out: Schemas['Out']; made: string; service: string; held?: Tick['act']; done: boolean }) {
   const who = out.ticks.at(-1)
-  const isOut = held || who !== undefined
+  const isOut = held ? held !== 'back' : who !== undefined
   return (
     <button className={`take-out${done && !isOut ? ' open' : ''}`} role="checkbox" aria-checked={isOut} aria-label={`${made}: ${out.what} out`} onClick={() => (isOut ? who && tick(service, { task: out.id, act: 'back', of: who.id }) : tick(service, { task: out.id, act: 'visit' }))}>
       <i aria-hidden>{isOut && '✓'}</i>
