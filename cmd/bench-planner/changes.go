@@ -62,6 +62,7 @@ func (c *changed) one(x planted.Changed, was schedule.Plan) error {
 		stay[t.ID] = solve.Stay{Begun: x.Begun[t.ID], Second: 1, Other: 300}
 	}
 	old, can := serial.Repair(x.Problem, was)
+	can = can && keepsBegun(x, was, old)
 	good := func(p schedule.Plan) bool { return !can || worse(p, old) <= 0 }
 	start, reached := time.Now(), time.Duration(0)
 	plan, err := within(x.Problem, solve.Options{Rounds: -1, Seed: 1, From: &was, Stay: stay, Found: func(p schedule.Plan) {
@@ -102,6 +103,17 @@ func (c *changed) one(x planted.Changed, was schedule.Plan) error {
 		c.costAnew += float64(60*anew.Violation + anew.Cost)
 	}
 	return nil
+}
+
+// keepsBegun tells whether a plan has what had begun as it was: the plain way knows nothing of it.
+func keepsBegun(x planted.Changed, was, plan schedule.Plan) bool {
+	had := map[string]schedule.PlannedTask{}
+	for _, t := range was.Tasks {
+		had[t.ID] = t
+	}
+	return !slices.ContainsFunc(plan.Tasks, func(t schedule.PlannedTask) bool {
+		return x.Begun[t.ID] && (t.Start != had[t.ID].Start || !slices.Equal(t.Resources, had[t.ID].Resources))
+	})
 }
 
 func within(p schedule.Problem, o solve.Options) (schedule.Plan, error) {

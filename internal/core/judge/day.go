@@ -84,6 +84,7 @@ type Bar struct {
 	Section   string   `json:"section"`
 	Help      string   `json:"help"`
 	LeadIn    string   `json:"leadIn"`
+	Fixed     bool     `json:"fixed"`
 }
 
 // Hands are a cook's on a bar.

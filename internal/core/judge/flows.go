@@ -65,12 +65,23 @@ func (j *judging) flows() {
 			if len(made) == 0 {
 				continue
 			}
+			next := j.placed(id)
 			if k+1 < len(steps) {
-				j.wait(c, k, made, j.begins(id, steps[k+1].ID))
-			} else {
-				j.wait(c, k, made, j.placed(id))
+				next = j.begins(id, steps[k+1].ID)
 			}
+			w := steps[k].Then
+			if m := w.Moved; m != nil { // somebody takes it to where it waits next
+				there := steps[k].ID + "-moved"
+				j.wait(c, k, w, made, j.begins(id, there))
+				made, w = j.ends(id, there), recipe.Wait{Least: m.Least, Most: m.Most, Place: m.Place, Reason: m.Reason}
+				if len(made) == 0 {
+					j.breach(Breach{Promise: NotMade, about: []string{c.Name}, Says: fmt.Sprintf("%s: nobody moves it after “%s”.", c.Name, steps[k].Name)})
+				}
+			}
+			j.wait(c, k, w, made, next)
 		}
+		j.chains(c)
+		j.windows(c)
 	}
 }
 
@@ -141,7 +152,7 @@ func (j *judging) placed(component string) (out []lot) {
 }
 
 // wait judges what passes from a step to what follows it.
-func (j *judging) wait(c recipe.Component, step int, made, used []lot) {
+func (j *judging) wait(c recipe.Component, step int, w recipe.Wait, made, used []lot) {
 	pairs, ok := hand(made, used)
 	if !ok {
 		return
@@ -155,13 +166,13 @@ func (j *judging) wait(c recipe.Component, step int, made, used []lot) {
 		gap, from := p.to.at-p.from.at, j.RunUp.Bars[p.from.bar]
 		x := Breach{bars: of} // which of them it is, is told by what the plan takes for whose
 		switch {
-		case gap < s.Then.Least:
-			x.Promise, x.By = Before, s.Then.Least-gap
+		case gap < w.Least:
+			x.Promise, x.By = Before, w.Least-gap
 			x.Says = fmt.Sprintf("%s begins %s before %s may be used.", j.say(j.RunUp.Bars[p.to.bar]), over(x.By), j.say(from))
-		case s.Then.Most != nil && gap > *s.Then.Most:
-			x.Promise, x.By = Waited, gap-*s.Then.Most
-			x.Says = fmt.Sprintf("%s: waits %s, %s at most.", j.say(from), over(gap), over(*s.Then.Most))
-		case s.Then.Most == nil && step == len(c.Steps())-1 && gap > hotWaits && j.hot(c, s):
+		case w.Most != nil && gap > *w.Most:
+			x.Promise, x.By = Waited, gap-*w.Most
+			x.Says = fmt.Sprintf("%s: waits %s, %s at most.", j.say(from), over(gap), over(*w.Most))
+		case w.Most == nil && step == len(c.Steps())-1 && gap > hotWaits && j.hot(c, s):
 			x.Promise, x.By = Hot, gap-hotWaits
 			x.Says = fmt.Sprintf("%s: hot, and waits %s for the plate.", j.say(from), over(gap))
 		default:

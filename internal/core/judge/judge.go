@@ -21,6 +21,7 @@ const (
 	Before     = "a step before its ingredient"
 	Waited     = "waited too long"
 	Hot        = "hot and waiting"
+	Hours      = "outside its hours"
 	NotMade    = "not made"
 	NotPlated  = "not plated"
 	Early      = "early"
@@ -100,7 +101,7 @@ var saidAs = map[string][]string{
 	Early: {"early"}, Late: {"late", "in which the course leaves"},
 	Life: {"on the plate"}, Broken: {"with a break"},
 	TableApart: {"apart"}, CoursesGap: {" after "},
-	TheDay: {"planned over"},
+	TheDay: {"planned over"}, Hours: {"wanted by"},
 }
 
 // clock is a moment of the run-up on the clock of the kitchen.

@@ -130,6 +130,7 @@ func (r *stepReader) add(c clause) bool {
 
 // then reads one action that follows.
 func (r *stepReader) then(c clause) Then {
+	c, best := r.best(c)
 	low, high, why := r.duration(c)
 	r.doubt(why...)
 	if low != nil && moreTime.MatchString(c.text) && r.out.Low != nil {
@@ -140,7 +141,7 @@ func (r *stepReader) then(c clause) Then {
 			r.doubt("The reduction comes after the first action.")
 		}
 	}
-	t := Then{What: c.verb, Low: low, High: high}
+	t := Then{What: c.verb, Low: low, High: high, Best: best}
 	note := c.text
 	for i := len(c.times) - 1; i >= 0; i-- {
 		note = strings.TrimRight(danglingFor.ReplaceAllString(note[:c.times[i].from], ""), " ") + " " + strings.TrimLeft(note[c.times[i].to:], " ,")

@@ -29,6 +29,9 @@ type StepLine struct {
 	Stretches     []HandStretch `json:"stretches" nullable:"false" doc:"when hands are needed, each said or assumed"`
 	Then          []Then        `json:"then" nullable:"false"`
 	UntilFraction *float64      `json:"until_fraction" required:"true"`
+	Best          *float64      `json:"best_s,omitempty" doc:"how long it is best, between the two sides"`
+	NotBefore     *SaidHour     `json:"not_before,omitempty" doc:"it is begun no earlier"`
+	By            *SaidHour     `json:"by,omitempty" doc:"it is over by then"`
 	Doubt         bool          `json:"doubt"`
 	Why           []string      `json:"why,omitempty"`
 	Spans         []Span        `json:"spans,omitempty"`
@@ -39,6 +42,7 @@ type Then struct {
 	What string   `json:"what"`
 	Low  *float64 `json:"low_s" required:"true"`
 	High *float64 `json:"high_s" required:"true"`
+	Best *float64 `json:"best_s,omitempty"`
 	Note *string  `json:"note" required:"true"`
 }
 
@@ -87,6 +91,7 @@ func (r *stepReader) read() {
 			start += len(label)
 		}
 	}
+	r.hours(start)
 	r.hands(start)
 	clauses := r.clauses(start)
 	r.main(clauses[0])
@@ -130,6 +135,7 @@ func (r *stepReader) main(c clause) {
 	r.cue(c)
 	r.heat(c)
 	r.fraction(c)
+	c, o.Best = r.best(c)
 	low, high, why := r.duration(c)
 	o.Low, o.High = low, high
 	r.doubt(why...)

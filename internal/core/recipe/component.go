@@ -6,6 +6,7 @@ package recipe
 import (
 	"math"
 	"slices"
+	"strings"
 
 	"jointime/internal/core/units"
 )
@@ -53,6 +54,8 @@ type Method struct {
 	ID     string        `json:"id" minLength:"1" maxLength:"60"`
 	Name   string        `json:"name" minLength:"1" maxLength:"120"`
 	Steps  []Step        `json:"steps" nullable:"false" maxItems:"200"`
+	Chains []Chain       `json:"chains,omitempty" maxItems:"40" doc:"waits over several steps"`
+	Orders []StepOrder   `json:"orders,omitempty" maxItems:"40" doc:"which step always comes before which"`
 	Yield  *units.Amount `json:"yield,omitempty" doc:"absent: the component's"`
 	Reason string        `json:"reason,omitempty" maxLength:"400"`
 	Bought *Bought       `json:"bought,omitempty" doc:"it comes ready: its steps are what is left to do"`
@@ -152,13 +155,18 @@ func (c Component) With(step int, change func(*Step)) Component {
 	return c
 }
 
-// Ending is the component with its last step, by the method that is used, and what follows it.
-func (c Component) Ending(steps []Step) Component {
+// Done is the component with other steps in the method that is used.
+func (c Component) Done(steps []Step) Component {
 	c.Methods = slices.Clone(c.Methods)
 	at := max(0, slices.IndexFunc(c.Methods, func(m Method) bool { return m.ID == c.Chosen }))
-	was := c.Methods[at].Steps
-	c.Methods[at].Steps = append(slices.Clone(was[:max(0, len(was)-1)]), steps...)
+	c.Methods[at].Steps = steps
 	return c
+}
+
+// Ending is the component with its last step, by the method that is used, and what follows it.
+func (c Component) Ending(steps []Step) Component {
+	was := c.Steps()
+	return c.Done(append(slices.Clone(was[:max(0, len(was)-1)]), steps...))
 }
 
 // StepAt is the place of a step in the method that is used; -1: none.
@@ -196,3 +204,31 @@ func (b *Batching) Times(need, yield float64, m units.Measures) (times float64, 
 
 // Plate stands for the plate where a step's id is wanted.
 const Plate = "plate"
+
+// Scale says how a line grows with its component.
+type Scale string
+
+// A line grows in proportion; stays as it is, once for each time that it is
+// made; grows with the square root, as seasoning and spice in a stock do; or
+// is rounded up to whole pieces.
+const (
+	Linear  Scale = ""
+	Fixed   Scale = "fixed"
+	Seasons Scale = "seasoning"
+	Whole   Scale = "whole"
+)
+
+// Ratio ties a line to another one: its amount is for so much of that, or, in
+// percent, a share of its weight. It then grows as that does.
+type Ratio struct {
+	To   string        `json:"to,omitempty" maxLength:"200" doc:"id or name of the other line; absent: what the component makes"`
+	Each *units.Amount `json:"each,omitempty" doc:"the amount is for so much of it; absent: the amount is in percent"`
+}
+
+// LineAt is the place of a line by its id or name; -1: there is none.
+func (c Component) LineAt(to string) int {
+	if at := slices.IndexFunc(c.Lines, func(l Line) bool { return l.ID == to }); at >= 0 {
+		return at
+	}
+	return slices.IndexFunc(c.Lines, func(l Line) bool { return strings.EqualFold(l.Name, to) })
+}

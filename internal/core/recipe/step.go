@@ -20,6 +20,7 @@ type Step struct {
 	Then      Wait             `json:"then" doc:"the wait after this step, until the next one or the plate"`
 	After     []string         `json:"after,omitempty" doc:"steps of other components that must end first, each as component/step"`
 	EachWave  bool             `json:"eachWave,omitempty" doc:"done for each wave of plates, not once for all"`
+	NotBefore *Deadline        `json:"notBefore,omitempty" doc:"it is begun no earlier"`
 	By        *Deadline        `json:"by,omitempty" doc:"when it should be over, so that it is not in the rush"`
 	Cues      []Cue            `json:"cues,omitempty" maxItems:"12"`
 	Troubles  []Trouble        `json:"troubles,omitempty" maxItems:"20" doc:"what commonly goes wrong"`
@@ -117,25 +118,6 @@ func (n Needed) Places(portions int) int {
 		return 1
 	}
 	return batches(portions, n.Holds)
-}
-
-// Wait is the time between a step and what follows it. It has two sides, a
-// place that it keeps, and a reason.
-type Wait struct {
-	Least  int64   `json:"least,omitempty" minimum:"0" maximum:"5184000"`
-	Most   *int64  `json:"most,omitempty" minimum:"0" maximum:"5184000"`
-	Soft   bool    `json:"soft,omitempty" doc:"the longest wait may be passed at a price"`
-	Place  *Needed `json:"place,omitempty" doc:"what it keeps meanwhile"`
-	Own    bool    `json:"own,omitempty" doc:"the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted"`
-	Reason string  `json:"reason,omitempty" maxLength:"200"`
-
-	Assumed bool `json:"-"` // nobody said how long it may be at most: Most is what the plan takes
-}
-
-// Deadline is an hour on the day of the service, or on a day before it.
-type Deadline struct {
-	DaysBefore int    `json:"daysBefore" minimum:"0" maximum:"30"`
-	Clock      string `json:"clock"`
 }
 
 // Moment is a part of a step in which hands are needed, in seconds from its start.

@@ -28,6 +28,7 @@ func (c Component) Validate() error {
 			seen[s.ID] = true
 			s.validate(at, &l)
 		}
+		method.validateWaits(at, &l)
 		if method.Bought != nil {
 			validAllergens(at+".bought.allergens", method.Bought.Allergens, &l)
 		}
@@ -108,19 +109,17 @@ func (s Step) validate(at string, l *fault.List) {
 	if (s.Hands.Work == SliceHands) != (len(s.Hands.Slices) > 0) {
 		l.Add(at+".hands.slices", "Add times when hands-on is now and then.")
 	}
-	if s.Then.Least < 0 {
-		l.Add(at+".then.least", "Must be 0 or more.")
-	}
-	if w := s.Then; w.Most != nil && *w.Most < w.Least {
-		l.Add(at+".then.most", "Up to %s is less than at least %s.", units.FormatDuration(*w.Most), units.FormatDuration(w.Least))
+	sides(at+".then", s.Then.Least, s.Then.Best, s.Then.Most, l)
+	if w := s.Then.Moved; w != nil {
+		sides(at+".then.moved", w.Least, nil, w.Most, l)
 	}
 	if w := s.Then; w.Own && (w.Place == nil || w.Place.Setting == nil || !slices.ContainsFunc(s.Equipment, func(n Needed) bool { return n.Kind == w.Place.Kind })) {
 		l.Add(at+".then.own", "Set an oven temperature first.")
 	}
-	if s.By != nil {
-		if _, err := units.ParseClock(s.By.Clock); err != nil {
-			l.Add(at+".by.clock", "%v", err)
-		}
+	s.NotBefore.validate(at+".notBefore", l)
+	s.By.validate(at+".by", l)
+	if s.NotBefore != nil && s.By != nil && s.NotBefore.before(*s.By) < 0 {
+		l.Add(at+".by.clock", "Over before it may be begun.")
 	}
 	for i, n := range s.Equipment {
 		if n.Kind == "" {

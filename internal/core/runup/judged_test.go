@@ -75,6 +75,35 @@ func TestRandomMenusBreakNoPromiseWithoutAWord(t *testing.T) {
 	assert.Greater(t, plans, size.Of(20, 100, 2000)*9/10)
 }
 
+// waits draws what can be said of waits and hours into a component: a length that is best, a
+// second place, one over several steps, an hour not to be undercut, one by which it is over.
+func (m menuMaker) waits(c *recipe.Component) {
+	steps := c.Methods[0].Steps
+	for k := range steps {
+		w := &steps[k].Then
+		if w.Most != nil && m.IntN(4) == 0 {
+			best := w.Least + m.Int64N(*w.Most-w.Least+1)
+			w.Best = &best
+		}
+		if m.IntN(6) == 0 && steps[k].Hands.Work == recipe.AllHands {
+			most := int64(m.between(1, 60) * 60)
+			w.Moved = &recipe.Moved{Least: m.Int64N(most), Most: &most, Soft: m.IntN(2) == 0, Reason: "kept warm"}
+		}
+	}
+	if first := steps[0].ID; m.IntN(4) == 0 {
+		least := int64(m.between(0, 120) * 60)
+		most := least + int64(m.between(10, 600)*60)
+		to := []recipe.Point{{Step: recipe.Plate}, {Step: steps[len(steps)-1].ID, End: true}}[m.IntN(2)]
+		c.Methods[0].Chains = []recipe.Chain{{From: recipe.Point{Step: first, End: m.IntN(2) == 0}, To: to, Least: least, Most: &most, Soft: m.IntN(2) == 0, Reason: "on ice"}}
+	}
+	if m.IntN(6) == 0 {
+		steps[len(steps)-1].NotBefore = &recipe.Deadline{Clock: fmt.Sprintf("%d:%02d", m.between(17, 18), m.IntN(60)), Reason: "it dries"}
+	}
+	if m.IntN(6) == 0 {
+		steps[0].By = &recipe.Deadline{Clock: fmt.Sprintf("%d:30", m.between(16, 19)), Strict: m.IntN(2) == 0}
+	}
+}
+
 // everything is a menu with a brigade in sections, guests at tables, pans that do not hold
 // all of it at once, and something that cures for a day.
 func (m menuMaker) everything() demand.Input {
@@ -101,6 +130,7 @@ func (m menuMaker) everything() demand.Input {
 				Hands: recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 60}, {At: 55800, For: 60, What: "turn"}}}}
 			c.Methods[0].Steps = append([]recipe.Step{cure}, c.Methods[0].Steps...)
 		}
+		m.waits(&c)
 		in.Components[id] = c
 	}
 	for c := range in.Service.Courses {

@@ -2050,6 +2050,23 @@ export interface components {
             source?: string;
             text: string;
         };
+        Chain: {
+            /**
+             * Format: int64
+             * @description how long it is wanted to be
+             */
+            best?: number;
+            from: components["schemas"]["Point"];
+            /** Format: int64 */
+            least?: number;
+            /** Format: int64 */
+            most?: number;
+            /** @description what it is called: cured, on ice */
+            reason?: string;
+            /** @description the most may be passed at a price */
+            soft?: boolean;
+            to: components["schemas"]["Point"];
+        };
         Change: {
             amount?: components["schemas"]["Amount"];
             /** @description of a dish: the component that it concerns */
@@ -2522,6 +2539,9 @@ export interface components {
             clock: string;
             /** Format: int64 */
             daysBefore: number;
+            reason?: string;
+            /** @description of an hour by which it is over: a limit, and not only a wish */
+            strict?: boolean;
         };
         Deletion: {
             /** Format: date-time */
@@ -3695,8 +3715,12 @@ export interface components {
         Method: {
             /** @description it comes ready: its steps are what is left to do */
             bought?: components["schemas"]["Bought"];
+            /** @description waits over several steps */
+            chains?: components["schemas"]["Chain"][] | null;
             id: string;
             name: string;
+            /** @description which step always comes before which */
+            orders?: components["schemas"]["StepOrder"][] | null;
             reason?: string;
             steps: components["schemas"]["Step"][];
             /** @description absent: the component's */
@@ -3760,6 +3784,17 @@ export interface components {
             id: string;
             /** @enum {string} */
             kind: "dishes" | "components" | "ingredients" | "menus" | "services" | "kitchens" | "suppliers" | "stock";
+        };
+        Moved: {
+            /** Format: int64 */
+            least?: number;
+            /** Format: int64 */
+            most?: number;
+            /** @description what it keeps meanwhile */
+            place?: components["schemas"]["Needed"];
+            reason?: string;
+            /** @description the longest wait may be passed at a price */
+            soft?: boolean;
         };
         NameInputBody: {
             /** @description a role, or initials */
@@ -4114,6 +4149,17 @@ export interface components {
             drawing: components["schemas"]["Drawing"];
             name: string;
         };
+        Point: {
+            /**
+             * Format: int64
+             * @description seconds after its start, or before its end
+             */
+            at?: number;
+            /** @description counted from its end, which is the end of work on the last piece */
+            end?: boolean;
+            /** @description id; of the second moment also plate: the first placing */
+            step: string;
+        };
         PostUndoInputBody: {
             /** @description do again what was taken back */
             again?: boolean;
@@ -4435,6 +4481,11 @@ export interface components {
             placing: components["schemas"]["Placing"];
             /** @description its place, in words */
             where: string;
+        };
+        SaidHour: {
+            clock: string;
+            /** Format: int64 */
+            days_before?: number;
         };
         SaidLine: {
             /**
@@ -4988,6 +5039,8 @@ export interface components {
              */
             left?: number;
             name: string;
+            /** @description it is begun no earlier */
+            notBefore?: components["schemas"]["Deadline"];
             /** @description what the line says and no other field holds: lid ajar, cut side down */
             note?: string;
             /** @description fields that were filled for now with the kitchen's own defaults */
@@ -5009,6 +5062,13 @@ export interface components {
             until?: components["schemas"]["Amount"];
         };
         StepLine: {
+            /**
+             * Format: double
+             * @description how long it is best, between the two sides
+             */
+            best_s?: number;
+            /** @description it is over by then */
+            by?: components["schemas"]["SaidHour"];
             cue: string | null;
             doubt: boolean;
             equipment: string | null;
@@ -5029,6 +5089,8 @@ export interface components {
             line: string;
             /** Format: double */
             low_s: number | null;
+            /** @description it is begun no earlier */
+            not_before?: components["schemas"]["SaidHour"];
             spans?: components["schemas"]["Span"][] | null;
             /** @description when hands are needed, each said or assumed */
             stretches: components["schemas"]["HandStretch"][];
@@ -5041,6 +5103,13 @@ export interface components {
             until_fraction: number | null;
             verb: string | null;
             why?: string[] | null;
+        };
+        StepOrder: {
+            /** @description id of a step */
+            first: string;
+            reason?: string;
+            /** @description id of a step */
+            then: string;
         };
         StepReading: {
             read: components["schemas"]["StepLine"];
@@ -5406,6 +5475,8 @@ export interface components {
         };
         Then: {
             /** Format: double */
+            best_s?: number;
+            /** Format: double */
             high_s: number | null;
             /** Format: double */
             low_s: number | null;
@@ -5608,10 +5679,17 @@ export interface components {
             what: string;
         };
         Wait: {
+            /**
+             * Format: int64
+             * @description how long it is wanted to be, between the least and the most
+             */
+            best?: number;
             /** Format: int64 */
             least?: number;
             /** Format: int64 */
             most?: number;
+            /** @description where it waits after that: rest 6 min, then a warm place up to 20 min */
+            moved?: components["schemas"]["Moved"];
             /** @description the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted */
             own?: boolean;
             /** @description what it keeps meanwhile */

@@ -53,15 +53,21 @@ func SayStep(s recipe.Step) string {
 	}
 	if w := s.Then; w.Least > 0 || w.Most != nil {
 		parts = append(parts, "then "+sayWait(w))
+		if m := w.Moved; m != nil {
+			parts = append(parts, "then "+sayWait(recipe.Wait{Least: m.Least, Most: m.Most, Reason: orRest(m.Reason, "keep")}))
+		}
+	}
+	if d := s.NotBefore; d != nil {
+		parts = append(parts, "not before "+sayHour(*d))
+	}
+	if d := s.By; d != nil {
+		parts = append(parts, "by "+sayHour(*d))
 	}
 	return strings.Join(parts, ", ")
 }
 
 func sayWait(w recipe.Wait) string {
-	word := "rest"
-	if w.Reason != "" {
-		word = w.Reason
-	}
+	word := orRest(w.Reason, "rest")
 	switch {
 	case w.Most == nil:
 		return word + " " + units.FormatDuration(w.Least)
@@ -70,7 +76,29 @@ func sayWait(w recipe.Wait) string {
 	case w.Least == 0:
 		return word + " up to " + units.FormatDuration(*w.Most)
 	}
-	return word + " " + units.FormatDuration(w.Least) + " to " + units.FormatDuration(*w.Most)
+	text := word + " " + units.FormatDuration(w.Least) + " to " + units.FormatDuration(*w.Most)
+	if w.Best != nil {
+		text += ", best " + units.FormatDuration(*w.Best)
+	}
+	return text
+}
+
+func orRest(reason, other string) string {
+	if reason == "" {
+		return other
+	}
+	return reason
+}
+
+// sayHour is an hour as it is typed; a day before that is further off is told in days.
+func sayHour(d recipe.Deadline) string {
+	switch d.DaysBefore {
+	case 0:
+		return d.Clock
+	case 1:
+		return d.Clock + " the day before"
+	}
+	return fmt.Sprintf("%s %s before", d.Clock, words.Count(d.DaysBefore, "day"))
 }
 
 func sayStretches(list []recipe.Slice) (out []string) {

@@ -54,6 +54,10 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 	s := recipe.Step{Name: nameOf(*l, actions-len(l.Then)), Said: l.Line, Equipment: []recipe.Needed{}, Left: ownFraction(*l)}
 	if !putAway(&s, *l, k) {
 		s.Time = timeOf(l.Low, l.High)
+		if s.Time != nil && l.Best != nil {
+			s.Time.Usual = int64(math.Round(*l.Best))
+		}
+		s.NotBefore, s.By = hourOf(l.NotBefore), hourOf(l.By)
 		batched(&s, l.Line)
 		window(&s, *l, k)
 		equip(&s, *l, verb, k)
@@ -115,14 +119,21 @@ func following(s recipe.Step, l reading.StepLine, k kitchen.Kitchen, taken map[s
 	out := []recipe.Step{s}
 	for _, t := range l.Then {
 		last := &out[len(out)-1]
-		if waiting[t.What] && (t.Low != nil || t.High != nil) && last.Then == (recipe.Wait{}) {
-			last.Then = waitOf(t.Low, t.High)
-			last.Then.Reason = t.What
+		if waiting[t.What] && (t.Low != nil || t.High != nil) {
+			w := waitOf(t.Low, t.High)
+			w.Reason, w.Best = t.What, seconds(t.Best)
 			if t.Note != nil {
-				last.Then.Reason = clip(strings.Replace(t.What+", "+*t.Note, "keep, ", "keep ", 1))
-				last.Then.Place = placeOf(reading.StepLine{Line: *t.Note}, k)
+				w.Reason = clip(strings.Replace(t.What+", "+*t.Note, "keep, ", "keep ", 1))
+				w.Place = placeOf(reading.StepLine{Line: *t.Note}, k)
 			}
-			continue
+			if last.Then == (recipe.Wait{}) {
+				last.Then = w
+				continue
+			}
+			if last.Then.Moved == nil && onlyWaiting[t.What] && (last.Then.Least > 0 || last.Then.Most != nil) {
+				last.Then.Moved = movedTo(w)
+				continue
+			}
 		}
 		next := stepOf(t, k, taken)
 		next.EachWave = next.EachWave || orderAhead.MatchString(l.Line)

@@ -21,16 +21,26 @@ var onlyWaiting = setOf("rest hold keep stand")
 // waitAfter is the wait that a whole line says of the step before it: "keep warm, at most
 // 15 min", "freeze up to a week", "rest 8 min".
 func waitAfter(before *recipe.Step, l reading.StepLine, k kitchen.Kitchen) bool {
-	if before == nil || before.Then != (recipe.Wait{}) || l.Verb == nil || l.Cue != nil || l.Hands != nil || !waiting[*l.Verb] {
+	if before == nil || l.Verb == nil || l.Cue != nil || l.Hands != nil || !waiting[*l.Verb] {
 		return false
 	}
 	if atMost := l.Low == nil && l.High != nil; !atMost && (!onlyWaiting[*l.Verb] || l.Low == nil) {
 		return false
 	}
-	before.Then = waitOf(l.Low, l.High)
+	second := before.Then != (recipe.Wait{})
+	if second && (before.Then.Moved != nil || !onlyWaiting[*l.Verb]) {
+		return false
+	}
+	w := waitOf(l.Low, l.High)
+	w.Best = seconds(l.Best)
 	name := nameOf(l, 0)
-	before.Then.Reason = clip(strings.TrimSuffix(name+", "+aside(l, name), ", "))
-	before.Then.Place = placeOf(l, k)
+	w.Reason = clip(strings.TrimSuffix(name+", "+aside(l, name), ", "))
+	w.Place = placeOf(l, k)
+	if second {
+		before.Then.Moved = movedTo(w)
+	} else {
+		before.Then = w
+	}
 	before.Said += "\n" + l.Line
 	return true
 }
@@ -45,6 +55,27 @@ func waitOf(low, high *float64) (w recipe.Wait) {
 		w.Most = &most
 	}
 	return w
+}
+
+// movedTo is a wait as the second after a step.
+func movedTo(w recipe.Wait) *recipe.Moved {
+	return &recipe.Moved{Least: w.Least, Most: w.Most, Place: w.Place, Reason: w.Reason}
+}
+
+func seconds(v *float64) *int64 {
+	if v == nil {
+		return nil
+	}
+	n := int64(*v)
+	return &n
+}
+
+// hourOf is an hour that a line says of a step.
+func hourOf(h *reading.SaidHour) *recipe.Deadline {
+	if h == nil {
+		return nil
+	}
+	return &recipe.Deadline{DaysBefore: h.Before, Clock: h.Clock}
 }
 
 // placeOf is the place of the kitchen that a wait names and keeps.

@@ -54,6 +54,7 @@ func New(in Input) (*Demand, error) {
 func normalized(in Input, held []limits.Limit) Input {
 	in.Service = in.Service.Resolved(in.Menu)
 	in = in.withVersions()
+	in.Components = in.moved()
 	in.Kitchen.Cooks = in.present()
 	in.Components = in.portioned()
 	in.Components = in.rested()

@@ -20,6 +20,7 @@ const (
 	priceRush     = 1 // work that keeps, in the rush
 	priceKeep     = 1 // a component that is no longer at its best
 	priceSetup    = 1 // what must be ready, and is not
+	priceBest     = 1 // a wait that is longer, or shorter, than it is wanted
 )
 
 func ptr(v int64) *int64 { return &v }

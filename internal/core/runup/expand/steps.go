@@ -48,6 +48,7 @@ func (b *builder) expand(g *demand.Lot) strand {
 			b.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
 		}
 	}
+	b.chains(out)
 	return out
 }
 
@@ -157,7 +158,7 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 	do := func(id string, dishes []string, s work.Scope) []int {
 		made := b.inBatches(id, work.Work{Kind: work.Step, Name: step.Name, Component: g.Component.ID, Step: step.ID, Dish: dishes[0], For: dishes, Scope: s}, step)
 		for _, i := range made {
-			b.deadline(i, *step)
+			b.window(i, *step)
 			b.early(i, g, at)
 		}
 		return made
@@ -197,11 +198,25 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 	return out
 }
 
-func (b *builder) deadline(i int, step recipe.Step) {
-	if step.By == nil {
-		return
+// window is that of a step: no earlier than one hour, and over by another.
+func (b *builder) window(i int, step recipe.Step) {
+	t := &b.problem.Tasks[i]
+	if d := step.NotBefore; d != nil {
+		if at, ok := clockOn(b.Day, d.DaysBefore, d.Clock); ok {
+			t.Earliest = ptr(b.Seconds(at))
+			b.of.Work[i].NotBefore = &work.Hour{Clock: d.Clock, Reason: d.Reason}
+		}
 	}
-	if at, ok := clockOn(b.Day, step.By.DaysBefore, step.By.Clock); ok {
+	if d := step.By; d != nil {
+		at, ok := clockOn(b.Day, d.DaysBefore, d.Clock)
+		if !ok {
+			return
+		}
+		b.of.Work[i].OverBy = &work.Hour{Clock: d.Clock, Reason: d.Reason}
+		if d.Strict {
+			t.Latest = ptr(b.Seconds(at))
+			return
+		}
 		b.target(schedule.Target{Task: b.id(i), At: b.Seconds(at), Late: priceDeadline})
 	}
 }

@@ -27,6 +27,9 @@ func (b *builder) wait(w recipe.Wait, from, to []int, holding bool) {
 				l.Holds = []schedule.Use{b.placeHeld(w, i, j)}
 			}
 			b.link(l, work.Link{Reason: work.After, Buffer: buffer})
+			if w.Best != nil {
+				b.best(l, *w.Best+buffer)
+			}
 			b.lastPiece(w, i, j)
 			b.waits = append(b.waits, waited{i, j, w})
 		}
@@ -111,6 +114,7 @@ func (b *builder) reach(x strand, t demand.Consumer, built [][]int) {
 	then, from := x.steps[len(x.steps)-1].Then, x.tasks[len(x.tasks)-1]
 	for w, wave := range built {
 		takers := b.takers(x.component.ID, wave)
+		b.chainsToPlates(x, takers[:min(len(takers), 1)])
 		for k, i := range takers {
 			for _, source := range from {
 				if !b.of.Work[source].Overlaps(b.of.Work[i].Scope) {
@@ -178,4 +182,79 @@ func (b *builder) find(dish, ref string) []int {
 		}
 	}
 	return nil
+}
+
+// chains ties steps of a strand that a wait over several of them is about; those that count to
+// the plate are tied when the plates are there.
+func (b *builder) chains(x strand) {
+	for _, c := range x.component.Method().Chains {
+		if to := x.tasksOf(c.To.Step); c.To.Step != recipe.Plate {
+			b.chain(c, x.tasksOf(c.From.Step), to)
+		}
+	}
+}
+
+// chainsToPlates ties the placings of a component to the moments from which their chains count.
+func (b *builder) chainsToPlates(x strand, placings []int) {
+	for _, c := range x.component.Method().Chains {
+		if c.To.Step == recipe.Plate {
+			b.chain(c, x.tasksOf(c.From.Step), placings)
+		}
+	}
+}
+
+// tasksOf are those of a step of the planned end of a method.
+func (x strand) tasksOf(step string) []int {
+	for k, s := range x.steps {
+		if s.ID == step {
+			return x.tasks[k]
+		}
+	}
+	return nil
+}
+
+// chain puts a wait over several steps between the tasks that have plates in common. Its most is
+// a limit, or has a price; what is wanted has a small one on both sides.
+func (b *builder) chain(c recipe.Chain, from, to []int) {
+	for _, i := range from {
+		for _, j := range b.sharing(i, to) {
+			l := schedule.Link{From: b.id(i), To: b.id(j), FromAt: schedule.Start, Min: ptr(noLeast)}
+			shift := c.From.At
+			if c.From.End {
+				l.FromAt, shift = schedule.End, -c.From.At
+			}
+			if c.To.End {
+				l.ToAt, shift = schedule.End, shift+c.To.At
+			} else {
+				shift -= c.To.At
+			}
+			if c.Least > 0 {
+				l.Min = ptr(c.Least + shift)
+			}
+			if c.Most != nil {
+				l.Max = ptr(*c.Most + shift)
+				if c.Soft {
+					l.Over = ptr(priceSoftWait)
+				}
+			}
+			b.link(l, work.Link{Reason: work.Chain, Chain: &work.Span{Reason: c.Reason, Least: c.Least, Most: c.Most, Shift: shift}})
+			if c.Best != nil {
+				b.best(l, *c.Best+shift)
+			}
+		}
+	}
+}
+
+// best puts a small price on a gap that is longer, or shorter, than it is wanted.
+func (b *builder) best(l schedule.Link, gap int64) {
+	why := work.Link{Reason: work.Wanted}
+	b.link(schedule.Link{From: l.From, FromAt: l.FromAt, To: l.To, ToAt: l.ToAt, Min: ptr(noLeast), Max: ptr(gap), Over: ptr(priceBest)}, why)
+	back := schedule.Link{From: l.To, FromAt: schedule.Start, To: l.From, ToAt: schedule.End, Min: ptr(noLeast), Max: ptr(-gap), Over: ptr(priceBest)}
+	if l.ToAt == schedule.End {
+		back.FromAt = schedule.End
+	}
+	if l.FromAt == schedule.Start {
+		back.ToAt = schedule.Start
+	}
+	b.link(back, why)
 }

@@ -55,7 +55,7 @@ func (b *builder) describe(i int) {
 	}
 	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
 	b.tell(w, step.Words())
-	w.Wait = work.Wait{Least: step.Then.Least, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil, Assumed: step.Then.Assumed}
+	w.Wait = work.Wait{Least: step.Then.Least, Best: step.Then.Best, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil, Assumed: step.Then.Assumed}
 	if t := step.Time; t != nil {
 		w.Time = &work.Time{Quick: t.Quick, Usual: t.Usual, Slow: t.Slow}
 	}

@@ -165,3 +165,23 @@ func (b Bar) later(first SheetLine) (out []SheetLine) {
 	}
 	return out
 }
+
+// call is how a step is named.
+func (r *reporter) call(i int) string {
+	w := r.whole.of.Work[i]
+	return words.Step(w.Made, w.Name)
+}
+
+// callOne is how one of several waves, batches or goes of a step is named.
+func (r *reporter) callOne(i int) string {
+	name := r.call(i)
+	switch w := r.whole.of.Work[i]; {
+	case w.Wave > 0:
+		name += fmt.Sprintf(", wave %d", w.Wave)
+	case w.Shared:
+		name += fmt.Sprintf(", part %d", w.Batch)
+	case w.Batches > 1:
+		name += fmt.Sprintf(", batch %d", w.Batch)
+	}
+	return name
+}

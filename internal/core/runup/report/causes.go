@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/words"
 )
@@ -141,6 +142,12 @@ func (r *reporter) sayBlocked(b reason.Blocked, later bool) (says, way string) {
 		if fixed := r.of.Work[t].Fixed; fixed != "" {
 			return fmt.Sprintf("%s is pinned at %s.", one, fixed), "unpin " + words.Lower(one)
 		}
+		if d := r.of.Work[t].NotBefore; d != nil && b.Rule == reason.Earliest {
+			return fmt.Sprintf("%s: not before %s.", one, sayHour(*d)), "allow an earlier hour"
+		}
+		if d := r.of.Work[t].OverBy; d != nil && b.Rule == reason.Latest {
+			return fmt.Sprintf("%s: over by %s.", one, sayHour(*d)), "allow a later hour"
+		}
 		if b.Rule == reason.Earliest && r.of.Work[t].Placed() {
 			return fmt.Sprintf("%s: no plate is begun so early.", one), ""
 		}
@@ -175,6 +182,14 @@ func (r *reporter) sayBusy(b reason.Blocked, later bool) (says, way string) {
 		says += fmt.Sprintf(" %s is free then, but it is not theirs.", r.names[b.Instead[0]])
 	}
 	return says, way
+}
+
+// sayHour is an hour that the book asks for, with why: 19:20 (the fish is then dry).
+func sayHour(h work.Hour) string {
+	if h.Reason == "" {
+		return h.Clock
+	}
+	return fmt.Sprintf("%s (%s)", h.Clock, h.Reason)
 }
 
 // sayPause says what is at another temperature.

@@ -38,6 +38,12 @@ func (r *reporter) clash(b schedule.Breach) (Violation, bool) {
 	if b.Limit == schedule.TogetherWithin {
 		return r.apart(*b.Together), true
 	}
+	if r.of.Links[*b.Link].Reason == work.Wanted {
+		return Violation{}, false // it is only not at its best
+	}
+	if c := r.of.Links[*b.Link].Chain; c != nil {
+		return r.overall(b, *c), true
+	}
 	from, to := r.index[b.From], r.index[b.To]
 	w := r.of.Work[from]
 	if w.Placed() {
@@ -102,10 +108,13 @@ func (r *reporter) makeWay(i int) string {
 	return letFirst
 }
 
-// unfixed says that a step cannot be at the time that it was given.
+// unfixed says that a step cannot be at the time that it was given, or be over by its hour.
 func (r *reporter) unfixed(b schedule.Breach) (Violation, bool) {
 	i := r.index[b.Task]
 	kept := r.of.Work[i].Fixed
+	if by := r.of.Work[i].OverBy; kept == "" && by != nil {
+		return Violation{What: fmt.Sprintf("%s is over at %s, wanted by %s.", r.callOne(i), r.clock(r.plan.Tasks[i].End), sayHour(*by)), Bar: &i, Strict: true}.because(r, i, "allow a later hour"), true
+	}
 	if kept == "" {
 		return Violation{}, false
 	}

@@ -2,8 +2,10 @@ package report
 
 import (
 	"fmt"
+	"slices"
 
 	"jointime/internal/core/runup/work"
+	"jointime/internal/core/schedule"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
@@ -55,8 +57,17 @@ func (r *reporter) passText(link int) string {
 		return "the plates would wait for hands to carry"
 	case work.PlateLife:
 		return "it would be on the plate too long"
+	case work.Wanted:
+		return "the wait would not be as it is best"
 	case work.OneGo, work.Building:
 		return "the plates would stand half built"
 	}
 	return ""
+}
+
+// passed tells whether the plan passes anything. A wait that is only not as it is best does not.
+func (r *reporter) passed() bool {
+	return slices.ContainsFunc(r.plan.Broken, func(b schedule.Breach) bool {
+		return b.Link == nil || r.of.Links[*b.Link].Reason != work.Wanted
+	})
 }

@@ -37,7 +37,7 @@ func Read(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Locatio
 	r.courseRows(&out)
 	out.Clashes = append(append(r.clashes(), out.Clashes...), unlit(out.Turns)...)
 	out.Promises = r.promises(out.Courses)
-	out.OnPlan = len(out.Clashes) == 0 && len(plan.Broken) == 0 && len(out.Stops) == 0
+	out.OnPlan = len(out.Clashes) == 0 && !r.passed() && len(out.Stops) == 0
 	return out
 }
 

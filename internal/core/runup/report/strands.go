@@ -90,7 +90,7 @@ func (r *reporter) waitText(w work.Wait, l schedule.Link) string {
 	if l.Max != nil && *l.Max == 0 {
 		return strings.TrimPrefix(reason+", straight on", ", ")
 	}
-	text := holdName(reason) + " " + span(least, l.Max)
+	text := holdName(reason) + " " + span(least, l.Max) + bestAt(w.Best)
 	if w.Assumed {
 		text += ", assumed"
 	}
@@ -108,6 +108,14 @@ func span(least int64, most *int64) string {
 	return units.FormatRange(units.Range{Quick: least, Usual: (least + *most) / 2, Slow: *most})
 }
 
+// bestAt is how long a hold is wanted to be, behind its two sides.
+func bestAt(best *int64) string {
+	if best == nil {
+		return ""
+	}
+	return ", best " + units.FormatDuration(*best)
+}
+
 // whyWait says why a hold is as long as it is: its limits, what of it is there in case the
 // step before it runs over, and what keeps that step from ending later and the next one
 // from starting earlier.
@@ -115,7 +123,7 @@ func (r *reporter) whyWait(h Hold, from, to int) string {
 	wait := r.of.Work[from].Wait
 	limits := ""
 	if wait.Least > 0 || wait.Most != nil {
-		limits = " (" + strings.Replace(span(wait.Least, wait.Most), "up to", "limit", 1) + ")"
+		limits = " (" + strings.Replace(span(wait.Least, wait.Most), "up to", "limit", 1) + bestAt(wait.Best) + ")"
 	}
 	out := fmt.Sprintf("Held %s, %s–%s%s.", units.FormatDuration(h.Gap), r.clock(r.plan.Tasks[from].End), r.clock(r.plan.Tasks[to].Start), limits)
 	if h.Margin > 0 {
@@ -125,4 +133,41 @@ func (r *reporter) whyWait(h Hold, from, to int) string {
 		out += fmt.Sprintf(" %s cannot be later: %s. %s cannot be earlier: %s.", r.call(from), r.stopText(from, r.scene.Later(from).Stop, true), r.call(to), r.stopText(to, r.scene.Earlier(to).Stop, false))
 	}
 	return out
+}
+
+// holdName is what a hold is called: rest, chill; one that is told in a sentence is a hold.
+func holdName(reason string) string {
+	if reason == "" || len(reason) > 24 {
+		return "hold"
+	}
+	return reason
+}
+
+// holdWord is that where it stands behind an article: rest, chill; what has several words is a hold.
+func holdWord(reason string) string {
+	if strings.ContainsAny(reason, " ,") {
+		return "hold"
+	}
+	return holdName(reason)
+}
+
+// spanOf names a wait over several steps: cured, or from one of them to the other.
+func (r *reporter) spanOf(e int) string {
+	l, c := r.problem.Links[e], r.of.Links[e].Chain
+	from, to := r.index[l.From], r.index[l.To]
+	between := fmt.Sprintf("from “%s” to “%s”", r.of.Work[from].Name, r.of.Work[to].Name)
+	if r.of.Work[to].Placed() {
+		between = fmt.Sprintf("from “%s” to the plate", r.of.Work[from].Name)
+	}
+	if c.Reason == "" {
+		return between
+	}
+	return c.Reason + ", " + between
+}
+
+// overall says that a wait over several steps is longer than it may be.
+func (r *reporter) overall(b schedule.Breach, c work.Span) Violation {
+	from, to := r.index[b.From], r.index[b.To]
+	return Violation{What: fmt.Sprintf("%s: %s, %s in all, limit %s.", r.of.Work[from].Made, r.spanOf(*b.Link), units.FormatOver(*c.Most+b.By), units.FormatBeside(*c.Most, *c.Most+b.By)), Bar: &from, Strict: !b.Priced}.
+		because(r, to, "begin it later", "move the course")
 }

@@ -2,8 +2,8 @@ package report
 
 import (
 	"fmt"
-	"strings"
 
+	"jointime/internal/core/runup/work"
 	"jointime/internal/core/schedule/reason"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
@@ -93,6 +93,12 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 		if r.of.Links[stop.Link].Limit != nil {
 			return -1, end, "food safety limit"
 		}
+		switch why := r.of.Links[stop.Link]; why.Reason {
+		case work.Chain:
+			return -1, end, fmt.Sprintf("%s, up to %s", r.spanOf(stop.Link), units.FormatDuration(*why.Chain.Most))
+		case work.Wanted:
+			return -1, end, "wait as it is best"
+		}
 		if most := *r.problem.Links[stop.Link].Max; most < 0 { // it is over so long before the other
 			return -1, end, fmt.Sprintf("%s before %s", units.FormatDuration(-most), r.callOne(stop.Other))
 		}
@@ -100,6 +106,9 @@ func (r *reporter) follow(i int, stop reason.Stop) (next int, anchor int64, labe
 	case reason.Latest:
 		if r.of.Work[i].Fixed != "" {
 			return -1, end, "pinned"
+		}
+		if by := r.of.Work[i].OverBy; by != nil {
+			return -1, end, "over by " + sayHour(*by)
 		}
 	case reason.Target:
 		if at, is := r.hourOf(i); is {
@@ -147,6 +156,10 @@ func (r *reporter) step(i, next int, room reason.Room) []Term {
 	switch room.Stop.Rule {
 	case reason.LinkMin:
 		label, margin = "hold", r.of.Links[room.Stop.Link].Buffer
+		if c := r.of.Links[room.Stop.Link].Chain; c != nil {
+			label = fmt.Sprintf("%s, at least %s in all: between", r.spanOf(room.Stop.Link), units.FormatDuration(c.Least))
+			break
+		}
 		if w := r.of.Work[i]; !w.Placed() && r.problem.Links[room.Stop.Link].Least() > margin {
 			label = holdName(w.Wait.Reason) + " at least"
 		}
@@ -159,42 +172,6 @@ func (r *reporter) step(i, next int, room reason.Room) []Term {
 		label = "then " + r.taken(room.Stop.Resource, r.call(next))
 	}
 	return []Term{own, {"to spare", -margin}, {label, margin - between}}
-}
-
-// call is how a step is named.
-func (r *reporter) call(i int) string {
-	w := r.whole.of.Work[i]
-	return words.Step(w.Made, w.Name)
-}
-
-// callOne is how one of several waves, batches or goes of a step is named.
-func (r *reporter) callOne(i int) string {
-	name := r.call(i)
-	switch w := r.whole.of.Work[i]; {
-	case w.Wave > 0:
-		name += fmt.Sprintf(", wave %d", w.Wave)
-	case w.Shared:
-		name += fmt.Sprintf(", part %d", w.Batch)
-	case w.Batches > 1:
-		name += fmt.Sprintf(", batch %d", w.Batch)
-	}
-	return name
-}
-
-// holdName is what a hold is called: rest, chill; one that is told in a sentence is a hold.
-func holdName(reason string) string {
-	if reason == "" || len(reason) > 24 {
-		return "hold"
-	}
-	return reason
-}
-
-// holdWord is that where it stands behind an article: rest, chill; what has several words is a hold.
-func holdWord(reason string) string {
-	if strings.ContainsAny(reason, " ,") {
-		return "hold"
-	}
-	return holdName(reason)
 }
 
 // taken says what somebody is on, or something is in use for.
@@ -233,6 +210,9 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 	}
 	switch stop.Rule {
 	case reason.LinkMin:
+		if c := r.of.Links[stop.Link].Chain; c != nil {
+			return fmt.Sprintf("%s, at least %s in all", r.spanOf(stop.Link), units.FormatDuration(c.Least))
+		}
 		if s := r.before(i, stop); s != "" {
 			return "the " + holdWord(s) + " would be too short"
 		}
@@ -243,6 +223,9 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 		}
 		if l := r.of.Links[stop.Link].Limit; l != nil {
 			return fmt.Sprintf("%s, limit %s (%s)", words.Lower(l.What), units.FormatDuration(l.Within), l.Source)
+		}
+		if c := r.of.Links[stop.Link].Chain; c != nil {
+			return fmt.Sprintf("%s, at most %s in all", r.spanOf(stop.Link), units.FormatDuration(*c.Most))
 		}
 		if s := r.passText(stop.Link); s != "" {
 			return s
@@ -270,6 +253,9 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 		}
 		return r.names[stop.Resource] + " is not available"
 	case reason.Target:
+		if by := r.of.Work[i].OverBy; by != nil {
+			return "to be over by " + sayHour(*by)
+		}
 		if !r.of.Work[i].Placed() {
 			return "due by then"
 		}
@@ -281,6 +267,12 @@ func (r *reporter) stopText(i int, stop reason.Stop, later bool) string {
 	case reason.Earliest, reason.Latest:
 		if r.of.Work[i].Fixed != "" {
 			return "pinned"
+		}
+		if d := r.of.Work[i].NotBefore; d != nil && stop.Rule == reason.Earliest {
+			return "not before " + sayHour(*d)
+		}
+		if d := r.of.Work[i].OverBy; d != nil && stop.Rule == reason.Latest {
+			return "over by " + sayHour(*d)
 		}
 	}
 	return "limit of the step"

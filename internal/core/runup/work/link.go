@@ -29,6 +29,8 @@ const (
 	OneGo          Reason = "one go"          // a wave is built without a break
 	Washed         Reason = "washed"          // what a step used is washed after it
 	Carried        Reason = "carried"         // plates are carried to the room as they are ready
+	Chain          Reason = "chain"           // a wait over several steps
+	Wanted         Reason = "wanted"          // how long a wait had best be
 	LastPiece      Reason = "last piece"      // of what is worked on piece by piece, the last has waited until it is done
 )
 
@@ -40,6 +42,16 @@ type Link struct {
 	Keep   *Keep         `json:"keep,omitempty"`
 	Table  string        `json:"table,omitempty"` // of Courses
 	Life   *Life         `json:"life,omitempty"`  // of PlateLife
+	Chain  *Span         `json:"chain,omitempty"` // of Chain
+}
+
+// Span is how long a wait over several steps is, at least and at most. The link counts so many
+// seconds more than it, for it may begin or end inside a step.
+type Span struct {
+	Reason string `json:"reason,omitempty"`
+	Least  int64  `json:"least,omitempty"`
+	Most   *int64 `json:"most,omitempty"`
+	Shift  int64  `json:"shift,omitempty"`
 }
 
 // Life is how long something is good on the plate.
@@ -51,7 +63,7 @@ type Life struct {
 
 // Beside tells a link that stands beside a wait from the wait itself.
 func (l Link) Beside() bool {
-	return l.Limit != nil || l.Keep != nil || slices.Contains([]Reason{LastPiece, Washed, SamePan, Carried}, l.Reason)
+	return l.Limit != nil || l.Keep != nil || slices.Contains([]Reason{LastPiece, Washed, SamePan, Carried, Chain, Wanted}, l.Reason)
 }
 
 // Keep is how long a component keeps in a place.

@@ -60,6 +60,15 @@ type Work struct {
 	Notes    []string         `json:"notes,omitempty"`  // for whom it must be without something
 	Cautions []limits.Caution `json:"cautions,omitempty"`
 	Fixed    string           `json:"fixed,omitempty"` // clock time at which the chef keeps it
+
+	NotBefore *Hour `json:"notBefore,omitempty"` // it is begun no earlier
+	OverBy    *Hour `json:"overBy,omitempty"`    // it is to be over by then
+}
+
+// Hour is an hour that the book asks for, and why.
+type Hour struct {
+	Clock  string `json:"clock"`
+	Reason string `json:"reason,omitempty"`
 }
 
 // Scope is for which plates work is done.
@@ -103,6 +112,7 @@ type Advice struct {
 // Wait is what follows a step: how long at least and at most, and why.
 type Wait struct {
 	Least  int64  `json:"least,omitempty"`
+	Best   *int64 `json:"best,omitempty"`
 	Most   *int64 `json:"most,omitempty"`
 	Reason string `json:"reason,omitempty"`
 	Placed bool   `json:"placed,omitempty"` // it keeps a place meanwhile

@@ -40,6 +40,7 @@ func (s *search) settle(ctx context.Context) {
 			moved = s.shiftGlued(byEnd)
 		}
 	}
+	s.best.take(s.now) // the time may have been over before what moved was kept
 }
 
 // retime gives the best plan the best hours that its order and its resources allow.

@@ -39,6 +39,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
     close,
   )
   const { value: f, set, wrong } = form
+  const tables = byNeed(f, steps, stepIDs(component))
   return (
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
       <div className="pair">
@@ -71,18 +72,34 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         </button>
       )}
       <Lines f={f} set={set} wrong={wrong} />
-      <Rows legend="scaling exceptions" columns={ruleColumns(f)} rows={f.rules} set={(rules) => set({ rules })} add="Add an exception" wrong={wrong?.field} />
       <Rows legend="methods" columns={[{ name: 'name', label: 'name', width: 190 }, { name: 'reason', label: 'why', width: 210 }, { name: 'bought', label: 'bought in, order ahead', width: 130, hint: '1 day' }]} rows={f.methods} set={(methods) => set({ methods })} add="Add a method" wrong={wrong?.field} />
-      <Rows legend="shelf life" columns={keepColumns} rows={f.keeps} set={(keeps) => set({ keeps })} add="Add shelf life" wrong={wrong?.field} />
-      <Rows legend="take-outs" columns={takeOutColumns(steps)} rows={f.takeOuts} set={(takeOuts) => set({ takeOuts })} add="Add a take-out" wrong={wrong?.field} />
-      <Rows legend="by-products" columns={[{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }]} rows={f.byProducts} set={(byProducts) => set({ byProducts })} add="Add a by-product" wrong={wrong?.field} />
-      <Rows legend="arrives as" columns={conditionColumns(f, stepIDs(component))} rows={f.conditions} set={(conditions) => set({ conditions })} add="Add a condition" wrong={wrong?.field} />
+      {tables.filter((t) => f[t.of].length > 0).map((t) => (
+        <Rows key={t.of} legend={t.legend} columns={t.columns} rows={f[t.of]} set={(rows) => set({ [t.of]: rows })} add={t.add} wrong={wrong?.field} />
+      ))}
+      <div className="by-need" role="group" aria-label="More about the component">
+        {tables.filter((t) => f[t.of].length === 0).map((t) => (
+          <button key={t.of} type="button" className="plain-button" onClick={() => set({ [t.of]: [{}] })}>
+            {t.add}
+          </button>
+        ))}
+      </div>
       <EditorActions form={form} save="Save the component" close={close} forget stale={form.typed && form.origin.version !== part.version ? 'this component' : undefined}>
         <Delete kind="components" id={component.id} name={component.name} screen={`dish:${view.dish.id}`} done={close} label="Delete the component" />
       </EditorActions>
     </Form>
   )
 }
+
+// byNeed are the tables that only some components have: what is empty is opened by need.
+const byNeed = (f: ComponentForm, steps: [string, string][], ids: string[]): { of: 'rules' | 'keeps' | 'chains' | 'orders' | 'takeOuts' | 'byProducts' | 'conditions'; legend: string; add: string; columns: Column[] }[] => [
+  { of: 'rules', legend: 'scaling exceptions', add: 'Add an exception', columns: ruleColumns(f) },
+  { of: 'keeps', legend: 'shelf life', add: 'Add shelf life', columns: keepColumns },
+  { of: 'chains', legend: 'waits over several steps', add: 'Add a wait over several steps', columns: chainColumns(steps) },
+  { of: 'orders', legend: 'always in this order', add: 'Add an order', columns: orderColumns(steps) },
+  { of: 'takeOuts', legend: 'take-outs', add: 'Add a take-out', columns: takeOutColumns(steps) },
+  { of: 'byProducts', legend: 'by-products', add: 'Add a by-product', columns: [{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }] },
+  { of: 'conditions', legend: 'arrives as', add: 'Add a condition', columns: conditionColumns(f, ids) },
+]
 
 type FormProps = { f: ComponentForm; set: (next: Partial<ComponentForm>) => void; wrong?: FieldError }
 
@@ -116,6 +133,27 @@ const keepColumns: Column[] = [
   { name: 'place', label: 'where', width: 120, options: [['chilled', 'chilled'], ['frozen', 'frozen'], ['ambient', 'ambient'], ['hot', 'hot']] },
   { name: 'for', label: 'for', width: 100, hint: '3 d' },
   { name: 'then', label: 'after that', width: 220 },
+]
+
+const chainColumns = (steps: [string, string][]): Column[] => {
+  const moments = steps.flatMap(([id, name]): [string, string][] => [[`start:${id}`, `start of ${name}`], [`end:${id}`, `end of ${name}`]])
+  return [
+    { name: 'reason', label: 'what', width: 100, hint: 'cured' },
+    { name: 'from', label: 'from', width: 150, options: [['', 'from'], ...moments] },
+    { name: 'to', label: 'to', width: 150, options: [['', 'to'], ...moments, ['start:plate', 'the plate']] },
+    { name: 'least', label: 'at least', width: 70, hint: '24 h' },
+    { name: 'most', label: 'up to', width: 70, hint: '72 h' },
+    { name: 'fromAt', label: 'from, inside the step', width: 110, below: true, hint: 'from: 8 min in' },
+    { name: 'toAt', label: 'to, inside the step', width: 110, below: true, hint: 'to: 8 min in' },
+    { name: 'best', label: 'best', width: 80, below: true, hint: 'best 48 h' },
+    { name: 'soft', label: 'limit', width: 130, below: true, options: [['', '“up to” is a limit'], ['soft', 'can run over']] },
+  ]
+}
+
+const orderColumns = (steps: [string, string][]): Column[] => [
+  { name: 'first', label: 'first', width: 160, options: [['', 'first'], ...steps] },
+  { name: 'then', label: 'then', width: 160, options: [['', 'then'], ...steps] },
+  { name: 'reason', label: 'why', width: 190, hint: 'the spirit burns off first' },
 ]
 
 const takeOutColumns = (steps: [string, string][]): Column[] => [

@@ -8,6 +8,7 @@ import type { LineReading } from '../../parts/reading'
 import { useHeat } from '../../parts/heat'
 import { range, spoken, times } from '../../parts/words'
 import type { Part, Pick, View } from './types'
+import type { Schemas } from '../../api/client'
 import type { Step } from './form'
 import { LineField } from './LineField'
 import { stepIDs, used, withAdded } from './steps'
@@ -51,6 +52,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
       {steps.map((s, i) => (
         <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id && g.field !== 'unlisted')} faults={part.takeOuts.filter((t) => t.step === s.id).map((t) => t.what)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />
       ))}
+      <Chains component={made} open={() => show('component', { of: component.id })} />
       <div className="ms-3 mt-1">
         <LineField label={`${component.name}: add a line`} hint="Type a step or an ingredient" into={component.id} under ids={[...stepIDs(component), ...component.ingredients.map((l) => l.id ?? '')]} text={typed.value} set={(t) => (t ? typed.set(t) : typed.drop())} keep={keep} action="Add" />
       </div>
@@ -96,7 +98,8 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
     [hands(step), ours('hands')],
     [step.equipment.map((e) => e.kind + (e.setting === undefined ? '' : ` ${heat(e.setting)}`)).join(', '), ours('setting')],
     [step.eachWave && !step.name.includes('to order') && 'each wave'],
-    [step.by && `by ${step.by.clock}${step.by.daysBefore ? (step.by.daysBefore === 1 ? ' the day before' : `, ${step.by.daysBefore} days before`) : ''}`],
+    [step.notBefore && `not before ${hour(step.notBefore)}`],
+    [step.by && `by ${hour(step.by)}`],
     [step.unbroken && 'do not leave'],
     [step.short && `take out early: ${step.short}`],
     [step.pan?.clean && 'clean pan'],
@@ -155,9 +158,40 @@ function hands(step: Step) {
 }
 
 function waitWords(step: Step) {
-  const { least = 0, most, place, soft } = step.then
+  const { best, moved, ...wait } = step.then
+  const first = held(wait)
+  if (!first) return ''
+  const then = moved && `, then ${moved.reason || moved.place?.kind || 'moved'} ${held(moved)}`.trimEnd()
+  return first + (best === undefined ? '' : `, best ${spoken(best)}`) + (then ?? '')
+}
+
+/** held is how long something waits, and on what. */
+function held({ least = 0, most, place, soft }: { least?: number; most?: number; place?: Schemas['Needed']; soft?: boolean }) {
   if (!least && most === undefined) return ''
   if (most === 0 && !least) return 'no hold'
   const span = most === undefined ? `${spoken(least)} or more` : least ? range(least, most) : `up to ${spoken(most)}`
   return span + (place ? `, ${place.kind}` : '') + (soft ? ', can run over' : '')
+}
+
+/** hour is an hour that the book asks for, with its reason. */
+function hour({ clock, daysBefore, reason }: NonNullable<Step['by']>) {
+  const day = daysBefore === 1 ? ' the day before' : daysBefore ? `, ${daysBefore} days before` : ''
+  return clock + day + (reason ? ` (${reason})` : '')
+}
+
+/** Chains are the waits over several steps of the method that is used, and the orders that it keeps. */
+function Chains({ component, open }: { component: Part['component']; open: () => void }) {
+  const m = used(component)
+  const name = (id: string) => (id === 'plate' ? 'the plate' : (m?.steps.find((s) => s.id === id)?.name ?? id))
+  const moment = (p: Schemas['Point']) => `${p.at ? `${spoken(p.at)} ${p.end ? 'before the end' : 'into'} ` : p.end ? 'the end of ' : p.step === 'plate' ? '' : 'the start of '}${name(p.step)}`
+  const lines = [
+    ...(m?.chains ?? []).map((k) => [k.reason || 'in all', `${held(k)}${k.best === undefined ? '' : `, best ${spoken(k.best)}`}, from ${moment(k.from)} to ${moment(k.to)}`]),
+    ...(m?.orders ?? []).map((o) => ['always', `${name(o.first)} before ${name(o.then)}${o.reason ? `: ${o.reason}` : ''}`]),
+  ]
+  return lines.map(([what, text], i) => (
+    <button key={i} className="step-line wait" onClick={open} tabIndex={-1}>
+      <span className="name">{what}</span>
+      <span className="facts">{text}</span>
+    </button>
+  ))
 }

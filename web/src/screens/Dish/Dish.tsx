@@ -24,7 +24,7 @@ import { LineField } from './LineField'
 import { Methods } from './Methods'
 import { reduces, Reductions } from './Reductions'
 import { StepEditor } from './StepEditor'
-import { methodOf, newStep, others, saidAgain, withSteps } from './steps'
+import { methodOf, newStep, others, saidAgain, tiedTo, withSteps } from './steps'
 import type { Part, Pick, View } from './types'
 import { VersionEditor } from './VersionEditor'
 import { Decides } from '../../parts/Decides'
@@ -184,7 +184,8 @@ function OpenStep({ view, part, step, focus, pick }: { view: View; part: Part; s
     void save(`${component.name}: ${step.name} moved`, next)
   }
   const remove = async () => {
-    if (await save(`${component.name}: ${step.name} deleted`, steps.filter((s) => s.id !== step.id))) pick('', '')
+    const also = tiedTo(component, step.id)
+    if (await save(`${component.name}: ${step.name} deleted${also.length ? `, and ${also.join(', ')}` : ''}`, steps.filter((s) => s.id !== step.id))) pick('', '')
   }
   const below = async () => {
     const made = newStep(component)

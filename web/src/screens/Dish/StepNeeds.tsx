@@ -20,7 +20,8 @@ export const needs: NeedOf[] = [
   { id: 'short', name: 'Stop short', fields: ['short'], has: (f) => Boolean(f.short) },
   { id: 'who', name: 'Who, do not leave', fields: ['cook'], has: (f) => Boolean(f.cook) || f.unbroken },
   { id: 'place', name: 'Where it waits', fields: ['place', 'own', 'soft'], has: (f) => Boolean(f.place || f.own) || f.soft },
-  { id: 'when', name: 'Finish by, each wave', fields: ['by', 'daysBefore'], has: (f) => Boolean(f.by) || f.eachWave },
+  { id: 'moved', name: 'Best time, then a warm place', fields: ['best', 'moved'], has: (f) => Boolean(f.best || f.moved.to || f.moved.place || f.moved.least || f.moved.most) },
+  { id: 'when', name: 'Not before, finish by, each wave', fields: ['by', 'daysBefore', 'notBefore', 'notBeforeDays'], has: (f) => Boolean(f.by || f.notBefore) || f.eachWave },
   { id: 'after', name: 'After another component', fields: ['after'], has: (f) => f.after.length > 0 },
   { id: 'pan', name: 'Same pan, clean pan', fields: ['pan'], has: (f) => Boolean(f.pan) || f.clean },
   { id: 'note', name: 'Remark', fields: ['note'], has: (f) => Boolean(f.note) },
@@ -42,7 +43,7 @@ export function Need({ need, ...p }: Parts & { need: NeedOf }) {
 const bodies: Record<string, (p: Parts) => React.ReactNode> = {
   per: Per, left: (p) => <Text {...p} name="left" label="what is left" hint="¼, 25 %, 200 ml" />, wrong: Troubles,
   short: (p) => <Text {...p} name="short" label="taken out early, because" hint="it finishes in the rest" />,
-  who: Who, place: Place, when: When, after: After, pan: Pan, note: (p) => <Text {...p} name="note" label="said to whoever does it" hint="lid ajar, cut side down" />, cautions: Cautions,
+  who: Who, place: Place, moved: Moved, when: When, after: After, pan: Pan, note: (p) => <Text {...p} name="note" label="said to whoever does it" hint="lid ajar, cut side down" />, cautions: Cautions,
 }
 
 function Per({ f, set, wrong }: Parts) {
@@ -111,11 +112,52 @@ function Place({ f, set, wrong, kinds, kitchen }: Parts) {
 function When({ f, set, wrong }: Parts) {
   return (
     <>
-      <div className="pair">
+      <div className="pair three">
+        <Text f={f} set={set} wrong={wrong} name="notBefore" label="not before" hint="19:20; blank = whenever" />
+        <Text f={f} set={set} wrong={wrong} name="notBeforeDays" label="days before the service" hint="0" />
+        <Text f={f} set={set} wrong={wrong} name="notBeforeWhy" label="because" hint="the shell softens" />
+      </div>
+      <div className="pair three">
         <Text f={f} set={set} wrong={wrong} name="by" label="finish by" hint="16:00; blank = as late as possible" />
         <Text f={f} set={set} wrong={wrong} name="daysBefore" label="days before the service" hint="1" />
+        <Text f={f} set={set} wrong={wrong} name="byWhy" label="because" hint="the van leaves" />
       </div>
+      {f.by.trim() && <Form.Check id="step-by-strict" className="mt-2" label="finish by is a limit, not a wish" checked={f.byStrict} onChange={(e) => set({ byStrict: e.target.checked })} />}
       <Form.Check id="step-wave" className="mt-2" label="repeat for each wave (to order)" checked={f.eachWave} onChange={(e) => set({ eachWave: e.target.checked })} />
+    </>
+  )
+}
+
+// Moved is how long the wait is best, and where the thing waits after that.
+function Moved({ f, set, wrong, kinds }: Parts) {
+  const m = f.moved
+  const edit = (part: Partial<StepForm['moved']>) => set({ moved: { ...m, ...part } })
+  const text = (name: 'to' | 'least' | 'most', label: string, hint: string) => (
+    <Form.Group controlId={`step-moved-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={m[name]} placeholder={hint} onChange={(e) => edit({ [name]: e.target.value })} isInvalid={wrong?.field === `moved.${name}`} autoComplete="off" />
+    </Form.Group>
+  )
+  return (
+    <>
+      <div className="pair">
+        <Text f={f} set={set} wrong={wrong} name="best" label="best after" hint="8 min, between at least and up to" />
+        {text('to', 'then moved to', 'the warm shelf')}
+      </div>
+      <div className="pair three">
+        <Form.Group controlId="step-moved-place">
+          <Form.Label>which takes a place in or on</Form.Label>
+          <Form.Select value={m.place} onChange={(e) => edit({ place: e.target.value })}>
+            <option value="">nothing</option>
+            {kinds.map((k) => (
+              <option key={k}>{k}</option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        {text('least', 'there at least', '0')}
+        {text('most', 'there up to', '20 min')}
+      </div>
+      {m.most.trim() && <Form.Check id="step-moved-soft" className="mt-2" label="can stay longer rather than make a table late" checked={m.soft} onChange={(e) => edit({ soft: e.target.checked })} />}
     </>
   )
 }

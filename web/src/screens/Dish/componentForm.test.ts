@@ -7,7 +7,7 @@ const component: Schemas['Component'] = {
   ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste', scale: 'seasoning' }, { id: 'agar', name: 'agar', amount: { quantity: 20, unit: 'g' }, per: { to: 'bones', each: { quantity: 600, unit: 'g' } } }, { id: 'acid', name: 'acid', amount: { quantity: 20, unit: 'g' }, per: {} }],
   methods: [
     { id: 'method', name: 'our way', steps: [{ id: 'reduce', name: 'reduce', hands: { work: 'all' }, equipment: [], then: {} }] },
-    { id: 'quick', name: 'quick', reason: 'no time', steps: [], bought: { order: 86400, allergens: ['celery'] } },
+    { id: 'quick', name: 'quick', reason: 'no time', steps: [], bought: { order: 86400, allergens: ['celery'] }, chains: [{ from: { step: 'reduce', at: 180, end: true }, to: { step: 'plate' }, least: 86400, best: 129600, most: 172800, soft: true, reason: 'cured' }], orders: [{ first: 'reduce', then: 'strain', reason: 'it clouds' }] },
   ],
   keeps: [{ place: 'chilled', for: 172800, then: 'thickens' }],
   takeOuts: [{ name: 'thyme', in: 'reduce', out: 'reduce', within: 180, at: -180 }],
@@ -16,7 +16,7 @@ const component: Schemas['Component'] = {
 }
 
 // The server’s part: the texts that the form itself writes.
-const times: Record<string, number> = { '24 h': 86400, '48 h': 172800, '3 min': 180 }
+const times: Record<string, number> = { '24 h': 86400, '48 h': 172800, '3 min': 180, '36 h': 129600 }
 const amounts: Record<string, Schemas['Amount']> = { '200 ml': { quantity: 200, unit: 'ml' }, '600 g': { quantity: 600, unit: 'g' }, '20 g': { quantity: 20, unit: 'g' }, '50 ml': { quantity: 50, unit: 'ml' } }
 
 beforeEach(() => {

@@ -6,10 +6,11 @@ import { decimal, FieldError, measure, understand } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
 import { amount } from '../../parts/amounts'
 import { words } from './form'
+import { used } from './steps'
 
 type Component = Schemas['Component']
 
-export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[] }
+export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
 
 export function toComponentForm(c: Component, portion?: Schemas['Amount']): ComponentForm {
   return {
@@ -27,6 +28,8 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
     keeps: (c.keeps ?? []).map((k) => ({ place: k.place, for: words(k.for), then: k.then ?? '' })),
     takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, pieces: t.pieces ? String(t.pieces) : '', each: t.each ? 'each' : '', in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
+    chains: (used(c)?.chains ?? []).map((k) => ({ reason: k.reason ?? '', from: pointText(k.from), fromAt: k.from.at ? words(k.from.at) : '', to: pointText(k.to), toAt: k.to.at ? words(k.to.at) : '', least: k.least ? words(k.least) : '', best: k.best === undefined ? '' : words(k.best), most: k.most === undefined ? '' : words(k.most), soft: k.soft ? 'soft' : '' })),
+    orders: (used(c)?.orders ?? []).map((o) => ({ first: o.first, then: o.then, reason: o.reason ?? '' })),
     byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '' })),
     changes: (c.variant?.changes ?? []).map((k) => ({ do: k.do, line: k.line ?? '', ingredient: k.ingredient ?? '', with: k.with ?? '', factor: k.factor ? String(k.factor) : '' })),
     conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }))),
@@ -51,6 +54,29 @@ async function tied(field: string, text: string, rows: Row[], ids: string[]): Pr
   return { ...(at < 0 ? {} : { to: ids[at] }), ...(each ? { each } : {}) }
 }
 
+/** pointText is a moment of a step as the form has it: its step, and from which end it counts. */
+const pointText = (p: Schemas['Point']) => `${p.end ? 'end' : 'start'}:${p.step}`
+
+// chain reads a wait over several steps.
+async function chain(r: Row, i: number): Promise<Schemas['Chain']> {
+  const at = `waits over several steps.${i}`
+  if (!r.from) throw new FieldError(`${at}.from`, 'Counted from which step?')
+  if (!r.to) throw new FieldError(`${at}.to`, 'Counted to which step?')
+  const length = async (name: string) => (r[name]?.trim() ? (await understand(`${at}.${name}`, r[name])).usual : undefined)
+  const point = async (name: string): Promise<Schemas['Point']> => {
+    const [end, step] = r[name].split(/:(.*)/)
+    return { step, at: await length(`${name}At`), ...(end === 'end' ? { end: true } : {}) }
+  }
+  const [least, best, most] = [await length('least'), await length('best'), await length('most')]
+  if (least === undefined && best === undefined && most === undefined) throw new FieldError(`${at}.least`, `${r.reason || 'Wait'}: how long at least, or at most?`)
+  return { from: await point('from'), to: await point('to'), least, best, most, ...(r.soft ? { soft: true } : {}), reason: r.reason?.trim() || undefined }
+}
+
+function order(r: Row, i: number): Schemas['StepOrder'] {
+  if (!r.first || !r.then) throw new FieldError(`always in this order.${i}.${r.first ? 'then' : 'first'}`, 'Which step?')
+  return { first: r.first, then: r.then, reason: r.reason?.trim() || undefined }
+}
+
 async function batching(f: ComponentForm): Promise<Component['batching']> {
   const least = await measure('least', f.least)
   const most = await measure('most', f.most)
@@ -67,6 +93,9 @@ export async function toComponent(f: ComponentForm, over: Component): Promise<{ 
   if (!makes) throw new FieldError('yield', 'Yield? Write 500 g or 6.')
   const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined }
   next.batching = await batching(f)
+  const chains = await Promise.all(f.chains.filter((r) => Object.values(r).some((v) => v.trim())).map((r, i) => chain(r, i)))
+  const orders = f.orders.filter((r) => r.first || r.then).map((r, i) => order(r, i))
+  next.methods = next.methods.map((m) => (m.id === used(over)?.id ? { ...m, chains: chains.length ? chains : undefined, orders: orders.length ? orders : undefined } : m))
   if (!next.methods.some((m) => m.id === next.chosen)) delete next.chosen
   next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`shelf life.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))

@@ -30,6 +30,13 @@ export type StepForm = {
   eachWave: boolean
   daysBefore: string
   by: string
+  byWhy: string
+  byStrict: boolean
+  notBefore: string
+  notBeforeDays: string
+  notBeforeWhy: string
+  best: string
+  moved: { to: string; place: string; least: string; most: string; soft: boolean }
   cues: CueText[]
   troubles: { what: string; follows: string; rescue: string }[]
   unbroken: boolean
@@ -67,6 +74,13 @@ export function toForm(s: Step): StepForm {
     eachWave: s.eachWave ?? false,
     daysBefore: s.by ? String(s.by.daysBefore) : '0',
     by: s.by?.clock ?? '',
+    byWhy: s.by?.reason ?? '',
+    byStrict: s.by?.strict ?? false,
+    notBefore: s.notBefore?.clock ?? '',
+    notBeforeDays: s.notBefore ? String(s.notBefore.daysBefore) : '0',
+    notBeforeWhy: s.notBefore?.reason ?? '',
+    best: s.then.best === undefined ? '' : words(s.then.best),
+    moved: { to: s.then.moved?.reason ?? '', place: s.then.moved?.place?.kind ?? '', least: s.then.moved?.least ? words(s.then.moved.least) : '', most: s.then.moved?.most === undefined ? '' : words(s.then.moved.most), soft: s.then.moved?.soft ?? false },
     cues: (s.cues ?? []).map((c) => ({ sense: c.sense ?? '', how: c.how ?? '', right: c.right ?? '', notYet: c.notYet ?? '', more: c.more ? words(c.more) : '', tooFar: c.tooFar ?? '', then: c.then ?? '', looksWrong: c.looksWrong ?? '' })),
     troubles: (s.troubles ?? []).map((t) => ({ what: t.what, follows: t.follows ?? '', rescue: t.rescue ?? '' })),
     unbroken: s.unbroken ?? false,
@@ -121,14 +135,17 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
     equipment,
     then: {
       ...(f.least.trim() ? { least: (await understand('least', f.least)).usual } : {}),
+      ...(f.best.trim() ? { best: (await understand('best', f.best)).usual } : {}),
       ...(f.most.trim() ? { most: (await understand('most', f.most)).usual } : {}),
       ...(f.soft ? { soft: true } : {}),
       ...(rests ?? (place ? { place } : {})),
       ...(f.reason.trim() ? { reason: f.reason.trim() } : {}),
+      ...(await toMoved(f.moved, over)),
     },
     ...(f.after.length ? { after: f.after } : {}),
     ...(f.eachWave ? { eachWave: true } : {}),
-    ...(f.by.trim() ? { by: { daysBefore: whole('daysBefore', f.daysBefore || '0'), clock: f.by.trim() } } : {}),
+    ...(f.notBefore.trim() ? { notBefore: { daysBefore: whole('notBeforeDays', f.notBeforeDays || '0'), clock: f.notBefore.trim(), ...filled({ reason: f.notBeforeWhy }) } } : {}),
+    ...(f.by.trim() ? { by: { daysBefore: whole('daysBefore', f.daysBefore || '0'), clock: f.by.trim(), ...filled({ reason: f.byWhy }), ...(f.byStrict ? { strict: true } : {}) } } : {}),
     ...(cues.length ? { cues } : {}),
     ...(f.troubles.some((t) => t.what.trim()) ? { troubles: f.troubles.filter((t) => t.what.trim()).map((t) => filled({ what: t.what, follows: t.follows, rescue: t.rescue }) as Schemas['Trouble']) } : {}),
     ...(f.unbroken ? { unbroken: true } : {}),
@@ -143,6 +160,22 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
 /** filled leaves out what is empty. */
 function filled(texts: Record<string, string>): Record<string, string> {
   return Object.fromEntries(Object.entries(texts).flatMap(([name, text]) => (text.trim() ? [[name, text.trim()]] : [])))
+}
+
+/** toMoved reads the second place in which a thing waits. */
+async function toMoved(m: StepForm['moved'], over: Step): Promise<Pick<Step['then'], 'moved'>> {
+  if (!m.to.trim() && !m.place && !m.least.trim() && !m.most.trim()) return {}
+  const was = over.then.moved?.place
+  const place = was?.kind === m.place ? was : m.place ? { kind: m.place } : undefined
+  return {
+    moved: {
+      ...(m.least.trim() ? { least: (await understand('moved.least', m.least)).usual } : {}),
+      ...(m.most.trim() ? { most: (await understand('moved.most', m.most)).usual } : {}),
+      ...(m.soft ? { soft: true } : {}),
+      ...(place ? { place } : {}),
+      ...filled({ reason: m.to }),
+    },
+  }
 }
 
 /** boiledDown reads how far a step reduces: a share (¼, 25 %) or an amount (200 ml). */

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import type { Schemas } from '../../api/client'
 import type { Step } from './form'
-import { methodOf, newStep, saidAgain, stepIDs, used, withAdded, withSteps } from './steps'
+import { methodOf, newStep, saidAgain, stepIDs, tiedTo, used, withAdded, withSteps } from './steps'
 
 const step = (id: string, more: Partial<Step> = {}): Step => ({ id, name: id, hands: { work: 'all' }, equipment: [], then: {}, ...more })
 const hake: Schemas['Component'] = {
@@ -41,4 +41,11 @@ it('keeps place and cautions of a step that is said again', () => {
   const [again, then] = saidAgain(was, [step('roast-2', { said: 'roast 12 min, then carve' }), step('carve')])
   expect(again).toMatchObject({ id: 'roast', said: 'roast 12 min, then carve', after: ['crown/joint'], eachWave: true, cautions: [{ text: 'hot' }] })
   expect(then.id).toBe('carve')
+})
+
+it('lets a wait over several steps, and an order, go with its step', () => {
+  const cured = { ...hake, methods: [{ ...hake.methods[0], chains: [{ from: { step: 'sear', end: true }, to: { step: 'roast' }, most: 60, reason: 'cured' }, { from: { step: 'sear' }, to: { step: 'plate' }, most: 90 }], orders: [{ first: 'sear', then: 'roast' }] }] }
+  expect(tiedTo(cured, 'roast')).toEqual(['the wait “cured”', 'an order'])
+  expect(withSteps(cured, 'roast', [step('sear')]).methods[0]).toMatchObject({ chains: [{ to: { step: 'plate' } }], orders: undefined })
+  expect(withSteps(cured, 'sear', [step('sear'), step('roast')]).methods[0].chains).toHaveLength(2)
 })

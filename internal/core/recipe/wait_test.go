@@ -1,0 +1,64 @@
+package recipe_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/recipe"
+)
+
+func stepsOf(ids ...string) (out []recipe.Step) {
+	for _, id := range ids {
+		out = append(out, recipe.Step{ID: id, Name: id, Hands: recipe.Hands{Work: recipe.AllHands}})
+	}
+	return out
+}
+
+// An order that always holds is refused, with its reason, when the steps are put the other way.
+func TestAnOrderThatAlwaysHolds(t *testing.T) {
+	c := recipe.Component{ID: "c", Methods: recipe.OneWay(stepsOf("spirit", "cheeks", "simmer")...)}
+	c.Methods[0].Orders = []recipe.StepOrder{{First: "spirit", Then: "cheeks", Reason: "it burns off first"}}
+	require.NoError(t, c.Validate())
+	c.Methods[0].Steps = stepsOf("cheeks", "spirit", "simmer")
+	assert.ErrorContains(t, c.Validate(), "“spirit” always comes before “cheeks”: it burns off first.")
+	c.Methods[0].Orders[0].Reason = ""
+	assert.ErrorContains(t, c.Validate(), "“spirit” always comes before “cheeks”.")
+	c.Methods[0].Orders[0].Then = "gone"
+	assert.ErrorContains(t, c.Validate(), "No such step: “gone”.")
+}
+
+// What cannot be is named with its field.
+func TestWaitsThatCannotBe(t *testing.T) {
+	hour := func(n int64) *int64 { n *= 3600; return &n }
+	for says, change := range map[string]func(*recipe.Method){
+		"chains[0].to.step": func(m *recipe.Method) {
+			m.Chains = []recipe.Chain{{From: recipe.Point{Step: "turn"}, To: recipe.Point{Step: "salt"}, Most: hour(1)}}
+		},
+		"How long at least, or at most?": func(m *recipe.Method) {
+			m.Chains = []recipe.Chain{{From: recipe.Point{Step: "salt"}, To: recipe.Point{Step: "turn"}}}
+		},
+		"Up to 1 h is less than at least 2 h.": func(m *recipe.Method) {
+			m.Chains = []recipe.Chain{{From: recipe.Point{Step: "salt"}, To: recipe.Point{Step: "plate"}, Least: 7200, Most: hour(1)}}
+		},
+		"Best at 3 h is not between": func(m *recipe.Method) {
+			m.Steps[0].Then = recipe.Wait{Best: hour(3), Most: hour(2)}
+		},
+		"No such step: “rinse”.": func(m *recipe.Method) {
+			m.Chains = []recipe.Chain{{From: recipe.Point{Step: "rinse"}, To: recipe.Point{Step: "plate"}, Most: hour(1)}}
+		},
+		"notBefore.clock": func(m *recipe.Method) { m.Steps[0].NotBefore = &recipe.Deadline{Clock: "soon"} },
+		"Over before it may be begun.": func(m *recipe.Method) {
+			m.Steps[0].NotBefore, m.Steps[0].By = &recipe.Deadline{Clock: "12:00"}, &recipe.Deadline{DaysBefore: 1, Clock: "18:00"}
+		},
+		"then.moved.most": func(m *recipe.Method) {
+			m.Steps[0].Then.Moved = &recipe.Moved{Least: 7200, Most: hour(1)}
+		},
+	} {
+		c := recipe.Component{ID: "c", Methods: recipe.OneWay(stepsOf("salt", "turn")...)}
+		require.NoError(t, c.Validate())
+		change(&c.Methods[0])
+		assert.ErrorContains(t, c.Validate(), says)
+	}
+}

@@ -1,0 +1,43 @@
+package demand
+
+import (
+	"maps"
+	"slices"
+
+	"jointime/internal/core/recipe"
+)
+
+// moved are the components with a step of its own for what is taken from one place to another
+// while it waits: nobody writes it down, and somebody has to do it.
+func (in Input) moved() map[string]recipe.Component {
+	out := maps.Clone(in.Components)
+	for id, c := range out {
+		if !slices.ContainsFunc(c.Steps(), func(s recipe.Step) bool { return s.Then.Moved != nil }) {
+			continue
+		}
+		var steps []recipe.Step
+		for _, s := range c.Steps() {
+			m := s.Then.Moved
+			s.Then.Moved = nil
+			if steps = append(steps, s); m != nil {
+				steps = append(steps, moveStep(s, *m))
+			}
+		}
+		out[id] = c.Done(steps)
+	}
+	return out
+}
+
+// moveStep takes what a step has made to where it waits next.
+func moveStep(s recipe.Step, m recipe.Moved) recipe.Step {
+	to := m.Reason
+	if m.Place != nil {
+		to = m.Place.Kind
+	}
+	return recipe.Step{
+		ID: s.ID + "-moved", Name: "move to " + to, EachWave: s.EachWave, Equipment: []recipe.Needed{}, Ours: []string{"time", "hands"},
+		Time:  &recipe.Time{Quick: handled, Usual: handled, Slow: handled, Per: recipe.Once},
+		Hands: recipe.Hands{Work: recipe.AllHands, Cook: s.Hands.Cook},
+		Then:  recipe.Wait{Least: m.Least, Most: m.Most, Soft: m.Soft, Place: m.Place, Reason: m.Reason},
+	}
+}
