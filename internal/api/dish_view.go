@@ -33,19 +33,19 @@ type DishView struct {
 
 // ComponentView is a component on a dish, or in one that is.
 type ComponentView struct {
-	Component recipe.Component      `json:"component" doc:"as it is stored"`
-	Made      recipe.Component      `json:"made" doc:"as it is made: a variant is its master with changes"`
-	Version   int64                 `json:"version"`
-	Into      string                `json:"into,omitempty" doc:"name of the component that it goes into"`
-	Dishes    []Named               `json:"dishes" nullable:"false" doc:"other dishes that use it"`
-	Lead      recipe.Lead           `json:"lead"`
-	Methods   []review.MethodView   `json:"methods" nullable:"false"`
-	TakeOuts  []review.TakeOutFault `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time"`
-	Need      quantity.Need         `json:"need"`
-	Chain     []quantity.Reduced    `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
-	ChainWhy  string                `json:"chainWhy,omitempty" doc:"why that cannot be worked out"`
-	Words     []StepWords           `json:"words" nullable:"false" doc:"what who builds the plate has to know of the steps that end on it"`
-	Said      []string              `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
+	Component recipe.Component    `json:"component" doc:"as it is stored"`
+	Made      recipe.Component    `json:"made" doc:"as it is made: a variant is its master with changes"`
+	Version   int64               `json:"version"`
+	Into      string              `json:"into,omitempty" doc:"name of the component that it goes into"`
+	Dishes    []Named             `json:"dishes" nullable:"false" doc:"other dishes that use it"`
+	Lead      recipe.Lead         `json:"lead"`
+	Methods   []review.MethodView `json:"methods" nullable:"false"`
+	TakeOuts  []review.StepFault  `json:"takeOuts" nullable:"false" doc:"objects that do not come out in time, steps that are too hot for what is in them"`
+	Need      quantity.Need       `json:"need"`
+	Chain     []quantity.Reduced  `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
+	ChainWhy  string              `json:"chainWhy,omitempty" doc:"why that cannot be worked out"`
+	Words     []StepWords         `json:"words" nullable:"false" doc:"what who builds the plate has to know of the steps that end on it"`
+	Said      []string            `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
 }
 
 // StepWords is what whoever does a step has to know.
@@ -141,7 +141,7 @@ func componentViews(b app.Book, d recipe.Dish, k kitchen.Kitchen, plates int) []
 func componentView(b app.Book, d recipe.Dish, c recipe.Component, into string, plates int) ComponentView {
 	recipes := b.Recipes()
 	v := ComponentView{Component: b.Components[c.ID], Made: c, Version: b.Version(store.Component, c.ID), Into: into, Dishes: []Named{}, Lead: recipes.Lead(c, plates),
-		Methods: review.Compare(recipes, c, plates), TakeOuts: review.TakeOutFaults(c), Words: endWords(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
+		Methods: review.Compare(recipes, c, plates), TakeOuts: append(review.TakeOutFaults(c), review.TooHot(recipes, c)...), Words: endWords(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
 	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, quantity.WaysOf(b.AnyKitchen()))
 	for _, step := range c.Steps() {
 		said := ""

@@ -107,6 +107,7 @@ type DishLine struct {
 	Faults   []string        `json:"faults" nullable:"false" doc:"objects that do not come out in time, versions that break their claim"`
 	Needs    []quantity.Need `json:"needs" nullable:"false"`
 	Build    int64           `json:"build" doc:"seconds to build one plate"`
+	Optional []recipe.Freed  `json:"optional,omitempty" doc:"what a busy evening can leave out, and the hands that it frees"`
 	States   []StateChoice   `json:"states" nullable:"false" doc:"states in which its ingredients can come, chosen on the day"`
 }
 
@@ -169,7 +170,7 @@ func serviceView(p app.Scene) ServiceView {
 		}
 		for _, id := range m.Dishes {
 			d := p.In.Dishes[id]
-			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: review.Gaps(recipes, d, p.In.Kitchen), Faults: faultsOf(p, id), Needs: quantity.Needs(recipes, d, hour.Of(id, ""), quantity.WaysOf(p.In.Kitchen)), Build: d.Plate.Seconds(), States: states(p, d)}
+			line := DishLine{Dish: id, Name: d.Name, Plates: hour.Of(id, ""), Versions: []VersionPlates{}, Gaps: review.Gaps(recipes, d, p.In.Kitchen), Faults: faultsOf(p, id), Needs: quantity.Needs(recipes, d, hour.Of(id, ""), quantity.WaysOf(p.In.Kitchen)), Build: d.Plate.Seconds(), Optional: recipes.Frees(d, p.In.Service.Plates(id)), States: states(p, d)}
 			for _, v := range d.Versions {
 				line.Versions = append(line.Versions, VersionPlates{v.ID, v.Name, hour.Of(id, v.ID)})
 			}

@@ -184,5 +184,8 @@ func (p Scene) OnTheDay() (recipe.Book, []quantity.Order) {
 	for id, c := range p.In.Components {
 		book = book.With(id, c)
 	}
+	if p.In.Service.Lean {
+		book = book.Lean()
+	}
 	return book, orders
 }

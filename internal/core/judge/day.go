@@ -9,6 +9,7 @@ package judge
 
 import (
 	"fmt"
+	"maps"
 	"time"
 
 	"jointime/internal/core/fault"
@@ -146,4 +147,21 @@ func (d Day) Validate() error {
 		}
 	}
 	return l.Err()
+}
+
+// served is the day with the book as a service has it: on a busy evening without what is optional,
+// and each plate as it leaves the pass.
+func (d Day) served(s Served) Day {
+	if s.Service.Lean {
+		lean := recipe.Book{Ingredients: d.Ingredients, Components: d.Components, Dishes: d.Dishes}.Lean()
+		d.Components, d.Dishes = lean.Components, lean.Dishes
+	}
+	d.Dishes = maps.Clone(d.Dishes)
+	for id, x := range d.Dishes {
+		if len(x.Plate.AtTable()) > 0 {
+			x.Plate = x.Plate.AtPass()
+			d.Dishes[id] = x
+		}
+	}
+	return d
 }

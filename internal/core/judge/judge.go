@@ -54,7 +54,7 @@ func Judge(d Day) (out []Breach) {
 		if s.RunUp.Status == "none" {
 			continue // it says that it is none
 		}
-		j := &judging{d, s, nil}
+		j := &judging{d.served(s), s, nil}
 		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).unclean, (*judging).flows, (*judging).made, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
 			look(j)
 		}

@@ -11,6 +11,7 @@ import (
 	"jointime/internal/core/keeping"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
+	"jointime/internal/core/plating"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/runup/report"
@@ -353,4 +354,30 @@ func TestLabelsSayWhatIsKnownAndNoMore(t *testing.T) {
 	assert.Equal(t, "allergens not all known", by["Sauce"].Allergens)
 	assert.Nil(t, by["Sauce"].UseBy, "it is not made yet")
 	assert.Equal(t, "contains fish", by["Fish"].Allergens)
+}
+
+// What is poured at the table goes out in a jug: one for each of the three tables that have the
+// dish, ready forty minutes before its course, and ticked.
+func TestAJugForEachTable(t *testing.T) {
+	in := scene()
+	d := in.Book.Dishes["d"]
+	d.Plate.Placings = []plating.Placing{{ID: "fish", Component: "fish"}, {ID: "sauce", Component: "sauce", AtTable: true}}
+	in.Book.Dishes["d"] = d
+	in.Plan.Courses = []report.CourseRow{{ID: "main", Name: "Main", Hour: at(28, 20, 0), Sent: []report.Departure{
+		{Wave: 1, Tables: []string{"Table 1", "Table 4"}, Plates: []report.Sent{{Dish: "d", Plates: 6}}}, {Wave: 2, Tables: []string{"Table 2"}, Plates: []report.Sent{{Dish: "d~plain", Plates: 4}}}}}}
+	in.Ticks = []mise.Tick{{ID: "1", Task: "jug/0/sauce", Act: mise.DidLook, At: at(28, 19, 10)}}
+	var jugs []mise.Visit
+	for _, day := range mise.Make(in).Days {
+		for _, s := range day.Sections {
+			for _, v := range s.Visits {
+				if v.Name == "Sauce" {
+					jugs = append(jugs, v)
+				}
+			}
+		}
+	}
+	require.Len(t, jugs, 1)
+	assert.Equal(t, "3 jugs for the table", jugs[0].What)
+	assert.Equal(t, at(28, 19, 20), jugs[0].At)
+	assert.Len(t, jugs[0].Ticks, 1)
 }

@@ -174,14 +174,19 @@ func (m *maker) visits() []Visit {
 			}
 			at := b.Start.Add(time.Duration(h.From-b.From) * time.Second).In(m.Zone)
 			v := Visit{ID: fmt.Sprintf("%s/visit %d", b.ID, k+1), Name: words.Step(c.Name, s.Name), What: what, At: at, For: h.To - h.From, Ticks: []Tick{}, section: c.Section, day: at.Format(dayLayout)}
-			for _, k := range m.ticks[v.ID] {
-				k.At, k.Received = k.At.In(m.Zone), k.Received.In(m.Zone)
-				v.Ticks = append(v.Ticks, k)
-			}
-			out = append(out, v)
+			out = append(out, m.ticked(v))
 		}
 	}
-	return out
+	return append(out, m.jugs()...)
+}
+
+// ticked is a visit with its ticks.
+func (m *maker) ticked(v Visit) Visit {
+	for _, k := range m.ticks[v.ID] {
+		k.At, k.Received = k.At.In(m.Zone), k.Received.In(m.Zone)
+		v.Ticks = append(v.Ticks, k)
+	}
+	return v
 }
 
 // shorts lists what will be missing: what was made and is not enough, what

@@ -90,3 +90,63 @@ func Without(list []Placing, component string) []Placing {
 	}
 	return kept
 }
+
+// Without is the plate without some of its placings. What nothing is under then stands on the
+// plate, and what was measured from one that is gone stays where it was.
+func (s Spec) Without(gone func(Placing) bool) Spec {
+	out := s
+	out.Placings = slices.DeleteFunc(slices.Clone(s.Placings), gone)
+	return out.settled(s)
+}
+
+// settled lets placings that stand on, lean on or are measured from one that is not there stand
+// for themselves, where they stood in another spec.
+func (s Spec) settled(was Spec) Spec {
+	missing := func(id string) bool {
+		return id != "" && !slices.ContainsFunc(s.Placings, func(q Placing) bool { return q.ID == id })
+	}
+	for i := range s.Placings {
+		p := &s.Placings[i]
+		if at := slices.IndexFunc(was.Placings, func(q Placing) bool { return q.ID == p.ID }); missing(p.From) && at >= 0 {
+			alone := was.Alone(at)
+			p.Hour, p.Distance, p.From, p.Between = alone.Hour, alone.Distance, "", false
+		}
+		for _, to := range []*string{&p.On, &p.Leans, &p.Lift, &p.Moved} {
+			if missing(*to) {
+				*to = ""
+			}
+		}
+	}
+	return s
+}
+
+// With is the plate with placings of its own: one with the id of another takes that one's place,
+// the rest come after. What is measured from one that is not there stays where it was in another
+// spec.
+func (s Spec) With(own []Placing, was Spec) Spec {
+	out := s
+	out.Placings = slices.Clone(s.Placings)
+	for _, p := range own {
+		if at := slices.IndexFunc(out.Placings, func(q Placing) bool { return q.ID == p.ID }); at >= 0 {
+			out.Placings[at] = p
+		} else {
+			out.Placings = append(out.Placings, p)
+		}
+	}
+	return out.settled(was)
+}
+
+// AtPass is the plate as it leaves the pass: what is poured or laid at the table comes later.
+func (s Spec) AtPass() Spec {
+	return s.Without(func(p Placing) bool { return p.AtTable })
+}
+
+// AtTable are the components that are laid or poured at the table, each once, in their order.
+func (s Spec) AtTable() (out []string) {
+	for _, p := range s.Placings {
+		if p.AtTable && !slices.Contains(out, p.Component) {
+			out = append(out, p.Component)
+		}
+	}
+	return out
+}

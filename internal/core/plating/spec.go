@@ -129,7 +129,8 @@ type Placing struct {
 	Rim       bool          `json:"rim,omitempty" doc:"it lies on the rim on purpose"`
 	Hidden    bool          `json:"hidden,omitempty" doc:"out of sight on purpose"`
 	NotEaten  bool          `json:"notEaten,omitempty" doc:"a shell, a skewer: the card says so"`
-	Optional  bool          `json:"optional,omitempty"`
+	Optional  bool          `json:"optional,omitempty" doc:"left out on a busy evening"`
+	AtTable   bool          `json:"atTable,omitempty" doc:"laid or poured at the table, when the plate has left the pass"`
 	Cue       string        `json:"cue,omitempty" maxLength:"200"`
 	Reason    string        `json:"reason,omitempty" maxLength:"200"`
 	Note      string        `json:"note,omitempty" maxLength:"200"`
@@ -174,10 +175,12 @@ func (s Spec) Validate(at string, l *fault.List) {
 	}
 }
 
-// Seconds is how long one pair of hands builds a plate.
+// Seconds is how long one pair of hands builds a plate at the pass.
 func (s Spec) Seconds() (sum int64) {
 	for _, p := range s.Placings {
-		sum += p.Seconds
+		if !p.AtTable {
+			sum += p.Seconds
+		}
 	}
 	return sum
 }

@@ -189,7 +189,7 @@ var (
 	anotherPart = regexp.MustCompile(`\b(?:turn(?:ed)?|flip|more|another|further|other side|second side|flesh side|skin side|again)\b`)
 	beforeTime  = regexp.MustCompile(`\b(every|at|after|each|first|last|final|within the (?:first|last))(?: for)? ?$`)
 	lastOf      = regexp.MustCompile(`\b(?:for|in|during) the (?:last|final|first) ?$`)
-	ofEach      = regexp.MustCompile(`^,? ?(?:each\b|apiece\b|(?:a|per|for each) (?:piece|portion|plate|guest|one)\b)`)
+	ofEach      = regexp.MustCompile(`^,? ?(?:each\b|apiece\b|(?:a|per|for each) (?:piece|guest|one)\b)`)
 	batched     = regexp.MustCompile(`\bbatch(?:es)?\b|\bat a time\b`)
 	aheadOf     = regexp.MustCompile(`^ ?(?:before|ahead|in advance|prior)\b`)
 	waits       = regexp.MustCompile(`^(?:leave|rest|soak|temper|stand|bring|chill|freeze|salt|cure|marinate)$`)

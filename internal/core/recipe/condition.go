@@ -1,6 +1,12 @@
 package recipe
 
-import "strings"
+import (
+	"slices"
+	"strings"
+
+	"jointime/internal/core/plating"
+	"jointime/internal/core/words"
+)
 
 // Condition is a state in which an ingredient arrives, chosen on the day:
 // fresh or stale, small or large, sharp or sweet.
@@ -53,4 +59,82 @@ func (c *Component) affect(e Effect) {
 			c.Methods[m].Steps = steps
 		}
 	}
+}
+
+// Lean is the component without its optional steps, and without what only these take.
+func (c Component) Lean() Component {
+	optional := func(s Step) bool { return s.Optional }
+	if !slices.ContainsFunc(c.Steps(), optional) {
+		return c
+	}
+	full := c
+	c.Lines = slices.DeleteFunc(slices.Clone(c.Lines), func(l Line) bool {
+		at := full.UsedAt(l)
+		return at >= 0 && full.Steps()[at].Optional
+	})
+	return c.Done(slices.DeleteFunc(slices.Clone(c.Steps()), optional))
+}
+
+// Lean is the dish without its optional placings, and without what only these lay.
+func (d Dish) Lean() Dish {
+	optional := func(p plating.Placing) bool { return p.Optional }
+	lays := func(s plating.Spec, component string) bool {
+		return slices.ContainsFunc(s.Placings, func(p plating.Placing) bool { return p.Component == component })
+	}
+	full := d.Plate
+	d.Plate = full.Without(optional)
+	d.Parts = slices.DeleteFunc(slices.Clone(d.Parts), func(p Part) bool {
+		return lays(full, p.Component) && !lays(d.Plate, p.Component)
+	})
+	d.Versions = slices.Clone(d.Versions)
+	for i := range d.Versions {
+		d.Versions[i].Placings = slices.DeleteFunc(slices.Clone(d.Versions[i].Placings), optional)
+	}
+	return d
+}
+
+// Lean is the book on a busy evening: nothing in it is optional.
+func (b Book) Lean() Book {
+	out := Book{b.Ingredients, map[string]Component{}, map[string]Dish{}}
+	for id := range b.Components {
+		c := b.Made(id)
+		if lean := c.Lean(); len(lean.Steps()) < len(c.Steps()) {
+			lean.Variant = nil
+			out.Components[id] = lean
+		} else {
+			out.Components[id] = b.Components[id]
+		}
+	}
+	for id, d := range b.Dishes {
+		out.Dishes[id] = d.Lean()
+	}
+	return out
+}
+
+// Freed is what an optional step, or placing, takes of hands.
+type Freed struct {
+	What  string `json:"what" doc:"the component, and what is done with it"`
+	Hands int64  `json:"hands" doc:"seconds"`
+}
+
+// Frees is what a dish, served so many times, has that is optional, and what leaving it out frees.
+func (b Book) Frees(d Dish, plates int) (out []Freed) {
+	for _, c := range b.Within(d) {
+		for _, s := range c.Steps() {
+			if !s.Optional {
+				continue
+			}
+			f := Freed{What: words.Step(c.Name, s.Name)}
+			for _, span := range s.HandSpans(plates) {
+				f.Hands += (span[1] - span[0]) * int64(s.Time.Together())
+			}
+			out = append(out, f)
+		}
+	}
+	for _, p := range d.Plate.Placings {
+		if p.Optional {
+			out = append(out, Freed{words.Step(b.Made(p.Component).Name, "on the plate"), p.Seconds * int64(d.Plate.Plates(plates))})
+		}
+	}
+	return out
 }

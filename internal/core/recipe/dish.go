@@ -19,6 +19,7 @@ type Dish struct {
 	Versions []Version      `json:"versions,omitempty" maxItems:"30"`
 	Room     *ForRoom       `json:"room,omitempty" doc:"what the room is told"`
 	Settled  []string       `json:"settled,omitempty" maxItems:"200" doc:"gaps that a cook has looked at and let stand, by key"`
+	Poured   []string       `json:"-"` // of the plate as it leaves the pass: what comes at the table
 	About    map[string]any `json:"about,omitempty" doc:"what a recipe said of it when it was read in and the book has no place for"`
 }
 

@@ -1,5 +1,10 @@
 package recipe
 
+import (
+	"slices"
+	"strings"
+)
+
 // Lead is how long before the plate a component's steps stand when nothing
 // else is in the way: each as late as its waits allow.
 type Lead struct {
@@ -85,7 +90,7 @@ func (c Component) Lead(portions int) Lead {
 			may += *s.Then.Most
 		}
 		may += lasts
-		l.hands(s.HandSpans(portions), at)
+		l.hands(s.HandSpans(portions), at, int64(s.Time.Together()))
 		l.Steps = append([]LeadStep{{s.ID, s.Name, at, to, s.Hands.Work == AllHands, s.Then.Least, s.Then.Most, working}}, l.Steps...)
 	}
 	l.Must = at
@@ -95,14 +100,59 @@ func (c Component) Lead(portions int) Lead {
 	return l
 }
 
-// hands adds the stretches of hands of a step that begins so many seconds
+// hands adds the stretches of hands, of so many cooks, of a step that begins so many seconds
 // before the plate.
-func (l *Lead) hands(spans [][2]int64, begins int64) {
+func (l *Lead) hands(spans [][2]int64, begins, cooks int64) {
 	for _, p := range spans {
-		l.Hands += p[1] - p[0]
+		l.Hands += (p[1] - p[0]) * cooks
 		from, to := begins-p[0], begins-p[1]
 		if to < rush {
-			l.Late += min(from, rush) - to
+			l.Late += (min(from, rush) - to) * cooks
 		}
 	}
+}
+
+// LeadIn is what must be ready before a step and nobody writes down.
+type LeadIn string
+
+// The lead-ins that the words of a step ask for. Ovens are not among them: the
+// planning format counts their heating itself.
+const (
+	Boiling LeadIn = "boil"   // a pot of water at the boil
+	Ice     LeadIn = "ice"    // a bowl of water and ice
+	Temper  LeadIn = "temper" // out of the cold, so that it is not cold in the middle
+)
+
+// Tempers tells whether a step of a component wants what it cooks out of the cold some
+// time before: it sears or roasts what the step before left in a cold place, and no
+// step of the method tempers it. One school does so; another goes straight from cold,
+// and leaves it out. Common practice.
+func (c Component) Tempers(at int, cold func(kind string) bool) bool {
+	steps := c.Steps()
+	if at <= 0 || at >= len(steps) {
+		return false
+	}
+	place := steps[at-1].Then.Place
+	if place == nil || !cold(place.Kind) || slices.ContainsFunc(steps, func(s Step) bool { return strings.Contains(strings.ToLower(s.Name), "temper") }) {
+		return false
+	}
+	name := strings.ToLower(steps[at].Name)
+	return slices.ContainsFunc([]string{"sear", "roast", "grill"}, func(w string) bool { return strings.HasPrefix(name, w) })
+}
+
+// LeadIns are read from what a step says: blanching wants water that boils,
+// refreshing wants ice. A step that brings its own water to the boil over a longer
+// time is not blanching. Common practice.
+func (s Step) LeadIns() (out []LeadIn) {
+	text := strings.ToLower(s.Name + " " + s.Said)
+	has := func(words ...string) bool {
+		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(text, w) })
+	}
+	if has("blanch", "boiling water", "boiling salted water") {
+		out = append(out, Boiling)
+	}
+	if has("ice water", "iced water", "ice bath", "refresh", "shock in", "into ice", "in ice") {
+		out = append(out, Ice)
+	}
+	return out
 }

@@ -53,27 +53,5 @@ func (d Dish) PlateOf(v Version) plating.Spec {
 			}
 		}
 	}
-	for _, own := range v.Placings {
-		if at := slices.IndexFunc(out.Placings, func(p plating.Placing) bool { return p.ID == own.ID }); at >= 0 {
-			out.Placings[at] = own
-		} else {
-			out.Placings = append(out.Placings, own)
-		}
-	}
-	gone := func(id string) bool {
-		return id != "" && !slices.ContainsFunc(out.Placings, func(q plating.Placing) bool { return q.ID == id })
-	}
-	for i := range out.Placings { // what nothing is under stands on the plate
-		p := &out.Placings[i]
-		if at := slices.IndexFunc(d.Plate.Placings, func(q plating.Placing) bool { return q.ID == p.ID }); gone(p.From) && at >= 0 { // it stays where it was
-			alone := d.Plate.Alone(at)
-			p.Hour, p.Distance, p.From, p.Between = alone.Hour, alone.Distance, "", false
-		}
-		for _, to := range []*string{&p.On, &p.Leans, &p.Lift, &p.Moved} {
-			if gone(*to) {
-				*to = ""
-			}
-		}
-	}
-	return out
+	return out.With(v.Placings, d.Plate)
 }

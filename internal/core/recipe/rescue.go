@@ -22,6 +22,9 @@ func (s Step) Words() (out []Word) {
 		}
 	}
 	say("", s.Note)
+	for _, w := range s.Flames() {
+		say(w.When, w.Then)
+	}
 	for _, h := range s.Hands.Slices {
 		if !h.Assumed {
 			say(atMoment(h.At), h.What)

@@ -24,6 +24,8 @@ type Step struct {
 	By        *Deadline        `json:"by,omitempty" doc:"when it should be over, so that it is not in the rush"`
 	Cues      []Cue            `json:"cues,omitempty" maxItems:"12"`
 	Troubles  []Trouble        `json:"troubles,omitempty" maxItems:"20" doc:"what commonly goes wrong"`
+	Optional  bool             `json:"optional,omitempty" doc:"left out on a busy evening"`
+	Ceiling   *int64           `json:"ceiling,omitempty" minimum:"-300" maximum:"2000" doc:"°C that it may not pass in this step, nor what comes of it in any later one"`
 	Unbroken  bool             `json:"unbroken,omitempty" doc:"it may not be interrupted"`
 	Short     string           `json:"short,omitempty" maxLength:"200" doc:"it is stopped short on purpose, and why"`
 	Pan       *Pan             `json:"pan,omitempty"`
@@ -110,6 +112,7 @@ type Needed struct {
 	Setting *int64 `json:"setting,omitempty" minimum:"-300" maximum:"2000" doc:"°C"`
 	Holds   int    `json:"holds,omitempty" minimum:"0" maximum:"100000" doc:"portions that fit on one place; 0: one place whatever the number"`
 	Cold    bool   `json:"cold,omitempty" doc:"it goes in while the oven is still on its way to the setting: a cold start"`
+	Flame   string `json:"flame,omitempty" enum:"low,medium,high," doc:"of a burner: how high it is"`
 }
 
 // Places is how many places so many portions take.

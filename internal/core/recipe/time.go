@@ -30,6 +30,15 @@ type Time struct {
 	Batch  int           `json:"batch,omitempty" minimum:"0" maximum:"100000" doc:"portions in one batch, with per batch; pieces in one portion, with per piece"`
 	Table  *SizeTable    `json:"table,omitempty"`
 	Amount *units.Amount `json:"amount,omitempty" doc:"the amount for which the time holds"`
+	Cooks  int           `json:"cooks,omitempty" minimum:"0" maximum:"12" doc:"how many do it together: so much a portion, or a piece, is shared among them; absent: one"`
+}
+
+// Together is how many cooks do it together.
+func (t *Time) Together() int {
+	if t == nil {
+		return 1
+	}
+	return max(1, t.Cooks)
 }
 
 // SizeTable gives a time by size, thickness or weight: rising points, and between
@@ -66,10 +75,9 @@ func (t SizeTable) Seconds() (int64, string, bool) {
 func (t Time) For(portions int) (seconds int64, working string) {
 	switch t.Per {
 	case PerPortion:
-		return t.Usual * int64(portions), Sum(t.Usual, int64(portions), "portions")
+		return t.shared(portions, "portions")
 	case PerPiece:
-		n := int64(portions) * int64(max(t.Batch, 1))
-		return t.Usual * n, Sum(t.Usual, n, "pieces")
+		return t.shared(portions*max(t.Batch, 1), "pieces")
 	case PerBatch:
 		n := int64(batches(portions, t.Batch))
 		return t.Usual * n, Sum(t.Usual, n, "batches")
@@ -81,6 +89,16 @@ func (t Time) For(portions int) (seconds int64, working string) {
 		}
 	}
 	return t.Usual, units.FormatDuration(t.Usual)
+}
+
+// shared is the time for so many, among those who do it together: each does as many, or one less.
+func (t Time) shared(n int, of string) (seconds int64, working string) {
+	cooks := t.Together()
+	each := int64(batches(n, cooks))
+	if cooks == 1 {
+		return t.Usual * each, Sum(t.Usual, each, of)
+	}
+	return t.Usual * each, fmt.Sprintf("%d %s, shared by %d: %s", n, of, cooks, Sum(t.Usual, each, of))
 }
 
 // batches is portions over the size of a batch, rounded up.
@@ -106,6 +124,9 @@ func (t Time) Say() string {
 		if t.Table != nil {
 			text = fmt.Sprintf("%s by %s (%g %s)", text, t.Table.By, t.Table.At, t.Table.Unit)
 		}
+	}
+	if t.Cooks > 1 {
+		text += fmt.Sprintf(", by %d", t.Cooks)
 	}
 	if t.Amount != nil {
 		text += " for " + t.Amount.String()

@@ -38,6 +38,9 @@ func (c Component) Validate() error {
 	}
 	c.validateLines(seen, &l)
 	for i, t := range c.TakeOuts {
+		if s, is := c.Step(t.Out); is && s.Optional {
+			l.Add(fmt.Sprintf("takeOuts[%d].out", i), "%s comes out at “%s”, which is optional: it would stay in.", t.Name, s.Name)
+		}
 		for field, step := range map[string]string{"in": t.In, "out": t.Out, "before": t.Before} {
 			if step != "" && step != Plate && !seen[step] && c.Variant == nil {
 				l.Add(fmt.Sprintf("takeOuts[%d].%s", i, field), "No such step: “%s”.", step)

@@ -5,6 +5,7 @@ package room
 
 import (
 	"fmt"
+	"strings"
 	"time"
 
 	"jointime/internal/core/kitchen"
@@ -14,6 +15,7 @@ import (
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Briefing is what the room is given for a service.
@@ -119,6 +121,13 @@ func dish(b recipe.Book, k kitchen.Kitchen, n service.Covers) (DishBriefing, int
 	}
 	if d.Room != nil {
 		out.Story, out.With, out.Cutlery, out.AtTable = d.Room.Story, d.Room.With, d.Room.Cutlery, d.Room.AtTable
+	}
+	if poured := plate.AtTable(); len(poured) > 0 {
+		var names []string
+		for _, id := range poured {
+			names = append(names, b.Components[id].Name)
+		}
+		out.AtTable = strings.TrimSuffix("at the table: "+words.List(names)+". "+out.AtTable, ". ")
 	}
 	life := told(&out, plate, func(component string) string { return b.Components[component].Name })
 	return out, life

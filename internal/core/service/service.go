@@ -32,6 +32,7 @@ type Service struct {
 	Rest       Resting      `json:"rest,omitempty" enum:",open,oven" doc:"where roasts rest; absent: as each method says"`
 	LeftOut    []string     `json:"leftOut,omitempty" maxItems:"400" doc:"ids of lead-ins that the kitchen does without"`
 	Fixed      []Fixed      `json:"fixed,omitempty" maxItems:"200" doc:"steps that the chef keeps at their time, each under its id in the run-up"`
+	Lean       bool         `json:"lean,omitempty" doc:"a busy evening: what is optional in the book is left out"`
 	First      bool         `json:"first,omitempty" doc:"it goes first: the other services of the kitchen are planned around it"`
 	Within     int64        `json:"within,omitempty" minimum:"0" maximum:"86400" doc:"seconds in which all plates of a course leave; 0: 900"`
 }

@@ -2205,8 +2205,8 @@ export interface components {
             need: components["schemas"]["Need"];
             /** @description each step's time in words; empty: a gap */
             said: string[];
-            /** @description objects that do not come out in time */
-            takeOuts: components["schemas"]["TakeOutFault"][];
+            /** @description objects that do not come out in time, steps that are too hot for what is in them */
+            takeOuts: components["schemas"]["StepFault"][];
             /** Format: int64 */
             version: number;
             /** @description what who builds the plate has to know of the steps that end on it */
@@ -2652,6 +2652,8 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             name: string;
             needs: components["schemas"]["Need"][];
+            /** @description what a busy evening can leave out, and the hands that it frees */
+            optional?: components["schemas"]["Freed"][] | null;
             /**
              * Format: int64
              * @description of the dish itself
@@ -2942,6 +2944,15 @@ export interface components {
             from: string[];
             id: string;
             name: string;
+        };
+        Freed: {
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            hands: number;
+            /** @description the component, and what is done with it */
+            what: string;
         };
         Gap: {
             /** @description absent: the dish itself */
@@ -3832,6 +3843,11 @@ export interface components {
             /** @description it goes in while the oven is still on its way to the setting: a cold start */
             cold?: boolean;
             /**
+             * @description of a burner: how high it is
+             * @enum {string}
+             */
+            flame?: "low" | "medium" | "high" | "";
+            /**
              * Format: int64
              * @description portions that fit on one place; 0: one place whatever the number
              */
@@ -4041,6 +4057,8 @@ export interface components {
              * @description degrees over which it is repeated; absent: all round
              */
             arc?: number;
+            /** @description laid or poured at the table, when the plate has left the pass */
+            atTable?: boolean;
             /** @description one in each gap between the pieces of the placing that it is measured from */
             between?: boolean;
             colour: string;
@@ -4100,6 +4118,7 @@ export interface components {
             offPlate?: boolean;
             /** @description id of the placing that it stands on */
             on?: string;
+            /** @description left out on a busy evening */
             optional?: boolean;
             /**
              * Format: double
@@ -4692,6 +4711,8 @@ export interface components {
             fixed?: components["schemas"]["Fixed"][] | null;
             id: string;
             kitchen: string;
+            /** @description a busy evening: what is optional in the book is left out */
+            lean?: boolean;
             /** @description ids of lead-ins that the kitchen does without */
             leftOut?: string[] | null;
             /** @description id of the kept menu that is served; absent: own alone */
@@ -5027,6 +5048,11 @@ export interface components {
             /** @description when it should be over, so that it is not in the rush */
             by?: components["schemas"]["Deadline"];
             cautions?: components["schemas"]["Caution"][] | null;
+            /**
+             * Format: int64
+             * @description °C that it may not pass in this step, nor what comes of it in any later one
+             */
+            ceiling?: number;
             cues?: components["schemas"]["Cue"][] | null;
             /** @description done for each wave of plates, not once for all */
             eachWave?: boolean;
@@ -5043,6 +5069,8 @@ export interface components {
             notBefore?: components["schemas"]["Deadline"];
             /** @description what the line says and no other field holds: lid ajar, cut side down */
             note?: string;
+            /** @description left out on a busy evening */
+            optional?: boolean;
             /** @description fields that were filled for now with the kitchen's own defaults */
             ours?: string[] | null;
             pan?: components["schemas"]["Pan"];
@@ -5060,6 +5088,13 @@ export interface components {
             unbroken?: boolean;
             /** @description amount that is left after a reduction */
             until?: components["schemas"]["Amount"];
+        };
+        StepFault: {
+            component: string;
+            name: string;
+            /** @description of a take-out, the one with which it goes in */
+            step: string;
+            what: string;
         };
         StepLine: {
             /**
@@ -5380,13 +5415,6 @@ export interface components {
              */
             within?: number;
         };
-        TakeOutFault: {
-            component: string;
-            name: string;
-            /** @description with which it goes in */
-            step: string;
-            what: string;
-        };
         Taker: {
             amount: components["schemas"]["Amount"];
             name: string;
@@ -5520,6 +5548,11 @@ export interface components {
              * @description portions in one batch, with per batch; pieces in one portion, with per piece
              */
             batch?: number;
+            /**
+             * Format: int64
+             * @description how many do it together: so much a portion, or a piece, is shared among them; absent: one
+             */
+            cooks?: number;
             /** @enum {string} */
             per: "once" | "portion" | "piece" | "batch" | "table";
             /** Format: int64 */

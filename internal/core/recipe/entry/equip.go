@@ -48,7 +48,7 @@ func equip(s *recipe.Step, l reading.StepLine, verb string, k kitchen.Kitchen) {
 	if kind == "" {
 		return
 	}
-	n := recipe.Needed{Kind: kind}
+	n := recipe.Needed{Kind: kind, Flame: flameOf(l.Line, kind)}
 	if l.Temperature != nil {
 		for _, e := range k.OfKind(kind) {
 			if e.Heating != nil {

@@ -58,6 +58,8 @@ func mainStep(l *reading.StepLine, k kitchen.Kitchen, taken map[string]bool) rec
 			s.Time.Usual = int64(math.Round(*l.Best))
 		}
 		s.NotBefore, s.By = hourOf(l.NotBefore), hourOf(l.By)
+		s.Ceiling, s.Optional = ceilingOf(l.Line), optionalSaid.MatchString(l.Line)
+		shareWork(&s, l.Line)
 		batched(&s, l.Line)
 		window(&s, *l, k)
 		equip(&s, *l, verb, k)

@@ -1,6 +1,7 @@
 package entry_test
 
 import (
+	"fmt"
 	"os"
 	"regexp"
 	"strings"
@@ -252,4 +253,42 @@ func TestBastingTwiceIsNoStepOfItsOwn(t *testing.T) {
 	require.Len(t, steps, 1)
 	require.NotNil(t, steps[0].Time)
 	assert.EqualValues(t, 25*60, steps[0].Time.Usual)
+}
+
+// The edges of heat, what is optional, and so much a plate by several.
+func TestHeatShareAndWhatIsOptional(t *testing.T) {
+	k := kitchen.Kitchen{Equipment: []kitchen.Equipment{{ID: "stove", Name: "Stove", Kind: "burner", Places: 4, Cooks: true}}}
+	say := func(line string) string {
+		s := entry.StepsFrom(reading.Step(line), k, map[string]bool{})[0]
+		out := []string{}
+		if len(s.Equipment) > 0 && s.Equipment[0].Flame != "" {
+			out = append(out, s.Equipment[0].Flame)
+		}
+		if s.Ceiling != nil {
+			out = append(out, fmt.Sprint(*s.Ceiling, " °C"))
+		}
+		if s.Optional {
+			out = append(out, "optional")
+		}
+		if s.Time != nil && s.Time.Together() > 1 {
+			out = append(out, fmt.Sprintf("%s by %d", s.Time.Per, s.Time.Cooks))
+		}
+		return strings.Join(out, ", ")
+	}
+	for line, want := range map[string]string{
+		"whisk over a low heat 6 min, not over 65 °C": "65 °C",
+		"simmer 20 min on a gentle heat":              "low",
+		"sear 2 min, high heat":                       "high",
+		"reduce 5 min over medium-high heat":          "medium",
+		"warm 4 min, never above 140F":                "60 °C",
+		"whisk 6 min, not over 10 min":                "",
+		"simmer 10 min, no more than 20 min":          "",
+		"fry sage 4 min, optional":                    "optional",
+		"torch the tops 2 min, if there is time":      "optional",
+		"shape 40 s a portion by two":                 "portion by 2",
+		"dress 30 s a plate, two cooks":               "portion by 2",
+		"cut into two by hand, 5 min":                 "",
+	} {
+		assert.Equal(t, want, say(line), line)
+	}
 }

@@ -14,7 +14,7 @@ import (
 func Faults(b recipe.Book, d recipe.Dish, k kitchen.Kitchen, versions []recipe.Version) []string {
 	out := []string{}
 	for _, c := range b.Within(d) {
-		for _, f := range TakeOutFaults(c) {
+		for _, f := range append(TakeOutFaults(c), TooHot(b, c)...) {
 			out = append(out, c.Name+": "+f.What)
 		}
 	}

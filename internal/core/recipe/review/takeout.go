@@ -8,10 +8,11 @@ import (
 	"jointime/internal/core/words"
 )
 
-// TakeOutFault is a take-out that does not come out in time.
-type TakeOutFault struct {
+// StepFault is what is wrong with a step: a take-out that does not come out in time, a heat that
+// is too high.
+type StepFault struct {
 	Component string `json:"component"`
-	Step      string `json:"step" doc:"with which it goes in"`
+	Step      string `json:"step" doc:"of a take-out, the one with which it goes in"`
 	Name      string `json:"name"`
 	What      string `json:"what"`
 }
@@ -19,14 +20,14 @@ type TakeOutFault struct {
 // TakeOutFaults lists the objects that do not come out in time by the method
 // that is used. An object whose step that method does not have is not put in
 // by it.
-func TakeOutFaults(c recipe.Component) []TakeOutFault {
-	out := []TakeOutFault{}
+func TakeOutFaults(c recipe.Component) []StepFault {
+	out := []StepFault{}
 	for _, t := range c.TakeOuts {
 		if c.StepAt(t.In) < 0 {
 			continue
 		}
 		if what := late(c, t); what != "" {
-			out = append(out, TakeOutFault{c.ID, t.In, t.Name, what})
+			out = append(out, StepFault{c.ID, t.In, t.Name, what})
 		}
 	}
 	return out

@@ -53,7 +53,12 @@ func New(in Input) (*Demand, error) {
 // rest before fish is found that is kept frozen.
 func normalized(in Input, held []limits.Limit) Input {
 	in.Service = in.Service.Resolved(in.Menu)
+	if in.Service.Lean {
+		lean := in.Book().Lean()
+		in.Dishes, in.Components = lean.Dishes, lean.Components
+	}
 	in = in.withVersions()
+	in = in.atPass()
 	in.Components = in.moved()
 	in.Kitchen.Cooks = in.present()
 	in.Components = in.portioned()

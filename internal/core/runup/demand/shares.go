@@ -15,7 +15,7 @@ const (
 // Shares are the portions that each of those whose work a step is does of it: all of them where
 // it is short, or one does it for all.
 func (d *Demand) Shares(c recipe.Component, step recipe.Step, portions int) []int {
-	if step.Time == nil || step.Hands.Work != recipe.AllHands || step.Hands.Cook != "" || len(step.Equipment) > 0 || d.Load(step) > 0 {
+	if step.Time == nil || step.Hands.Work != recipe.AllHands || step.Hands.Cook != "" || step.Time.Together() > 1 || len(step.Equipment) > 0 || d.Load(step) > 0 {
 		return []int{portions}
 	}
 	lasts, _ := step.Time.For(portions)

@@ -66,3 +66,17 @@ func (in Input) withVersions() Input {
 	in.Dishes, in.Components = dishes, components
 	return in
 }
+
+// atPass are the dishes as they leave the pass: what is poured or laid at the table comes later,
+// and is to be ready when the plate leaves.
+func (in Input) atPass() Input {
+	dishes := maps.Clone(in.Dishes)
+	for id, d := range dishes {
+		if d.Poured = d.Plate.AtTable(); len(d.Poured) > 0 {
+			d.Plate = d.Plate.AtPass()
+			dishes[id] = d
+		}
+	}
+	in.Dishes = dishes
+	return in
+}

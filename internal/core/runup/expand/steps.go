@@ -122,6 +122,9 @@ func (b *builder) open(g demand.Lot, at int, step recipe.Step) (why string, gap 
 		}
 		return "No cook in this kitchen", false
 	}
+	if n := step.Time.Together(); n > 1 && step.Hands.Work == recipe.AllHands && len(b.hands(step)) < n {
+		return fmt.Sprintf("By %d together; only %s here can", n, words.Count(len(b.hands(step)), "cook")), false
+	}
 	if step.Time == nil {
 		if step.Cue() == "" {
 			return "How long, and how do you know?", true
@@ -237,7 +240,9 @@ func (b *builder) hands(step recipe.Step) (out []string) {
 func (b *builder) uses(step recipe.Step, portions int, id string) (out []schedule.Use) {
 	switch step.Hands.Work {
 	case recipe.AllHands:
-		out = append(out, schedule.Use{OneOf: b.hands(step), Units: 1})
+		for range step.Time.Together() {
+			out = append(out, schedule.Use{OneOf: b.hands(step), Units: 1})
+		}
 	case recipe.SliceHands:
 		for _, shift := range inShifts(step.HandSpans(portions)) {
 			out = append(out, schedule.Use{OneOf: b.hands(step), Units: 1, Slices: shift})

@@ -1,6 +1,8 @@
 package expand
 
 import (
+	"slices"
+
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
 	"jointime/internal/core/runup/work"
@@ -148,9 +150,17 @@ func (b *builder) takers(component string, wave []int) (out []int) {
 		}
 	}
 	if len(out) == 0 && len(wave) > 0 {
+		if b.poured(component, wave[0]) { // it goes out with the plate
+			return wave[len(wave)-1:]
+		}
 		return wave[:1]
 	}
 	return out
+}
+
+// poured tells whether a component is laid or poured at the table, of the plates of a placing.
+func (b *builder) poured(component string, placing int) bool {
+	return slices.Contains(b.Consumers[b.of.Work[placing].Serving].Dish.Poured, component)
 }
 
 // afters adds the order that steps ask for across components.

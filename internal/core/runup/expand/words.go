@@ -54,6 +54,9 @@ func (b *builder) describe(i int) {
 		b.tell(w, c.TakeOutWords(step.ID, w.Portions))
 	}
 	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
+	if word, is := b.In.Book().CeilingWord(c, c.StepAt(step.ID)); is && w.Kind == work.Step {
+		b.tell(w, []recipe.Word{word})
+	}
 	b.tell(w, step.Words())
 	w.Wait = work.Wait{Least: step.Then.Least, Best: step.Then.Best, Most: step.Then.Most, Reason: step.Then.Reason, Placed: step.Then.Place != nil, Assumed: step.Then.Assumed}
 	if t := step.Time; t != nil {

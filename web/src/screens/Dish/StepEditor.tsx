@@ -174,7 +174,7 @@ function Equipment({ f, set, wrong, kinds, kitchen, space }: EquipmentProps) {
           </button>
         </div>
       ))}
-      <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '', cold: false }] })}>
+      <button type="button" className="plain-button" onClick={() => set({ equipment: [...f.equipment, { kind: kinds[0] ?? 'burner', setting: '', holds: '', cold: false, flame: '' }] })}>
         Add equipment
       </button>
     </fieldset>

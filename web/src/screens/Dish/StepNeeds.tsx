@@ -4,7 +4,7 @@ import { Form } from 'react-bootstrap'
 import type { Schemas } from '../../api/client'
 import { Rows } from '../../parts/Rows'
 import { SizeTable } from './CueEditor'
-import type { StepForm } from './form'
+import type { Flame, StepForm } from './form'
 import { Text, type FieldProps } from './StepField'
 
 type Parts = FieldProps & { kitchen: Schemas['Kitchen']; kinds: string[]; steps: [string, string][] }
@@ -12,11 +12,13 @@ type Parts = FieldProps & { kitchen: Schemas['Kitchen']; kinds: string[]; steps:
 export type NeedOf = { id: string; name: string; fields: string[]; has: (f: StepForm) => boolean }
 
 export const needs: NeedOf[] = [
-  { id: 'per', name: 'Batches, pieces, sizes', fields: ['per', 'batch', 'amount', 'table'], has: (f) => f.per !== 'once' || Boolean(f.amount) },
+  { id: 'per', name: 'Batches, pieces, sizes', fields: ['per', 'batch', 'amount', 'table', 'together'], has: (f) => f.per !== 'once' || Boolean(f.amount) },
   { id: 'space', name: 'Shelf space, cold start', fields: ['equipment'], has: (f) => f.equipment.some((e) => e.holds || e.cold) },
   { id: 'left', name: 'Reduce to', fields: ['left'], has: (f) => Boolean(f.left) },
   { id: 'signs', name: 'Not yet, too far', fields: ['cues'], has: (f) => f.cues.length > 1 || f.cues.some((c) => c.sense || c.how || c.notYet || c.more || c.tooFar || c.then || c.looksWrong) },
   { id: 'wrong', name: 'Goes wrong, rescue', fields: ['troubles'], has: (f) => f.troubles.length > 0 },
+  { id: 'heat', name: 'Never hotter than, flame', fields: ['ceiling'], has: (f) => Boolean(f.ceiling) || f.equipment.some((e) => e.flame) },
+  { id: 'optional', name: 'Optional on a busy evening', fields: ['optional'], has: (f) => f.optional },
   { id: 'short', name: 'Stop short', fields: ['short'], has: (f) => Boolean(f.short) },
   { id: 'who', name: 'Who, do not leave', fields: ['cook'], has: (f) => Boolean(f.cook) || f.unbroken },
   { id: 'place', name: 'Where it waits', fields: ['place', 'own', 'soft'], has: (f) => Boolean(f.place || f.own) || f.soft },
@@ -43,6 +45,7 @@ export function Need({ need, ...p }: Parts & { need: NeedOf }) {
 const bodies: Record<string, (p: Parts) => React.ReactNode> = {
   per: Per, left: (p) => <Text {...p} name="left" label="what is left" hint="¼, 25 %, 200 ml" />, wrong: Troubles,
   short: (p) => <Text {...p} name="short" label="taken out early, because" hint="it finishes in the rest" />,
+  heat: HeatEdges, optional: (p) => <Form.Check id="step-optional" label="left out on a busy evening" checked={p.f.optional} onChange={(e) => p.set({ optional: e.target.checked })} />,
   who: Who, place: Place, moved: Moved, when: When, after: After, pan: Pan, note: (p) => <Text {...p} name="note" label="said to whoever does it" hint="lid ajar, cut side down" />, cautions: Cautions,
 }
 
@@ -62,11 +65,33 @@ function Per({ f, set, wrong }: Parts) {
           </Form.Select>
         </Form.Group>
         {f.per === 'batch' && <Text {...p} name="batch" label="portions in a batch" hint="4" />}
+        {(f.per === 'portion' || f.per === 'piece') && <Text {...p} name="together" label="by how many cooks together" hint="1" />}
         {f.per === 'piece' && <Text {...p} name="batch" label="pieces in a portion" hint="3" />}
         {f.per === 'once' && <Text {...p} name="amount" label="for how much" hint="2 kg; blank = any" />}
       </div>
       {f.per === 'table' && <SizeTable f={f} set={set} wrong={wrong?.field} />}
     </>
+  )
+}
+
+// HeatEdges are how hot the food may get, in this step and in all that is later done with it, and how high the flame is.
+function HeatEdges({ f, set, wrong }: Parts) {
+  const flame = (i: number, to: Flame) => set({ equipment: f.equipment.map((e, k) => (k === i ? { ...e, flame: to } : e)) })
+  return (
+    <div className="pair">
+      <Text f={f} set={set} wrong={wrong} name="ceiling" label="never hotter than, also later on" hint="65; blank = no limit" />
+      {f.equipment.map((e, i) => e.setting.trim() === '' && (
+        <Form.Group key={i} controlId={`step-flame-${i}`}>
+          <Form.Label>flame, {e.kind}</Form.Label>
+          <Form.Select value={e.flame} onChange={(v) => flame(i, v.target.value as Flame)}>
+            <option value="">not said</option>
+            <option value="low">low</option>
+            <option value="medium">medium</option>
+            <option value="high">high</option>
+          </Form.Select>
+        </Form.Group>
+      ))}
+    </div>
   )
 }
 

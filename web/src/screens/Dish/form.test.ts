@@ -8,7 +8,7 @@ const step: Step = {
   hands: { work: 'slices', slices: [{ at: 0, for: 45 }, { at: -30, for: 30, what: 'turn it' }] },
   equipment: [{ kind: 'oven', setting: 200, holds: 4 }], after: ['hake/fillet'],
   then: { least: 120, best: 180, most: 240, place: { kind: 'rack' }, reason: 'rest', moved: { least: 60, most: 240, soft: true, place: { kind: 'warmer' }, reason: 'keep warm' } }, eachWave: true, notBefore: { daysBefore: 2, clock: '10:00', reason: 'it dries' }, by: { daysBefore: 1, clock: '16:15', reason: 'the van leaves', strict: true },
-  cues: [{ sense: 'see', right: 'pale rim', notYet: 'glassy', more: 60, tooFar: 'dry', then: 'sauce it' }], troubles: [{ what: 'sticks', rescue: 'more heat' }], unbroken: true, short: 'the rest finishes it', pan: { of: 'crown/sear', clean: true }, said: 'sear 2 to 2½ min', left: 0.5, ours: ['hands'], cautions: [{ text: 'hot fat' }],
+  cues: [{ sense: 'see', right: 'pale rim', notYet: 'glassy', more: 60, tooFar: 'dry', then: 'sauce it' }], troubles: [{ what: 'sticks', rescue: 'more heat' }], unbroken: true, optional: true, ceiling: 65, short: 'the rest finishes it', pan: { of: 'crown/sear', clean: true }, said: 'sear 2 to 2½ min', left: 0.5, ours: ['hands'], cautions: [{ text: 'hot fat' }],
 }
 
 // The server’s part is played by a reader of the texts that the form itself writes.
@@ -50,7 +50,7 @@ it('reads how far a step is boiled down: a share, or an amount', async () => {
 
 it('takes an oven as it is marked', async () => {
   play()
-  const read = await toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'gas 4', holds: '', cold: false }] }, step)
+  const read = await toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'gas 4', holds: '', cold: false, flame: '' }] }, step)
   expect(read.equipment).toEqual([{ kind: 'oven', setting: 180 }])
 })
 
@@ -67,12 +67,12 @@ it('names the field that is not understood', async () => {
   const form = { ...toForm(step), most: 'a while' }
   await expect(toStep(form, step)).rejects.toMatchObject({ field: 'most', message: '“a while” is no time' })
   await expect(toStep({ ...toForm(step), name: ' ' }, step)).rejects.toBeInstanceOf(FieldError)
-  await expect(toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'hot', holds: '', cold: false }] }, step)).rejects.toMatchObject({ field: 'equipment.0.setting' })
+  await expect(toStep({ ...toForm(step), equipment: [{ kind: 'oven', setting: 'hot', holds: '', cold: false, flame: '' }] }, step)).rejects.toMatchObject({ field: 'equipment.0.setting' })
 })
 
 it('makes a gap of an empty time, and takes away what was emptied', async () => {
   play()
-  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', notBefore: '', best: '', moved: { to: '', place: '', least: '', most: '', soft: false }, cues: [], troubles: [], unbroken: false, short: '', pan: '', clean: false, cautions: [], eachWave: false, work: 'none', after: [] }, step)
+  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', notBefore: '', best: '', moved: { to: '', place: '', least: '', most: '', soft: false }, cues: [], troubles: [], unbroken: false, optional: false, ceiling: '', short: '', pan: '', clean: false, cautions: [], eachWave: false, work: 'none', after: [] }, step)
   expect(bare).toEqual({ id: 'sear', name: 'sear', hands: { work: 'none' }, equipment: step.equipment, then: {}, said: step.said, left: 0.5 })
 })
 

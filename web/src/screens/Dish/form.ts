@@ -8,6 +8,8 @@ export type Step = Schemas['Step']
 
 export type SliceText = { at: string; side: 'start' | 'end'; for: string; what: string; assumed?: boolean }
 
+export type Flame = NonNullable<Schemas['Needed']['flame']>
+
 export type CueText = { sense: string; how: string; right: string; notYet: string; more: string; tooFar: string; then: string; looksWrong: string }
 
 export const emptyCue: CueText = { sense: '', how: '', right: '', notYet: '', more: '', tooFar: '', then: '', looksWrong: '' }
@@ -20,7 +22,7 @@ export type StepForm = {
   work: Schemas['Hands']['work']
   cook: string
   slices: SliceText[]
-  equipment: { kind: string; setting: string; holds: string; cold: boolean }[]
+  equipment: { kind: string; setting: string; holds: string; cold: boolean; flame: Flame }[]
   least: string
   most: string
   soft: boolean
@@ -40,6 +42,9 @@ export type StepForm = {
   cues: CueText[]
   troubles: { what: string; follows: string; rescue: string }[]
   unbroken: boolean
+  optional: boolean
+  ceiling: string
+  together: string
   short: string
   clean: boolean
   pan: string
@@ -64,7 +69,7 @@ export function toForm(s: Step): StepForm {
     work: s.hands.work,
     cook: s.hands.cook ?? '',
     slices: (s.hands.slices ?? []).map((p) => ({ at: words(Math.abs(p.at)), side: p.at < 0 ? 'end' : 'start', for: words(p.for), what: p.what ?? '', ...(p.assumed ? { assumed: true } : {}) })),
-    equipment: s.equipment.map((e) => ({ kind: e.kind, setting: e.setting === undefined ? '' : String(e.setting), holds: e.holds ? String(e.holds) : '', cold: e.cold ?? false })),
+    equipment: s.equipment.map((e) => ({ kind: e.kind, setting: e.setting === undefined ? '' : String(e.setting), holds: e.holds ? String(e.holds) : '', cold: e.cold ?? false, flame: e.flame ?? '' })),
     least: s.then.least ? words(s.then.least) : '',
     most: s.then.most === undefined ? '' : words(s.then.most),
     soft: s.then.soft ?? false,
@@ -84,6 +89,9 @@ export function toForm(s: Step): StepForm {
     cues: (s.cues ?? []).map((c) => ({ sense: c.sense ?? '', how: c.how ?? '', right: c.right ?? '', notYet: c.notYet ?? '', more: c.more ? words(c.more) : '', tooFar: c.tooFar ?? '', then: c.then ?? '', looksWrong: c.looksWrong ?? '' })),
     troubles: (s.troubles ?? []).map((t) => ({ what: t.what, follows: t.follows ?? '', rescue: t.rescue ?? '' })),
     unbroken: s.unbroken ?? false,
+    optional: s.optional ?? false,
+    ceiling: s.ceiling === undefined ? '' : String(s.ceiling),
+    together: t?.cooks ? String(t.cooks) : '',
     short: s.short ?? '',
     clean: s.pan?.clean ?? false,
     pan: s.pan?.of ?? '',
@@ -118,6 +126,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
         ...(e.setting.trim() ? { setting: await degrees(`equipment.${i}.setting`, e.setting) } : {}),
         ...(e.holds.trim() ? { holds: whole(`equipment.${i}.holds`, e.holds) } : {}),
         ...(e.cold ? { cold: true } : {}),
+        ...(e.flame ? { flame: e.flame } : {}),
       })),
   )
   const cues = await Promise.all(f.cues.map((c, i) => toCue(c, i))).then((list) => list.filter((c) => Object.keys(c).length > 0))
@@ -149,6 +158,8 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
     ...(cues.length ? { cues } : {}),
     ...(f.troubles.some((t) => t.what.trim()) ? { troubles: f.troubles.filter((t) => t.what.trim()).map((t) => filled({ what: t.what, follows: t.follows, rescue: t.rescue }) as Schemas['Trouble']) } : {}),
     ...(f.unbroken ? { unbroken: true } : {}),
+    ...(f.optional ? { optional: true } : {}),
+    ...(f.ceiling.trim() ? { ceiling: await degrees('ceiling', f.ceiling) } : {}),
     ...(f.short.trim() ? { short: f.short.trim() } : {}),
     ...(f.pan || f.clean ? { pan: { ...(f.pan ? { of: f.pan } : {}), ...(f.clean ? { clean: true } : {}) } } : {}),
     ...(await boiledDown(f.left)),
@@ -207,7 +218,7 @@ async function toTime(f: StepForm): Promise<Schemas['Time'] | undefined> {
   if (!f.time.trim()) return undefined
   const { quick, usual, slow } = await understand('time', f.time)
   const amount = await measure('amount', f.amount)
-  return { quick, usual, slow, per: f.per, ...(f.per === 'batch' || f.per === 'piece' ? { batch: whole('batch', f.batch || '1') } : {}), ...(amount ? { amount } : {}) }
+  return { quick, usual, slow, per: f.per, ...(f.per === 'batch' || f.per === 'piece' ? { batch: whole('batch', f.batch || '1') } : {}), ...((f.per === 'portion' || f.per === 'piece') && f.together.trim() ? { cooks: whole('together', f.together) } : {}), ...(amount ? { amount } : {}) }
 }
 
 /** ways are how a step keeps hands busy, as a cook says it. */

@@ -15,7 +15,7 @@ export const Line = memo(function Line({ placing, number, name, place, holds, bu
       <span className="number">{number}</span>
       <span>
         <span className="name">{name}</span>
-        <div className="small quiet">{[!placing.note?.includes(placing.form) && placing.form, holds, placing.side, placing.note !== placing.side && placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'optional', placing.stands && standing(placing.stands)].filter(Boolean).join(', ')}</div>
+        <div className="small quiet">{[!placing.note?.includes(placing.form) && placing.form, holds, placing.side, placing.note !== placing.side && placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'optional', placing.atTable && 'at the table', placing.stands && standing(placing.stands)].filter(Boolean).join(', ')}</div>
       </span>
       <span>
         <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>

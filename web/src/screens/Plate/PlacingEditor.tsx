@@ -26,7 +26,7 @@ const warmthsThere: Options = [['', 'not set'], ...warmths.map((w): [string, str
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
 // what not every placing has
-const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional']
+const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional', 'atTable']
 
 type Other = { id: string; name: string }
 
@@ -114,7 +114,8 @@ export function PlacingEditor({ dish, placing, place, draft, components, formers
             {tick('rim', 'on the rim on purpose')}
             {tick('hidden', 'hidden on purpose')}
             {tick('notEaten', 'not to be eaten')}
-            {tick('optional', 'optional')}
+            {tick('optional', 'optional: left out on a busy evening')}
+            {tick('atTable', 'laid or poured at the table')}
             {tick('offPlate', 'built off the plate')}
           </div>
           {f.offPlate && choice('moved', 'goes on after', among.itself)}

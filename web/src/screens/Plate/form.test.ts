@@ -6,7 +6,7 @@ const full: Schemas['Placing'] = {
   id: 'oil', component: 'oil', amount: { quantity: 3, unit: 'g' }, form: 'dots', hour: 5, distance: 42, part: undefined, from: 'egg', between: undefined, in: undefined,
   turn: 30, length: 8, width: 8, height: 2, count: 3, repeat: 5, arc: 150, on: 'egg', leans: 'broth', former: 'ring', lift: 'egg', warmth: 'cold', side: 'cut side up',
   texture: 'wet', tastes: ['fresh', 'sharp'], colour: '#4f7d4a', life: 270, stands: { least: 270, most: 270, where: 'rack', why: 'thaws' }, tool: 'squeeze bottle', seconds: 5, cue: 'it stands', reason: 'something fresh', note: 'round the egg',
-  offPlate: true, moved: 'egg', rim: true, hidden: true, notEaten: true, optional: true,
+  offPlate: true, moved: 'egg', rim: true, hidden: true, notEaten: true, optional: true, atTable: true,
 }
 
 afterEach(() => vi.unstubAllGlobals())

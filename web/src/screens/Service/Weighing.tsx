@@ -26,6 +26,17 @@ const rests: Option[] = (
   ] as const
 ).map(([key, name, what]) => ({ key, name, what, set: (s) => ({ ...s, rest: key || undefined }) }))
 
+/** lean is whether what the book has as optional is done, with the hands that leaving it out frees; nothing where there is none of it. */
+function lean(view: View): Option[] {
+  const optional = view.rows.flatMap((r) => r.dishes.flatMap((d) => d.optional ?? []))
+  const frees = optional.map((o) => `${o.what} ${spoken(o.hands)}`).join(', ')
+  if (!optional.length && !view.service.lean) return []
+  return [
+    { key: '', name: 'Everything', what: optional.length ? `optional: ${frees}` : 'nothing here is optional', set: (s) => ({ ...s, lean: undefined }) },
+    { key: 'lean', name: 'Leave out what is optional', what: `frees ${spoken(optional.reduce((sum, o) => sum + o.hands, 0))} of hands`, set: (s) => ({ ...s, lean: true }) },
+  ]
+}
+
 export function Weighing({ view, plan, change }: { view: View; plan?: Plan; change: Change }) {
   const { service } = view
   const [asked, setAsked] = useState('')
@@ -43,6 +54,12 @@ export function Weighing({ view, plan, change }: { view: View; plan?: Plan; chan
         <Weighed label="Calm" title="Calm or fresh" name="calm" view={view} chosen={service.calm ?? ''} options={calms} asked={asked === 'calm'} change={change} />
         {ask('calm')}
       </div>
+      {lean(view).length > 0 && (
+        <div>
+          <Weighed label="Busy evening" title="A busy evening" name="lean" view={view} chosen={service.lean ? 'lean' : ''} options={lean(view)} asked={asked === 'lean'} change={change} />
+          {ask('lean')}
+        </div>
+      )}
       <div>
         <Crew view={view} plan={plan} asked={asked === 'crew'} change={change} />
         {ask('crew')}
