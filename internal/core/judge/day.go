@@ -149,9 +149,9 @@ func (d Day) Validate() error {
 	return l.Err()
 }
 
-// served is the day with the book as a service has it: on a busy evening without what is optional,
+// asServed is the day with the book as a service has it: on a busy evening without what is optional,
 // and each plate as it leaves the pass.
-func (d Day) served(s Served) Day {
+func (d Day) asServed(s Served) Day {
 	if s.Service.Lean {
 		lean := recipe.Book{Ingredients: d.Ingredients, Components: d.Components, Dishes: d.Dishes}.Lean()
 		d.Components, d.Dishes = lean.Components, lean.Dishes

@@ -56,7 +56,7 @@ func hand(made, used []lot) (out []handed, ok bool) {
 func (j *judging) flows() {
 	for _, id := range j.componentsMade() {
 		c, is := j.component(id)
-		if !is {
+		if !is || j.otherwise(id) {
 			continue
 		}
 		steps := c.Steps()
@@ -201,7 +201,7 @@ func (j *judging) made() {
 			continue
 		}
 		for _, s := range c.Steps() {
-			if len(j.barsOf(id, s.ID)) == 0 {
+			if len(j.barsOf(id, s.ID)) == 0 && j.wanted(id, s.ID) {
 				j.breach(Breach{Promise: NotMade, about: []string{c.Name}, Says: fmt.Sprintf("%s: nobody does “%s”.", c.Name, s.Name)})
 			}
 		}

@@ -24,6 +24,7 @@ const (
 	Hours      = "outside its hours"
 	NotMade    = "not made"
 	NotPlated  = "not plated"
+	NotTheirs  = "done for who is without it"
 	Early      = "early"
 	Late       = "late"
 	Life       = "past its life on the plate"
@@ -54,8 +55,8 @@ func Judge(d Day) (out []Breach) {
 		if s.RunUp.Status == "none" {
 			continue // it says that it is none
 		}
-		j := &judging{d.served(s), s, nil}
-		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).unclean, (*judging).flows, (*judging).made, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
+		j := &judging{d.asServed(s), s, nil}
+		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).unclean, (*judging).flows, (*judging).made, (*judging).versions, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
 			look(j)
 		}
 		out = append(out, j.found...)

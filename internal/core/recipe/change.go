@@ -31,6 +31,8 @@ type Change struct {
 	Do         string        `json:"do" enum:"swap,leave out,scale,add"`
 	Component  string        `json:"component,omitempty" doc:"of a dish: the component that it concerns"`
 	Line       string        `json:"line,omitempty" doc:"name of the ingredient line that it concerns"`
+	Step       string        `json:"step,omitempty" doc:"of a version: id of the step of the component that is left out, done otherwise, or after which one more is done"`
+	New        *Step         `json:"new,omitempty" doc:"the step that is done instead, or as well"`
 	With       string        `json:"with,omitempty" doc:"what is put in its place, or added: id of a component, or name of an ingredient"`
 	Ingredient string        `json:"ingredient,omitempty" doc:"id of the ingredient that is put in"`
 	Made       bool          `json:"made,omitempty" doc:"what is put into a line is a component"`
@@ -44,6 +46,9 @@ func (c Change) String() string {
 	what := c.Line
 	if what == "" {
 		what = c.Component
+	}
+	if c.OfStep() {
+		return c.sayStep()
 	}
 	switch c.Do {
 	case "swap":
@@ -119,6 +124,12 @@ func (b Book) Served(d Dish, v Version) (Dish, Book, []Change) {
 	byComponent := map[string][]Change{}
 	var order []string
 	for _, c := range v.Changes {
+		if c.OfStep() {
+			if at := slices.IndexFunc(b.Within(d), func(o Component) bool { return o.ID == c.Component }); at < 0 || !b.Made(c.Component).takesStep(c) {
+				lost = append(lost, c)
+			}
+			continue // what goes in stays as it is
+		}
 		if c.Line == "" && !(c.Do == "add" && c.Component != "") {
 			if !d.changePart(c) {
 				lost = append(lost, c)
@@ -130,18 +141,32 @@ func (b Book) Served(d Dish, v Version) (Dish, Book, []Change) {
 		}
 		byComponent[c.Component] = append(byComponent[c.Component], c)
 	}
+	within := b.Within(d)
 	for _, id := range order {
-		if d.PartOf(id) == nil {
+		if !slices.ContainsFunc(within, func(c Component) bool { return c.ID == id }) {
 			lost = append(lost, byComponent[id]...)
-			continue
 		}
-		c := b.Made(id)
+	}
+	own := map[string]string{} // components that the version has otherwise, and how they are called in it
+	for _, c := range within { // what is used comes before what uses it
+		id := c.ID
 		var missed []Change
 		c.Lines, missed = changed(c.Lines, byComponent[id])
 		lost = append(lost, missed...)
+		nested := false
+		for k, l := range c.Lines {
+			if to, is := own[l.Component]; is && l.ByProduct == "" {
+				c.Lines[k].Component, nested = to, true
+			}
+		}
+		if byComponent[id] == nil && !nested {
+			continue
+		}
 		c.ID, c.Variant = id+"~"+v.ID, nil
-		out.Components[c.ID] = c
-		d.PartOf(id).Component = c.ID
+		out.Components[c.ID], own[id] = c, c.ID
+		if p := d.PartOf(id); p != nil {
+			p.Component = c.ID
+		}
 	}
 	return d, out, lost
 }

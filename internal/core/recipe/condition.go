@@ -17,13 +17,16 @@ type Condition struct {
 	Effects []Effect `json:"effects" nullable:"false" maxItems:"40"`
 }
 
-// Effect is what a condition changes: the amount of a line, or the time of a
-// step.
+// Effect is what a condition changes: the amount of a line, the time of a step, or whether it is
+// done at all.
 type Effect struct {
-	Line   string  `json:"line,omitempty"`
-	Step   string  `json:"step,omitempty"`
-	Factor float64 `json:"factor" minimum:"0" maximum:"100"`
-	Reason string  `json:"reason,omitempty" maxLength:"200"`
+	Line     string  `json:"line,omitempty"`
+	Step     string  `json:"step,omitempty"`
+	Factor   float64 `json:"factor" minimum:"0" maximum:"100" doc:"of an amount, or of a time; 1 with one of the following"`
+	More     int64   `json:"more,omitempty" minimum:"-5184000" maximum:"5184000" doc:"seconds that the step takes more"`
+	LeaveOut bool    `json:"leaveOut,omitempty" doc:"the step is not done"`
+	New      *Step   `json:"new,omitempty" doc:"a step that is done after it, or, where it is left out, instead"`
+	Reason   string  `json:"reason,omitempty" maxLength:"200"`
 }
 
 // Under is the component when an ingredient is in one of its conditions. A
@@ -51,14 +54,30 @@ func (c *Component) affect(e Effect) {
 	}
 	for m := range c.Methods {
 		for s, step := range c.Methods[m].Steps {
-			if e.Step == "" || step.ID != e.Step || step.Time == nil {
+			if e.Step == "" || step.ID != e.Step {
 				continue
 			}
-			steps := append([]Step{}, c.Methods[m].Steps...)
-			steps[s].Time = step.Time.times(e.Factor)
-			c.Methods[m].Steps = steps
+			steps := slices.Clone(c.Methods[m].Steps)
+			if step.Time != nil {
+				steps[s].Time = step.Time.times(e.Factor).longer(e.More)
+			}
+			c.Methods[m].Steps = altered(steps, e.changes())
+			break
 		}
 	}
+}
+
+// changes are what an effect does to the steps of a method, beside the time of one.
+func (e Effect) changes() []Change {
+	switch {
+	case e.LeaveOut && e.New != nil:
+		return []Change{{Do: "swap", Step: e.Step, New: e.New}}
+	case e.LeaveOut:
+		return []Change{{Do: "leave out", Step: e.Step}}
+	case e.New != nil:
+		return []Change{{Do: "add", Step: e.Step, New: e.New}}
+	}
+	return nil
 }
 
 // Lean is the component without its optional steps, and without what only these take.
@@ -106,7 +125,35 @@ func (b Book) Lean() Book {
 		}
 	}
 	for id, d := range b.Dishes {
-		out.Dishes[id] = d.Lean()
+		lean := d.Lean()
+		for i, v := range lean.Versions {
+			lean.Versions[i].Changes = b.leanChanges(v.Changes)
+		}
+		out.Dishes[id] = lean
+	}
+	return out
+}
+
+// leanChanges are changes of a version where what is optional is left out: what came in place of an
+// optional step, or after it, comes after the one before.
+func (b Book) leanChanges(list []Change) (out []Change) {
+	for _, c := range list {
+		steps := b.Made(c.Component).Steps()
+		at := slices.IndexFunc(steps, func(s Step) bool { return s.ID == c.Step })
+		if !c.OfStep() || at < 0 || !steps[at].Optional {
+			out = append(out, c)
+			continue
+		}
+		for at >= 0 && steps[at].Optional {
+			at--
+		}
+		if c.New == nil || c.Do == "leave out" {
+			continue
+		}
+		if c.Do, c.Step = "add", ""; at >= 0 {
+			c.Step = steps[at].ID
+		}
+		out = append(out, c)
 	}
 	return out
 }

@@ -33,6 +33,9 @@ type Step struct {
 	Until     *units.Amount    `json:"until,omitempty" doc:"amount that is left after a reduction"`
 	Ours      []string         `json:"ours,omitempty" doc:"fields that were filled for now with the kitchen's own defaults"`
 	Cautions  []limits.Caution `json:"cautions,omitempty"`
+
+	Not  []string `json:"-"` // ids of the dishes, as they are served, for which it is not done
+	Only []string `json:"-"` // of those for which alone it is; nil: all
 }
 
 // Kinds are those of the equipment that it takes.

@@ -149,6 +149,14 @@ func (t Time) times(by float64) *Time {
 	return &t
 }
 
+// longer adds so many seconds to a time that does not come from a table.
+func (t *Time) longer(by int64) *Time {
+	if by != 0 {
+		t.Quick, t.Usual, t.Slow = max(0, t.Quick+by), max(0, t.Usual+by), max(0, t.Slow+by)
+	}
+	return t
+}
+
 // Sum writes a product of time and number as a line of figures.
 func Sum(each, n int64, of string) string {
 	if n == 1 {

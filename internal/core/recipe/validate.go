@@ -195,6 +195,9 @@ func (d Dish) Validate(components map[string]Component) error {
 		}
 		versions[v.ID] = true
 		plating.Spec{Ware: d.Plate.Ware, Sides: d.Plate.Sides, Placings: v.Placings}.Validate(fmt.Sprintf("versions[%d]", i), &l)
+		for k, c := range v.Changes {
+			c.validateStep(fmt.Sprintf("versions[%d].changes[%d]", i, k), components, &l)
+		}
 		for k, w := range v.Without {
 			if _, known := AllergenOf(w); !known && w != "gluten" && w != "alcohol" && w != "meat" && w != "animal" {
 				l.Add(fmt.Sprintf("versions[%d].without[%d]", i, k), "Unknown: “%s”.", w)
@@ -202,6 +205,25 @@ func (d Dish) Validate(components map[string]Component) error {
 		}
 	}
 	return l.Err()
+}
+
+// validateStep finds what is malformed in a change of a step.
+func (c Change) validateStep(at string, components map[string]Component, l *fault.List) {
+	if !c.OfStep() {
+		return
+	}
+	made := Book{Components: components}.Made(c.Component)
+	switch {
+	case !made.takesStep(c):
+		l.Add(at+".step", "No such step: “%s”.", c.Step)
+	case c.Do == "scale", c.Do != "leave out" && c.New == nil, c.Do != "add" && c.Step == "":
+		l.Add(at+".new", "Which step is done, and instead of which, or after which?")
+	case slices.ContainsFunc(made.TakeOuts, func(t TakeOut) bool { return t.Out == c.Step && c.Do != "add" }):
+		l.Add(at+".step", "Something comes out at “%s”: it would stay in.", c.Step)
+	}
+	if c.New != nil {
+		c.New.validate(at+".new", l)
+	}
 }
 
 // Validate finds what is malformed in a menu.

@@ -9,6 +9,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/runup/runuptest"
 )
 
@@ -139,4 +140,14 @@ func TestAStepHasAWindow(t *testing.T) {
 	r = makePlan(t, evening(true))
 	require.Len(t, r.RunUp.Clashes, 1)
 	assert.Equal(t, "Food: brine is over at 10:30:00, wanted by 10:20 (the van leaves).", r.RunUp.Clashes[0].What)
+}
+
+// bar is the one bar of a step.
+func (r planned) bar(step string) report.Bar {
+	for _, b := range r.RunUp.Bars {
+		if b.Step == step {
+			return b
+		}
+	}
+	return report.Bar{}
 }

@@ -144,5 +144,41 @@ func (m menuMaker) everything() demand.Input {
 	if m.IntN(3) == 0 {
 		in.Kitchen.Day = kitchen.UsualDay()[m.IntN(4):]
 	}
+	m.otherwise(&in)
 	return in
+}
+
+// otherwise draws guests whose plates are made otherwise at a step, what is optional on a busy
+// evening, what is poured at the table, and what two do together.
+func (m menuMaker) otherwise(in *demand.Input) {
+	in.Service.Lean = m.IntN(3) == 0
+	for _, id := range slices.Sorted(maps.Keys(in.Dishes)) {
+		d := in.Dishes[id]
+		for k := range d.Plate.Placings {
+			p := &d.Plate.Placings[k]
+			p.Optional, p.AtTable = m.IntN(8) == 0, k > 0 && m.IntN(8) == 0
+		}
+		c := in.Components[d.Parts[m.IntN(len(d.Parts))].Component]
+		steps := c.Steps()
+		k := m.IntN(len(steps))
+		steps[k].Optional = len(steps) > 1 && m.IntN(4) == 0
+		if s := &steps[m.IntN(len(steps))]; s.Hands.Work == recipe.AllHands && !m.scarce && m.IntN(3) == 0 {
+			s.Time = &recipe.Time{Quick: 20, Usual: 30, Slow: 40, Per: recipe.PerPortion, Cooks: 2}
+		}
+		in.Components[c.ID] = c
+		if len(in.Service.Tables) == 0 && m.IntN(2) == 0 {
+			more := recipe.Step{ID: "more", Name: "longer", Time: &recipe.Time{Quick: 60, Usual: 120, Slow: 180, Per: recipe.Once}, Hands: recipe.Hands{Work: recipe.AllHands}}
+			v := recipe.Version{ID: "v", Name: "otherwise", Changes: []recipe.Change{{Do: "add", Component: c.ID, Step: steps[m.IntN(len(steps))].ID, New: &more}}}
+			if len(steps) > 1 {
+				v.Changes = append(v.Changes, recipe.Change{Do: "leave out", Component: c.ID, Step: steps[k].ID})
+			}
+			d.Versions = []recipe.Version{v}
+			for n := range in.Service.Courses {
+				if in.Service.Courses[n].Course == id {
+					in.Service.Courses[n].Covers = append(in.Service.Courses[n].Covers, service.Covers{Dish: id, Version: "v", Plates: m.between(1, 3)})
+				}
+			}
+		}
+		in.Dishes[id] = d
+	}
 }

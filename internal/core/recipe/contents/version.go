@@ -70,6 +70,12 @@ func saying(b recipe.Book, c recipe.Change) string {
 		return id
 	}
 	in := ""
+	if c.OfStep() {
+		if made := b.Made(c.Component); made.StepAt(c.Step) >= 0 {
+			c.Step = made.Steps()[made.StepAt(c.Step)].Name
+		}
+		return c.String() + " in " + name(c.Component)
+	}
 	if c.Line != "" || c.Do == "add" && c.Component != "" {
 		in = " in " + name(c.Component)
 	} else {
@@ -98,6 +104,9 @@ func tooLate(b recipe.Book, d recipe.Dish, v recipe.Version, portions int) TooLa
 
 func tooLateFor(b recipe.Book, d recipe.Dish, c recipe.Change, portions int) TooLate {
 	switch {
+	case c.OfStep():
+		made := b.Made(c.Component)
+		return begins(b, c.Component, max(0, made.StepAt(c.Step)), portions)
 	case c.Line == "" && c.Do == "leave out" || c.Do == "scale" && c.Line == "":
 		return TooLate{Say: "until it is placed", AtPass: lastPlaced(d, c.Component)}
 	case c.Line == "" && (c.Do == "swap" || c.Component == ""):

@@ -83,6 +83,19 @@ func (d *Demand) crowds(g Lot, step recipe.Step) bool {
 	return !step.EachWave && crowds(g.Portions) && !slices.ContainsFunc(g.Consumers, func(t Consumer) bool { return crowds(t.Portions) })
 }
 
+// For is the lot as one of its steps has it: for those of its takers for whom that is done.
+func (g Lot) For(step recipe.Step) Lot {
+	if step.Only == nil && step.Not == nil {
+		return g
+	}
+	g.Consumers = slices.DeleteFunc(slices.Clone(g.Consumers), func(t Consumer) bool { return !step.For(t.Dish.ID) })
+	g.Portions = 0
+	for _, t := range g.Consumers {
+		g.Portions += t.Portions
+	}
+	return g
+}
+
 // Shared tells whether a step is done once for several servings.
 func (g Lot) Shared(step int) bool { return len(g.Consumers) > 1 && step < g.Split }
 

@@ -19,12 +19,14 @@ func (in Input) soonEaten() map[string]recipe.Component {
 	}
 	out := maps.Clone(in.Components)
 	for id, c := range out {
-		for at := range c.Steps() {
-			w, is := keeping.UnsaidWait(in.Kitchen, c, at)
-			if !is || !w.Rest && !w.Next && !placed[id] || slices.Contains(c.Settled, recipe.Gap{Field: recipe.GapWait, Step: c.Steps()[at].ID}.Key()) {
-				continue
+		for _, view := range c.Views() {
+			for at, s := range view.Steps() {
+				w, is := keeping.UnsaidWait(in.Kitchen, view, at)
+				if !is || !w.Rest && !w.Next && !placed[id] || slices.Contains(c.Settled, recipe.Gap{Field: recipe.GapWait, Step: s.ID}.Key()) {
+					continue
+				}
+				c = c.With(c.StepAt(s.ID), func(s *recipe.Step) { s.Then.Most, s.Then.Soft, s.Then.Assumed = &w.Most, true, true })
 			}
-			c = c.With(at, func(s *recipe.Step) { s.Then.Most, s.Then.Soft, s.Then.Assumed = &w.Most, true, true })
 		}
 		out[id] = c
 	}

@@ -48,10 +48,11 @@ func (in Input) withVersions() Input {
 				if v.ID != n.Version || n.Plates <= 0 {
 					continue
 				}
-				served, book, _ := in.Book().Served(d, v)
+				served, book, _ := in.Book().Served(d, v.WithoutStepChanges())
 				for _, comp := range book.Within(served) {
 					components[comp.ID] = comp
 				}
+				in.part(d, v, components)
 				served.ID, served.Name, served.Versions = d.ID+"~"+v.ID, d.Name+", "+v.Name, nil
 				served.Plate = d.PlateOf(v)
 				for i, p := range served.Plate.Placings { // what the version changes is placed as it is
@@ -65,6 +66,20 @@ func (in Input) withVersions() Input {
 	}
 	in.Dishes, in.Components = dishes, components
 	return in
+}
+
+// part gives the components whose steps a version changes what is said of them: all work before is
+// shared. What the version has as a component of its own is changed by itself.
+func (in Input) part(d recipe.Dish, v recipe.Version, components map[string]recipe.Component) {
+	for id, changes := range v.StepChanges() {
+		own := id + "~" + v.ID
+		if _, is := components[own]; !is {
+			own = id
+		}
+		if c, known := components[own]; known {
+			components[own] = c.Parted(d.ID+"~"+v.ID, v.ID, changes)
+		}
+	}
 }
 
 // atPass are the dishes as they leave the pass: what is poured or laid at the table comes later,

@@ -79,17 +79,10 @@ func (b *builder) feed(x strand) {
 		if !on || at < 0 || len(from.tasks) == 0 {
 			continue
 		}
-		last := len(from.tasks) - 1
-		if l.ByProduct != "" {
-			last = from.leaves(l.ByProduct)
-		}
-		if last < 0 {
-			continue
-		}
 		if l.ByProduct == "" {
-			b.wait(from.steps[last].Then, from.tasks[last], x.tasks[at], true)
-		} else {
-			b.takeOver(from.tasks[last], x.tasks[at])
+			b.follows(from, len(from.steps), b.Lots[l.Component].Dishes(), x.tasks[at])
+		} else if left := from.leaves(l.ByProduct); left >= 0 {
+			b.takeOver(from.tasks[left], x.tasks[at])
 		}
 	}
 }

@@ -44,9 +44,7 @@ func (b *builder) expand(g *demand.Lot) strand {
 	for k := range out.steps {
 		out.tasks = append(out.tasks, b.instances(*g, first+k, &out.steps[k]))
 		carried = b.addBuffers(out.tasks[k], out.steps[k], carried)
-		if k > 0 {
-			b.wait(out.steps[k-1].Then, out.tasks[k-1], out.tasks[k], true)
-		}
+		b.follows(out, k, slices.DeleteFunc(g.Dishes(), func(d string) bool { return !out.steps[k].For(d) }), out.tasks[k])
 	}
 	b.chains(out)
 	return out
@@ -67,25 +65,6 @@ func turnedUp(steps []recipe.Step) []recipe.Step {
 		}
 	}
 	return out
-}
-
-// at is the place in the planned end of a method of a step of the whole one;
-// a step that is used and not planned counts as the first that is.
-func (x strand) at(step int) int {
-	if len(x.tasks) == 0 {
-		return -1
-	}
-	return max(0, step-(len(x.component.Steps())-len(x.steps)))
-}
-
-// leaves is the place of the step that leaves a by-product over; -1: it is
-// not planned.
-func (x strand) leaves(byProduct string) int {
-	step, gives := x.component.LeavesAt(byProduct)
-	if step -= len(x.component.Steps()) - len(x.steps); !gives || step < 0 {
-		return -1
-	}
-	return step
 }
 
 // open says why a step cannot be planned; gap tells what was left open from
@@ -157,6 +136,9 @@ const schedulable = 366 * 86400
 // instances makes a task for all that share a step, or one for each serving, or
 // for each of its waves.
 func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int) {
+	if g = g.For(*step); len(g.Consumers) == 0 {
+		return nil
+	}
 	name := "/" + g.Component.ID + "/" + step.ID
 	do := func(id string, dishes []string, s work.Scope) []int {
 		made := b.inBatches(id, work.Work{Kind: work.Step, Name: step.Name, Component: g.Component.ID, Step: step.ID, Dish: dishes[0], For: dishes, Scope: s}, step)

@@ -38,6 +38,38 @@ func (b *builder) wait(w recipe.Wait, from, to []int, holding bool) {
 	}
 }
 
+// follows puts the waits between some tasks and the steps of a strand before a place of it: for
+// each dish after the last that is done for it, which is not the same one for all where a version
+// does without one.
+func (b *builder) follows(x strand, k int, dishes []string, to []int) {
+	of := map[int][]string{}
+	for _, d := range dishes {
+		of[x.before(k, d)] = append(of[x.before(k, d)], d)
+	}
+	for at := k - 1; at >= 0; at-- {
+		if of[at] != nil {
+			b.waitFor(of[at], x.steps[at].Then, x.tasks[at], to)
+		}
+	}
+}
+
+// before is the last step of a strand before another one that is done for a dish; -1: there is none.
+func (x strand) before(k int, dish string) int {
+	for k--; k >= 0 && !x.steps[k].For(dish); k-- {
+	}
+	return min(k, len(x.tasks)-1)
+}
+
+// waitFor is a wait of the plates of some dishes.
+func (b *builder) waitFor(dishes []string, w recipe.Wait, from, to []int) {
+	theirs := func(list []int) []int {
+		return slices.DeleteFunc(slices.Clone(list), func(i int) bool {
+			return !slices.ContainsFunc(b.of.Work[i].For, func(d string) bool { return slices.Contains(dishes, d) })
+		})
+	}
+	b.wait(w, theirs(from), theirs(to), true)
+}
+
 // lastPiece holds a longest wait to the end of work on the last piece, where the step after it
 // goes piece by piece: what is laid out waits until its turn has come. Where that step takes
 // longer than the wait may be, no plan keeps it, and it is told at a price.
@@ -109,11 +141,12 @@ func (b *builder) takeOver(from, to []int) {
 // of a serving, or, where it is placed nowhere, to the first placing of the plate.
 // A place that was kept for several is free when the last of them has taken.
 func (b *builder) reach(x strand, t demand.Consumer, built [][]int) {
-	if len(x.tasks) == 0 {
+	end := x.before(len(x.steps), t.Dish.ID)
+	if end < 0 {
 		return
 	}
 	g := b.Lots[x.component.ID]
-	then, from := x.steps[len(x.steps)-1].Then, x.tasks[len(x.tasks)-1]
+	then, from := x.steps[end].Then, x.tasks[end]
 	for w, wave := range built {
 		takers := b.takers(x.component.ID, wave)
 		b.chainsToPlates(x, takers[:min(len(takers), 1)])
@@ -192,79 +225,4 @@ func (b *builder) find(dish, ref string) []int {
 		}
 	}
 	return nil
-}
-
-// chains ties steps of a strand that a wait over several of them is about; those that count to
-// the plate are tied when the plates are there.
-func (b *builder) chains(x strand) {
-	for _, c := range x.component.Method().Chains {
-		if to := x.tasksOf(c.To.Step); c.To.Step != recipe.Plate {
-			b.chain(c, x.tasksOf(c.From.Step), to)
-		}
-	}
-}
-
-// chainsToPlates ties the placings of a component to the moments from which their chains count.
-func (b *builder) chainsToPlates(x strand, placings []int) {
-	for _, c := range x.component.Method().Chains {
-		if c.To.Step == recipe.Plate {
-			b.chain(c, x.tasksOf(c.From.Step), placings)
-		}
-	}
-}
-
-// tasksOf are those of a step of the planned end of a method.
-func (x strand) tasksOf(step string) []int {
-	for k, s := range x.steps {
-		if s.ID == step {
-			return x.tasks[k]
-		}
-	}
-	return nil
-}
-
-// chain puts a wait over several steps between the tasks that have plates in common. Its most is
-// a limit, or has a price; what is wanted has a small one on both sides.
-func (b *builder) chain(c recipe.Chain, from, to []int) {
-	for _, i := range from {
-		for _, j := range b.sharing(i, to) {
-			l := schedule.Link{From: b.id(i), To: b.id(j), FromAt: schedule.Start, Min: ptr(noLeast)}
-			shift := c.From.At
-			if c.From.End {
-				l.FromAt, shift = schedule.End, -c.From.At
-			}
-			if c.To.End {
-				l.ToAt, shift = schedule.End, shift+c.To.At
-			} else {
-				shift -= c.To.At
-			}
-			if c.Least > 0 {
-				l.Min = ptr(c.Least + shift)
-			}
-			if c.Most != nil {
-				l.Max = ptr(*c.Most + shift)
-				if c.Soft {
-					l.Over = ptr(priceSoftWait)
-				}
-			}
-			b.link(l, work.Link{Reason: work.Chain, Chain: &work.Span{Reason: c.Reason, Least: c.Least, Most: c.Most, Shift: shift}})
-			if c.Best != nil {
-				b.best(l, *c.Best+shift)
-			}
-		}
-	}
-}
-
-// best puts a small price on a gap that is longer, or shorter, than it is wanted.
-func (b *builder) best(l schedule.Link, gap int64) {
-	why := work.Link{Reason: work.Wanted}
-	b.link(schedule.Link{From: l.From, FromAt: l.FromAt, To: l.To, ToAt: l.ToAt, Min: ptr(noLeast), Max: ptr(gap), Over: ptr(priceBest)}, why)
-	back := schedule.Link{From: l.To, FromAt: schedule.Start, To: l.From, ToAt: schedule.End, Min: ptr(noLeast), Max: ptr(-gap), Over: ptr(priceBest)}
-	if l.ToAt == schedule.End {
-		back.FromAt = schedule.End
-	}
-	if l.FromAt == schedule.Start {
-		back.ToAt = schedule.Start
-	}
-	b.link(back, why)
 }

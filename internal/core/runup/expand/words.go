@@ -54,6 +54,7 @@ func (b *builder) describe(i int) {
 		b.tell(w, c.TakeOutWords(step.ID, w.Portions))
 	}
 	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
+	b.tell(w, b.notFor(*w, *step))
 	if word, is := b.In.Book().CeilingWord(c, c.StepAt(step.ID)); is && w.Kind == work.Step {
 		b.tell(w, []recipe.Word{word})
 	}
@@ -79,6 +80,25 @@ func (b *builder) tell(w *work.Work, list []recipe.Word) {
 func (b *builder) laidFirst(w work.Work) bool {
 	placings := b.Consumers[w.Serving].Dish.Plate.Placings
 	return slices.IndexFunc(placings, func(p plating.Placing) bool { return p.Component == w.Component }) == w.Number-1
+}
+
+// notFor tells for whom a step is not done, of what it is done to: one part of a joint is left as
+// it is, and marked.
+func (b *builder) notFor(w work.Work, step recipe.Step) (out []recipe.Word) {
+	for _, id := range step.Not {
+		dish, version, _ := strings.Cut(id, "~")
+		for _, v := range b.In.Dishes[dish].Versions {
+			if v.ID != version {
+				continue
+			}
+			text := v.Name
+			if at := b.tablesOf(w.Scope, dish, version); len(at) > 0 {
+				text = strings.Join(at, ", ") + ": " + text
+			}
+			out = append(out, recipe.Word{When: "not for", Then: text + "; leave it as it is, and mark it"})
+		}
+	}
+	return out
 }
 
 // courseOf is a course as the map has it.

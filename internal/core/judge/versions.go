@@ -1,0 +1,88 @@
+package judge
+
+import (
+	"fmt"
+	"slices"
+
+	"jointime/internal/core/recipe"
+)
+
+// served are the versions that have plates, by the id under which they are served, and the dishes
+// themselves.
+func (j *judging) served() map[string]recipe.Version {
+	out := map[string]recipe.Version{}
+	for _, c := range j.Service.Resolved(j.Menu).Courses {
+		for _, n := range c.Covers {
+			if n.Plates <= 0 {
+				continue
+			}
+			if n.Version == "" {
+				out[n.Dish] = recipe.Version{}
+			}
+			for _, v := range j.Dishes[n.Dish].Versions {
+				if v.ID == n.Version {
+					out[n.Dish+"~"+v.ID] = v
+				}
+			}
+		}
+	}
+	return out
+}
+
+// wanted tells whether anybody's plates take a step of a component: not where all that have it do
+// without that step.
+func (j *judging) wanted(component, step string) bool {
+	book := recipe.Book{Components: j.Components, Dishes: j.Dishes}
+	for id, v := range j.served() {
+		dish, _ := cutVersion(id)
+		has := slices.ContainsFunc(book.Within(j.Dishes[dish]), func(c recipe.Component) bool { return c.ID == component })
+		gone := slices.ContainsFunc(v.StepChanges()[component], func(k recipe.Change) bool { return k.Step == step && k.Do != "add" })
+		if has && !gone {
+			return true
+		}
+	}
+	return false
+}
+
+// otherwise tells whether some plates have steps of a component otherwise: then it is not known
+// whose portions are whose.
+func (j *judging) otherwise(component string) bool {
+	base, _ := cutVersion(component)
+	for _, v := range j.served() {
+		if v.StepChanges()[base] != nil {
+			return true
+		}
+	}
+	return false
+}
+
+// versions finds steps that are done for guests whose version is without them, and those that a
+// version has and nobody does.
+func (j *judging) versions() {
+	for id, v := range j.served() {
+		for component, changes := range v.StepChanges() {
+			c, is := j.component(component)
+			stops := slices.ContainsFunc(j.RunUp.Stops, func(s Stop) bool { return s.Component == component || s.Component == component+"~"+v.ID })
+			if !is || stops {
+				continue
+			}
+			for _, k := range changes {
+				j.changedStep(id, v, c, k)
+			}
+		}
+	}
+}
+
+func (j *judging) changedStep(served string, v recipe.Version, c recipe.Component, k recipe.Change) {
+	done := func(step string) int {
+		return slices.IndexFunc(j.RunUp.Bars, func(b Bar) bool {
+			return b.Step == step && (b.Component == c.ID || b.Component == c.ID+"~"+v.ID) && b.LeadIn == "" && slices.Contains(b.For, served)
+		})
+	}
+	if i := done(k.Step); k.Do != "add" && i >= 0 {
+		j.breach(Breach{Promise: NotTheirs, bars: []int{i}, Says: fmt.Sprintf("%s is done for “%s”, which is without it.", j.say(j.RunUp.Bars[i]), v.Name)})
+	}
+	if k.New != nil && k.Do != "leave out" && done(k.New.ID+"~"+v.ID) < 0 {
+		j.breach(Breach{Promise: NotMade, about: []string{c.Name}, Says: fmt.Sprintf("%s: nobody does “%s” for “%s”.", c.Name, k.New.Name, v.Name)})
+	}
+}
