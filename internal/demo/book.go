@@ -4,6 +4,7 @@
 package demo
 
 import (
+	"slices"
 	"time"
 
 	"jointime/internal/core/kitchen"
@@ -30,6 +31,8 @@ type Book struct {
 	Supper      service.Service
 	Sunday      recipe.Menu // a lunch with a choice of two mains, and a guest whose plate is stopped
 	Lunch       service.Service
+	Harbour     recipe.Menu // three dishes with what no plain recipe has a place for
+	Table       service.Service
 }
 
 // Recipes is the demo as a book of recipes.
@@ -55,8 +58,8 @@ func Load(now time.Time) Book {
 	b := Book{
 		Ingredients: ingredients(),
 		Kitchen:     backKitchen(),
-		Components:  append(hakeComponents(), fowlComponents()...),
-		Dishes:      []recipe.Dish{hakeDish(), fowlDish()},
+		Components:  slices.Concat(hakeComponents(), fowlComponents(), harbourComponents()),
+		Dishes:      append([]recipe.Dish{hakeDish(), fowlDish()}, harbourDishes()...),
 		Menu: recipe.Menu{ID: "small-supper", Name: "Small supper", Courses: []recipe.Course{
 			{ID: "fish", Name: "Roast hake", Dishes: []string{"roast-hake"}},
 			{ID: "main", Name: "Guinea fowl", Dishes: []string{"guinea-fowl"}},
@@ -77,6 +80,7 @@ func Load(now time.Time) Book {
 	b.House = house(b.Kitchen)
 	b.Winter, b.Supper = winter(b.Service.Day)
 	b.Sunday, b.Lunch = sunday(b.Service.Day)
+	b.Harbour, b.Table = harbour(b.Service.Day)
 	return b
 }
 

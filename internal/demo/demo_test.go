@@ -45,6 +45,8 @@ func TestTheDemoIsSound(t *testing.T) {
 	require.NoError(t, b.Service.Validate(b.Menu, time.UTC, now))
 	require.NoError(t, b.Winter.Validate(dishes))
 	require.NoError(t, b.Supper.Validate(b.Winter, time.UTC, now))
+	require.NoError(t, b.Harbour.Validate(dishes))
+	require.NoError(t, b.Table.Validate(b.Harbour, time.UTC, now))
 }
 
 // One gap that holds a dish up is left on purpose, and a step on the heat without a cue.
@@ -91,7 +93,7 @@ func TestCautionsWithALimitNameTheirSource(t *testing.T) {
 			}
 		}
 	}
-	assert.Equal(t, 7, sources)
+	assert.Equal(t, 8, sources)
 }
 
 func containsDegrees(s string) bool {
@@ -109,7 +111,7 @@ func containsDegrees(s string) bool {
 func TestEveryDishAndVersionHolds(t *testing.T) {
 	b := demo.Load(time.Date(2026, 3, 10, 9, 0, 0, 0, time.UTC))
 	book := b.Recipes()
-	require.Len(t, b.Dishes, 6)
+	require.Len(t, b.Dishes, 9)
 	versions := 0
 	var faults []string
 	for _, d := range b.Dishes {
@@ -121,7 +123,7 @@ func TestEveryDishAndVersionHolds(t *testing.T) {
 			assert.Empty(t, contents.Version(book, d, v, b.Kitchen, 4).Lost, v.Name)
 		}
 	}
-	assert.Equal(t, 9, versions)
+	assert.Equal(t, 13, versions)
 	assert.Equal(t, []string{"“no gluten” may contain gluten: Mushroom broth › mushroom seasoning"}, faults)
 	for _, c := range b.Components {
 		for _, l := range book.Made(c.ID).Lines {

@@ -71,6 +71,13 @@ thyme; -; none; by sprig; piece 0.7
 vegetable stock; celery; none
 water; -; none; density 1
 white wine; sulphites; none; alcohol; density 0.99
+sea trout; fish; fish; delivery eyes clear, flesh springs back
+beetroot; -; none; piece 150
+lamb shoulder; -; meat; delivery core under 4 °C
+honey; -; honey
+mustard; mustard; none
+apple; -; none; also apples; piece 160
+sage; -; none
 `
 
 // ingredients reads the table.

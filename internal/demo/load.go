@@ -40,10 +40,10 @@ func LoadInto(ctx context.Context, st *store.Store, now time.Time) error {
 	for _, v := range b.Stock {
 		put(store.Stock, v.ID, v)
 	}
-	for _, m := range []recipe.Menu{b.Menu, b.Winter, b.Sunday} {
+	for _, m := range []recipe.Menu{b.Menu, b.Winter, b.Sunday, b.Harbour} {
 		put(store.Menu, m.ID, m)
 	}
-	for _, s := range []service.Service{b.Service, lastWeek(b.Service), b.Supper, b.Lunch} {
+	for _, s := range []service.Service{b.Service, lastWeek(b.Service), b.Supper, b.Lunch, b.Table} {
 		put(store.Service, s.ID, s)
 	}
 	if _, err := st.Save(ctx, store.Request{Who: "demo", Person: "demo"}, writes...); err != nil {

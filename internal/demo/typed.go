@@ -153,7 +153,8 @@ func (b *Book) leavings() {
 	b.of("quince").ByProducts = []recipe.ByProduct{{ID: "peelings", Name: "quince peelings", Amount: amount(grams(80)), Step: "poach"}}
 	b.of("lettuce").ByProducts = []recipe.ByProduct{{ID: "cores", Name: "lettuce cores", Step: "trim", Amount: amount(grams(60))}}
 	b.of("hake").ByProducts = []recipe.ByProduct{{ID: "bones", Name: "hake bones", Amount: amount(grams(450)), Step: "fillet"}}
-	for _, in := range [][3]string{{"hake", "salt", "fillet"}, {"shrimp-butter", "lemon juice", "brown"}, {"lettuce", "butter", "braise"}, {"fish-broth", "white wine", "simmer"}, {"fish-broth", "shallot", "simmer"}, {"crown", "butter", "sear"}, {"barley", "butter", "simmer"}, {"gravy", "red wine", "reduce"}} {
+	for _, in := range [][3]string{{"hake", "salt", "fillet"}, {"shrimp-butter", "lemon juice", "brown"}, {"lettuce", "butter", "braise"}, {"fish-broth", "white wine", "simmer"}, {"fish-broth", "shallot", "simmer"}, {"crown", "butter", "sear"}, {"barley", "butter", "simmer"}, {"gravy", "red wine", "reduce"},
+		{"lamb-shoulder", "honey", "glaze"}, {"lamb-shoulder", "mustard", "glaze"}, {"beetroot", "sugar", "slice"}, {"dill-cream", "lemon juice", "whip"}, {"barley-beans", "butter", "simmer"}, {"hazelnut-brittle", "sugar", "boil"}} {
 		b.goesInto(in[0], in[1], in[2])
 	}
 	b.takes("croquette", "guinea fowl legs", "crown", "legs")

@@ -56,13 +56,13 @@ func hand(made, used []lot) (out []handed, ok bool) {
 func (j *judging) flows() {
 	for _, id := range j.componentsMade() {
 		c, is := j.component(id)
-		if !is || j.otherwise(id) {
+		if !is {
 			continue
 		}
 		steps := c.Steps()
 		for k := range steps {
 			made := j.ends(id, steps[k].ID)
-			if len(made) == 0 {
+			if len(made) == 0 || j.parts(id, steps[k].ID) {
 				continue
 			}
 			next := j.placed(id)
@@ -195,7 +195,7 @@ func (j *judging) hot(c recipe.Component, s recipe.Step) bool {
 // made finds steps of a component that nobody does, and of which it is not said that they
 // stop.
 func (j *judging) made() {
-	for _, id := range j.componentsMade() {
+	for _, id := range j.componentsAsked() {
 		c, is := j.component(id)
 		if !is || slices.ContainsFunc(j.RunUp.Stops, func(s Stop) bool { return s.Component == id }) {
 			continue

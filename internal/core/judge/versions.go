@@ -29,27 +29,52 @@ func (j *judging) served() map[string]recipe.Version {
 	return out
 }
 
+// book is what is served from.
+func (j *judging) book() recipe.Book {
+	return recipe.Book{Ingredients: j.Ingredients, Components: j.Components, Dishes: j.Dishes}
+}
+
+// within are the ids of the components that the plates of a dish, or of a version, are made of:
+// those that the version has otherwise under their own.
+func (j *judging) within(served string, v recipe.Version) (out []string) {
+	dish, _ := cutVersion(served)
+	d, book, _ := j.book().Served(j.Dishes[dish], v.WithoutStepChanges())
+	for _, c := range book.Within(d) {
+		out = append(out, c.ID)
+	}
+	return out
+}
+
+// componentsAsked are the ids of the components of which something is to be made, and of those of
+// which something is, in order.
+func (j *judging) componentsAsked() []string {
+	out := j.componentsMade()
+	for id, v := range j.served() {
+		out = append(out, j.within(id, v)...)
+	}
+	slices.Sort(out)
+	return slices.Compact(out)
+}
+
 // wanted tells whether anybody's plates take a step of a component: not where all that have it do
 // without that step.
 func (j *judging) wanted(component, step string) bool {
-	book := recipe.Book{Components: j.Components, Dishes: j.Dishes}
+	base, _ := cutVersion(component)
 	for id, v := range j.served() {
-		dish, _ := cutVersion(id)
-		has := slices.ContainsFunc(book.Within(j.Dishes[dish]), func(c recipe.Component) bool { return c.ID == component })
-		gone := slices.ContainsFunc(v.StepChanges()[component], func(k recipe.Change) bool { return k.Step == step && k.Do != "add" })
-		if has && !gone {
+		gone := slices.ContainsFunc(v.StepChanges()[base], func(k recipe.Change) bool { return k.Step == step && k.Do != "add" })
+		if !gone && slices.Contains(j.within(id, v), component) {
 			return true
 		}
 	}
 	return false
 }
 
-// otherwise tells whether some plates have steps of a component otherwise: then it is not known
-// whose portions are whose.
-func (j *judging) otherwise(component string) bool {
+// parts tells whether the plates of some version have a step of their own after one of a component:
+// then it is not known whose portions go straight on.
+func (j *judging) parts(component, step string) bool {
 	base, _ := cutVersion(component)
 	for _, v := range j.served() {
-		if v.StepChanges()[base] != nil {
+		if slices.ContainsFunc(v.StepChanges()[base], func(k recipe.Change) bool { return k.Step == step && k.Do == "add" }) {
 			return true
 		}
 	}

@@ -158,6 +158,9 @@ func (m *maker) visits() []Visit {
 		c := m.Book.Made(b.Component)
 		s, known := c.Step(b.Step)
 		if !known {
+			if theirs, is := m.otherwise(b, c); is {
+				out = append(out, m.ticked(theirs))
+			}
 			continue
 		}
 		for k, h := range b.Hands {

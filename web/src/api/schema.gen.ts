@@ -2081,7 +2081,11 @@ export interface components {
             line?: string;
             /** @description what is put into a line is a component */
             made?: boolean;
+            /** @description the step that is done instead, or as well */
+            new?: components["schemas"]["Step"];
             reason?: string;
+            /** @description of a version: id of the step of the component that is left out, done otherwise, or after which one more is done */
+            step?: string;
             /** @description what is put in its place, or added: id of a component, or name of an ingredient */
             with?: string;
         };
@@ -2748,9 +2752,21 @@ export interface components {
             usual: number;
         };
         Effect: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description of an amount, or of a time; 1 with one of the following
+             */
             factor: number;
+            /** @description the step is not done */
+            leaveOut?: boolean;
             line?: string;
+            /**
+             * Format: int64
+             * @description seconds that the step takes more
+             */
+            more?: number;
+            /** @description a step that is done after it, or, where it is left out, instead */
+            new?: components["schemas"]["Step"];
             reason?: string;
             step?: string;
         };

@@ -50,7 +50,9 @@ func (in Input) withVersions() Input {
 				}
 				served, book, _ := in.Book().Served(d, v.WithoutStepChanges())
 				for _, comp := range book.Within(served) {
-					components[comp.ID] = comp
+					if len(components[comp.ID].Views()) < 2 { // another version may have parted it already
+						components[comp.ID] = comp
+					}
 				}
 				in.part(d, v, components)
 				served.ID, served.Name, served.Versions = d.ID+"~"+v.ID, d.Name+", "+v.Name, nil

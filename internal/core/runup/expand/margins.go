@@ -55,7 +55,13 @@ func (b *builder) addBuffers(tasks []int, step recipe.Step, carried int64) (carr
 
 // bufferRoom is the most of a wait that a buffer may take up: the rest is left to the
 // plan, which could move nothing otherwise.
-func bufferRoom(w recipe.Wait) int64 { return (*w.Most - w.Least) * 2 / 3 }
+func bufferRoom(w recipe.Wait) int64 {
+	room := (*w.Most - w.Least) * 2 / 3
+	if w.Best != nil { // as long as it is best, and no longer for a step that may run over
+		room = min(room, *w.Best-w.Least)
+	}
+	return room
+}
 
 // early gives work that keeps until the plates a place before the rush: cheap to
 // pass, and still it moves it.

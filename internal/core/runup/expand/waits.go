@@ -30,7 +30,7 @@ func (b *builder) wait(w recipe.Wait, from, to []int, holding bool) {
 			}
 			b.link(l, work.Link{Reason: work.After, Buffer: buffer})
 			if w.Best != nil {
-				b.best(l, *w.Best+buffer)
+				b.best(l, max(*w.Best, w.Least+buffer))
 			}
 			b.lastPiece(w, i, j)
 			b.waits = append(b.waits, waited{i, j, w})

@@ -169,6 +169,6 @@ const takeOutColumns = (steps: [string, string][]): Column[] => [
 const conditionColumns = (f: ComponentForm, steps: string[]): Column[] => [
   { name: 'name', label: 'condition', width: 100, hint: 'stale' },
   { name: 'line', label: 'ingredient', width: 130, options: [['', 'ingredient'], ...f.lines.map((l): [string, string] => [l.name ?? '', l.name ?? ''])] },
-  { name: 'what', label: 'changes', width: 150, options: [['', 'changes'], ...f.lines.map((l): [string, string] => [`line:${l.name}`, `amount of ${l.name}`]), ...steps.map((s): [string, string] => [`step:${s}`, `time of ${s}`])] },
-  { name: 'factor', label: '×', width: 80, hint: '0.8' },
+  { name: 'what', label: 'changes', width: 150, options: [['', 'changes'], ...f.lines.map((l): [string, string] => [`line:${l.name}`, `amount of ${l.name}`]), ...steps.flatMap((s): [string, string][] => [[`step:${s}`, `time of ${s}`], [`out:${s}`, `leave out ${s}`], [`swap:${s}`, `instead of ${s}`], [`add:${s}`, `one more after ${s}`]])] },
+  { name: 'factor', label: '×, or what', width: 110, hint: '0.8, +25 min, toast 4 min' },
 ]

@@ -5,7 +5,9 @@ import type { Schemas } from '../../api/client'
 import { useAllergens } from '../../api/queries'
 import { useDesk } from '../../parts/Desk'
 import { Rows, type Column } from '../../parts/Rows'
-import { toVersion, toVersionForm, type Version } from './versionForm'
+import { readLine } from '../../parts/reading'
+import { stepIDs, used } from './steps'
+import { toVersion, toVersionForm, type ReadStep, type Version } from './versionForm'
 import type { View } from './types'
 import { useForm } from '../../parts/form'
 import { newID } from '../../parts/ids'
@@ -20,7 +22,8 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
     `version/${view.dish.id}/${id}`, toVersionForm(named(view), was), view.version,
     async (f) => {
       const all = view.dish.versions ?? []
-      const next = toVersion(f, was?.id ?? (await newID(f.name, all.map((v) => v.id))))
+      const made = await toVersion(f, was?.id ?? (await newID(f.name, all.map((v) => v.id))), readStep(view))
+      const next = was?.placings ? { ...made, placings: was.placings } : made // they are changed on its plate
       return hand(next.name, was ? all.map((v) => (v.id === id ? next : v)) : [...all, next])
     },
     close,
@@ -57,14 +60,21 @@ export function VersionEditor({ view, id, close }: { view: View; id: string; clo
   )
 }
 
+// readStep reads a typed line as a step that goes into a component.
+const readStep = (view: View): ReadStep => async (line, component) => {
+  const c = view.components.find((x) => x.component.id === component)
+  return (await readLine(line, 'step', c ? stepIDs(c.component) : [], component)).step?.steps[0]
+}
+
 const named = (view: View): Schemas['Named'][] => [...view.components.map((c) => c.component), ...view.others]
 
 function columns(view: View): Column[] {
-  const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`])])
+  const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`]), ...(used(c.made)?.steps ?? []).map((s): [string, string] => [`${c.component.id}/step:${s.id}`, `step “${s.name}” of ${c.component.name}`])])
   return [
-    { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'scale'], ['add', 'add to']] },
+    { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'scale'], ['add', 'add to, after']] },
     { name: 'what', label: 'what', width: 210, options: [['', 'what'], ['/', 'the plate'], ...what] },
     { name: 'with', label: 'with', width: 170, find: { kinds: 'component,ingredient', named: 'named', take: (m) => ({ with: `${m.kind === 'component' ? 'c' : 'i'}:${m.id}`, named: m.name }) } },
     { name: 'factor', label: '×', width: 76, hint: '×' },
+    { name: 'step', label: 'step', below: true, width: 400, hint: 'of a step: what is done instead, or after it: roast 6 min more at 180' },
   ]
 }

@@ -2,11 +2,11 @@
 // component and back.
 import type { Schemas } from '../../api/client'
 import { idsFor } from '../../parts/ids'
-import { decimal, FieldError, measure, understand } from '../../parts/reading'
+import { decimal, FieldError, measure, readLine, understand } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
 import { amount } from '../../parts/amounts'
 import { words } from './form'
-import { used } from './steps'
+import { stepIDs, used } from './steps'
 
 type Component = Schemas['Component']
 
@@ -32,7 +32,7 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     orders: (used(c)?.orders ?? []).map((o) => ({ first: o.first, then: o.then, reason: o.reason ?? '' })),
     byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '' })),
     changes: (c.variant?.changes ?? []).map((k) => ({ do: k.do, line: k.line ?? '', ingredient: k.ingredient ?? '', with: k.with ?? '', factor: k.factor ? String(k.factor) : '' })),
-    conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }))),
+    conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, ...effectRow(e) }))),
   }
 }
 
@@ -100,7 +100,7 @@ export async function toComponent(f: ComponentForm, over: Component): Promise<{ 
   next.keeps = await Promise.all(present(f.keeps, 'for').map(async (r, i) => ({ place: (r.place || 'chilled') as Schemas['Keep']['place'], for: (await understand(`shelf life.${i}.for`, r.for)).usual, ...(r.then ? { then: r.then } : {}) })))
   next.takeOuts = await Promise.all(present(f.takeOuts, 'name').map((r, i) => takeOut(r, i)))
   next.byProducts = await byProducts(f.byProducts)
-  next.conditions = await conditions(f.conditions)
+  next.conditions = await conditions(f.conditions, over)
   if (over.variant) next.variant = { ...over.variant, changes: present(f.changes, 'do').map((r, i) => change(r, i)) }
   return { next, portion: await measure('portion', f.portion) }
 }
@@ -158,15 +158,38 @@ function change(r: Row, i: number): Schemas['Change'] {
   return { do: act, ...(r.line ? { line: r.line } : {}), ...(put ? { ingredient: r.ingredient, with: r.with || r.ingredient } : {}), ...(r.factor?.trim() ? { factor: decimal(`changes.${i}.factor`, r.factor) } : {}) }
 }
 
+/** effectRow is what a condition changes, as it is typed: × 0.8, +25 min, or the step that is done. */
+function effectRow(e: Schemas['Effect']): Row {
+  const keep = { was: JSON.stringify(e.new ?? null), reason: e.reason ?? '' }
+  if (e.new) return { ...keep, what: `${e.leaveOut ? 'swap' : 'add'}:${e.step}`, factor: e.new.said || e.new.name }
+  if (e.leaveOut) return { ...keep, what: `out:${e.step}`, factor: '' }
+  if (e.more) return { ...keep, what: `step:${e.step}`, factor: `${e.more < 0 ? '−' : '+'}${words(Math.abs(e.more))}` }
+  return { ...keep, what: e.line ? `line:${e.line}` : `step:${e.step}`, factor: String(e.factor) }
+}
+
+// toEffect reads it.
+async function toEffect(r: Row, i: number, over: Component): Promise<Schemas['Effect']> {
+  const field = `arrives as.${i}.factor`
+  const [kind, of] = r.what.split(/:(.*)/)
+  const more = /^\s*([+−-])\s*(.+)$/.exec(r.factor ?? '')
+  if (kind === 'out') return { step: of, factor: 1, leaveOut: true }
+  if (kind === 'step' && more) return { step: of, factor: 1, more: (await understand(field, more[2])).usual * (more[1] === '+' ? 1 : -1) }
+  if (kind !== 'swap' && kind !== 'add') return { [kind]: of, factor: decimal(field, r.factor ?? '') }
+  const was = JSON.parse(r.was || 'null') as Schemas['Step'] | null
+  const same = was && (was.said || was.name) === r.factor
+  const made = same ? was : (await readLine(r.factor ?? '', 'step', stepIDs(over), over.id)).step?.steps[0]
+  if (!made) throw new FieldError(field, `${r.name}: do what? Write “toast 4 min at 180”.`)
+  return { step: of, factor: 1, ...(kind === 'swap' ? { leaveOut: true } : {}), new: was ? { ...made, id: was.id } : made }
+}
+
 // conditions gathers rows of one state into one condition with its effects.
-async function conditions(rows: Row[]): Promise<Schemas['Condition'][]> {
+async function conditions(rows: Row[], over: Component): Promise<Schemas['Condition'][]> {
   const said = present(rows, 'name').map((r): Row => ({ ...r, name: r.name.trim() }))
   const states = said.filter((r, i) => said.findIndex((o) => o.name === r.name) === i)
-  const effects = said.map((r, i) => {
+  const effects = await Promise.all(said.map((r, i) => {
     if (!r.what) throw new FieldError(`arrives as.${i}.what`, `${r.name}: change what?`)
-    const [kind, of] = r.what.split(/:(.*)/)
-    return { [kind]: of, factor: decimal(`arrives as.${i}.factor`, r.factor ?? '') }
-  })
+    return toEffect(r, i, over).then((e) => (r.reason ? { ...e, reason: r.reason } : e))
+  }))
   const ids = await idsFor(states.map((r) => ({ id: r.id, name: r.name })))
   return states.map((s, k) => ({ id: ids[k], name: s.name, line: s.line ?? '', effects: effects.filter((_, i) => said[i].name === s.name) }))
 }

@@ -6,6 +6,8 @@ import (
 	"strings"
 	"time"
 
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/runup/report"
 	"jointime/internal/core/words"
 )
 
@@ -39,4 +41,14 @@ func (m *maker) jugs() []Visit {
 		}
 	}
 	return out
+}
+
+// otherwise is a step that only some guests have, before the service: it stands in no task of the
+// component, which is made for all.
+func (m *maker) otherwise(b report.Bar, c recipe.Component) (Visit, bool) {
+	if b.LeadIn != "" || !strings.Contains(b.Step, "~") || b.Start.After(m.Begins.Add(-lineCheck)) {
+		return Visit{}, false
+	}
+	at := b.Start.In(m.Zone)
+	return Visit{ID: b.ID + "/visit 1", Name: words.Step(c.Name, b.Name), What: words.Count(b.Portions, "portion") + ": " + strings.Join(b.Mind, "; "), At: at, For: b.To - b.From, Ticks: []Tick{}, section: c.Section, day: at.Format(dayLayout)}, true
 }
