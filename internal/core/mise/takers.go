@@ -21,7 +21,9 @@ func (m *maker) takers(t *Task, made quantity.Made) {
 			}
 			seen[k.Name] = true
 			if name, _, _ := strings.Cut(k.Name, ", "); dishes[k.Name] || dishes[name] {
-				t.Dishes = append(t.Dishes, k.Name)
+				if !seen[name] || dishes[k.Name] { // a version stands for itself only where the dish does not
+					t.Dishes = append(t.Dishes, k.Name)
+				}
 				continue
 			}
 			t.Waiting = append(t.Waiting, k.Name)

@@ -145,3 +145,46 @@ func (m Method) brokenOrder(o StepOrder) string {
 	}
 	return says + "."
 }
+
+// SpanWords are what whoever does a step has to know of its hours, and of the waits over several
+// steps that begin with it.
+func (m Method) SpanWords(s Step) (out []Word) {
+	if d := s.NotBefore; d != nil {
+		w := Word{When: "not before", Then: d.Clock}
+		if d.Reason != "" {
+			w.Then += ": " + d.Reason
+		}
+		out = append(out, w)
+	}
+	for _, c := range m.Chains {
+		if c.From.Step != s.ID {
+			continue
+		}
+		to := "the plate"
+		for _, o := range m.Steps {
+			if o.ID == c.To.Step {
+				to = "“" + o.Name + "”"
+			}
+		}
+		w := Word{When: orElse(c.Reason, "in all"), Then: "until " + to + " " + c.says()}
+		out = append(out, w)
+	}
+	return out
+}
+
+// says is how long a wait over several steps is, on both sides.
+func (c Chain) says() string {
+	text := "up to "
+	switch {
+	case c.Most == nil:
+		text = "at least " + units.FormatDuration(c.Least)
+	case c.Least == 0:
+		text += units.FormatDuration(*c.Most)
+	default:
+		text = units.FormatRange(units.Range{Quick: c.Least, Usual: (c.Least + *c.Most) / 2, Slow: *c.Most})
+	}
+	if c.Best != nil {
+		text += ", best " + units.FormatDuration(*c.Best)
+	}
+	return text
+}

@@ -62,3 +62,16 @@ func TestWaitsThatCannotBe(t *testing.T) {
 		assert.ErrorContains(t, c.Validate(), says)
 	}
 }
+
+// Whoever begins it reads until when, and how long in all.
+func TestSpansAreSaidToWhoeverBegins(t *testing.T) {
+	day, best := int64(36*3600), int64(30*3600)
+	m := recipe.Method{Steps: stepsOf("salt", "turn", "rinse"), Chains: []recipe.Chain{
+		{From: recipe.Point{Step: "salt", End: true}, To: recipe.Point{Step: "rinse"}, Least: 24 * 3600, Best: &best, Most: &day, Reason: "cured"},
+		{From: recipe.Point{Step: "salt"}, To: recipe.Point{Step: "plate"}, Most: &day},
+		{From: recipe.Point{Step: "turn"}, To: recipe.Point{Step: "rinse"}, Least: 3600}}}
+	salt := m.Steps[0]
+	salt.NotBefore = &recipe.Deadline{Clock: "10:00", Reason: "the fish comes"}
+	assert.Equal(t, []recipe.Word{{When: "not before", Then: "10:00: the fish comes"}, {When: "cured", Then: "until “rinse” 24–36 h, best 30 h"}, {When: "in all", Then: "until the plate up to 36 h"}}, m.SpanWords(salt))
+	assert.Equal(t, []recipe.Word{{When: "in all", Then: "until “rinse” at least 1 h"}}, m.SpanWords(m.Steps[1]))
+}

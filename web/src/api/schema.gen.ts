@@ -2067,6 +2067,22 @@ export interface components {
             soft?: boolean;
             to: components["schemas"]["Point"];
         };
+        ChainSpan: {
+            /**
+             * Format: int64
+             * @description from origin
+             */
+            from: number;
+            /**
+             * Format: int64
+             * @description seconds beyond its limit
+             */
+            over?: number;
+            /** @description what it is called, how long it is, and its two sides */
+            text: string;
+            /** Format: int64 */
+            to: number;
+        };
         Change: {
             amount?: components["schemas"]["Amount"];
             /** @description of a dish: the component that it concerns */
@@ -5218,6 +5234,8 @@ export interface components {
             amount?: string;
             /** @description places in bars, in time */
             bars: number[];
+            /** @description waits over several steps */
+            chains?: components["schemas"]["ChainSpan"][] | null;
             component: string;
             /** Format: int64 */
             course: number;

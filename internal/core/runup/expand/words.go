@@ -40,7 +40,7 @@ func (b *builder) words() {
 func (b *builder) describe(i int) {
 	w, step := &b.of.Work[i], b.steps[i]
 	c := b.In.Components[w.Component]
-	w.Made, w.Section, w.Notes = c.Name, c.Section, b.dietaryNotes(*w)
+	w.Made, w.Section, w.Notes = c.Name, c.Section, b.dietaryNotes(*w, step)
 	if w.Placed() && b.Seated(w.Course) {
 		w.Tables = b.TablesOf(b.Consumers[w.Serving], max(w.Wave, 1)-1)
 	}
@@ -55,6 +55,7 @@ func (b *builder) describe(i int) {
 	}
 	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
 	b.tell(w, b.notFor(*w, *step))
+	b.tell(w, c.Method().SpanWords(*step))
 	if word, is := b.In.Book().CeilingWord(c, c.StepAt(step.ID)); is && w.Kind == work.Step {
 		b.tell(w, []recipe.Word{word})
 	}
@@ -147,15 +148,16 @@ func usedIn(within []recipe.Component, component string) string {
 }
 
 // dietaryNotes tell which plates must be without something, where it concerns them:
-// for a plate of a version its own tables, for a step all versions that it is done for.
-func (b *builder) dietaryNotes(w work.Work) (out []string) {
+// for a plate of a version its own tables, for a step all versions that it is done for. Of guests who
+// only want something otherwise a step speaks where it is theirs alone.
+func (b *builder) dietaryNotes(w work.Work, step *recipe.Step) (out []string) {
 	for _, id := range w.For {
 		dish, version, is := strings.Cut(id, "~")
 		if !is {
 			continue
 		}
 		for _, v := range b.In.Dishes[dish].Versions {
-			if v.ID != version {
+			if v.ID != version || step != nil && len(v.Without) == 0 && step.Only == nil && !strings.Contains(w.Component, "~") {
 				continue
 			}
 			text := v.Name

@@ -121,7 +121,7 @@ func mergeSmallest(folds []AxisSegment) []AxisSegment {
 
 func (r *reporter) foldLabel(f AxisSegment) string {
 	from, to := r.moment(f.From), r.moment(f.To)
-	if f.To-f.From <= lastMinutes {
+	if f.To-f.From <= lastMinutes && r.leaves(f.To) {
 		return "last " + units.FormatDuration(f.To-f.From)
 	}
 	label := fmt.Sprintf("%s–%s", from.Format("15:04"), to.Format("15:04"))

@@ -86,9 +86,18 @@ type Strand struct {
 	Into      string         `json:"into,omitempty" doc:"it goes into this component, not onto the plate itself"`
 	Bars      []int          `json:"bars" nullable:"false" doc:"places in bars, in time"`
 	Holds     []Hold         `json:"holds" nullable:"false"`
+	Chains    []ChainSpan    `json:"chains,omitempty" doc:"waits over several steps"`
 	Stop      *UnplannedStep `json:"stop,omitempty"`
 	Amount    string         `json:"amount,omitempty"`
 	Needs     []string       `json:"needs,omitempty"`
+}
+
+// ChainSpan is a wait over several bars, from one moment to another.
+type ChainSpan struct {
+	From int64  `json:"from" doc:"from origin"`
+	To   int64  `json:"to"`
+	Text string `json:"text" doc:"what it is called, how long it is, and its two sides"`
+	Over int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
 }
 
 // Hold is a wait between two bars.

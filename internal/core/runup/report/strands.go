@@ -42,12 +42,46 @@ func (r *reporter) fill(x *Strand, leaving map[string][]int) {
 			}
 		}
 	}
+	x.Chains = r.chainsOf(*x)
 	for _, u := range r.of.Unplanned {
 		if x.Stop == nil && slices.Contains(u.For, x.Dish) && u.Component == x.Component {
 			s := stop(u)
 			x.Stop = &s
 		}
 	}
+}
+
+// chainsOf are the waits over several steps of a strand, each once: the longest of those that have
+// the same name.
+func (r *reporter) chainsOf(x Strand) (out []ChainSpan) {
+	for e, l := range r.problem.Links {
+		c := r.of.Links[e].Chain
+		if c == nil || !slices.Contains(x.Bars, r.index[l.From]) || !slices.Contains(x.Bars, r.index[l.To]) {
+			continue
+		}
+		from, to := r.plan.Tasks[r.index[l.From]], r.plan.Tasks[r.index[l.To]]
+		s := ChainSpan{From: from.End, To: to.Start}
+		if l.FromAt == schedule.Start {
+			s.From = from.Start
+		}
+		if l.ToAt == schedule.End {
+			s.To = to.End
+		}
+		gap := s.To - s.From - c.Shift
+		if c.Most != nil {
+			s.Over = max(0, gap-*c.Most)
+		}
+		name := holdName(c.Reason)
+		s.Text = fmt.Sprintf("%s %s (%s)", name, units.FormatDuration(gap), span(c.Least, c.Most))
+		at := slices.IndexFunc(out, func(o ChainSpan) bool { return strings.HasPrefix(o.Text, name+" ") })
+		switch {
+		case at < 0:
+			out = append(out, s)
+		case s.To-s.From > out[at].To-out[at].From:
+			out[at] = s
+		}
+	}
+	return out
 }
 
 func (r *reporter) hold(e, from, to int) Hold {

@@ -102,7 +102,6 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
     [step.by && `by ${hour(step.by)}`],
     [step.equipment.flatMap((e) => (e.flame ? [`${e.flame} heat`] : [])).join(', ')],
     [step.ceiling !== undefined && `not over ${heat(step.ceiling)}`],
-    [(step.time?.cooks ?? 1) > 1 && `by ${step.time!.cooks} together`],
     [step.optional && 'optional'],
     [step.unbroken && 'do not leave'],
     [step.short && `take out early: ${step.short}`],
@@ -162,19 +161,19 @@ function hands(step: Step) {
 }
 
 function waitWords(step: Step) {
-  const { best, moved, ...wait } = step.then
+  const { moved, ...wait } = step.then
   const first = held(wait)
   if (!first) return ''
   const then = moved && `, then ${moved.reason || moved.place?.kind || 'moved'} ${held(moved)}`.trimEnd()
-  return first + (best === undefined ? '' : `, best ${spoken(best)}`) + (then ?? '')
+  return first + (then ?? '')
 }
 
 /** held is how long something waits, and on what. */
-function held({ least = 0, most, place, soft }: { least?: number; most?: number; place?: Schemas['Needed']; soft?: boolean }) {
+function held({ least = 0, best, most, place, soft }: { least?: number; best?: number; most?: number; place?: Schemas['Needed']; soft?: boolean }) {
   if (!least && most === undefined) return ''
   if (most === 0 && !least) return 'no hold'
   const span = most === undefined ? `${spoken(least)} or more` : least ? range(least, most) : `up to ${spoken(most)}`
-  return span + (place ? `, ${place.kind}` : '') + (soft ? ', can run over' : '')
+  return span + (best === undefined ? '' : `, best ${spoken(best)}`) + (place ? `, ${place.kind}` : '') + (soft ? ', can run over' : '')
 }
 
 /** hour is an hour that the book asks for, with its reason. */
@@ -189,7 +188,7 @@ function Chains({ component, open }: { component: Part['component']; open: () =>
   const name = (id: string) => (id === 'plate' ? 'the plate' : (m?.steps.find((s) => s.id === id)?.name ?? id))
   const moment = (p: Schemas['Point']) => `${p.at ? `${spoken(p.at)} ${p.end ? 'before the end' : 'into'} ` : p.end ? 'the end of ' : p.step === 'plate' ? '' : 'the start of '}${name(p.step)}`
   const lines = [
-    ...(m?.chains ?? []).map((k) => [k.reason || 'in all', `${held(k)}${k.best === undefined ? '' : `, best ${spoken(k.best)}`}, from ${moment(k.from)} to ${moment(k.to)}`]),
+    ...(m?.chains ?? []).map((k) => [k.reason || 'in all', `${held(k)}, from ${moment(k.from)} to ${moment(k.to)}`]),
     ...(m?.orders ?? []).map((o) => ['always', `${name(o.first)} before ${name(o.then)}${o.reason ? `: ${o.reason}` : ''}`]),
   ]
   return lines.map(([what, text], i) => (

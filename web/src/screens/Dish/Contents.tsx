@@ -58,6 +58,12 @@ export function Contents({ view, edit }: { view: View; edit: (id: string) => voi
             ))}
           </tr>
           <tr>
+            <th scope="row">changes</th>
+            {view.versions.map((v) => (
+              <td key={v.id}>{v.changes.map((text) => <span key={text} className="d-block">{text}</span>)}</td>
+            ))}
+          </tr>
+          <tr>
             <th scope="row">last call</th>
             {view.versions.map((v) => (
               <td key={v.id}>{v.id ? <Late version={v} /> : ''}</td>

@@ -111,6 +111,7 @@ const Row = memo(function Row({ plan, moved, strand, y, axis, is, picked, pick }
       {strand.holds.map((h, i) => (
         <HoldMark key={h.from + '-' + h.to} hold={h} picked={picked === holdId(plan, h)} pick={() => pick(holdId(plan, h))} text={waits[i]} from={plan.bars[h.from]} to={plan.bars[h.to]} y={y} axis={axis} />
       ))}
+      {strand.chains?.map((c) => <ChainMark key={c.text} chain={c} y={y} axis={axis} clear={waits.every((text) => !text)} />)}
       {bars.map((b, i) => (
         <BarMark key={b.id} bar={b} was={wasFrom(moved, b)} y={y} axis={axis} label={labels[i]} pale={!is(b)} picked={picked === b.id} pick={() => pick(b.id)} first={i === 0} />
       ))}
@@ -198,6 +199,27 @@ function HoldMark({ hold, text, from, to, y, axis, picked, pick }: HoldProps) {
       )}
       {(hold.margin ?? 0) > 0 && b - a > 3 && <path d={`M${Math.max(a, b - Math.max(4, (axis.x(to.from) - axis.x(to.from - hold.margin!))))} ${y}H${b}`} stroke="#14202b" strokeWidth="6" strokeDasharray="2 2" />}
       {hold.limit !== undefined && <path d={`M${b - 6} ${y - 9}h4v18h-4`} fill="none" stroke="#a3261b" strokeWidth={hold.over ? 4 : 2} />}
+    </g>
+  )
+}
+
+// ChainMark is a wait over several steps: a measure below the strand, with its words where no wait
+// between two of them has its own there.
+function ChainMark({ chain, y, axis, clear }: { chain: NonNullable<Strand['chains']>[number]; y: number; axis: Axis; clear: boolean }) {
+  const a = axis.x(chain.from)
+  const b = axis.x(chain.to)
+  const color = chain.over ? '#a3261b' : '#3f4f5a'
+  if (b - a < 12) return null
+  const mid = (a + b) / 2
+  const half = clear && b - a > chain.text.length * 6.6 + 20 ? chain.text.length * 3.3 + 4 : 0
+  return (
+    <g className="chain">
+      <path d={`M${a} ${y + 15}v8M${b} ${y + 15}v8M${a} ${y + 19}H${mid - half}M${mid + half} ${y + 19}H${b}`} fill="none" stroke={color} strokeWidth="1.5" />
+      {half > 0 && (
+        <text className="over" x={mid} y={y + 24} fontSize="14" textAnchor="middle" style={{ fill: color }}>
+          {chain.text}
+        </text>
+      )}
     </g>
   )
 }
