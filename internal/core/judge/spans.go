@@ -11,7 +11,7 @@ import (
 // chains judges what passes from a moment of one step to a moment of a later one, or to the first
 // placing, where the book says how long that may be in all.
 func (j *judging) chains(c recipe.Component) {
-	for _, x := range c.Method().Chains {
+	for _, x := range c.Spans() {
 		from, to := j.moments(c.ID, x.From), j.placed(c.ID)
 		if x.To.Step != recipe.Plate {
 			to = j.moments(c.ID, x.To)

@@ -155,6 +155,18 @@ func (c Component) With(step int, change func(*Step)) Component {
 	return c
 }
 
+// Spans are the waits over several steps of the method that is used: those that are said, and how long
+// what goes into the food may stay there.
+func (c Component) Spans() []Chain {
+	out := slices.Clone(c.Method().Chains)
+	for _, t := range c.TakeOuts {
+		if stays, is := t.Stays(); is && c.StepAt(t.In) >= 0 {
+			out = append(out, stays)
+		}
+	}
+	return out
+}
+
 // Done is the component with other steps in the method that is used.
 func (c Component) Done(steps []Step) Component {
 	c.Methods = slices.Clone(c.Methods)

@@ -36,6 +36,20 @@ func (t TakeOut) Counted(portions int) string {
 	return t.Name
 }
 
+// Stays is how long an object may be in, as a wait over several steps of the method: from when it
+// goes in to the step with which it comes out. False where nothing limits it, or it goes in and comes
+// out with the same step.
+func (t TakeOut) Stays() (Chain, bool) {
+	if t.Within == nil || t.Out == "" || t.Out == t.In {
+		return Chain{}, false
+	}
+	from := Point{Step: t.In, At: t.At}
+	if t.At < 0 {
+		from.At, from.End = -t.At, true
+	}
+	return Chain{From: from, To: Point{Step: t.Out}, Most: t.Within, Reason: t.Name + " in"}, true
+}
+
 // What a word of a take-out begins with.
 const (
 	GoesIn   = "in"

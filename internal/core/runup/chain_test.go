@@ -1,11 +1,13 @@
 package runup_test
 
 import (
+	"fmt"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/judge"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/demand"
@@ -150,4 +152,28 @@ func (r planned) bar(step string) report.Bar {
 		}
 	}
 	return report.Bar{}
+}
+
+// Thyme goes into a stock 3 min before its end and comes out when it is strained, within 5 min. With
+// the only cook at a briefing from 19:41 to 19:51, which the stock does not need, it would be strained
+// 10 min after it was off the heat: the whole of it moves to the other side of the briefing.
+func TestWhatGoesInComesOutWithin(t *testing.T) {
+	evening := func(within *int64) demand.Input {
+		in := with(runuptest.Evening(4, runuptest.Step("simmer", 20, func(s *recipe.Step) {
+			s.Hands = recipe.Hands{Work: recipe.SliceHands, Slices: []recipe.Slice{{At: 0, For: 30}, {At: -180, For: 30, What: "thyme in"}}}
+		}), runuptest.Step("strain", 6, nil)), kitchen.Event{ID: "briefing", Name: "Briefing", Before: minutes(19), Minutes: 10})
+		c := in.Components["food"]
+		c.TakeOuts = []recipe.TakeOut{{Name: "thyme", In: "simmer", At: -180, Out: "strain", Within: within}}
+		in.Components["food"] = c
+		return in
+	}
+	in := func(r planned) int64 { return r.bar("strain").From - (r.bar("simmer").To - 180) }
+	r := makePlan(t, evening(minutesOf(5)))
+	assert.LessOrEqual(t, in(r), int64(300))
+	assert.Empty(t, r.RunUp.Clashes)
+	assert.Greater(t, in(makePlan(t, evening(nil))), int64(0))
+
+	spoiled := judged(t, evening(minutesOf(5)), r)
+	shifted(&spoiled.Services[0].RunUp, -600, isStep("food", "simmer"))
+	assert.Contains(t, fmt.Sprint(judge.Judge(spoiled)), "5 min at most")
 }

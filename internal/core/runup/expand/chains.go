@@ -9,7 +9,7 @@ import (
 // chains ties steps of a strand that a wait over several of them is about; those that count to
 // the plate are tied when the plates are there.
 func (b *builder) chains(x strand) {
-	for _, c := range x.component.Method().Chains {
+	for _, c := range x.component.Spans() {
 		if to := x.tasksOf(c.To.Step); c.To.Step != recipe.Plate {
 			b.chain(c, x.tasksOf(c.From.Step), to)
 		}
@@ -18,7 +18,7 @@ func (b *builder) chains(x strand) {
 
 // chainsToPlates ties the placings of a component to the moments from which their chains count.
 func (b *builder) chainsToPlates(x strand, placings []int) {
-	for _, c := range x.component.Method().Chains {
+	for _, c := range x.component.Spans() {
 		if c.To.Step == recipe.Plate {
 			b.chain(c, x.tasksOf(c.From.Step), placings)
 		}
