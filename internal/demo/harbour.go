@@ -36,6 +36,12 @@ func (s stepMaker) at(kind string, celsius int64) stepMaker {
 	return s
 }
 
+// does is what waiting does to it, so many per cent a minute, and what is done about it.
+func (s stepMaker) does(what string, percent float64, rescue string) stepMaker {
+	s.Then.Does = &recipe.Holding{What: what, Percent: percent, Rescue: rescue}
+	return s
+}
+
 func (s stepMaker) optional() stepMaker { s.Optional = true; return s }
 
 func (s stepMaker) ceiling(celsius int64) stepMaker { s.Ceiling = &celsius; return s }
@@ -85,7 +91,7 @@ func harbourComponents() []recipe.Component {
 		component("crisp-sage", "Crisp sage", grams(24), []recipe.Line{line("sage", grams(30), ""), line("oil", ml(60), "for frying")},
 			step("fry", "fry", takes(3, 4, 5)).flame("medium").hands().rest("on paper", "rack", 0, 60).cue("no more bubbles").care("Hot fat: leaves spit.", "")),
 		component("lamb-gravy", "Lamb gravy", ml(480), []recipe.Line{line("stock", ml(900), ""), line("red wine", ml(200), ""), line("butter", grams(30), "")},
-			step("reduce", "reduce", takes(22, 25, 30)).flame("high").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: -120, For: 120}).cue("coats a spoon").rest("hot, 63 °C or more", "", 0, 30).soft()),
+			step("reduce", "reduce", takes(22, 25, 30)).flame("high").slices(recipe.Slice{At: 0, For: 60}, recipe.Slice{At: -120, For: 120}).cue("coats a spoon").rest("hot, 63 °C or more", "", 0, 30).soft().does("loses", 0.4, "a spoon of stock")),
 		component("yolk-sauce", "Yolk sauce", ml(400), []recipe.Line{line("egg", pieces(6), "yolks"), line("milk", ml(250), ""), line("sugar", grams(60), "")},
 			step("whisk", "whisk over a low heat", takes(8, 9, 10)).flame("low").hands().ceiling(82).cue("coats the back of a spoon").rest("in the water bath, 70 °C", "", 0, 60).soft().at("water bath", 70).
 				care("Egg: 74 °C (165 °F) is the published figure for egg dishes.", "USDA FSIS, safe minimum internal temperatures")),

@@ -30,6 +30,9 @@ func (s Step) Words() (out []Word) {
 			say(atMoment(h.At), h.What)
 		}
 	}
+	if d := s.Then.Does; d != nil {
+		out = append(out, d.word())
+	}
 	if s.Unbroken {
 		say("", "do not leave")
 	}

@@ -10,16 +10,67 @@ import (
 // Wait is the time between a step and what follows it. It has two sides, a
 // place that it keeps, and a reason.
 type Wait struct {
-	Least  int64   `json:"least,omitempty" minimum:"0" maximum:"5184000"`
-	Best   *int64  `json:"best,omitempty" minimum:"0" maximum:"5184000" doc:"how long it is wanted to be, between the least and the most"`
-	Most   *int64  `json:"most,omitempty" minimum:"0" maximum:"5184000"`
-	Soft   bool    `json:"soft,omitempty" doc:"the longest wait may be passed at a price"`
-	Place  *Needed `json:"place,omitempty" doc:"what it keeps meanwhile"`
-	Own    bool    `json:"own,omitempty" doc:"the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted"`
-	Reason string  `json:"reason,omitempty" maxLength:"200"`
-	Moved  *Moved  `json:"moved,omitempty" doc:"where it waits after that: rest 6 min, then a warm place up to 20 min"`
+	Least  int64    `json:"least,omitempty" minimum:"0" maximum:"5184000"`
+	Best   *int64   `json:"best,omitempty" minimum:"0" maximum:"5184000" doc:"how long it is wanted to be, between the least and the most"`
+	Most   *int64   `json:"most,omitempty" minimum:"0" maximum:"5184000"`
+	Soft   bool     `json:"soft,omitempty" doc:"the longest wait may be passed at a price"`
+	Place  *Needed  `json:"place,omitempty" doc:"what it keeps meanwhile"`
+	Own    bool     `json:"own,omitempty" doc:"the place is the very oven of the step, turned to the setting of the place: a roast that rests where it was roasted"`
+	Reason string   `json:"reason,omitempty" maxLength:"200"`
+	Does   *Holding `json:"does,omitempty" doc:"what waiting does to it"`
+	Moved  *Moved   `json:"moved,omitempty" doc:"where it waits after that: rest 6 min, then a warm place up to 20 min"`
 
 	Assumed bool `json:"-"` // nobody said how long it may be at most: Most is what the plan takes
+}
+
+// Holding is what waiting does to food, by the minute, and what is done about it.
+type Holding struct {
+	What    string  `json:"what" enum:"thickens,loses,skins,softens,improves"`
+	Percent float64 `json:"percent,omitempty" minimum:"0" maximum:"50" doc:"a minute, of what thickens or is lost"`
+	To      int64   `json:"to,omitempty" minimum:"0" maximum:"5184000" doc:"seconds up to which it improves"`
+	Rescue  string  `json:"rescue,omitempty" maxLength:"200" doc:"what is done when it has waited"`
+}
+
+// word is what whoever keeps it has to know.
+func (h *Holding) word() Word {
+	w := Word{When: "while it waits", Then: h.What}
+	if h.Percent > 0 {
+		w.Then += fmt.Sprintf(" %g %% a minute", h.Percent)
+	}
+	if h.To > 0 {
+		w.Then += ", up to " + units.FormatDuration(h.To)
+	}
+	if h.Rescue != "" {
+		w.Then += "; " + h.Rescue
+	}
+	return w
+}
+
+// planned is how long a wait is reckoned with, in seconds: as long as it is best, or else the middle
+// of its two sides, or its least.
+func (w Wait) planned() int64 {
+	switch {
+	case w.Best != nil:
+		return *w.Best
+	case w.Most != nil:
+		return (w.Least + *w.Most) / 2
+	}
+	return w.Least
+}
+
+// mostLost is the largest share that is reckoned to be lost in waiting.
+const mostLost = 0.9
+
+// LostWaiting is the share of a component that is lost while it waits, as its waits are reckoned with,
+// and for how many seconds it does: 0.5 % a minute over 8 min is 0.04.
+func (c Component) LostWaiting() (share float64, seconds int64) {
+	for _, s := range c.Steps() {
+		if d := s.Then.Does; d != nil && d.What == "loses" {
+			share += d.Percent / 100 * float64(s.Then.planned()) / 60
+			seconds += s.Then.planned()
+		}
+	}
+	return min(share, mostLost), seconds
 }
 
 // Moved is a second wait after the same step, in another place: somebody takes it there.

@@ -3174,6 +3174,22 @@ export interface components {
             /** @description why it is as long as it is */
             why: string;
         };
+        Holding: {
+            /**
+             * Format: double
+             * @description a minute, of what thickens or is lost
+             */
+            percent?: number;
+            /** @description what is done when it has waited */
+            rescue?: string;
+            /**
+             * Format: int64
+             * @description seconds up to which it improves
+             */
+            to?: number;
+            /** @enum {string} */
+            what: "thickens" | "loses" | "skins" | "softens" | "improves";
+        };
         HoursInputBody: {
             /** @description like 09:00–15:00, 17:00–23:30, or Tue–Sat 14–23 */
             text: string;
@@ -5751,6 +5767,8 @@ export interface components {
              * @description how long it is wanted to be, between the least and the most
              */
             best?: number;
+            /** @description what waiting does to it */
+            does?: components["schemas"]["Holding"];
             /** Format: int64 */
             least?: number;
             /** Format: int64 */

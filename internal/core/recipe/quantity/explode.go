@@ -120,6 +120,10 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 	if how != "" {
 		working += "; " + how
 	}
+	if lost, seconds := c.LostWaiting(); lost > 0 {
+		working += fmt.Sprintf("; %s ÷ (1 − %.3g) = %s, for %.3g %% is lost in %s of waiting", basic, lost, units.Amount{Quantity: basic.Quantity / (1 - lost), Unit: basic.Unit}, 100*lost, units.FormatDuration(seconds))
+		basic.Quantity /= 1 - lost
+	}
 	made.Need.Quantity += basic.Quantity
 	made.Takers = append(made.Takers, Taker{by, basic, working})
 }

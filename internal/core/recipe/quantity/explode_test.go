@@ -291,3 +291,22 @@ func BenchmarkExplode(b *testing.B) {
 		})
 	}
 }
+
+// A gravy of which 200 ml are wanted loses 0.5 % a minute, and waits 8 min at best: 4 %. So 200 ÷ 0.96
+// = 208.3 ml are made, and the working says so. Where it is not said how long it waits at best, it is
+// the middle: 5 to 15 min are 10, 5 %, and 210.5 ml.
+func TestWhatIsLostInWaitingIsMadeMore(t *testing.T) {
+	least, best, most := int64(300), int64(480), int64(900)
+	portion := units.Amount{Quantity: 50, Unit: "ml"}
+	made := func(best *int64) quantity.Made {
+		b := recipe.NewBook()
+		b.Components["gravy"] = recipe.Component{ID: "gravy", Name: "Gravy", Yield: units.Amount{Quantity: 1000, Unit: "ml"}, Methods: recipe.OneWay(recipe.Step{ID: "reduce", Name: "reduce",
+			Then: recipe.Wait{Least: least, Best: best, Most: &most, Does: &recipe.Holding{What: "loses", Percent: 0.5, Rescue: "a spoon of stock"}}})}
+		b.Dishes["d"] = recipe.Dish{ID: "d", Name: "Dish", Parts: []recipe.Part{{Component: "gravy", Portion: &portion}}}
+		return quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 4}}, units.Metric).Make[0]
+	}
+	m := made(&best)
+	assert.InDelta(t, 208.333, m.Make.Quantity, 0.001)
+	assert.Contains(t, m.Takers[0].Working, "200 ml ÷ (1 − 0.04) = 208 ml, for 4 % is lost in 8 min of waiting")
+	assert.InDelta(t, 210.526, made(nil).Make.Quantity, 0.001)
+}

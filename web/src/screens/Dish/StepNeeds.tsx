@@ -23,6 +23,7 @@ export const needs: NeedOf[] = [
   { id: 'who', name: 'Who, do not leave', fields: ['cook'], has: (f) => Boolean(f.cook) || f.unbroken },
   { id: 'place', name: 'Where it waits', fields: ['place', 'own', 'soft'], has: (f) => Boolean(f.place || f.own) || f.soft },
   { id: 'moved', name: 'Best time, then a warm place', fields: ['best', 'moved'], has: (f) => Boolean(f.best || f.moved.to || f.moved.place || f.moved.least || f.moved.most) },
+  { id: 'does', name: 'What waiting does to it', fields: ['does'], has: (f) => Boolean(f.does.what) },
   { id: 'when', name: 'Not before, finish by, each wave', fields: ['by', 'daysBefore', 'notBefore', 'notBeforeDays'], has: (f) => Boolean(f.by || f.notBefore) || f.eachWave },
   { id: 'after', name: 'After another component', fields: ['after'], has: (f) => f.after.length > 0 },
   { id: 'pan', name: 'Same pan, clean pan', fields: ['pan'], has: (f) => Boolean(f.pan) || f.clean },
@@ -46,7 +47,7 @@ const bodies: Record<string, (p: Parts) => React.ReactNode> = {
   per: Per, left: (p) => <Text {...p} name="left" label="what is left" hint="¼, 25 %, 200 ml" />, wrong: Troubles,
   short: (p) => <Text {...p} name="short" label="taken out early, because" hint="it finishes in the rest" />,
   heat: HeatEdges, optional: (p) => <Form.Check id="step-optional" label="left out on a busy evening" checked={p.f.optional} onChange={(e) => p.set({ optional: e.target.checked })} />,
-  who: Who, place: Place, moved: Moved, when: When, after: After, pan: Pan, note: (p) => <Text {...p} name="note" label="said to whoever does it" hint="lid ajar, cut side down" />, cautions: Cautions,
+  who: Who, place: Place, moved: Moved, does: Does, when: When, after: After, pan: Pan, note: (p) => <Text {...p} name="note" label="said to whoever does it" hint="lid ajar, cut side down" />, cautions: Cautions,
 }
 
 function Per({ f, set, wrong }: Parts) {
@@ -184,6 +185,36 @@ function Moved({ f, set, wrong, kinds }: Parts) {
       </div>
       {m.most.trim() && <Form.Check id="step-moved-soft" className="mt-2" label="can stay longer rather than make a table late" checked={m.soft} onChange={(e) => edit({ soft: e.target.checked })} />}
     </>
+  )
+}
+
+// Does is what waiting does to it by the minute, and what is done about it.
+function Does({ f, set, wrong }: Parts) {
+  const d = f.does
+  const edit = (part: Partial<StepForm['does']>) => set({ does: { ...d, ...part } })
+  const text = (name: 'percent' | 'to' | 'rescue', label: string, hint: string) => (
+    <Form.Group controlId={`step-does-${name}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control value={d[name]} placeholder={hint} onChange={(e) => edit({ [name]: e.target.value })} isInvalid={wrong?.field === `does.${name}`} autoComplete="off" />
+    </Form.Group>
+  )
+  return (
+    <div className="pair">
+      <Form.Group controlId="step-does-what">
+        <Form.Label>while it waits it</Form.Label>
+        <Form.Select value={d.what} onChange={(e) => edit({ what: e.target.value as StepForm['does']['what'] })}>
+          <option value="">stays as it is</option>
+          <option value="thickens">thickens</option>
+          <option value="loses">loses weight or volume</option>
+          <option value="skins">forms a skin</option>
+          <option value="softens">softens</option>
+          <option value="improves">improves</option>
+        </Form.Select>
+      </Form.Group>
+      {(d.what === 'thickens' || d.what === 'loses') && text('percent', '% a minute', '0.5')}
+      {d.what === 'improves' && text('to', 'up to', '20 min')}
+      {d.what && d.what !== 'improves' && text('rescue', 'rescue', 'a spoon of stock')}
+    </div>
   )
 }
 
