@@ -266,14 +266,14 @@ func TestTheOrderOpensItsSums(t *testing.T) {
 
 func TestTheBookIsSearchedAndADeliverySentBack(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/book")
-	chef.see("6 of 6 dishes")
+	chef.see("9 of 9 dishes")
 	chef.type_(`[aria-label="Search the book"]`, "plum")
-	chef.see("1 of 6 dishes")
+	chef.see("1 of 9 dishes")
 	chef.type_(`[aria-label="Search the book"]`, "")
-	chef.see("6 of 6 dishes")
+	chef.see("9 of 9 dishes")
 	chef.see("Rye cracker")
 	chef.pick(`[aria-label="Allergens"]`, "milk")
-	chef.see("0 of 6 dishes") // there is milk in all of them
+	chef.see("0 of 9 dishes") // there is milk in all of them
 	chef.gone("Guinea fowl")
 	chef.click("Ingredients")
 	chef.click("brown shrimps")

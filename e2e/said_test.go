@@ -3,6 +3,7 @@ package e2e
 import (
 	"testing"
 
+	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/assert"
 )
 
@@ -49,6 +50,11 @@ func TestWhatCouldNotBeSaidIsTyped(t *testing.T) {
 	chef.click("Save the component")
 	chef.see("from the end of joint, tie, salt to the start of roast")
 	chef.planned("it is on the bone for a day", `bar('crown', 'roast').from - bar('crown', 'joint').to >= 86400`)
+
+	chef.type_(`[aria-label="Roast crown: add a line"]`, "4 skewers, in at joint, out at carve")
+	chef.see("4 × skewers: in at joint, tie, salt, out at twine off, carve")
+	chef.do(chromedp.KeyEvent("\r"))
+	chef.until("it is kept", `fetch('/api/dishes/guinea-fowl').then(r => r.json()).then(v => v.components.some(c => (c.component.takeOuts ?? []).some(t => t.name === 'skewers' && t.pieces === 4 && t.out === 'carve')))`)
 
 	chef.go_("/dish/guinea-fowl?side=version&of=")
 	chef.type_("#version-name", "well done")

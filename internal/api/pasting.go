@@ -35,9 +35,17 @@ type lineInput struct {
 
 // LineReading is a typed line as it is understood.
 type LineReading struct {
-	As         string             `json:"as" enum:"ingredient,step,skip"`
+	As         string             `json:"as" enum:"ingredient,step,component,skip"`
 	Step       *StepReading       `json:"step,omitempty"`
 	Ingredient *IngredientReading `json:"ingredient,omitempty"`
+	About      *AboutSteps        `json:"about,omitempty" doc:"it is about several steps of the component under which it is typed"`
+}
+
+// AboutSteps is a component with what a line says of several of its steps: a wait in all, an order, what
+// goes in and comes out.
+type AboutSteps struct {
+	Waited
+	Said string `json:"said"`
 }
 
 // StepReading is a typed step as it is understood.
@@ -74,6 +82,9 @@ func (s pasting) readLine(ctx context.Context, in *lineInput) (*lineOutput, erro
 	}
 	out := LineReading{As: in.As}
 	if out.As == "" {
+		if next, said, is := entry.AboutSteps(b.Components[in.Into], in.Text); is && in.Under {
+			return &lineOutput{LineReading{As: "component", About: &AboutSteps{Waited{next, b.Version(store.Component, in.Into)}, said}}}, nil
+		}
 		out.As = entry.LooksLike(in.Text)
 	}
 	switch out.As {

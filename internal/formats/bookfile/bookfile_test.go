@@ -2,7 +2,9 @@ package bookfile_test
 
 import (
 	"bytes"
+	"compress/gzip"
 	"encoding/json"
+	"io"
 	"os"
 	"path/filepath"
 	"strings"
@@ -135,4 +137,19 @@ func FuzzRead(f *testing.F) {
 		require.NoError(t, err)
 		assert.Equal(t, string(written(t, file)), string(written(t, again)))
 	})
+}
+
+// The demo's book as the version before waits over several steps, windows and parted versions wrote it:
+// it is taken in, and goes out again byte for byte, for all that is new may be absent.
+func TestABookOfTheVersionBeforeIsTakenIn(t *testing.T) {
+	packed, err := os.Open(filepath.Join("testdata", "book-before-chains.json.gz"))
+	require.NoError(t, err)
+	defer packed.Close()
+	plain, err := gzip.NewReader(packed)
+	require.NoError(t, err)
+	before, err := io.ReadAll(plain)
+	require.NoError(t, err)
+	f, err := bookfile.Read(bytes.NewReader(before))
+	require.NoError(t, err)
+	assert.Equal(t, string(before), string(written(t, f)))
 }

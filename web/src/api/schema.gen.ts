@@ -1732,6 +1732,12 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AboutSteps: {
+            component: components["schemas"]["Component"];
+            said: string;
+            /** Format: int64 */
+            version: number;
+        };
         Across: {
             /** @description usual rules of the craft, never law: what is missing, and what comes twice */
             advice: string[];
@@ -3693,8 +3699,10 @@ export interface components {
             step?: string;
         };
         LineReading: {
+            /** @description it is about several steps of the component under which it is typed */
+            about?: components["schemas"]["AboutSteps"];
             /** @enum {string} */
-            as: "ingredient" | "step" | "skip";
+            as: "ingredient" | "step" | "component" | "skip";
             ingredient?: components["schemas"]["IngredientReading"];
             step?: components["schemas"]["StepReading"];
         };

@@ -23,6 +23,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
   const steps = used(made)?.steps ?? []
   const hand = (what: string, value: Part['component']) => desk.hand({ kind: 'component', id: component.id, version: part.version, screen: `dish:${view.dish.id}`, what, value })
   const keep = async (r: LineReading) => {
+    if (r.about) return desk.hand({ kind: 'component', id: component.id, version: r.about.version, screen: `dish:${view.dish.id}`, what: `${component.name}: ${r.about.said}`, value: r.about.component })
     if (r.step?.waits) return desk.hand({ kind: 'component', id: component.id, version: r.step.waits.version, screen: `dish:${view.dish.id}`, what: `${component.name}: ${r.step.steps[0].then.reason ?? 'hold'} added`, value: r.step.waits.component })
     if (r.step) return hand(`${component.name}: ${r.step.steps[0].name} added`, withAdded(component, r.step.steps))
     const { line, new: first } = r.ingredient!

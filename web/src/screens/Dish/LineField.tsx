@@ -27,7 +27,7 @@ export function LineField({ label, hint, as = '', ids, into, under, text, set, k
   const [sent, setSent] = useState<string[]>([])
   const desk = useDesk()
   const { reading, settled } = useReading(text, as || forced, ids, into, under)
-  const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line)
+  const becomes = reading && (reading.step?.steps.length || reading.ingredient?.line || reading.about)
   // Lines follow one another; who types fast is not ahead of what is kept.
   const queue = useRef(Promise.resolve())
   const now = useRef({ text, keep, set })
@@ -38,7 +38,7 @@ export function LineField({ label, hint, as = '', ids, into, under, text, set, k
     let done = false
     try {
       const read = await readLine(line, kind, ids, into, under)
-      done = Boolean(read.step?.steps.length || read.ingredient?.line) && (await now.current.keep(read))
+      done = Boolean(read.step?.steps.length || read.ingredient?.line || read.about) && (await now.current.keep(read))
     } catch {
       desk.say('No connection. What you typed is kept: press Enter again.')
     }
@@ -103,6 +103,7 @@ export function LineField({ label, hint, as = '', ids, into, under, text, set, k
 
 /** Heard shows how a line was understood: the line with its marks, and what it becomes. */
 export function Heard({ reading }: { reading: LineReading }) {
+  if (reading.about) return <span className="becomes">{reading.about.said}</span>
   const read = reading.step?.read ?? reading.ingredient?.read
   if (!read) return <span className="wrong">Not understood. Kept as typed.</span>
   return (
