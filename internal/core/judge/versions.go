@@ -87,6 +87,10 @@ func (j *judging) versions() {
 	for id, v := range j.served() {
 		for component, changes := range v.StepChanges() {
 			c, is := j.component(component)
+			made := j.within(id, v)
+			if !slices.Contains(made, component) && !slices.Contains(made, component+"~"+v.ID) {
+				continue // it is not on their plates at all
+			}
 			stops := slices.ContainsFunc(j.RunUp.Stops, func(s Stop) bool { return s.Component == component || s.Component == component+"~"+v.ID })
 			if !is || stops {
 				continue

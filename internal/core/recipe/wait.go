@@ -2,6 +2,7 @@ package recipe
 
 import (
 	"fmt"
+	"slices"
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/units"
@@ -71,6 +72,11 @@ func (c Component) LostWaiting() (share float64, seconds int64) {
 		}
 	}
 	return min(share, mostLost), seconds
+}
+
+// StandsFor tells whether a cook has looked at the wait after a step that nobody limited, and let it stand.
+func (c Component) StandsFor(s Step) bool {
+	return slices.Contains(c.Settled, Gap{Field: GapWait, Step: s.ID}.Key())
 }
 
 // Moved is a second wait after the same step, in another place: somebody takes it there.

@@ -177,3 +177,18 @@ func TestWhatGoesInComesOutWithin(t *testing.T) {
 	shifted(&spoiled.Services[0].RunUp, -600, isStep("food", "simmer"))
 	assert.Contains(t, fmt.Sprint(judge.Judge(spoiled)), "5 min at most")
 }
+
+// What is fried and then kept warm may not lie 20 min before it is moved there, though nobody said how
+// long it may: it is moved within 2 min, or that is told. With the cook free it is moved at once: out at
+// 19:38:50 for 20 min of keeping warm at the least, moved in 30 s, laid from 19:59:20.
+func TestHotFoodDoesNotLieBeforeItIsMoved(t *testing.T) {
+	r := makePlan(t, runuptest.Evening(4, runuptest.Step("fry", 5, func(s *recipe.Step) {
+		s.Equipment = []recipe.Needed{{Kind: "burner"}}
+		s.Then.Moved = &recipe.Moved{Least: 1200, Most: minutesOf(40), Reason: "the warm shelf"}
+	})))
+	fry, moved := r.bar("fry"), r.bar("fry-moved")
+	assert.LessOrEqual(t, moved.From-fry.To, int64(120))
+	assert.Equal(t, "19:38:50", moved.Start.Format("15:04:05"))
+	assert.Contains(t, r.RunUp.Strands[0].Holds[0].Text, "assumed")
+	assert.Empty(t, r.RunUp.Clashes)
+}

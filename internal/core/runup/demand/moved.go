@@ -4,6 +4,7 @@ import (
 	"maps"
 	"slices"
 
+	"jointime/internal/core/keeping"
 	"jointime/internal/core/recipe"
 )
 
@@ -16,8 +17,11 @@ func (in Input) moved() map[string]recipe.Component {
 			continue
 		}
 		var steps []recipe.Step
-		for _, s := range c.Steps() {
+		for at, s := range c.Steps() {
 			m := s.Then.Moved
+			if w, is := keeping.UnsaidWait(in.Kitchen, c, at); m != nil && is && !c.StandsFor(s) { // hot until it is moved
+				s.Then.Most, s.Then.Soft, s.Then.Assumed = &w.Most, true, true
+			}
 			s.Then.Moved = nil
 			if steps = append(steps, s); m != nil {
 				steps = append(steps, moveStep(s, *m))

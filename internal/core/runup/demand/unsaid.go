@@ -2,7 +2,6 @@ package demand
 
 import (
 	"maps"
-	"slices"
 
 	"jointime/internal/core/keeping"
 	"jointime/internal/core/recipe"
@@ -22,7 +21,7 @@ func (in Input) soonEaten() map[string]recipe.Component {
 		for _, view := range c.Views() {
 			for at, s := range view.Steps() {
 				w, is := keeping.UnsaidWait(in.Kitchen, view, at)
-				if !is || !w.Rest && !w.Next && !placed[id] || slices.Contains(c.Settled, recipe.Gap{Field: recipe.GapWait, Step: s.ID}.Key()) {
+				if !is || !w.Rest && !w.Next && !placed[id] || c.StandsFor(s) {
 					continue
 				}
 				c = c.With(c.StepAt(s.ID), func(s *recipe.Step) { s.Then.Most, s.Then.Soft, s.Then.Assumed = &w.Most, true, true })
