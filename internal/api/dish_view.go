@@ -64,7 +64,7 @@ func endWords(c recipe.Component) []StepWords {
 			out = append(out, StepWords{s.Name, words})
 		}
 	}
-	if words := c.TakeOutWords(recipe.Plate, 1); len(words) > 0 {
+	if words := append(c.TakeOutWords(recipe.Plate, 1), c.BroughtBack(recipe.Plate)...); len(words) > 0 {
 		out = append(out, StepWords{"before it is plated", words})
 	}
 	return out

@@ -30,6 +30,23 @@ type Holding struct {
 	Percent float64 `json:"percent,omitempty" minimum:"0" maximum:"50" doc:"a minute, of what thickens or is lost"`
 	To      int64   `json:"to,omitempty" minimum:"0" maximum:"5184000" doc:"seconds up to which it improves"`
 	Rescue  string  `json:"rescue,omitempty" maxLength:"200" doc:"what is done when it has waited"`
+	Reheat  string  `json:"reheat,omitempty" maxLength:"200" doc:"how it is brought back before the next step, or the plate: told there, and not timed"`
+}
+
+// BroughtBack is how what a step takes, or the plate (Plate), is brought back after it has waited.
+func (c Component) BroughtBack(step string) (out []Word) {
+	steps := c.Steps()
+	at := c.StepAt(step)
+	if step == Plate {
+		at = len(steps)
+	}
+	if at < 1 {
+		return nil
+	}
+	if d := steps[at-1].Then.Does; d != nil && d.Reheat != "" {
+		out = append(out, Word{When: "it has waited", Then: d.Reheat})
+	}
+	return out
 }
 
 // word is what whoever keeps it has to know.

@@ -63,6 +63,20 @@ func TestWaitsThatCannotBe(t *testing.T) {
 	}
 }
 
+// What has waited is brought back by whoever takes it: in the next step, or on the plate.
+func TestWhatHasWaitedIsBroughtBack(t *testing.T) {
+	c := recipe.Component{Methods: recipe.OneWay(stepsOf("fry", "drain")...)}
+	c.Methods[0].Steps[0].Then.Does = &recipe.Holding{What: "softens", Rescue: "into the oven", Reheat: "2 min at 200"}
+	c.Methods[0].Steps[1].Then.Does = &recipe.Holding{What: "loses", Percent: 0.5}
+	assert.Equal(t, []recipe.Word{{When: "it has waited", Then: "2 min at 200"}}, c.BroughtBack("drain"))
+	assert.Empty(t, c.BroughtBack("fry"))
+	assert.Empty(t, c.BroughtBack(recipe.Plate))
+	assert.Equal(t, []recipe.Word{{When: "while it waits", Then: "softens; into the oven"}}, c.Steps()[0].Words())
+	assert.Equal(t, []recipe.Word{{When: "while it waits", Then: "loses 0.5 % a minute"}}, c.Steps()[1].Words())
+	c.Methods[0].Steps[1].Then.Does.Reheat = "to the boil"
+	assert.Equal(t, []recipe.Word{{When: "it has waited", Then: "to the boil"}}, c.BroughtBack(recipe.Plate))
+}
+
 // Whoever begins it reads until when, and how long in all.
 func TestSpansAreSaidToWhoeverBegins(t *testing.T) {
 	day, best := int64(36*3600), int64(30*3600)

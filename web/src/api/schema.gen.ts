@@ -3186,6 +3186,8 @@ export interface components {
              * @description a minute, of what thickens or is lost
              */
             percent?: number;
+            /** @description how it is brought back before the next step, or the plate: told there, and not timed */
+            reheat?: string;
             /** @description what is done when it has waited */
             rescue?: string;
             /**

@@ -46,12 +46,12 @@ func (b *builder) describe(i int) {
 	}
 	if step == nil {
 		if w.Placed() && b.laidFirst(*w) {
-			b.tell(w, c.TakeOutWords(recipe.Plate, w.Portions))
+			b.tell(w, append(c.TakeOutWords(recipe.Plate, w.Portions), c.BroughtBack(recipe.Plate)...))
 		}
 		return
 	}
 	if w.Kind == work.Step {
-		b.tell(w, c.TakeOutWords(step.ID, w.Portions))
+		b.tell(w, append(c.TakeOutWords(step.ID, w.Portions), c.BroughtBack(step.ID)...))
 	}
 	w.Cue, w.Slow, w.Chills = step.Cue(), overrun(*step, w.Portions), b.house.Chills(step)
 	b.tell(w, b.notFor(*w, *step))

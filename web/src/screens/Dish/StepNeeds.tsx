@@ -192,7 +192,7 @@ function Moved({ f, set, wrong, kinds }: Parts) {
 function Does({ f, set, wrong }: Parts) {
   const d = f.does
   const edit = (part: Partial<StepForm['does']>) => set({ does: { ...d, ...part } })
-  const text = (name: 'percent' | 'to' | 'rescue', label: string, hint: string) => (
+  const text = (name: 'percent' | 'to' | 'rescue' | 'reheat', label: string, hint: string) => (
     <Form.Group controlId={`step-does-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={d[name]} placeholder={hint} onChange={(e) => edit({ [name]: e.target.value })} isInvalid={wrong?.field === `does.${name}`} autoComplete="off" />
@@ -214,6 +214,7 @@ function Does({ f, set, wrong }: Parts) {
       {(d.what === 'thickens' || d.what === 'loses') && text('percent', '% a minute', '0.5')}
       {d.what === 'improves' && text('to', 'up to', '20 min')}
       {d.what && d.what !== 'improves' && text('rescue', 'rescue', 'a spoon of stock')}
+      {d.what && d.what !== 'improves' && text('reheat', 'brought back by', '2 min at 200, then straight on')}
     </div>
   )
 }

@@ -7,7 +7,7 @@ const step: Step = {
   id: 'sear', name: 'sear', time: { quick: 120, usual: 135, slow: 150, per: 'once' },
   hands: { work: 'slices', slices: [{ at: 0, for: 45 }, { at: -30, for: 30, what: 'turn it' }] },
   equipment: [{ kind: 'oven', setting: 200, holds: 4 }], after: ['hake/fillet'],
-  then: { least: 120, best: 180, most: 240, place: { kind: 'rack' }, reason: 'rest', does: { what: 'loses', percent: 0.5, to: 240, rescue: 'a spoon of stock' }, moved: { least: 60, most: 240, soft: true, place: { kind: 'warmer' }, reason: 'keep warm' } }, eachWave: true, notBefore: { daysBefore: 2, clock: '10:00', reason: 'it dries' }, by: { daysBefore: 1, clock: '16:15', reason: 'the van leaves', strict: true },
+  then: { least: 120, best: 180, most: 240, place: { kind: 'rack' }, reason: 'rest', does: { what: 'loses', percent: 0.5, to: 240, rescue: 'a spoon of stock', reheat: 'a minute in the oven' }, moved: { least: 60, most: 240, soft: true, place: { kind: 'warmer' }, reason: 'keep warm' } }, eachWave: true, notBefore: { daysBefore: 2, clock: '10:00', reason: 'it dries' }, by: { daysBefore: 1, clock: '16:15', reason: 'the van leaves', strict: true },
   cues: [{ sense: 'see', right: 'pale rim', notYet: 'glassy', more: 60, tooFar: 'dry', then: 'sauce it' }], troubles: [{ what: 'sticks', rescue: 'more heat' }], unbroken: true, optional: true, ceiling: 65, short: 'the rest finishes it', pan: { of: 'crown/sear', clean: true }, said: 'sear 2 to 2½ min', left: 0.5, ours: ['hands'], cautions: [{ text: 'hot fat' }],
 }
 
@@ -72,7 +72,7 @@ it('names the field that is not understood', async () => {
 
 it('makes a gap of an empty time, and takes away what was emptied', async () => {
   play()
-  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', notBefore: '', best: '', does: { what: '', percent: '', to: '', rescue: '' }, moved: { to: '', place: '', least: '', most: '', soft: false }, cues: [], troubles: [], unbroken: false, optional: false, ceiling: '', short: '', pan: '', clean: false, cautions: [], eachWave: false, work: 'none', after: [] }, step)
+  const bare = await toStep({ ...toForm(step), time: '', least: '', most: '', place: '', reason: '', by: '', notBefore: '', best: '', does: { what: '', percent: '', to: '', rescue: '', reheat: '' }, moved: { to: '', place: '', least: '', most: '', soft: false }, cues: [], troubles: [], unbroken: false, optional: false, ceiling: '', short: '', pan: '', clean: false, cautions: [], eachWave: false, work: 'none', after: [] }, step)
   expect(bare).toEqual({ id: 'sear', name: 'sear', hands: { work: 'none' }, equipment: step.equipment, then: {}, said: step.said, left: 0.5 })
 })
 

@@ -38,7 +38,7 @@ export type StepForm = {
   notBeforeDays: string
   notBeforeWhy: string
   best: string
-  does: { what: '' | Schemas['Holding']['what']; percent: string; to: string; rescue: string }
+  does: { what: '' | Schemas['Holding']['what']; percent: string; to: string; rescue: string; reheat: string }
   moved: { to: string; place: string; least: string; most: string; soft: boolean }
   cues: CueText[]
   troubles: { what: string; follows: string; rescue: string }[]
@@ -86,7 +86,7 @@ export function toForm(s: Step): StepForm {
     notBeforeDays: s.notBefore ? String(s.notBefore.daysBefore) : '0',
     notBeforeWhy: s.notBefore?.reason ?? '',
     best: s.then.best === undefined ? '' : words(s.then.best),
-    does: { what: s.then.does?.what ?? '', percent: s.then.does?.percent ? String(s.then.does.percent) : '', to: s.then.does?.to ? words(s.then.does.to) : '', rescue: s.then.does?.rescue ?? '' },
+    does: { what: s.then.does?.what ?? '', percent: s.then.does?.percent ? String(s.then.does.percent) : '', to: s.then.does?.to ? words(s.then.does.to) : '', rescue: s.then.does?.rescue ?? '', reheat: s.then.does?.reheat ?? '' },
     moved: { to: s.then.moved?.reason ?? '', place: s.then.moved?.place?.kind ?? '', least: s.then.moved?.least ? words(s.then.moved.least) : '', most: s.then.moved?.most === undefined ? '' : words(s.then.moved.most), soft: s.then.moved?.soft ?? false },
     cues: (s.cues ?? []).map((c) => ({ sense: c.sense ?? '', how: c.how ?? '', right: c.right ?? '', notYet: c.notYet ?? '', more: c.more ? words(c.more) : '', tooFar: c.tooFar ?? '', then: c.then ?? '', looksWrong: c.looksWrong ?? '' })),
     troubles: (s.troubles ?? []).map((t) => ({ what: t.what, follows: t.follows ?? '', rescue: t.rescue ?? '' })),
@@ -151,7 +151,7 @@ export async function toStep(f: StepForm, over: Step): Promise<Step> {
       ...(f.soft ? { soft: true } : {}),
       ...(rests ?? (place ? { place } : {})),
       ...(f.reason.trim() ? { reason: f.reason.trim() } : {}),
-      ...(f.does.what ? { does: { what: f.does.what, ...(f.does.percent.trim() ? { percent: decimal('does.percent', f.does.percent) } : {}), ...(f.does.to.trim() ? { to: (await understand('does.to', f.does.to)).usual } : {}), ...filled({ rescue: f.does.rescue }) } } : {}),
+      ...(f.does.what ? { does: { what: f.does.what, ...(f.does.percent.trim() ? { percent: decimal('does.percent', f.does.percent) } : {}), ...(f.does.to.trim() ? { to: (await understand('does.to', f.does.to)).usual } : {}), ...filled({ rescue: f.does.rescue, reheat: f.does.reheat }) } } : {}),
       ...(await toMoved(f.moved, over)),
     },
     ...(f.after.length ? { after: f.after } : {}),
