@@ -52,7 +52,7 @@ export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: K
                 <button className="plain-button" onClick={() => pick(plan.bars[o.bar].id)}>
                   {name(plan, o.bar)}
                 </button>{' '}
-                at <b className="clock">{at(o.bar, o.at)}</b> instead of {clock(plan.bars[o.bar].start, false)}
+                at <b className="clock">{at(o.bar, o.at)}</b> instead of {clock(plan.bars[o.bar].start, false)}, leaves {spoken(Math.max(0, s.to - s.from - (plan.bars[o.bar].to - plan.bars[o.bar].from)))} free
                 {keep && (
                   <>
                     {' · '}
