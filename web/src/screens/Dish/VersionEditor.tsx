@@ -69,12 +69,12 @@ const readStep = (view: View): ReadStep => async (line, component) => {
 const named = (view: View): Schemas['Named'][] => [...view.components.map((c) => c.component), ...view.others]
 
 function columns(view: View): Column[] {
-  const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`]), ...(used(c.made)?.steps ?? []).map((s): [string, string] => [`${c.component.id}/step:${s.id}`, `step “${s.name}” of ${c.component.name}`])])
+  const what = view.components.flatMap((c): [string, string][] => [...(c.into ? [] : [[`${c.component.id}/`, c.component.name] as [string, string]]), ...c.made.ingredients.map((l): [string, string] => [`${c.component.id}/${l.name}`, `${l.name} in ${c.component.name}`]), ...(used(c.made)?.steps ?? []).map((s): [string, string] => [`${c.component.id}/step:${s.id}`, `“${s.name}” of ${c.component.name}`])])
   return [
     { name: 'do', label: 'do', width: 120, options: [['leave out', 'leave out'], ['swap', 'swap'], ['scale', 'scale'], ['add', 'add to, after']] },
     { name: 'what', label: 'what', width: 210, options: [['', 'what'], ['/', 'the plate'], ...what] },
-    { name: 'with', label: 'with', width: 170, find: { kinds: 'component,ingredient', named: 'named', take: (m) => ({ with: `${m.kind === 'component' ? 'c' : 'i'}:${m.id}`, named: m.name }) } },
-    { name: 'factor', label: '×', width: 76, hint: '×' },
-    { name: 'step', label: 'step', below: true, width: 400, hint: 'of a step: what is done instead, or after it: roast 6 min more at 180' },
+    { name: 'with', label: 'with', below: true, hint: 'with what', width: 250, find: { kinds: 'component,ingredient', named: 'named', take: (m) => ({ with: `${m.kind === 'component' ? 'c' : 'i'}:${m.id}`, named: m.name }) } },
+    { name: 'factor', label: '×', below: true, width: 76, hint: '×' },
+    { name: 'step', label: 'step', below: true, width: 250, hint: 'or do: roast 6 min more at 180' },
   ]
 }
