@@ -75,6 +75,6 @@ function columns(view: View): Column[] {
     { name: 'what', label: 'what', width: 210, options: [['', 'what'], ['/', 'the plate'], ...what] },
     { name: 'with', label: 'with', below: true, hint: 'with what', width: 250, find: { kinds: 'component,ingredient', named: 'named', take: (m) => ({ with: `${m.kind === 'component' ? 'c' : 'i'}:${m.id}`, named: m.name }) } },
     { name: 'factor', label: '×', below: true, width: 76, hint: '×' },
-    { name: 'step', label: 'step', below: true, width: 250, hint: 'or do: roast 6 min more at 180' },
+    { name: 'step', label: 'step', below: true, width: 250, hint: 'or do: roast 6 min' },
   ]
 }
