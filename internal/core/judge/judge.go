@@ -56,7 +56,7 @@ func Judge(d Day) (out []Breach) {
 			continue // it says that it is none
 		}
 		j := &judging{d.asServed(s), s, nil}
-		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).unclean, (*judging).flows, (*judging).made, (*judging).versions, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
+		for _, look := range []func(*judging){(*judging).shifts, (*judging).events, (*judging).strangers, (*judging).raws, (*judging).unclean, (*judging).uncleanMaking, (*judging).flows, (*judging).made, (*judging).versions, (*judging).plated, (*judging).punctual, (*judging).built, (*judging).tables, (*judging).meals} {
 			look(j)
 		}
 		out = append(out, j.found...)

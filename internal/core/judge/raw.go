@@ -85,6 +85,32 @@ func (j *judging) unclean() {
 	}
 }
 
+// uncleanMaking finds what is made for such plates alone, and has no time for it either.
+func (j *judging) uncleanMaking() {
+	lasts := min(washesHands, j.Kitchen.Changes())
+	for i, b := range j.RunUp.Bars {
+		c, is := j.component(b.Component)
+		at := slices.IndexFunc(c.Steps(), func(s recipe.Step) bool { return s.ID == b.Step })
+		if !is || at < 0 || b.LeadIn != "" || slices.ContainsFunc(b.For, func(d string) bool { return !j.forAllergy(d) }) {
+			continue
+		}
+		step := c.Steps()[at]
+		if step.Time == nil || step.Hands.Work != recipe.AllHands || recipe.GoesOn(c.Steps()[:at], lasts) {
+			continue
+		}
+		took, _ := step.Time.For(b.Portions)
+		if short := took + lasts - (b.To - b.From); short > 0 {
+			j.breach(Breach{Promise: Unclean, bars: []int{i}, By: short, Says: fmt.Sprintf("%s: no time for clean hands, board and knife before, by %d s.", j.say(b), short)})
+		}
+	}
+}
+
+// forAllergy tells whether what is served under an id is a version that is without an allergen.
+func (j *judging) forAllergy(served string) bool {
+	base, version := cutVersion(served)
+	return slices.ContainsFunc(j.Dishes[base].Versions, func(v recipe.Version) bool { return v.ID == version && v.ForAllergy() })
+}
+
 // rawOrReady tells whether a bar is of raw food, or of what is ready to eat; what is not known
 // is neither.
 func (j *judging) rawOrReady(b Bar) (raw, ready bool) {

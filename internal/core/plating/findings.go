@@ -63,6 +63,7 @@ func (l layout) findings(scene Scene) []Finding {
 	j.order()
 	j.lives()
 	j.counts()
+	j.finish()
 	j.advice()
 	out := slices.DeleteFunc(j.out, func(f Finding) bool { return f.Kind == IsAdvice && slices.Contains(l.spec.Quiet, f.Code) })
 	slices.SortStableFunc(out, func(a, b Finding) int { return cmp.Compare(b.Kind, a.Kind) }) // faults first
@@ -111,6 +112,16 @@ func (j *judge) counts() {
 				j.fault("no-former", p.ID, "Add one, or change the form.", "%s: none in the kitchen.", words.Upper(f.Name))
 				break
 			}
+		}
+	}
+}
+
+// finish asks for the time of what is done at the pass in no time: it is planned with what the
+// kitchen takes to wipe and check, where nothing else there takes any.
+func (j *judge) finish() {
+	for _, f := range j.spec.Finish {
+		if f.Seconds == 0 {
+			j.fault("no-finish-time", "", "Type its seconds, or take it off the finish.", "At the pass, “%s” takes 0 s.", f.Text)
 		}
 	}
 }

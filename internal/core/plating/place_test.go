@@ -152,6 +152,15 @@ func TestSidesInTheirOwnWare(t *testing.T) {
 	assert.Contains(t, codes(s, plating.Scene{}), "over-edge")
 }
 
+// Nothing is done at the pass in no time.
+func TestAFinishTakesTime(t *testing.T) {
+	s := spec(plating.Placing{ID: "fish", Component: "fish", Form: plating.Ring, Length: 60, Height: 20})
+	s.Finish = []plating.Finish{{Text: "wipe and check"}}
+	assert.Contains(t, codes(s, plating.Scene{}), "no-finish-time")
+	s.Finish[0].Seconds = 6
+	assert.NotContains(t, codes(s, plating.Scene{}), "no-finish-time")
+}
+
 // A dish for four takes four portions, and a quarter of the plates.
 func TestADishToShare(t *testing.T) {
 	g := func(q float64) *units.Amount { return &units.Amount{Quantity: q, Unit: units.Gram} }

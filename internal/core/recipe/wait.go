@@ -91,6 +91,16 @@ func (c Component) LostWaiting() (share float64, seconds int64) {
 	return min(share, mostLost), seconds
 }
 
+// GoesOn tells whether what follows some steps goes straight on with the last of them, with the
+// hands that had it: no more than some seconds later.
+func GoesOn(before []Step, within int64) bool {
+	if len(before) == 0 {
+		return false
+	}
+	last := before[len(before)-1]
+	return last.Hands.Work == AllHands && last.Then.Most != nil && *last.Then.Most <= within
+}
+
 // StandsFor tells whether a cook has looked at the wait after a step that nobody limited, and let it stand.
 func (c Component) StandsFor(s Step) bool {
 	return slices.Contains(c.Settled, Gap{Field: GapWait, Step: s.ID}.Key())

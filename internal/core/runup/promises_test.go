@@ -4,6 +4,7 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/judge"
 	"jointime/internal/core/recipe"
@@ -58,4 +59,16 @@ func TestAnEveningIsOnPlanOrSaysWhatIsNot(t *testing.T) {
 	r = makePlan(t, in)
 	assert.Equal(t, report.Promise{Name: "on the clock", What: "waves", Kept: 0, Of: 1}, r.RunUp.Promises[4])
 	assert.False(t, r.RunUp.OnPlan)
+}
+
+// Eight guests at a table and a pass of six: the table leaves in two parts, and it is said.
+func TestATableWiderThanThePassLeavesInParts(t *testing.T) {
+	in := runuptest.Evening(8, runuptest.Step("fry", 10, atOnce))
+	in.Kitchen.PassWidth = 6
+	in.Service.Tables = []service.Table{{ID: "t9", Name: "Table 9", Guests: 8}}
+	sent := makePlan(t, in).RunUp.Courses[0].Sent
+	require.Len(t, sent, 2)
+	for k, s := range sent {
+		assert.Equal(t, []report.TablePart{{Table: "Table 9", Part: k + 1, Of: 2}}, s.Parts)
+	}
 }

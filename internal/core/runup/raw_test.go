@@ -146,6 +146,45 @@ func TestAPlateForAnAllergyIsBuiltWithCleanHands(t *testing.T) {
 	assert.Equal(t, int64(10), free.To-free.From, "nobody is made ill by a trace")
 }
 
+// Two plates without gluten with a bun of their own: filled in 3 min 30 s with clean hands (30 s,
+// FDA Food Code 2-301.12 and 10 s for tools, common practice), and glazed at once after that by
+// hands that are clean. What both dishes take has none of it.
+func TestWhatIsMadeForAnAllergyIsMadeWithCleanHands(t *testing.T) {
+	in := runuptest.Evening(4, runuptest.Step("fry", 10, atOnce))
+	in.Components["bun"] = recipe.Component{ID: "bun", Name: "Bun", Section: "fish", Yield: in.Components["food"].Yield, Methods: recipe.OneWay(
+		runuptest.Step("fill", 3, func(s *recipe.Step) { s.Then.Most = new(int64) }), runuptest.Step("glaze", 1, atOnce))}
+	dish := in.Dishes["dish"]
+	dish.Versions = []recipe.Version{{ID: "free", Name: "No gluten", Without: []string{"gluten"}, Changes: []recipe.Change{
+		{Do: "add", With: "bun", Amount: dish.Parts[0].Portion}}}}
+	in.Dishes["dish"] = dish
+	in.Service.Courses[0].Covers = append(in.Service.Courses[0].Covers, service.Covers{Dish: "dish", Version: "free", Plates: 2})
+	of := func(r planned, step string) report.Bar {
+		return r.RunUp.Bars[slices.IndexFunc(r.RunUp.Bars, func(b report.Bar) bool { return b.Step == step })]
+	}
+	r := makePlan(t, in)
+	fill, glaze, fry := of(r, "fill"), of(r, "glaze"), of(r, "fry")
+	assert.Equal(t, [3]int64{210, 60, 600}, [3]int64{fill.To - fill.From, glaze.To - glaze.From, fry.To - fry.From})
+	assert.Equal(t, "3 min + 30 s for clean hands", fill.Working)
+	assert.Contains(t, fill.Words, work.Advice{When: "first", Then: "clean hands, board, knife"})
+	assert.Empty(t, untold(t, in, r))
+
+	spoiled := judged(t, in, r)
+	for i := range spoiled.Services[0].RunUp.Bars {
+		if b := &spoiled.Services[0].RunUp.Bars[i]; b.ID == fill.ID {
+			b.From += 30
+			b.Hands[0].From += 30
+		}
+	}
+	found := slices.DeleteFunc(judge.Judge(spoiled), func(b judge.Breach) bool { return b.Promise != judge.Unclean })
+	require.Len(t, found, 1)
+	assert.Contains(t, found[0].Says, "no time for clean hands, board and knife before, by 30 s.")
+
+	none := int64(0)
+	in.Kitchen.Change = &none
+	fill = of(makePlan(t, in), "fill")
+	assert.Equal(t, int64(180), fill.To-fill.From)
+}
+
 // Two cooks, fowl and a salad that is dressed in the same minutes: nobody has both in hand, though
 // the salad is of the fish section as well, and its second cook is next in line.
 func TestRawAndReadyAtOnceAreTwoCooks(t *testing.T) {

@@ -2607,6 +2607,8 @@ export interface components {
              * @description when the last plate of it is planned to leave
              */
             leaves: string;
+            /** @description of the tables that are wider than a wave and do not leave whole */
+            parts?: components["schemas"]["TablePart"][] | null;
             plates: components["schemas"]["Sent"][];
             /** @description names; none where the service has no tables */
             tables: string[];
@@ -5424,6 +5426,16 @@ export interface components {
         TableNote: {
             table: string;
             text: string;
+        };
+        TablePart: {
+            /** Format: int64 */
+            of: number;
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            part: number;
+            table: string;
         };
         TabletView: {
             id: string;

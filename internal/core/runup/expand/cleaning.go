@@ -137,6 +137,26 @@ func (b *builder) cleanHands(i int, before []int) {
 	w.Words = append(w.Words, work.Advice{When: "first", Then: "clean hands, board, spoon"})
 }
 
+// cleanMaking does the same where something is made for such plates alone: whoever sets to work
+// on it, or on a batch of it, has clean hands, board and knife, but for what follows at once on
+// work that had.
+func (b *builder) cleanMaking(made []int, step recipe.Step, before []recipe.Step, dishes []string) {
+	lasts := min(washesHands, b.In.Kitchen.Changes())
+	if lasts == 0 || step.Hands.Work != recipe.AllHands || recipe.GoesOn(before, lasts) ||
+		slices.ContainsFunc(dishes, func(d string) bool { return !b.forAllergy(d) }) {
+		return
+	}
+	for _, i := range made {
+		w := &b.of.Work[i]
+		b.problem.Tasks[i].Duration += lasts
+		for h := range w.Hands {
+			w.Hands[h].To += lasts
+		}
+		w.Working += fmt.Sprintf(" + %s for clean hands", units.FormatDuration(lasts))
+		w.Words = append(w.Words, work.Advice{When: "first", Then: "clean hands, board, knife"})
+	}
+}
+
 // forAllergy tells whether the plates of a dish are a version that is without an allergen.
 func (b *builder) forAllergy(id string) bool {
 	dish, version, _ := strings.Cut(id, "~")

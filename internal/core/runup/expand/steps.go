@@ -142,6 +142,7 @@ func (b *builder) instances(g demand.Lot, at int, step *recipe.Step) (out []int)
 	name := "/" + g.Component.ID + "/" + step.ID
 	do := func(id string, dishes []string, s work.Scope) []int {
 		made := b.inBatches(id, work.Work{Kind: work.Step, Name: step.Name, Component: g.Component.ID, Step: step.ID, Dish: dishes[0], For: dishes, Scope: s}, step)
+		b.cleanMaking(made, *step, g.Component.Steps()[:at], dishes)
 		for _, i := range made {
 			b.window(i, *step)
 			b.early(i, g, at)

@@ -21,8 +21,8 @@ var priceHands = map[kitchen.Part]int64{kitchen.Own: 0, kitchen.Floats: 30, kitc
 const (
 	priceWipes      = 100 // plates are wiped by somebody else than who calls
 	priceNextInLine = 4   // for each who comes before in the section
-	priceOtherStep  = 60  // other hands for the same step, in another round or batch
-	priceOtherThing = 40  // other hands on the same component
+	priceOtherStep  = 300 // other hands for the same step, in another round or batch
+	priceOtherThing = 300 // other hands on the same component
 	priceOtherPlate = 20  // other hands for the plates of another wave
 )
 

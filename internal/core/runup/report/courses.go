@@ -1,6 +1,10 @@
 package report
 
-import "jointime/internal/core/runup/work"
+import (
+	"slices"
+
+	"jointime/internal/core/runup/work"
+)
 
 // courseRow is a course with the hour that it has, before it is planned.
 func (r *reporter) courseRow(c work.Course) CourseRow {
@@ -44,7 +48,7 @@ func (r *reporter) sendings(c int) []Departure {
 		s := Departure{Wave: w + 1, Asked: r.moment(k.Asked(w)), Tables: []string{}, Plates: []Sent{}, At: -1, First: 1 << 60}
 		s.Head = w == 0 || k.Asked(w) != k.Asked(w-1)
 		if k.Waves != nil {
-			s.Tables = k.Waves[w].Tables
+			s.Tables, s.Parts = k.Waves[w].Tables, partsOf(k.Waves, w)
 		}
 		for _, d := range k.Servings {
 			if end := r.ends(d, c, w); end >= 0 {
@@ -58,6 +62,25 @@ func (r *reporter) sendings(c int) []Departure {
 		s.Leaves = r.moment(s.At)
 		s.Late = offBy(k, k.Asked(w), s.At, s.Head)
 		out = append(out, s)
+	}
+	return out
+}
+
+// partsOf tells which tables of a wave do not leave whole, being wider than a wave.
+func partsOf(waves []work.Wave, w int) (out []TablePart) {
+	for _, name := range waves[w].Tables {
+		part := TablePart{Table: name}
+		for k, v := range waves {
+			if slices.Contains(v.Tables, name) {
+				part.Of++
+			}
+			if k == w {
+				part.Part = part.Of
+			}
+		}
+		if part.Of > 1 {
+			out = append(out, part)
+		}
 	}
 	return out
 }

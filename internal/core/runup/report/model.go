@@ -56,15 +56,16 @@ type CourseRow struct {
 
 // Departure is a wave as it leaves the pass.
 type Departure struct {
-	Wave   int       `json:"wave" doc:"from 1"`
-	Tables []string  `json:"tables" nullable:"false" doc:"names; none where the service has no tables"`
-	Asked  time.Time `json:"asked" doc:"the hour of the course, or of these tables"`
-	Leaves time.Time `json:"leaves" doc:"when the last plate of it is planned to leave"`
-	At     int64     `json:"at" doc:"the same, from origin"`
-	First  int64     `json:"first" doc:"when its first plate of a dish is ready, from origin"`
-	Head   bool      `json:"head" doc:"it leaves at the hour that is asked; the others as soon as they can be built after one that does"`
-	Late   int64     `json:"late" doc:"seconds after its hour, of one that is no head after the time in which its course leaves; below zero: before the hour"`
-	Plates []Sent    `json:"plates" nullable:"false"`
+	Wave   int         `json:"wave" doc:"from 1"`
+	Tables []string    `json:"tables" nullable:"false" doc:"names; none where the service has no tables"`
+	Parts  []TablePart `json:"parts,omitempty" doc:"of the tables that are wider than a wave and do not leave whole"`
+	Asked  time.Time   `json:"asked" doc:"the hour of the course, or of these tables"`
+	Leaves time.Time   `json:"leaves" doc:"when the last plate of it is planned to leave"`
+	At     int64       `json:"at" doc:"the same, from origin"`
+	First  int64       `json:"first" doc:"when its first plate of a dish is ready, from origin"`
+	Head   bool        `json:"head" doc:"it leaves at the hour that is asked; the others as soon as they can be built after one that does"`
+	Late   int64       `json:"late" doc:"seconds after its hour, of one that is no head after the time in which its course leaves; below zero: before the hour"`
+	Plates []Sent      `json:"plates" nullable:"false"`
 }
 
 // Sent is how many plates of a dish leave in a wave.
@@ -72,6 +73,13 @@ type Sent struct {
 	Dish   string `json:"dish" doc:"a version has the id dish~version"`
 	Name   string `json:"name"`
 	Plates int    `json:"plates"`
+}
+
+// TablePart is a part of the plates of a table that leave apart, one after another.
+type TablePart struct {
+	Table string `json:"table"`
+	Part  int    `json:"part" doc:"from 1"`
+	Of    int    `json:"of"`
 }
 
 // Strand is a component on its way to the plate: its bars and the waits

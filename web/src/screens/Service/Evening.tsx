@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { Plan } from '../../parts/service/types'
 import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
+import { inParts, tablesOf } from '../../parts/service/sent'
 import { clock, count, lasts, listed } from '../../parts/words'
 
 const left = 250
@@ -61,6 +62,11 @@ export function Evening({ plan, within }: { plan: Plan; within: number }) {
       <p className="evening-wave" role="status">
         {told(plan, open)}
       </p>
+      {inParts(plan).map((line) => (
+        <p key={line} className="evening-wave">
+          {line}
+        </p>
+      ))}
     </div>
   )
 }
@@ -69,7 +75,7 @@ type Sent = Plan['courses'][number]['sent'][number]
 
 function Wave({ x, y, sent, open, set }: { x: number; y: number; sent: Sent; open: boolean; set: (on: boolean) => void }) {
   const plates = sent.plates.reduce((sum, p) => sum + p.plates, 0)
-  const tables = sent.tables.map((t) => t.replace(/^Table /, '')).join(' ')
+  const tables = tablesOf(sent).join(' ')
   return (
     <>
     <g className="bar" {...asButton(() => set(!open))} aria-pressed={open} aria-label={[`Wave ${sent.wave}`, count(plates, 'plate'), listed(sent.tables), clock(sent.leaves)].filter(Boolean).join(', ')}>

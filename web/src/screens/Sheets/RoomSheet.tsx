@@ -2,6 +2,7 @@
 // goes with it, and what is in it for whom.
 import type { Schemas } from '../../api/client'
 import { Bracket } from '../../parts/States'
+import { tablesOf } from '../../parts/service/sent'
 import { clock } from '../../parts/words'
 import { Decides } from '../../parts/Decides'
 
@@ -36,7 +37,7 @@ export function RoomSheet({ room }: { room: Room }) {
               <ol className="room-waves">
                 {c.sent.map((s) => (
                   <li key={s.wave}>
-                    <span className="clock">{clock(s.leaves, false)}</span> {s.tables.map((t) => t.replace(/^Table /, '')).join(' · ')}
+                    <span className="clock">{clock(s.leaves, false)}</span> {tablesOf(s).join(' · ')}
                   </li>
                 ))}
               </ol>
