@@ -40,6 +40,8 @@ types:
 	go run ./cmd/jointime openapi > docs/openapi.json
 	go run ./cmd/jointime schema > docs/book.schema.json
 	go run ./cmd/jointime schema day > docs/runup.schema.json
+	go run ./cmd/jointime schema reckon > docs/reckon.schema.json
+	go run ./cmd/jointime reckon --list > docs/reckon.txt
 	cd web && npm run --silent types
 
 lint: install

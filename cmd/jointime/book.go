@@ -11,16 +11,22 @@ import (
 	"time"
 
 	"jointime/internal/app"
+	"jointime/internal/core/reckon"
 	"jointime/internal/formats/bookfile"
 	"jointime/internal/formats/dayfile"
 	"jointime/internal/store"
 )
 
-// schemaCommand prints the JSON Schema of a book, or of a day.
+// schemaCommand prints the JSON Schema of a book, of a day, or of a question for reckon.
 func schemaCommand(_ context.Context, args []string, _ io.Reader, out, errs io.Writer) int {
 	made := bookfile.Schema
-	if len(args) == 1 && args[0] == "day" {
-		made = dayfile.Schema
+	if len(args) == 1 {
+		switch args[0] {
+		case "day":
+			made = dayfile.Schema
+		case "reckon":
+			made = reckon.Schema
+		}
 	}
 	text, err := made()
 	if err != nil {

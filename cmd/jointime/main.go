@@ -20,11 +20,12 @@ const usage = `jointime brings food to the pass on time.
   jointime check PROBLEM PLAN                                   judge a plan
   jointime why   [--time 30s] [--seed 1] PROBLEM PLAN           say why a plan is as it is
   jointime read ingredients|steps                               understand lines from standard input, one JSON object each
+  jointime reckon [--list]                                      answer sums from standard input, one JSON object each; --list: which
   jointime export [--database URL]                              write the whole book to standard output
   jointime import [--database URL] [--yes] FILE                 say what a book would change; with --yes take it in
   jointime day   [--database URL] KITCHEN DAY                   write a day with its run-ups, planned
   jointime judge [--json] FILE                                  say which promises the run-ups of a day break
-  jointime schema [day]                                         print the JSON Schema of a book, or of a day
+  jointime schema [day|reckon]                                         print the JSON Schema of a book, or of a day
   jointime openapi                                              print the description of the API
 `
 
@@ -40,6 +41,7 @@ var commands = map[string]func(ctx context.Context, args []string, in io.Reader,
 	"check":   checkCommand,
 	"why":     whyCommand,
 	"read":    readCommand,
+	"reckon":  reckonCommand,
 	"export":  exportCommand,
 	"import":  importCommand,
 	"day":     dayCommand,

@@ -37,8 +37,10 @@ func readLines(in io.Reader, out io.Writer, read func(string) any) error {
 	for {
 		line, err := lines.ReadString('\n')
 		if line != "" {
-			if err := enc.Encode(read(strings.TrimRight(line, "\r\n"))); err != nil {
-				return err
+			if said := read(strings.TrimRight(line, "\r\n")); said != nil {
+				if err := enc.Encode(said); err != nil {
+					return err
+				}
 			}
 		}
 		if errors.Is(err, io.EOF) {

@@ -61,6 +61,7 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 // knows nothing of kitchens.
 var may = map[string]string{
 	"fault": "", "heat": "", "limits": "fault units", "reading": "fault units words", "revise": "fault units", "schedule": "", "units": "fault", "words": "",
+	"reckon":            "units",
 	"kitchen":           "fault limits units words",
 	"plating":           "fault heat plating/raster units words",
 	"plating/raster":    "",
