@@ -26,19 +26,20 @@ var baker = Ask{
 				weights += q.base
 			}
 		}
-		unit, how := named("g"), ""
+		var u unit
+		how := ""
 		if g.has("flour") {
 			f := g.positive("flour")
-			flour, unit, how = f.base, f.unit, "flour "+f.String()
+			flour, u, how = f.base, f.unit, "flour "+f.String()
 		} else {
 			d := g.positive("dough")
 			if weights >= d.base {
 				refuse("dough", "The parts weigh as much as the dough: no flour is left.")
 			}
-			flour, unit = (d.base-weights)/(1+shares), d.unit
+			flour, u = (d.base-weights)/(1+shares), d.unit
 			how = fmt.Sprintf("flour (%s − %s) ÷ %s = %s", d, d.of(weights), say(1+shares), d.of(flour))
 		}
-		f := quantity{flour, unit}
+		f := quantity{flour, u}
 		figures := []Figure{f.own("flour")}
 		sums := []string{how}
 		total := flour
