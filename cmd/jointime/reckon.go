@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"strings"
+	"time"
 
 	"jointime/internal/core/reckon"
 )
@@ -14,7 +15,7 @@ import (
 func reckonCommand(_ context.Context, args []string, in io.Reader, out, errs io.Writer) int {
 	switch {
 	case len(args) == 1 && args[0] == "--list":
-		fmt.Fprint(out, reckon.List())
+		fmt.Fprint(out, reckon.List(time.LoadLocation))
 		return exitKept
 	case len(args) > 0:
 		fmt.Fprint(errs, usage)
@@ -24,7 +25,7 @@ func reckonCommand(_ context.Context, args []string, in io.Reader, out, errs io.
 		if strings.TrimSpace(line) == "" {
 			return nil
 		}
-		return reckon.Line(line)
+		return reckon.Line(line, time.LoadLocation)
 	}); err != nil {
 		fmt.Fprintln(errs, err)
 		return exitMalformed

@@ -36,7 +36,7 @@ func (m *maker) tick(t *Task) {
 		t.Keeps = &until
 	}
 	if len(t.Ticks) > 0 && !t.Done {
-		t.Still, _ = m.Ways.Likes.Read(t.Missing)
+		t.Still, _ = m.Ways.Read(t.Missing)
 	}
 	t.Twice = twice(t.Ticks, t.Made, need)
 }

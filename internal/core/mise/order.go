@@ -207,6 +207,11 @@ func (m *maker) shorts(tasks []Task) []Short {
 			out = append(out, Short{fmt.Sprintf("%s was due at %s", t.Name, t.By.Format("15:04")), words.Ways("tick it", "start now"), t.ID})
 		}
 	}
+	for _, k := range m.Exploded.Make {
+		if k.Short.Quantity > 0 {
+			out = append(out, Short{fmt.Sprintf("%s: %s short, %s is made", k.Name, k.Short, k.Figure), words.Upper(strings.Join(k.Ways, "; or ")), ""})
+		}
+	}
 	for _, e := range m.Exploded.Ledger {
 		if e.Short.Quantity > 1e-6 {
 			var who []string

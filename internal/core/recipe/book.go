@@ -38,6 +38,7 @@ func (b Book) made(id string, trail []string) Component {
 	}
 	c.TakeOuts = append(slices.Clone(m.TakeOuts), c.TakeOuts...)
 	c.ByProducts = append(slices.Clone(m.ByProducts), c.ByProducts...)
+	c.Variant = nil // what is made of it is whole: made of that again it would have all lines twice
 	return c
 }
 

@@ -78,10 +78,11 @@ type Keep struct {
 
 // ByProduct is what making a component leaves over, for its yield.
 type ByProduct struct {
-	ID     string        `json:"id" minLength:"1" maxLength:"60"`
-	Name   string        `json:"name" minLength:"1" maxLength:"120"`
-	Amount *units.Amount `json:"amount,omitempty"`
-	Step   string        `json:"step,omitempty" doc:"the step that leaves it"`
+	ID      string        `json:"id" minLength:"1" maxLength:"60"`
+	Name    string        `json:"name" minLength:"1" maxLength:"120"`
+	Amount  *units.Amount `json:"amount,omitempty"`
+	Step    string        `json:"step,omitempty" doc:"the step that leaves it"`
+	Density *float64      `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
 }
 
 // LeavesAt finds the step that leaves a by-product over in the method that is used, by its place:
@@ -192,6 +193,7 @@ type Batching struct {
 	Least *units.Amount `json:"least,omitempty" doc:"the smallest batch"`
 	Most  *units.Amount `json:"most,omitempty" doc:"the largest batch"`
 	Whole bool          `json:"whole,omitempty" doc:"the list is made once, twice, three times, and not in between"`
+	Once  bool          `json:"once,omitempty" doc:"the list is made once as it is, whatever is wanted: what is short, or over, is told"`
 }
 
 // Times is how many times a list is made for a need, both in basic units, and
@@ -200,6 +202,9 @@ func (b *Batching) Times(need, yield float64, m units.Measures) (times float64, 
 	times = need / yield
 	if b == nil || need <= 0 {
 		return times, 0
+	}
+	if b.Once {
+		return 1, 1
 	}
 	if b.Whole {
 		times = math.Ceil(times - 1e-9)

@@ -2,6 +2,7 @@ package recipe
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"jointime/internal/core/fault"
@@ -27,6 +28,14 @@ type Ingredient struct {
 	House       bool             `json:"house,omitempty" doc:"always there and never ordered: water, ice"`
 	Packs       []Pack           `json:"packs,omitempty" maxItems:"20" doc:"sizes in which it is sold"`
 	Cautions    []limits.Caution `json:"cautions,omitempty"`
+}
+
+// waters are the ways in which water stands in a recipe.
+var waters = []string{"water", "cold water", "hot water", "warm water", "boiling water", "tap water", "iced water", "ice water", "ice-cold water", "water, cold", "water, hot", "water, boiling"}
+
+// Water tells whether it is water by its name: it comes from the tap, and a litre of it is a kilogram.
+func (i Ingredient) Water() bool {
+	return slices.Contains(waters, strings.ToLower(strings.TrimSpace(i.Name)))
 }
 
 // Substitute is what can stand in for an ingredient.

@@ -50,7 +50,7 @@ func (g *given) instant(name string) time.Time {
 	if zone == "" {
 		refuse(g.at(name), "In which zone is %s?", text)
 	}
-	place, err := time.LoadLocation(zone)
+	place, err := g.zones(zone)
 	if err != nil || zone == "Local" {
 		refuse(g.at(name), "“%s” is no time zone that is known here.", zone)
 	}

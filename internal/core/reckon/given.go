@@ -28,6 +28,7 @@ type given struct {
 	raw     map[string]json.RawMessage
 	members []Member
 	family  *spoons
+	zones   Zones
 }
 
 // spoons are whose spoons, cups and pints are meant; taken tells that a measure differs between

@@ -7,12 +7,12 @@ import (
 )
 
 // List writes every ask with its members, as a page that one reads.
-func List() string {
+func List(zones Zones) string {
 	var b strings.Builder
 	for _, a := range Asks() {
 		fmt.Fprintf(&b, "%s: %s\n", a.Name, a.What)
 		listMembers(&b, a.Members, "  ")
-		reply, _ := json.Marshal(Line(a.Example))
+		reply, _ := json.Marshal(Line(a.Example, zones))
 		fmt.Fprintf(&b, "  %s\n  -> %s\n\n", a.Example, reply)
 	}
 	b.WriteString("Any question may have \"measures\": us (where nothing is said), imperial or metric, for its spoons, cups and pints.\n")

@@ -8,6 +8,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"slices"
+	"time"
 
 	"jointime/internal/core/units"
 )
@@ -63,17 +64,20 @@ func several(figures []Figure, working string, args ...any) answer {
 	return answer{figures, false, fmt.Sprintf(working, args...)}
 }
 
+// Zones finds a time zone by its name in the time zone database.
+type Zones func(name string) (*time.Location, error)
+
 // Line answers a question that is written as one JSON object.
-func Line(text string) Reply {
+func Line(text string, zones Zones) Reply {
 	var q Question
 	if err := json.Unmarshal([]byte(text), &q); err != nil {
 		return Reply{Refusal: &Refusal{Reason: "This is not a question: " + err.Error(), Field: ""}}
 	}
-	return Reckon(q)
+	return Reckon(q, zones)
 }
 
 // Reckon answers a question, or refuses it.
-func Reckon(q Question) (out Reply) {
+func Reckon(q Question, zones Zones) (out Reply) {
 	out.Ask = q.Ask
 	for _, a := range Asks() {
 		if a.Name != q.Ask {
@@ -88,7 +92,7 @@ func Reckon(q Question) (out Reply) {
 				panic(r)
 			}
 		}()
-		g := &given{raw: q.Given, members: slices.Clone(a.Members), family: &spoons{measures: units.UnitedStates}}
+		g := &given{raw: q.Given, members: slices.Clone(a.Members), family: &spoons{measures: units.UnitedStates}, zones: zones}
 		g.known()
 		g.measures()
 		got := a.do(g)

@@ -6,6 +6,7 @@ import (
 	"math"
 	"os"
 	"testing"
+	"time"
 	_ "time/tzdata"
 
 	"github.com/stretchr/testify/assert"
@@ -58,7 +59,7 @@ func as(t *testing.T, f reckon.Figure, unit string) float64 {
 func TestSumsAgreeWithWhatIsKnown(t *testing.T) {
 	right := map[string]int{}
 	for _, c := range checks(t) {
-		got := reckon.Reckon(c.Question)
+		got := reckon.Reckon(c.Question, time.LoadLocation)
 		text, _ := json.Marshal(c.Question)
 		if c.Want == nil {
 			if assert.NotNil(t, got.Refusal, "%s: %s", text, c.Source) {
@@ -92,12 +93,12 @@ func TestEveryQuestionIsAnsweredOrRefused(t *testing.T) {
 	for _, a := range reckon.Asks() {
 		var q reckon.Question
 		require.NoError(t, json.Unmarshal([]byte(a.Example), &q))
-		assert.NotNil(t, reckon.Reckon(q).Answer, a.Name)
+		assert.NotNil(t, reckon.Reckon(q, time.LoadLocation).Answer, a.Name)
 		for _, m := range a.Members {
 			for _, text := range strange {
 				was, had := q.Given[m.Name]
 				q.Given[m.Name] = json.RawMessage(text)
-				got := reckon.Reckon(q)
+				got := reckon.Reckon(q, time.LoadLocation)
 				assert.True(t, (got.Answer == nil) == (got.Refusal != nil), "%s: %s %s", a.Name, m.Name, text)
 				if got.Refusal != nil {
 					assert.NotEmpty(t, got.Refusal.Reason)
@@ -112,8 +113,8 @@ func TestEveryQuestionIsAnsweredOrRefused(t *testing.T) {
 			}
 		}
 	}
-	assert.NotNil(t, reckon.Line("{").Refusal)
-	assert.Equal(t, "ask", reckon.Line(`{"ask":"guess","given":{}}`).Refusal.Field)
+	assert.NotNil(t, reckon.Line("{", time.LoadLocation).Refusal)
+	assert.Equal(t, "ask", reckon.Line(`{"ask":"guess","given":{}}`, time.LoadLocation).Refusal.Field)
 }
 
 // A chain that is gone along and back comes to where it began.
@@ -124,7 +125,7 @@ func TestAChainBackwardsIsTheChainForwards(t *testing.T) {
 		ask := func(given map[string]any) reckon.Figure {
 			text, err := json.Marshal(map[string]any{"ask": "reduce-chain", "given": given})
 			require.NoError(t, err)
-			got := reckon.Line(string(text))
+			got := reckon.Line(string(text), time.LoadLocation)
 			require.Nil(t, got.Refusal, "%s", text)
 			return got.Answer.(reckon.Figure)
 		}

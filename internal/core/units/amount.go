@@ -111,17 +111,15 @@ func (a Amount) Plus(b Amount) (Amount, bool) {
 	return Amount{a.Quantity*x.factor + b.Quantity*y.factor, x.unit}, true
 }
 
-// String writes an amount as one weighs it: 660 g, 1.32 kg, ½, 4.
+// String writes an amount as closely as anything tells it, see Shown: 660 g, 1.325 kg, ½, 4.
 func (a Amount) String() string {
 	q, u := a.Quantity, a.Unit
 	switch {
-	case u == Gram && q >= 1000:
-		return written(q/1000, 2) + " kg"
-	case u == Millilitre && q >= 1000:
-		return written(q/1000, 2) + " l"
+	case (u == Gram || u == Millilitre) && Shown(q, 1) >= 1000:
+		return written(q/1000, 3) + map[Unit]string{Gram: " kg", Millilitre: " l"}[u]
 	case u == Gram || u == Millilitre:
 		if q >= 10 {
-			return written(q, 0) + " " + string(u)
+			return written(q, 1) + " " + string(u)
 		}
 		return written(q, 2) + " " + string(u)
 	case u == Piece:
@@ -151,7 +149,9 @@ func (u Unit) of(q float64) string {
 }
 
 // written is a figure with so many decimals at the most.
-func written(q float64, digits int) string { return trimZeros(strconv.FormatFloat(q, 'f', digits, 64)) }
+func written(q float64, digits int) string {
+	return trimZeros(strconv.FormatFloat(Shown(q, digits), 'f', digits, 64))
+}
 
 func plainCount(q float64) string {
 	whole, rest := math.Modf(q)

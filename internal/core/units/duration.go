@@ -32,7 +32,7 @@ var oneOf = regexp.MustCompile(`^an? `)
 
 var perUnit = map[byte]int64{'w': 7 * 86400, 'd': 86400, 'h': 3600, 'm': 60, 's': 1}
 
-var fractions = map[string]float64{"½": 0.5, "¼": 0.25, "¾": 0.75, "⅓": 1.0 / 3, "⅔": 2.0 / 3}
+var fractions = map[string]float64{"½": 0.5, "¼": 0.25, "¾": 0.75, "⅓": 1.0 / 3, "⅔": 2.0 / 3, "⅛": 0.125, "⅜": 0.375, "⅝": 0.625, "⅞": 0.875}
 
 // ParseRange reads "7 min", "2–2½ min", "1 h 30", "0:45" (minutes and
 // seconds), "1:30:00", "2 to 4 min" or "half an hour". The error says what is

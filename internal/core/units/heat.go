@@ -9,7 +9,8 @@ import (
 // Heat is a temperature in all the ways in which ovens are marked.
 type Heat struct {
 	Celsius    float64 `json:"celsius"`
-	Fahrenheit float64 `json:"fahrenheit"`
+	Fahrenheit float64 `json:"fahrenheit" doc:"to a tenth"`
+	Dial       float64 `json:"dial" doc:"°F to which an oven's dial is set: to 5"`
 	Gas        string  `json:"gas,omitempty" doc:"the nearest gas mark; absent: no oven is marked so"`
 	Fan        float64 `json:"fan" doc:"°C in an oven with a fan, for the same in one without"`
 	Text       string  `json:"text" doc:"as the kitchen likes it"`
@@ -46,12 +47,12 @@ func gasMark(celsius float64) (mark string) {
 	return mark
 }
 
-// HeatOf tells a temperature in all ways. °F of an oven are told to 5, as its
-// dial has them; those below 120 °C to one.
+// HeatOf tells a temperature in all ways. The dial of an oven, from 120 °C on, has °F to 5.
 func (l Likes) HeatOf(celsius float64) Heat {
-	h := Heat{Celsius: celsius, Fahrenheit: math.Round(Fahrenheit(celsius)), Gas: gasMark(celsius), Fan: celsius}
+	h := Heat{Celsius: celsius, Fahrenheit: Shown(Fahrenheit(celsius), 1), Gas: gasMark(celsius), Fan: celsius}
+	h.Dial = h.Fahrenheit
 	if celsius >= 120 {
-		h.Fahrenheit = math.Round(Fahrenheit(celsius)/5) * 5
+		h.Dial = math.Round(Fahrenheit(celsius)/5) * 5
 	}
 	if celsius >= 110 {
 		h.Fan = celsius - fanLess
@@ -60,6 +61,9 @@ func (l Likes) HeatOf(celsius float64) Heat {
 	switch {
 	case l.Heat == "f":
 		h.Text = fmt.Sprintf("%g °F", h.Fahrenheit)
+		if h.Dial != h.Fahrenheit {
+			h.Text = fmt.Sprintf("%g °F (dial %g)", h.Fahrenheit, h.Dial)
+		}
 	case l.Heat == "gas" && h.Gas != "":
 		h.Text = "gas " + h.Gas
 	case l.Heat == "fan" && celsius >= 110:
@@ -68,10 +72,10 @@ func (l Likes) HeatOf(celsius float64) Heat {
 	return h
 }
 
-// Read writes a basic amount as a kitchen likes it, and in the other system;
+// Read writes a basic amount as a kitchen likes it, and in the other system, by its own measures;
 // the second is empty for counts.
-func (l Likes) Read(a Amount) (text, other string) {
-	text, other = a.String(), a.Other()
+func (l Likes) Read(a Amount, m Measures) (text, other string) {
+	text, other = a.String(), a.Other(m)
 	if l.Customary && other != "" {
 		return other, text
 	}

@@ -50,6 +50,16 @@ func (u Unit) Kind() Kind {
 	return Count
 }
 
+// ComesWhole tells whether what is counted is bought whole: half a lemon is a lemon, a pinch is
+// a pinch.
+func (u Unit) ComesWhole() bool {
+	switch u {
+	case Piece, "bunch", "head", "can", "leaf", "sheet", "stick", "knob":
+		return true
+	}
+	return false
+}
+
 // Basic is an amount in grams, in millilitres, or in the thing that is
 // counted, by the measures of a kitchen.
 func (a Amount) Basic(m Measures) Amount {
@@ -60,18 +70,26 @@ func (a Amount) Basic(m Measures) Amount {
 	return Amount{a.Quantity * b.factor, b.unit}
 }
 
-// Other writes a basic mass or volume in the other system: ounces and pounds,
-// United States fluid ounces and quarts. Empty for counts.
-func (a Amount) Other() string {
+// Other writes a basic mass or volume in the other system: ounces and pounds, fluid ounces and
+// quarts, or the imperial pints of an imperial kitchen. Empty for counts.
+func (a Amount) Other(m Measures) string {
+	of, known := sizes[m]
+	if !known {
+		of = sizes[UnitedStates]
+	}
+	large := Unit("quart")
+	if m == Imperial || m == Metric {
+		large = "pint"
+	}
 	switch {
 	case a.Unit == Gram && a.Quantity >= 453.59237:
 		return Amount{a.Quantity / 453.59237, "lb"}.String()
 	case a.Unit == Gram:
 		return Amount{a.Quantity / (453.59237 / 16), "oz"}.String()
-	case a.Unit == Millilitre && a.Quantity >= gallon/4:
-		return Amount{a.Quantity / (gallon / 4), "quart"}.String()
+	case a.Unit == Millilitre && a.Quantity >= of[large]:
+		return Amount{a.Quantity / of[large], large}.String()
 	case a.Unit == Millilitre:
-		return Amount{a.Quantity / (gallon / 128), "fl oz"}.String()
+		return Amount{a.Quantity / of["fl oz"], "fl oz"}.String()
 	}
 	return ""
 }

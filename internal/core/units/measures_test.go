@@ -37,8 +37,10 @@ func TestTheOtherUnitIsOneTapAway(t *testing.T) {
 	for a, want := range map[units.Amount]string{
 		{Quantity: 100, Unit: units.Gram}: "3.53 oz", {Quantity: 1000, Unit: units.Gram}: "2.2 lb", {Quantity: 250, Unit: units.Millilitre}: "8.45 fl oz", {Quantity: 1000, Unit: units.Millilitre}: "1.06 quarts", {Quantity: 3, Unit: units.Piece}: "",
 	} {
-		assert.Equal(t, want, a.Other(), a.String())
+		assert.Equal(t, want, a.Other(units.UnitedStates), a.String())
 	}
+	litre := units.Amount{Quantity: 1000, Unit: units.Millilitre}
+	assert.Equal(t, "1.76 pints", litre.Other(units.Imperial), "an imperial kitchen has imperial pints")
 }
 
 // Densities of the FAO/INFOODS Density Database, version 2.0 (2012), from

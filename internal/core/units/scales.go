@@ -17,8 +17,23 @@ func or(v, other float64) float64 {
 	return other
 }
 
+// cups are those of a set, and an eighth, which is two spoons.
+var cups = []float64{0, 1.0 / 8, 1.0 / 4, 1.0 / 3, 1.0 / 2, 2.0 / 3, 3.0 / 4, 1}
+
+// byCup is the nearest number of cups that a set of them measures.
+func byCup(q float64) float64 {
+	whole, rest := math.Modf(q)
+	best := cups[0]
+	for _, c := range cups {
+		if math.Abs(c-rest) < math.Abs(best-rest) {
+			best = c
+		}
+	}
+	return math.Max(cups[1], whole+best)
+}
+
 // step is what an amount is rounded to, in its own unit. Spoons have quarters
-// and eighths, cups eighths, jugs a mark each 5 ml; fruit is halved, and what
+// and eighths, jugs a mark each 5 ml; fruit is halved, and what
 // is counted otherwise is whole: common practice, no source.
 func (s Scales) step(a Amount) float64 {
 	switch a.Unit {
@@ -26,8 +41,6 @@ func (s Scales) step(a Amount) float64 {
 		return 1.0 / 8
 	case "tbsp", "fl oz":
 		return 1.0 / 4
-	case "cup":
-		return 1.0 / 8
 	case "pint", "quart", "gallon", "oz", "lb":
 		return 1.0 / 16
 	case Piece, "head", "bunch":
@@ -38,10 +51,8 @@ func (s Scales) step(a Amount) float64 {
 	switch {
 	case b.unit == Gram && q < or(s.UpTo, 50):
 		return or(s.Fine, 0.1) / b.factor
-	case b.unit == Gram && q < 1000:
-		return or(s.Coarse, 1) / b.factor
 	case b.unit == Gram:
-		return math.Max(10, or(s.Coarse, 1)) / b.factor
+		return or(s.Coarse, 1) / b.factor
 	case b.unit == Millilitre && q < 20:
 		return 0.5 / b.factor
 	case b.unit == Millilitre && q < 100:
@@ -59,7 +70,10 @@ func (s Scales) Weighed(a Amount) (Amount, float64) {
 	if a.Quantity <= 0 {
 		return a, 0
 	}
-	step := s.step(a)
-	out := Amount{math.Max(1, math.Round(a.Quantity/step)) * step, a.Unit}
+	out := Amount{byCup(a.Quantity), a.Unit}
+	if a.Unit != "cup" {
+		step := s.step(a)
+		out.Quantity = math.Max(1, Shown(a.Quantity/step, 0)) * step
+	}
 	return out, out.Quantity/a.Quantity - 1
 }

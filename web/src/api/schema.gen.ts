@@ -1950,6 +1950,8 @@ export interface components {
             least?: components["schemas"]["Amount"];
             /** @description the largest batch */
             most?: components["schemas"]["Amount"];
+            /** @description the list is made once as it is, whatever is wanted: what is short, or over, is told */
+            once?: boolean;
             /** @description the list is made once, twice, three times, and not in between */
             whole?: boolean;
         };
@@ -1992,6 +1994,8 @@ export interface components {
             seconds: number;
         };
         Buy: {
+            /** @description of it as well, in another measure: what it weighs is not known, and the two cannot be added */
+            also: components["schemas"]["Amount"][];
             amount: components["schemas"]["Amount"];
             /** @description of that, on hand */
             have: components["schemas"]["Amount"];
@@ -2007,7 +2011,7 @@ export interface components {
             past: components["schemas"]["Amount"];
             /** @description in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it */
             purchase?: components["schemas"]["Purchase"];
-            /** @description what is still to be bought, in words; empty: nothing */
+            /** @description what is still to be bought, in words: what comes whole, whole; empty: nothing */
             still: string;
             takers: components["schemas"]["Taker"][];
             text: string;
@@ -2016,6 +2020,11 @@ export interface components {
         };
         ByProduct: {
             amount?: components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description grams in a millilitre
+             */
+            density?: number;
             id: string;
             name: string;
             /** @description the step that leaves it */
@@ -3091,7 +3100,15 @@ export interface components {
         Heat: {
             /** Format: double */
             celsius: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description °F to which an oven's dial is set: to 5
+             */
+            dial: number;
+            /**
+             * Format: double
+             * @description to a tenth
+             */
             fahrenheit: number;
             /**
              * Format: double
@@ -3734,6 +3751,8 @@ export interface components {
             need: components["schemas"]["Amount"];
             /** @description the same in the other system */
             other?: string;
+            /** @description what is wanted beyond what is made, where the list is made once as it is */
+            short: components["schemas"]["Amount"];
             surplus: components["schemas"]["Amount"];
             takers: components["schemas"]["Taker"][];
             /**
@@ -3741,6 +3760,8 @@ export interface components {
              * @description how many times its list of ingredients
              */
             times: number;
+            /** @description out of being short */
+            ways: string[];
             weigh: components["schemas"]["Weigh"][];
             working: string;
         };
@@ -4389,6 +4410,8 @@ export interface components {
         };
         Reduced: {
             add?: components["schemas"]["Amount"];
+            /** @description what is put to it stays as it is, however much is made */
+            fixed?: boolean;
             in: components["schemas"]["Amount"];
             /**
              * Format: double
@@ -5052,6 +5075,8 @@ export interface components {
         };
         Stage: {
             add?: components["schemas"]["Amount"];
+            /** @description what is put to it stays as it is, however much is made */
+            fixed?: boolean;
             /**
              * Format: double
              * @description share that is left

@@ -1,12 +1,17 @@
 import { expect, it } from 'vitest'
-import { money, off, round } from './amounts'
+import { amount, money, off, round } from './amounts'
 
 const g = (quantity: number) => ({ quantity, unit: 'g' as const })
 
 it('writes amounts as one weighs them', () => {
-  expect([g(80.4), g(1450), g(5.456)].map(round)).toEqual(['80 g', '1.45 kg', '5.46 g'])
+  expect([g(80.44), g(1450), g(5.456), g(12.5), g(2.385), g(999.96), g(1067.4)].map(round)).toEqual(['80.4 g', '1.45 kg', '5.46 g', '12.5 g', '2.39 g', '1 kg', '1.067 kg'])
+  expect(round({ quantity: 7 / 3, unit: 'cup' })).toBe('2⅓ cups')
   expect(round({ quantity: 2.5, unit: 'piece' })).toBe('2½')
   expect(round({ quantity: 1800, unit: 'ml' })).toBe('1.8 l')
+})
+
+it('loses nothing of what was typed', () => {
+  expect([amount({ quantity: 0.1255, unit: 'l' }), amount({ quantity: 1 / 3, unit: 'cup' }), amount(g(1234.5678))]).toEqual(['0.1255 l', '⅓ cup', '1234.5678 g'])
 })
 
 it('writes money in its currency', () => {

@@ -1,11 +1,16 @@
-// How amounts and money are written.
+// How amounts and money are written. The rule for amounts is that of internal/core/units/shown.go.
 import type { Schemas } from '../api/client'
 
-/** round writes an amount as one weighs it. */
+/** shown rounds a figure to so many decimals: half a step up, the noise of floating point aside. */
+const shown = (q: number, digits: number) => Math.round(q * 10 ** digits * (1 + 1e-12)) / 10 ** digits
+
+/** round writes an amount as closely as anything in a kitchen tells it. */
 export function round(a: Schemas['Amount']) {
-  const [q, u] = a.unit === 'g' && a.quantity >= 1000 ? [a.quantity / 1000, 'kg'] : a.unit === 'ml' && a.quantity >= 1000 ? [a.quantity / 1000, 'l'] : [a.quantity, a.unit]
-  const figure = q >= 10 && (u === 'g' || u === 'ml') ? Math.round(q) : Math.round(q * 100) / 100
-  return u === 'piece' ? inParts(figure) : u === 'g' || u === 'ml' || u === 'kg' || u === 'l' ? `${figure} ${u}` : `${inParts(figure)} ${unitOf(u, figure)}`
+  const { quantity: q, unit: u } = a
+  const large = { g: 'kg', ml: 'l' }[u as string]
+  if (large && shown(q, 1) >= 1000) return `${shown(q / 1000, 3)} ${large}`
+  if (large) return `${shown(q, q >= 10 ? 1 : 2)} ${u}`
+  return u === 'piece' ? inParts(q, shown(q, 2)) : u === 'kg' || u === 'l' ? `${shown(q, 3)} ${u}` : `${inParts(q, shown(q, 2))} ${unitOf(u, q)}`
 }
 
 /** money writes hundredths of a currency. */
@@ -14,12 +19,13 @@ export const money = (hundredths: number, currency: string) => new Intl.NumberFo
 /** off writes by how much a rounded amount differs: +1.2 %; empty where nobody would notice. */
 export const off = (share: number) => (Math.abs(share) < 0.0005 ? '' : `${share > 0 ? '+' : '−'}${Math.abs(share * 100).toFixed(1)} %`)
 
-const parts: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾' }
+const parts: [number, string][] = [[1 / 2, '½'], [1 / 4, '¼'], [3 / 4, '¾'], [1 / 3, '⅓'], [2 / 3, '⅔'], [1 / 8, '⅛'], [3 / 8, '⅜'], [5 / 8, '⅝'], [7 / 8, '⅞']]
 
-function inParts(q: number): string {
+// inParts writes a figure with a half or a third as such, and else as it is shown.
+function inParts(q: number, figure: number): string {
   const whole = Math.floor(q)
-  const part = parts[String(q - whole)]
-  return part ? `${whole || ''}${part}` : String(Math.round(q * 100) / 100)
+  const part = parts.find(([p]) => Math.abs(q - whole - p) < 1e-9)?.[1]
+  return part ? `${whole || ''}${part}` : String(figure)
 }
 
 const plural: Record<string, string> = { leaf: 'leaves', pinch: 'pinches', dash: 'dashes', bunch: 'bunches', percent: '%' }
@@ -28,7 +34,8 @@ const counted = ['knob', 'clove', 'sprig', 'slice', 'stick', 'can', 'head', 'she
 // unitOf is what a unit is called for so many: 2 sprigs, ½ leaf.
 const unitOf = (unit: string, q: number): string => (unit === 'percent' ? '%' : q <= 1 ? unit : (plural[unit] ?? (counted.includes(unit) ? `${unit}s` : unit)))
 
-/** amount writes an amount as one would on a list: halves and quarters as such. */
+/** amount writes an amount as one would on a list, with all that was typed of it: it goes into fields. */
 export function amount(a: { quantity: number; unit: string }) {
-  return a.unit === 'piece' ? inParts(a.quantity) : `${inParts(a.quantity)} ${unitOf(a.unit, a.quantity)}`
+  const figure = inParts(a.quantity, Number(a.quantity.toPrecision(12)))
+  return a.unit === 'piece' ? figure : `${figure} ${unitOf(a.unit, a.quantity)}`
 }

@@ -11,7 +11,7 @@ export function useHeat(): (celsius: number) => string {
 }
 
 /** ways are the other ways to say a temperature. */
-export const ways = (h: Schemas['Heat']): string[] => [`${h.celsius} °C`, `${h.fahrenheit} °F`, ...(h.gas ? [`gas ${h.gas}`] : []), ...(h.fan === h.celsius ? [] : [`${h.fan} °C with a fan`])]
+export const ways = (h: Schemas['Heat']): string[] => [`${h.celsius} °C`, `${h.fahrenheit} °F${h.dial === h.fahrenheit ? '' : ` (dial ${h.dial})`}`, ...(h.gas ? [`gas ${h.gas}`] : []), ...(h.fan === h.celsius ? [] : [`${h.fan} °C with a fan`])]
 
 /** Heat is a temperature that opens into all the ways in which ovens are marked. */
 export function Heat({ celsius }: { celsius: number }) {

@@ -14,6 +14,8 @@ import (
 // LeftOver is a by-product: what is left over of it, what others take, and
 // what is short or stays.
 type LeftOver struct {
+	through units.Through
+
 	Component string       `json:"component"`
 	ByProduct string       `json:"byProduct"`
 	Name      string       `json:"name"`
@@ -48,9 +50,9 @@ func (x *explosion) leaves(c recipe.Component, p recipe.ByProduct, times float64
 		x.problem(words.Step(c.Name, p.Name), "By-product amount not set.")
 		return
 	}
-	given := x.basic(p.Amount.Times(times))
-	if e.Given.Unit != given.Unit && e.Taken.Quantity > 0 {
-		x.problem(words.Step(c.Name, p.Name), "Yields %s, %s used: units cannot be compared.", given, e.Taken)
+	given, _, err := x.basic(p.Amount.Times(times)).As(e.Given.Unit, e.through)
+	if err != nil {
+		x.problem(words.Step(c.Name, p.Name), "Yields %s, %s used: set its density in the by-products of %s.", x.basic(p.Amount.Times(times)), e.Taken, c.Name)
 		return
 	}
 	e.Given = units.Amount{Quantity: e.Given.Quantity + given.Quantity, Unit: given.Unit}
@@ -67,6 +69,9 @@ func (x *explosion) leftOver(component, byProduct string) *LeftOver {
 		for _, p := range c.ByProducts {
 			if p.ID == byProduct {
 				e.Name, e.Step = p.Name, p.Step
+				if p.Density != nil {
+					e.through.Density = *p.Density
+				}
 				if p.Amount != nil {
 					e.Given.Unit, e.Taken.Unit = x.basic(*p.Amount).Unit, x.basic(*p.Amount).Unit
 				}
@@ -81,9 +86,13 @@ func (e *LeftOver) take(x *explosion, basic units.Amount, by, working string) {
 	if e.Taken.Unit == "" {
 		e.Given.Unit, e.Taken.Unit = basic.Unit, basic.Unit
 	}
-	if e.Taken.Unit != basic.Unit {
-		x.problem(words.Step(by, e.Name), "In %s and in %s: set its density or weight in Ingredients.", e.Taken.Unit, basic.Unit)
+	basic, how, err := basic.As(e.Taken.Unit, e.through)
+	if err != nil {
+		x.problem(words.Step(by, e.Name), "In %s and in %s: set its density in the by-products of %s.", e.Taken.Unit, basic.Unit, e.From)
 		return
+	}
+	if how != "" {
+		working += "; " + how
 	}
 	e.Taken.Quantity += basic.Quantity
 	e.Takers = append(e.Takers, Taker{by, basic, working})

@@ -105,7 +105,7 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 	made := x.made[id]
 	yield := x.basic(c.Makes())
 	if made == nil {
-		made = &Made{Component: id, Name: c.Name, Need: units.Amount{Unit: yield.Unit}, Takers: []Taker{}, Weigh: []Weigh{}, CouldUse: []string{}}
+		made = &Made{Component: id, Name: c.Name, Need: units.Amount{Unit: yield.Unit}, Takers: []Taker{}, Weigh: []Weigh{}, CouldUse: []string{}, Ways: []string{}}
 		x.made[id] = made
 	}
 	basic, how, err := x.basic(amount).As(yield.Unit, through(c))
@@ -193,6 +193,9 @@ func (x *explosion) fill(c recipe.Component, made *Made, yield units.Amount) {
 	done := x.larder.done(x, c, yield.Unit)
 	short := made.Need.Quantity - have
 	made.Times, made.Batches = c.Batching.Times(short, yield.Quantity, x.ways.Measures)
+	if made.Batches == 0 {
+		made.Times = x.chained(c, made.Times)
+	}
 	made.Times = max(made.Times, done/yield.Quantity)
 	made.Have, made.Done = of(have), of(done)
 	made.Make = of(yield.Quantity * made.Times)
@@ -201,6 +204,7 @@ func (x *explosion) fill(c recipe.Component, made *Made, yield units.Amount) {
 		made.Missing.Quantity = 0
 	}
 	made.Surplus = of(max(0, made.Make.Quantity-short))
+	x.short(c, made, short)
 	made.Working = working(c, made)
-	made.Figure, made.Other = x.ways.Likes.Read(made.Make)
+	made.Figure, made.Other = x.ways.Read(made.Make)
 }

@@ -307,6 +307,81 @@ func TestWhatIsLostInWaitingIsMadeMore(t *testing.T) {
 	}
 	m := made(&best)
 	assert.InDelta(t, 208.333, m.Make.Quantity, 0.001)
-	assert.Contains(t, m.Takers[0].Working, "200 ml ÷ (1 − 0.04) = 208 ml, for 4 % is lost in 8 min of waiting")
+	assert.Contains(t, m.Takers[0].Working, "200 ml ÷ (1 − 0.04) = 208.3 ml, for 4 % is lost in 8 min of waiting")
 	assert.InDelta(t, 210.526, made(nil).Make.Quantity, 0.001)
+}
+
+// Stock by the litre and by weight, of which nobody said the density: both are ordered. Water weighs a
+// kilogram a litre and is not ordered. By hand, for six times the list.
+func TestWhatCannotBeAddedStandsTwice(t *testing.T) {
+	b := recipe.NewBook()
+	litre, grams := units.Amount{Quantity: 1, Unit: units.Litre}, units.Amount{Quantity: 260, Unit: units.Gram}
+	lemon := units.Amount{Quantity: 0.48, Unit: units.Piece}
+	b.Components["a"] = recipe.Component{ID: "a", Name: "A", Yield: recipetest.Grams(1000), Methods: recipe.OneWay(), Lines: []recipe.Line{
+		{Name: "stock", Ingredient: "stock", Amount: &litre}, {Name: "stock", Ingredient: "stock", Amount: &grams},
+		{Name: "water", Amount: &litre}, {Name: "cold water", Amount: &grams}, {Name: "lemon", Ingredient: "lemon", Amount: &lemon}}}
+	b.Ingredients["stock"], b.Ingredients["lemon"] = recipe.Ingredient{ID: "stock", Name: "stock"}, recipe.Ingredient{ID: "lemon", Name: "lemon"}
+	portion := recipetest.Grams(1000)
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "a", Portion: &portion}}}
+	buy := map[string]quantity.Buy{}
+	for _, y := range quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 6}}, units.Metric).Buy {
+		buy[y.Name] = y
+	}
+	assert.Equal(t, "6 l + 1.56 kg", buy["stock"].Still)
+	assert.Equal(t, "3 (2.88 needed)", buy["lemon"].Still, "they come whole")
+	assert.InDelta(t, 2.88, buy["lemon"].Missing.Quantity, 1e-12, "the sums go on with the exact figure")
+	for _, name := range []string{"water", "cold water"} {
+		assert.Empty(t, buy[name].Still)
+		assert.Zero(t, buy[name].Missing.Quantity)
+	}
+}
+
+// A book in which a variant stands as it is made already does not take its master's lines twice.
+func TestAVariantHasTheAmountsOfItsMaster(t *testing.T) {
+	b := recipe.NewBook()
+	x, portion := recipetest.Grams(40), recipetest.Grams(10)
+	b.Components["m"] = recipe.Component{ID: "m", Name: "M", Yield: recipetest.Grams(100), Lines: []recipe.Line{{Name: "x", Amount: &x}}, Methods: recipe.OneWay()}
+	b.Components["v"] = recipe.Component{ID: "v", Name: "V", Variant: &recipe.Variant{Of: "m"}}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "v", Portion: &portion}}}
+	for range 2 {
+		made := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 10}}, units.Metric)
+		require.Len(t, made.Make[0].Weigh, 1)
+		assert.Equal(t, "40 g", made.Make[0].Weigh[0].Text)
+		b = b.With("v", b.Made("v"))
+	}
+}
+
+// Whey by volume, taken as half of the weight of 200 g of flour: 100 g, at 1.025 g/ml 97.56 ml.
+func TestAByProductByVolumeIsTakenByWeight(t *testing.T) {
+	b := recipe.NewBook()
+	dense, ml := 1.025, units.Amount{Quantity: 500, Unit: units.Millilitre}
+	flour, half, portion := recipetest.Grams(200), units.Amount{Quantity: 50, Unit: "percent"}, recipetest.Grams(100)
+	b.Components["curd"] = recipe.Component{ID: "curd", Name: "Curd", Yield: recipetest.Grams(100), Methods: recipe.OneWay(recipe.Step{ID: "drain", Name: "drain"}), ByProducts: []recipe.ByProduct{{ID: "whey", Name: "whey", Amount: &ml, Density: &dense}}}
+	b.Components["bun"] = recipe.Component{ID: "bun", Name: "Bun", Yield: recipetest.Grams(100), Methods: recipe.OneWay(), Lines: []recipe.Line{{Name: "flour", Amount: &flour}, {Name: "whey", Component: "curd", ByProduct: "whey", Amount: &half, Per: &recipe.Ratio{To: "flour"}}}}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "curd", Portion: &portion}, {Component: "bun", Portion: &portion}}}
+	x := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 1}}, units.Metric)
+	require.Empty(t, x.Problems)
+	assert.InDelta(t, 97.561, x.Ledger[0].Taken.Quantity, 0.001)
+	assert.InDelta(t, 402.439, x.Ledger[0].Left.Quantity, 0.001)
+	c := b.Components["curd"]
+	c.ByProducts[0].Density = nil
+	b.Components["curd"] = c
+	x = quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 1}}, units.Metric)
+	assert.Equal(t, []quantity.Hitch{{Where: "Bun: whey", What: "In ml and in g: set its density in the by-products of Curd."}}, x.Problems)
+}
+
+// This pot gives 900 g, 1,150 g are wanted: 250 g short. By hand: twice is 1,800 g, 650 over; 1,150 by 900
+// is 27.8 % more; 900 by 1,150 is 21.7 % less, 25 g a plate for 32: 36 of them 900 g.
+func TestAPotThatIsWhatItIs(t *testing.T) {
+	b := recipe.NewBook()
+	bones, portion := recipetest.Grams(2000), recipetest.Grams(1150.0/36)
+	b.Components["pot"] = recipe.Component{ID: "pot", Name: "Pot", Yield: recipetest.Grams(900), Batching: &recipe.Batching{Once: true}, Lines: []recipe.Line{{Name: "bones", Amount: &bones}}, Methods: recipe.OneWay()}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "pot", Portion: &portion}}}
+	m := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 36}}, units.Metric).Make[0]
+	assert.Equal(t, []string{"900 g", "2 kg"}, []string{m.Figure, m.Weigh[0].Text})
+	assert.InDelta(t, 250, m.Short.Quantity, 1e-9)
+	assert.Equal(t, []string{"make it twice: 1.8 kg, 650 g over", "make 27.8 % more of every line: 1.15 kg", "take 21.7 % less: D 900 g instead of 1.15 kg"}, m.Ways)
+	m = quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 20}}, units.Metric).Make[0]
+	assert.InDelta(t, 900-20*1150.0/36, m.Surplus.Quantity, 1e-9)
+	assert.Empty(t, m.Ways)
 }

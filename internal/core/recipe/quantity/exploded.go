@@ -55,6 +55,8 @@ type Made struct {
 	Done      units.Amount `json:"done" doc:"of that, made already"`
 	Missing   units.Amount `json:"missing" doc:"what is still to be made of what is needed"`
 	Surplus   units.Amount `json:"surplus"`
+	Short     units.Amount `json:"short" doc:"what is wanted beyond what is made, where the list is made once as it is"`
+	Ways      []string     `json:"ways" nullable:"false" doc:"out of being short"`
 	Times     float64      `json:"times" doc:"how many times its list of ingredients"`
 	Batches   int          `json:"batches" doc:"0: it is not made in batches"`
 	Takers    []Taker      `json:"takers" nullable:"false"`
@@ -92,6 +94,15 @@ type Ways struct {
 // WaysOf are those of a kitchen.
 func WaysOf(k kitchen.Kitchen) Ways {
 	return Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
+}
+
+// Read writes a basic amount as the kitchen measures it and likes to read it, and in the other
+// system.
+func (w Ways) Read(a units.Amount) (text, other string) {
+	if a.Unit.Kind() != units.Count {
+		a, _ = w.Scales.Weighed(a)
+	}
+	return w.Likes.Read(a, w.Measures)
 }
 
 // Larder is what the sums begin with: what is on hand, and what has been made

@@ -13,12 +13,13 @@ import (
 // Stage is one act on a liquid: something is put to it, or it is boiled down,
 // to a share, by a share, or until so much is left.
 type Stage struct {
-	Name string        `json:"name,omitempty" maxLength:"200"`
-	Step string        `json:"step,omitempty" doc:"id of the step that does it"`
-	Add  *units.Amount `json:"add,omitempty"`
-	Left *float64      `json:"left,omitempty" minimum:"0" maximum:"1" doc:"share that is left"`
-	Loss *float64      `json:"loss,omitempty" minimum:"0" maximum:"1" doc:"share that boils away"`
-	To   *units.Amount `json:"to,omitempty" doc:"amount that is left"`
+	Name  string        `json:"name,omitempty" maxLength:"200"`
+	Step  string        `json:"step,omitempty" doc:"id of the step that does it"`
+	Add   *units.Amount `json:"add,omitempty"`
+	Left  *float64      `json:"left,omitempty" minimum:"0" maximum:"1" doc:"share that is left"`
+	Loss  *float64      `json:"loss,omitempty" minimum:"0" maximum:"1" doc:"share that boils away"`
+	To    *units.Amount `json:"to,omitempty" doc:"amount that is left"`
+	Fixed bool          `json:"fixed,omitempty" doc:"what is put to it stays as it is, however much is made"`
 }
 
 // Reduced is a stage with what is in the pan before and after it.
@@ -100,22 +101,18 @@ func (s Stage) validate(at string, l *fault.List) error {
 
 // ReduceTo works backwards: how much of everything goes in when so much is to
 // come out. The whole chain grows or shrinks in proportion, and so does the
-// amount to which a stage boils down.
+// amount to which a stage boils down; but not what is fixed.
 func ReduceTo(want units.Amount, stages []Stage, m units.Measures) ([]Reduced, error) {
-	plain, err := Reduce(stages, m)
+	factor, err := timesFor(want, stages, m)
 	if err != nil {
 		return nil, err
-	}
-	factor, ok := 0.0, false
-	if len(plain) > 0 {
-		factor, ok = want.Basic(m).Per(plain[len(plain)-1].Out)
-	}
-	if !ok || !(factor > 0) {
-		return nil, fault.List{{Field: "out", What: fmt.Sprintf("%s cannot come out of it.", want)}}
 	}
 	scaled := make([]Stage, len(stages))
 	for i, s := range stages {
 		scaled[i] = s
+		if s.Fixed {
+			continue
+		}
 		for _, p := range []**units.Amount{&scaled[i].Add, &scaled[i].To} {
 			if *p != nil {
 				a := (*p).Times(factor)
@@ -124,6 +121,42 @@ func ReduceTo(want units.Amount, stages []Stage, m units.Measures) ([]Reduced, e
 		}
 	}
 	return Reduce(scaled, m)
+}
+
+// timesFor is how many times a chain is gone through as it is written for so much to come out. What
+// is in the pan is at each stage so much that grows with that, and so much that does not.
+func timesFor(want units.Amount, stages []Stage, m units.Measures) (float64, error) {
+	plain, err := Reduce(stages, m)
+	if err != nil {
+		return 0, err
+	}
+	no := fault.List{{Field: "out", What: fmt.Sprintf("%s cannot come out of it.", want)}}
+	if len(plain) == 0 {
+		return 0, no
+	}
+	if share, ok := want.Basic(m).Per(plain[len(plain)-1].Out); !ok || !(share > 0) {
+		return 0, no
+	}
+	grows, stays := 0.0, 0.0
+	for _, s := range stages {
+		switch {
+		case s.Add != nil && s.Fixed:
+			stays += s.Add.Basic(m).Quantity
+		case s.Add != nil:
+			grows += s.Add.Basic(m).Quantity
+		case s.To != nil && s.Fixed:
+			grows, stays = 0, s.To.Basic(m).Quantity
+		case s.To != nil:
+			grows, stays = s.To.Basic(m).Quantity, 0
+		default:
+			grows, stays = grows*s.share(), stays*s.share()
+		}
+	}
+	times := (want.Basic(m).Quantity - stays) / grows
+	if !(grows > 0) || !(times > 0) {
+		return 0, fault.List{{Field: "out", What: fmt.Sprintf("%s cannot come out of it: what is put to it and stays as it is comes to %s.", want, units.Amount{Quantity: stays, Unit: plain[len(plain)-1].Out.Unit})}}
+	}
+	return times, nil
 }
 
 // Chain is what happens to the liquid of a component, step by step: what is
@@ -140,7 +173,7 @@ func Chain(b recipe.Book, c recipe.Component, w Ways) []Stage {
 				continue
 			}
 			if a, ok := poured(b, l, w); ok {
-				out = append(out, Stage{Name: l.Name, Step: s.ID, Add: &a})
+				out = append(out, Stage{Name: l.Name, Step: s.ID, Add: &a, Fixed: l.Scale == recipe.Fixed})
 			}
 		}
 		switch {

@@ -124,3 +124,32 @@ func TestAComponentsChainIsHeldAgainstItsYield(t *testing.T) {
 	assert.Empty(t, gaps(250))
 	assert.Contains(t, gaps(400), "Reduced it is 300 ml, the yield says 400 ml: which?")
 }
+
+// By hand: 1.6 l at the end, a fifth lost before, are 2 l; less the 400 ml of cream that stay as
+// they are 1.6 l; a quarter of the wine, so 6.4 l. Growing in proportion it would be 3.08 l.
+func TestWhatStaysAsItIsDoesNotGrowWithTheChain(t *testing.T) {
+	litres := func(q float64) *units.Amount { return &units.Amount{Quantity: q, Unit: units.Litre} }
+	quarter, fifth := 0.25, 0.2
+	chain := func(fixed bool) []quantity.Stage {
+		return []quantity.Stage{{Add: litres(1)}, {Left: &quarter}, {Add: litres(0.4), Fixed: fixed}, {Loss: &fifth}}
+	}
+	got, err := quantity.ReduceTo(*litres(1.6), chain(true), units.Metric)
+	require.NoError(t, err)
+	assert.InDelta(t, 6400, got[0].Out.Quantity, 1e-9)
+	assert.InDelta(t, 1600, got[3].Out.Quantity, 1e-9)
+	got, err = quantity.ReduceTo(*litres(1.6), chain(false), units.Metric)
+	require.NoError(t, err)
+	assert.InDelta(t, 3076.923, got[0].Out.Quantity, 0.001)
+	_, err = quantity.ReduceTo(*litres(0.3), chain(true), units.Metric)
+	assert.ErrorContains(t, err, "what is put to it and stays as it is comes to 320 ml")
+
+	// The same in a component: its list makes 520 ml.
+	b := recipe.NewBook()
+	wine, cream, made, portion := *litres(1), *litres(0.4), *litres(0.52), units.Amount{Quantity: 160, Unit: units.Millilitre}
+	b.Components["sauce"] = recipe.Component{ID: "sauce", Name: "Sauce", Yield: made, Lines: []recipe.Line{{Name: "wine", Amount: &wine, Step: "boil"}, {Name: "cream", Amount: &cream, Step: "finish", Scale: recipe.Fixed}},
+		Methods: recipe.OneWay(recipe.Step{ID: "boil", Name: "boil down", Left: &quarter}, recipe.Step{ID: "finish", Name: "finish", Left: new(0.8)})}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "sauce", Portion: &portion}}}
+	x := quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: 10}}, units.Metric)
+	require.Empty(t, x.Problems)
+	assert.Equal(t, []string{"6.4 l", "0.4 l"}, []string{x.Make[0].Weigh[0].Text, x.Make[0].Weigh[1].Text})
+}

@@ -129,7 +129,7 @@ func (s *shelves) past(x *explosion, i recipe.Ingredient, unit units.Unit) (sum 
 }
 
 func (s *shelves) leftOver(x *explosion, e LeftOver, want float64) float64 {
-	return s.on(x, "component/"+e.Component+"/"+e.ByProduct, e.Name, units.Amount{Quantity: want, Unit: e.Taken.Unit}, units.Through{})
+	return s.on(x, "component/"+e.Component+"/"+e.ByProduct, e.Name, units.Amount{Quantity: want, Unit: e.Taken.Unit}, e.through)
 }
 
 // done adds up what was made of a component for these plates.

@@ -101,7 +101,10 @@ func (r *ratios) base(where string, p recipe.Ratio) (base units.Amount, name str
 
 // throughOf tells how what a line names changes its measure.
 func (x *explosion) throughOf(l recipe.Line) units.Through {
-	if l.Component != "" {
+	switch {
+	case l.ByProduct != "":
+		return x.leftOver(l.Component, l.ByProduct).through
+	case l.Component != "":
 		return through(x.book.Components[l.Component])
 	}
 	return Through(x.book.Ingredients[l.Ingredient])
@@ -149,7 +152,7 @@ func (x *explosion) line(c recipe.Component, l recipe.Line, told lineAmount, mad
 // which the recipe has it, and in the other system.
 func (x *explosion) weighed(l recipe.Line, told lineAmount) Weigh {
 	rounded, off := x.ways.Scales.Weighed(told.amount)
-	text, other := rounded.String(), x.basic(rounded).Other()
+	text, other := rounded.String(), x.basic(rounded).Other(x.ways.Measures)
 	if kind := rounded.Unit.Kind(); kind != units.Count && x.basic(rounded).String() != text {
 		other = x.basic(rounded).String() // in ounces, spoons or cups: the other is metric
 	} else if x.ways.Likes.Customary && other != "" {

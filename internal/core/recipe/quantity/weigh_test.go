@@ -116,7 +116,7 @@ func TestRoundingIsShownWithItsError(t *testing.T) {
 	assert.InDelta(t, 2.31, w.Amount.Quantity, 1e-12, "the sums go on with the exact figure")
 	assert.InDelta(t, 2.3/2.31-1, w.Off, 1e-12)
 	spoon := weighed(t, oneComponent(c), 33, "t")
-	assert.Equal(t, "0.38 tsp", spoon.Text)
+	assert.Equal(t, "⅜ tsp", spoon.Text)
 	assert.InDelta(t, 0.375/0.33-1, spoon.Off, 1e-12)
 	assert.Equal(t, "1.85 ml", units.Amount{Quantity: 1.848, Unit: units.Millilitre}.String())
 	assert.NotEmpty(t, spoon.Other, "spoons in millilitres")

@@ -53,7 +53,7 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 		return n
 	}
 	total := p.Portion.Times(float64(covers))
-	text, other := w.Likes.Read(total.Basic(w.Measures))
+	text, other := w.Read(total.Basic(w.Measures))
 	n.Make = Scaled{c.Name, total, text, fmt.Sprintf("%s × %s = %s", CoversOf(covers), p.Portion, total), true, other}
 	weighed := map[string]Weigh{}
 	for _, m := range x.Make {

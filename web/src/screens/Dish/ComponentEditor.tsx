@@ -62,7 +62,14 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         <Field label="smallest batch" name="least" f={f} set={set} wrong={wrong} />
         <Field label="largest batch" name="most" f={f} set={set} wrong={wrong} />
       </div>
-      <Form.Check className="mt-2" id="component-whole" label="whole recipes only (× 1, × 2, × 3)" checked={f.whole} onChange={(e) => set({ whole: e.target.checked })} />
+      <Form.Group controlId="component-scaling" className="mt-2">
+        <Form.Label>how much is made</Form.Label>
+        <Form.Select value={f.once ? 'once' : f.whole ? 'whole' : ''} onChange={(e) => set({ whole: e.target.value === 'whole', once: e.target.value === 'once' })}>
+          <option value="">as much as is wanted</option>
+          <option value="whole">whole recipes only (× 1, × 2, × 3)</option>
+          <option value="once">once, as it is: what is short or over is told</option>
+        </Form.Select>
+      </Form.Group>
       {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: changes apply there too.</p>}
       {component.variant ? (
         <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part)} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
@@ -97,7 +104,7 @@ const byNeed = (f: ComponentForm, steps: [string, string][], ids: string[]): { o
   { of: 'chains', legend: 'waits over several steps', add: 'Add a wait over several steps', columns: chainColumns(steps) },
   { of: 'orders', legend: 'always in this order', add: 'Add an order', columns: orderColumns(steps) },
   { of: 'takeOuts', legend: 'take-outs', add: 'Add a take-out', columns: takeOutColumns(steps) },
-  { of: 'byProducts', legend: 'by-products', add: 'Add a by-product', columns: [{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }] },
+  { of: 'byProducts', legend: 'by-products', add: 'Add a by-product', columns: [{ name: 'name', label: 'what', width: 170 }, { name: 'amount', label: 'how much', width: 110 }, { name: 'step', label: 'from step', width: 170, options: [['', 'from step'], ...steps] }, { name: 'density', label: 'density, g/ml', width: 110 }] },
   { of: 'conditions', legend: 'arrives as', add: 'Add a condition', columns: conditionColumns(f, ids) },
 ]
 

@@ -102,6 +102,6 @@ function Stage({ stage, takes, working, most }: { stage: Schemas['Reduced']; tak
 
 async function reduced(chain: Part['chain'], out: string, width: number, burner: Burner): Promise<Reduction> {
   const wanted = await measure('out', out)
-  const stages = chain.map(({ name, step, add, left, loss, to }) => ({ name, step, add, left, loss, to }))
+  const stages = chain.map(({ name, step, add, left, loss, to, fixed }) => ({ name, step, add, left, loss, to, fixed }))
   return ask(api.POST('/api/reduce', { body: { stages, ...(wanted ? { out: wanted } : {}), pan: { width, burner, power: burners.find((b) => b[0] === burner)![2] } } }))
 }

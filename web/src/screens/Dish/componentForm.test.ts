@@ -11,7 +11,7 @@ const component: Schemas['Component'] = {
   ],
   keeps: [{ place: 'chilled', for: 172800, then: 'thickens' }],
   takeOuts: [{ name: 'thyme', in: 'reduce', out: 'reduce', within: 180, at: -180 }],
-  byProducts: [{ id: 'fat', name: 'fat', amount: { quantity: 20, unit: 'g' }, step: 'reduce' }],
+  byProducts: [{ id: 'fat', name: 'fat', amount: { quantity: 20, unit: 'g' }, step: 'reduce', density: 0.92 }],
   conditions: [{ id: 'pale', name: 'pale', line: 'bones', effects: [{ step: 'reduce', factor: 1.5 }, { line: 'bones', factor: 1.2 }, { step: 'reduce', factor: 1, more: 180 }, { step: 'reduce', factor: 1, leaveOut: true }, { step: 'reduce', factor: 1, new: { id: 'toast', name: 'toast', hands: { work: 'all' }, equipment: [], then: {} } }] }],
 }
 

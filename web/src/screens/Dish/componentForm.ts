@@ -10,7 +10,7 @@ import { stepIDs, used } from './steps'
 
 type Component = Schemas['Component']
 
-export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
+export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; once: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
 
 export function toComponentForm(c: Component, portion?: Schemas['Amount']): ComponentForm {
   return {
@@ -23,6 +23,7 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     least: c.batching?.least ? amount(c.batching.least) : '',
     most: c.batching?.most ? amount(c.batching.most) : '',
     whole: c.batching?.whole ?? false,
+    once: c.batching?.once ?? false,
     lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: l.amount ? amount(l.amount) : '', note: l.note ?? '' })),
     rules: c.ingredients.filter((l) => l.per || l.scale).map((l) => ({ line: l.name, how: l.per ? 'per' : l.scale!, per: perText(c, l.per) })),
     methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
@@ -30,7 +31,7 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     takeOuts: (c.takeOuts ?? []).map((t) => ({ name: t.name, pieces: t.pieces ? String(t.pieces) : '', each: t.each ? 'each' : '', in: t.in, out: t.out ?? '', before: t.before ?? '', within: t.within === undefined ? '' : words(t.within), at: String(t.at ?? 0) })),
     chains: (used(c)?.chains ?? []).map((k) => ({ reason: k.reason ?? '', from: pointText(k.from), fromAt: k.from.at ? words(k.from.at) : '', to: pointText(k.to), toAt: k.to.at ? words(k.to.at) : '', least: k.least ? words(k.least) : '', best: k.best === undefined ? '' : words(k.best), most: k.most === undefined ? '' : words(k.most), soft: k.soft ? 'soft' : '' })),
     orders: (used(c)?.orders ?? []).map((o) => ({ first: o.first, then: o.then, reason: o.reason ?? '' })),
-    byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '' })),
+    byProducts: (c.byProducts ?? []).map((p) => ({ id: p.id, name: p.name, amount: p.amount ? amount(p.amount) : '', step: p.step ?? '', density: p.density === undefined ? '' : String(p.density) })),
     changes: (c.variant?.changes ?? []).map((k) => ({ do: k.do, line: k.line ?? '', ingredient: k.ingredient ?? '', with: k.with ?? '', factor: k.factor ? String(k.factor) : '' })),
     conditions: (c.conditions ?? []).flatMap((k) => k.effects.map((e) => ({ id: k.id, name: k.name, line: k.line, ...effectRow(e) }))),
   }
@@ -80,8 +81,8 @@ function order(r: Row, i: number): Schemas['StepOrder'] {
 async function batching(f: ComponentForm): Promise<Component['batching']> {
   const least = await measure('least', f.least)
   const most = await measure('most', f.most)
-  if (!least && !most && !f.whole) return undefined
-  return { ...(least ? { least } : {}), ...(most ? { most } : {}), ...(f.whole ? { whole: true } : {}) }
+  if (!least && !most && !f.whole && !f.once) return undefined
+  return { ...(least ? { least } : {}), ...(most ? { most } : {}), ...(f.whole ? { whole: true } : {}), ...(f.once ? { once: true } : {}) }
 }
 
 const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
@@ -147,7 +148,7 @@ async function takeOut(r: Row, i: number): Promise<Schemas['TakeOut']> {
 async function byProducts(rows: Row[]): Promise<Schemas['ByProduct'][]> {
   const named = present(rows, 'name')
   const ids = await idsFor(named.map((r) => ({ id: r.id, name: r.name })))
-  return Promise.all(named.map(async (r, i) => ({ id: ids[i], name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined })))
+  return Promise.all(named.map(async (r, i) => ({ id: ids[i], name: r.name.trim(), amount: await measure(`left over.${i}.amount`, r.amount ?? ''), step: r.step || undefined, density: r.density?.trim() ? decimal(`left over.${i}.density`, r.density) : undefined })))
 }
 
 function change(r: Row, i: number): Schemas['Change'] {

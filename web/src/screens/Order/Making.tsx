@@ -1,6 +1,7 @@
 // What is made for a service, and what of it nobody takes.
 import type { Schemas } from '../../api/client'
 import { off, round } from '../../parts/amounts'
+import { upper } from '../../parts/words'
 import { Opens } from '../../parts/Opens'
 import { Bracket } from '../../parts/States'
 
@@ -16,6 +17,13 @@ export function Making({ list }: { list: Made[] }) {
           {m.couldUse.length > 0 ? `Could go into ${m.couldUse.join(', ')}.` : 'Nothing else in the book uses it.'}
         </Bracket>
       ))}
+      {list
+        .filter((m) => m.short.quantity > 0)
+        .map((m) => (
+          <Bracket key={m.component} what={`${m.name}: ${round(m.short)} short`}>
+            {round(m.need)} needed, {m.figure} made. {m.ways.length > 0 && `${upper(m.ways.join('; or '))}.`}
+          </Bracket>
+        ))}
       <h2>to make</h2>
       {list.map((m) => (
         <Opens key={m.component} name={m.name} figure={m.make.quantity === 0 && m.have.quantity > 0 ? 'in stock' : m.figure} other={m.other} note={m.missing.quantity === 0 && m.done.quantity > 0 ? 'made' : m.done.quantity > 0 ? `${round(m.missing)} still to make` : undefined}>

@@ -10,12 +10,12 @@ afterEach(cleanup)
 const g = (quantity: number) => ({ quantity, unit: 'g' as const })
 
 it('writes what is missing as a line of sums', () => {
-  const buy = { name: 'swede', ingredient: 'swede', amount: g(900), text: '900 g', lost: g(180), used: g(100), have: g(250), past: g(0), missing: g(550), still: '550 g', takers: [] }
+  const buy = { name: 'swede', ingredient: 'swede', amount: g(900), text: '900 g', lost: g(180), used: g(100), have: g(250), past: g(0), missing: g(550), still: '550 g', takers: [], also: [] }
   expect(balance(buy)).toBe('900 g − 100 g already used − 250 g in stock = 550 g')
   expect(balance({ ...buy, used: g(0), have: g(900), missing: g(0), still: '' })).toBe('900 g − 900 g in stock = nothing to order')
 })
 
-const made = (more: Partial<Schemas['Made']>): Schemas['Made'] => ({ component: 'mash', name: 'Mash', need: g(200), have: g(0), make: g(400), done: g(0), missing: g(200), surplus: g(200), times: 0.8, batches: 1, takers: [], weigh: [], couldUse: [], working: '200 g ÷ 500 g', figure: '400 g', ...more })
+const made = (more: Partial<Schemas['Made']>): Schemas['Made'] => ({ component: 'mash', name: 'Mash', need: g(200), have: g(0), make: g(400), done: g(0), missing: g(200), surplus: g(200), short: g(0), ways: [], times: 0.8, batches: 1, takers: [], weigh: [], couldUse: [], working: '200 g ÷ 500 g', figure: '400 g', ...more })
 
 it('names a surplus and offers it', () => {
   render(<Making list={[made({ couldUse: ['Soup'] })]} />)
@@ -33,4 +33,10 @@ it('shows what a portion costs, and what has no price', () => {
   expect(screen.getByText('€5.12')).toBeTruthy()
   expect(screen.getByText('no price: thyme').className).toContain('gap')
   expect(screen.getByRole('img').getAttribute('aria-label')).toBe('guinea fowl €5.00, salt €0.12')
+})
+
+it('tells what is short of a pot that is what it is, and the ways out', () => {
+  render(<Making list={[made({ need: g(1150), make: g(900), figure: '900 g', surplus: g(0), short: g(250), ways: ['make it twice: 1.8 kg, 650 g over', 'take 21.7 % less: Fowl 900 g instead of 1.15 kg'] })]} />)
+  expect(screen.getByText('Mash: 250 g short')).toBeTruthy()
+  expect(screen.getByText(/1.15 kg needed, 900 g made. Make it twice: 1.8 kg, 650 g over; or take 21.7 % less/)).toBeTruthy()
 })
