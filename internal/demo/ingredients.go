@@ -28,7 +28,7 @@ cream cheese; milk; milk
 dill; -; none; delivery upright, no yellow tips
 double cream; milk; milk; density 1.01
 dried mushrooms; -; none
-egg; egg; egg; also eggs; piece 55; delivery clean shells, dated, none cracked
+egg; egg; egg; also eggs; piece 55; parts yolk 18 g, white 33 g; delivery clean shells, dated, none cracked
 fish bones; fish; fish; delivery no gills, no blood, smell of the sea
 flat parsley; -; none; loss 40
 flour; wheat; none; also wheat flour, plain flour; density 0.53
@@ -138,6 +138,12 @@ func know(i *recipe.Ingredient, fact string) {
 	case "season":
 		for _, m := range *list(rest) {
 			i.Season = append(i.Season, int(number(m)))
+		}
+	case "parts":
+		for _, part := range *list(rest) {
+			name, amount, _ := strings.Cut(part, " ")
+			one, _ := units.ParseAmount(amount)
+			i.Parts = append(i.Parts, recipe.IngredientPart{Name: name, Amount: one})
 		}
 	case "delivery":
 		i.Delivery = rest

@@ -60,5 +60,10 @@ func (b Book) Find(name string) (ingredient, component string) {
 			}
 		}
 	}
+	for _, id := range slices.Sorted(maps.Keys(b.Ingredients)) {
+		if b.Ingredients[id].partCalled(name) {
+			return id, ""
+		}
+	}
 	return "", ""
 }

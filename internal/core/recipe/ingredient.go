@@ -8,6 +8,7 @@ import (
 	"jointime/internal/core/fault"
 	"jointime/internal/core/limits"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Ingredient is what is bought.
@@ -27,6 +28,7 @@ type Ingredient struct {
 	Substitutes []Substitute     `json:"substitutes,omitempty" maxItems:"20"`
 	House       bool             `json:"house,omitempty" doc:"always there and never ordered: water, ice"`
 	Packs       []Pack           `json:"packs,omitempty" maxItems:"20" doc:"sizes in which it is sold"`
+	Parts       []IngredientPart `json:"parts,omitempty" maxItems:"20" doc:"what is taken of one apart, in the order in which it is to be had: rind, juice, flesh"`
 	Cautions    []limits.Caution `json:"cautions,omitempty"`
 }
 
@@ -36,6 +38,41 @@ var waters = []string{"water", "cold water", "hot water", "warm water", "boiling
 // Water tells whether it is water by its name: it comes from the tap, and a litre of it is a kilogram.
 func (i Ingredient) Water() bool {
 	return slices.Contains(waters, strings.ToLower(strings.TrimSpace(i.Name)))
+}
+
+// IngredientPart is what one of an ingredient gives that is taken apart from the rest of it. A line takes
+// it that is linked to the ingredient and names it: "lemon juice", "zest of 2 lemons".
+type IngredientPart struct {
+	Name    string       `json:"name" minLength:"1" maxLength:"60"`
+	Amount  units.Amount `json:"amount" doc:"of one"`
+	Density *float64     `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
+}
+
+// Part is what a line takes of an ingredient by its words, "lemon juice", "egg, the yolks"; none: the
+// whole of it, which is also meant where several parts are named, or one is left out.
+func (i Ingredient) Part(l Line) (p IngredientPart, is bool) {
+	text, found := l.Name+", "+l.Note, 0
+	for _, one := range i.Parts {
+		if words.Has(text, one.Name) {
+			p, found = one, found+1
+		}
+	}
+	if found != 1 || words.Says(text, []string{"without", "no", "not"}) {
+		return IngredientPart{}, false
+	}
+	return p, true
+}
+
+// partCalled tells whether a name is that of a part of it: lemon juice, juice of a lemon.
+func (i Ingredient) partCalled(name string) bool {
+	for _, called := range append([]string{i.Name}, i.Also...) {
+		for _, p := range i.Parts {
+			if words.SameThing(called+" "+p.Name, name) || words.SameThing(p.Name+" "+called, name) {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // Substitute is what can stand in for an ingredient.
@@ -74,6 +111,15 @@ func (i Ingredient) Validate() error {
 	for k, p := range i.Packs {
 		if !p.Size.Unit.Known() || p.Size.Quantity <= 0 {
 			l.Add(fmt.Sprintf("packs[%d].size", k), "Pack size: more than 0, in a unit such as g, ml or a count.")
+		}
+	}
+	for k, p := range i.Parts {
+		at := fmt.Sprintf("parts[%d]", k)
+		if strings.TrimSpace(p.Name) == "" {
+			l.Add(at+".name", "Which part of it?")
+		}
+		if !p.Amount.Unit.Known() || p.Amount.Quantity <= 0 || p.Amount.Unit == "percent" && i.Piece == nil {
+			l.Add(at+".amount", "How much does one give? Write 45 ml; or a percentage, with the weight of one.")
 		}
 	}
 	validAllergens("allergens", i.Allergens, &l)

@@ -150,7 +150,7 @@ func (u Unit) of(q float64) string {
 
 // written is a figure with so many decimals at the most.
 func written(q float64, digits int) string {
-	return trimZeros(strconv.FormatFloat(Shown(q, digits), 'f', digits, 64))
+	return strconv.FormatFloat(Shown(q, digits), 'f', -1, 64) // the shortest is no longer than that
 }
 
 func plainCount(q float64) string {
@@ -167,18 +167,4 @@ func plainCount(q float64) string {
 		}
 	}
 	return written(q, 2)
-}
-
-func trimZeros(s string) string {
-	if strings.IndexByte(s, '.') < 0 {
-		return s
-	}
-	end := len(s)
-	for s[end-1] == '0' {
-		end--
-	}
-	if s[end-1] == '.' {
-		end--
-	}
-	return s[:end]
 }

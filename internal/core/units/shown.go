@@ -18,9 +18,11 @@ import "math"
 // noise is what floating point may be off by, as a share.
 const noise = 1e-12
 
-// Shown rounds a figure to so many decimals.
+var tens = [...]float64{1, 10, 100, 1000, 1e4}
+
+// Shown rounds a figure to so many decimals, four at the most.
 func Shown(q float64, digits int) float64 {
-	by := math.Pow(10, float64(digits))
+	by := tens[digits]
 	if math.Abs(q) >= 1e15/by {
 		return q
 	}

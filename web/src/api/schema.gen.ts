@@ -2007,6 +2007,8 @@ export interface components {
             name: string;
             /** @description the same in the other system */
             other?: string;
+            /** @description where it is taken in parts: what one gives, what is wanted, what is left */
+            parts: components["schemas"]["PartTaken"][];
             /** @description on hand, and no longer good on the day: it does not count */
             past: components["schemas"]["Amount"];
             /** @description in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it */
@@ -3279,6 +3281,8 @@ export interface components {
             name: string;
             /** @description sizes in which it is sold */
             packs?: components["schemas"]["Pack"][] | null;
+            /** @description what is taken of one apart, in the order in which it is to be had: rind, juice, flesh */
+            parts?: components["schemas"]["IngredientPart"][] | null;
             /**
              * Format: double
              * @description grams of one: a piece, or what it is bought by (unit)
@@ -3320,6 +3324,16 @@ export interface components {
             standIns: components["schemas"]["Named"][];
             /** Format: int64 */
             version: number;
+        };
+        IngredientPart: {
+            /** @description of one */
+            amount: components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description grams in a millilitre
+             */
+            density?: number;
+            name: string;
         };
         IngredientReading: {
             /** @description what the book calls it */
@@ -4058,6 +4072,18 @@ export interface components {
             component: string;
             /** @description absent: a gap, the portion cannot be bought */
             portion?: components["schemas"]["Amount"];
+        };
+        PartTaken: {
+            /** @description what else in the book takes it */
+            couldUse: string[];
+            /** @description so many are bought for it */
+            decides?: boolean;
+            /** @description what one gives */
+            each: components["schemas"]["Amount"];
+            /** @description of all that are bought */
+            left: components["schemas"]["Amount"];
+            name: string;
+            wanted: components["schemas"]["Amount"];
         };
         PasteInputBody: {
             /** @description a method or a list as it was written, or a schema.org Recipe: JSON-LD, or a page that has it inside */

@@ -24,6 +24,7 @@ type Buy struct {
 	Still      string         `json:"still" doc:"what is still to be bought, in words: what comes whole, whole; empty: nothing"`
 	Also       []units.Amount `json:"also" nullable:"false" doc:"of it as well, in another measure: what it weighs is not known, and the two cannot be added"`
 	Takers     []Taker        `json:"takers" nullable:"false"`
+	Parts      []PartTaken    `json:"parts" nullable:"false" doc:"where it is taken in parts: what one gives, what is wanted, what is left"`
 	Purchase   *Purchase      `json:"purchase,omitempty" doc:"in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it"`
 }
 
@@ -37,8 +38,11 @@ func (x *explosion) bought(c recipe.Component, l recipe.Line, basic units.Amount
 	b := x.buy[key]
 	if b == nil {
 		none := units.Amount{Unit: basic.Unit}
-		b = &Buy{Ingredient: i.ID, Name: i.Name, Amount: none, Lost: none, Used: none, Takers: []Taker{}, Also: []units.Amount{}}
+		b = &Buy{Ingredient: i.ID, Name: i.Name, Amount: none, Lost: none, Used: none, Takers: []Taker{}, Also: []units.Amount{}, Parts: []PartTaken{}}
 		x.buy[key] = b
+	}
+	if p, is := i.Part(l); is && x.part(b, i, p, c, l, basic, working, made) {
+		return
 	}
 	whole := basic
 	if !l.Gross && i.Loss > 0 {
@@ -93,6 +97,7 @@ func Through(i recipe.Ingredient) (t units.Through) {
 // closed works out what is still to be bought.
 func (x *explosion) closed(b Buy) Buy {
 	i := x.book.Ingredients[b.Ingredient]
+	x.wholes(&b, i)
 	b.Text, b.Other = x.toBuy(b.Amount)
 	open := max(0, b.Amount.Quantity-b.Used.Quantity)
 	b.Have = units.Amount{Quantity: x.larder.ingredient(x, i, units.Amount{Quantity: open, Unit: b.Amount.Unit}), Unit: b.Amount.Unit}

@@ -3,6 +3,7 @@ package quantity
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"jointime/internal/core/recipe"
@@ -56,12 +57,11 @@ func share(part float64, word string) string {
 // chained is how many times the list is made where its liquid goes through a chain of reductions to
 // which something is put that stays as it is: what comes out then does not grow with the list.
 func (x *explosion) chained(c recipe.Component, times float64) float64 {
-	stages := Chain(x.book, c, x.ways)
-	fixed := false
-	for _, s := range stages {
-		fixed = fixed || s.Fixed
+	if times <= 0 || !slices.ContainsFunc(c.Lines, func(l recipe.Line) bool { return l.Scale == recipe.Fixed }) {
+		return times
 	}
-	if !fixed || times <= 0 {
+	stages := Chain(x.book, c, x.ways)
+	if !slices.ContainsFunc(stages, func(s Stage) bool { return s.Fixed }) {
 		return times
 	}
 	plain, err := Reduce(stages, x.ways.Measures)

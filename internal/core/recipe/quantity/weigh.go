@@ -152,10 +152,11 @@ func (x *explosion) line(c recipe.Component, l recipe.Line, told lineAmount, mad
 // which the recipe has it, and in the other system.
 func (x *explosion) weighed(l recipe.Line, told lineAmount) Weigh {
 	rounded, off := x.ways.Scales.Weighed(told.amount)
-	text, other := rounded.String(), x.basic(rounded).Other(x.ways.Measures)
-	if kind := rounded.Unit.Kind(); kind != units.Count && x.basic(rounded).String() != text {
-		other = x.basic(rounded).String() // in ounces, spoons or cups: the other is metric
-	} else if x.ways.Likes.Customary && other != "" {
+	text, basic := rounded.String(), x.basic(rounded)
+	other := ""
+	if metric := basic.String(); rounded.Unit.Kind() != units.Count && metric != text {
+		other = metric // in ounces, spoons or cups: the other is metric
+	} else if other = basic.Other(x.ways.Measures); x.ways.Likes.Customary && other != "" {
 		text, other = other, text
 	}
 	return Weigh{Line: l.Name, ID: l.ID, Amount: x.basic(told.amount), Text: text, Other: other, Off: off, Working: told.working}

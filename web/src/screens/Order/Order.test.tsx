@@ -10,7 +10,7 @@ afterEach(cleanup)
 const g = (quantity: number) => ({ quantity, unit: 'g' as const })
 
 it('writes what is missing as a line of sums', () => {
-  const buy = { name: 'swede', ingredient: 'swede', amount: g(900), text: '900 g', lost: g(180), used: g(100), have: g(250), past: g(0), missing: g(550), still: '550 g', takers: [], also: [] }
+  const buy = { name: 'swede', ingredient: 'swede', amount: g(900), text: '900 g', lost: g(180), used: g(100), have: g(250), past: g(0), missing: g(550), still: '550 g', takers: [], also: [], parts: [] }
   expect(balance(buy)).toBe('900 g − 100 g already used − 250 g in stock = 550 g')
   expect(balance({ ...buy, used: g(0), have: g(900), missing: g(0), still: '' })).toBe('900 g − 900 g in stock = nothing to order')
 })

@@ -100,7 +100,19 @@ function ToOrder({ view }: { view: View }) {
               Add a supplier and a pack in <Link to="/book/ingredients">Ingredients</Link>.
             </p>
             {unsold.map((b) => (
-              <Line key={b.name} buy={b} figure={b.still} note={b.past.quantity > 0 && `${round(b.past)} in stock, past its date by then`} />
+              <Line
+                key={b.name}
+                buy={b}
+                figure={b.still}
+                note={
+                  (b.past.quantity > 0 || b.parts.length > 0) && (
+                    <>
+                      {b.past.quantity > 0 && `${round(b.past)} in stock, past its date by then`}
+                      {leftOf(b)}
+                    </>
+                  )
+                }
+              />
             ))}
           </section>
         )}
@@ -155,16 +167,51 @@ function Line({ buy: b, figure, note }: { buy: Buy; figure: string; note?: React
       )}
       <div className="mono">{balance(b)}</div>
       {b.purchase && <div className="mono">{b.purchase.working}</div>}
+      {b.parts.length > 0 && <PartsOf buy={b} />}
       {b.lost.quantity > 0 && <div>of which {round(b.lost)} trim loss</div>}
     </Opens>
   )
+}
+
+// PartsOf are what one thing gives apart, each with a bar: what is taken of all that are bought.
+function PartsOf({ buy: b }: { buy: Buy }) {
+  return (
+    <div className="mt-1">
+      {b.parts.map((p) => {
+        const all = p.wanted.quantity + p.left.quantity
+        return (
+          <div key={p.name}>
+            <div className="d-flex align-items-baseline gap-3">
+              <span className="flex-grow-1">
+                {p.name} <span className="quiet">{round(p.each)} each{p.decides && ', decides how many'}</span>
+              </span>
+              <span>{p.left.quantity > 0 ? `${round(p.left)} left` : 'all used'}</span>
+            </div>
+            <div className="ledger-bar" role="img" aria-label={`${p.name}: ${round(p.wanted)} used, ${round(p.left)} left`}>
+              <i className="taken" style={{ width: `${(100 * p.wanted.quantity) / (all || 1)}%` }} />
+              <i className="left" style={{ width: `${(100 * p.left.quantity) / (all || 1)}%` }} />
+            </div>
+            {p.couldUse.length > 0 && <div className="small">Could go into {p.couldUse.join(', ')}</div>}
+          </div>
+        )
+      })}
+    </div>
+  )
+}
+
+// leftOf says in one line what is left of the parts of a thing.
+const leftOf = (b: Buy) => {
+  const left = b.parts.filter((p) => p.left.quantity > 0).map((p) => `${round(p.left)} ${p.name}`)
+  return left.length > 0 && <span className="quiet"> · left: {left.join(', ')}</span>
 }
 
 // Missing is why so many packs: what is missing, and what is left of them.
 function Missing({ buy: b }: { buy: Buy }) {
   return (
     <>
-      need {b.still}{b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} left over`}
+      need {b.still}
+      {leftOf(b)}
+      {b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} left over`}
       {b.past.quantity > 0 && <> · {round(b.past)} in stock, past its date by then</>}
       {b.purchase?.late && <span className="gap ms-2">too late for {b.takers[0]?.name}</span>}
     </>
