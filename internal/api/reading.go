@@ -44,18 +44,19 @@ func (s readings) readDuration(_ context.Context, in *textInput) (*durationOutpu
 
 // AmountView is an amount as it was understood.
 type AmountView struct {
-	Amount units.Amount `json:"amount"`
-	Text   string       `json:"text"`
+	Amount  units.Amount  `json:"amount" doc:"of two figures the middle"`
+	Text    string        `json:"text"`
+	Between *units.Bounds `json:"between,omitempty" doc:"the two figures"`
 }
 
 type amountOutput struct{ Body AmountView }
 
 func (s readings) readAmount(_ context.Context, in *textInput) (*amountOutput, error) {
-	a, err := units.ParseAmount(in.Text)
+	a, between, err := units.ParseAmounts(in.Text)
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
 	}
-	return &amountOutput{AmountView{a, a.String()}}, nil
+	return &amountOutput{AmountView{a, a.String(), between}}, nil
 }
 
 type idsInput struct {

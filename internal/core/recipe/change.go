@@ -88,7 +88,7 @@ func changed(lines []Line, changes []Change) (out []Line, lost []Change) {
 		case "scale":
 			if a := out[at].Amount; a != nil {
 				scaled := a.Times(c.Factor)
-				out[at].Amount = &scaled
+				out[at].Amount, out[at].Between = &scaled, out[at].Between.Times(c.Factor)
 			}
 		}
 	}
@@ -103,10 +103,10 @@ func (c Change) line(l Line) Line {
 	}
 	switch {
 	case c.Amount != nil:
-		l.Amount = c.Amount
+		l.Amount, l.Between = c.Amount, nil
 	case c.Factor > 0 && l.Amount != nil:
 		scaled := l.Amount.Times(c.Factor)
-		l.Amount = &scaled
+		l.Amount, l.Between = &scaled, l.Between.Times(c.Factor)
 	}
 	return l
 }
@@ -174,7 +174,7 @@ func (b Book) Served(d Dish, v Version) (Dish, Book, []Change) {
 // changePart changes the components of a dish; false: it is not on it.
 func (d *Dish) changePart(c Change) bool {
 	if c.Do == "add" {
-		d.Parts = append(d.Parts, Part{c.With, c.Amount})
+		d.Parts = append(d.Parts, Part{Component: c.With, Portion: c.Amount})
 		return true
 	}
 	for i, p := range d.Parts {
@@ -187,12 +187,12 @@ func (d *Dish) changePart(c Change) bool {
 		case "swap":
 			d.Parts[i].Component = c.With
 			if c.Amount != nil {
-				d.Parts[i].Portion = c.Amount
+				d.Parts[i].Portion, d.Parts[i].Between = c.Amount, nil
 			}
 		case "scale":
 			if p.Portion != nil {
 				scaled := p.Portion.Times(c.Factor)
-				d.Parts[i].Portion = &scaled
+				d.Parts[i].Portion, d.Parts[i].Between = &scaled, p.Between.Times(c.Factor)
 			}
 		}
 		return true

@@ -14,22 +14,23 @@ import (
 // Component is what is made and can stand on a plate or go into another
 // component.
 type Component struct {
-	ID         string       `json:"id"`
-	Name       string       `json:"name" minLength:"1" maxLength:"120"`
-	Yield      units.Amount `json:"yield" doc:"what the ingredients make"`
-	Density    *float64     `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
-	Section    string       `json:"section,omitempty" maxLength:"60" doc:"id of the section that makes it"`
-	Container  string       `json:"container,omitempty" maxLength:"80" doc:"what it is kept in; absent: what fits"`
-	Lines      []Line       `json:"ingredients" nullable:"false" maxItems:"200"`
-	Methods    []Method     `json:"methods" nullable:"false" maxItems:"20" doc:"ways of making it, side by side"`
-	Chosen     string       `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
-	Keeps      []Keep       `json:"keeps,omitempty"`
-	Batching   *Batching    `json:"batching,omitempty"`
-	ByProducts []ByProduct  `json:"byProducts,omitempty"`
-	TakeOuts   []TakeOut    `json:"takeOuts,omitempty"`
-	Conditions []Condition  `json:"conditions,omitempty"`
-	Variant    *Variant     `json:"variant,omitempty" doc:"it is a master formula with changes"`
-	Settled    []string     `json:"settled,omitempty" maxItems:"200" doc:"gaps that a cook has looked at and let stand, by key"`
+	ID         string        `json:"id"`
+	Name       string        `json:"name" minLength:"1" maxLength:"120"`
+	Yield      units.Amount  `json:"yield" doc:"what the ingredients make"`
+	Between    *units.Bounds `json:"between,omitempty" doc:"what they make at the least and at the most"`
+	Density    *float64      `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
+	Section    string        `json:"section,omitempty" maxLength:"60" doc:"id of the section that makes it"`
+	Container  string        `json:"container,omitempty" maxLength:"80" doc:"what it is kept in; absent: what fits"`
+	Lines      []Line        `json:"ingredients" nullable:"false" maxItems:"200"`
+	Methods    []Method      `json:"methods" nullable:"false" maxItems:"20" doc:"ways of making it, side by side"`
+	Chosen     string        `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
+	Keeps      []Keep        `json:"keeps,omitempty"`
+	Batching   *Batching     `json:"batching,omitempty"`
+	ByProducts []ByProduct   `json:"byProducts,omitempty"`
+	TakeOuts   []TakeOut     `json:"takeOuts,omitempty"`
+	Conditions []Condition   `json:"conditions,omitempty"`
+	Variant    *Variant      `json:"variant,omitempty" doc:"it is a master formula with changes"`
+	Settled    []string      `json:"settled,omitempty" maxItems:"200" doc:"gaps that a cook has looked at and let stand, by key"`
 }
 
 // Line is a line of what goes in, for the yield: an ingredient, another
@@ -41,6 +42,7 @@ type Line struct {
 	Component  string        `json:"component,omitempty" doc:"id of what is made; with byProduct, of what leaves it over"`
 	ByProduct  string        `json:"byProduct,omitempty" doc:"id of a by-product of that component"`
 	Amount     *units.Amount `json:"amount,omitempty" doc:"absent: left open"`
+	Between    *units.Bounds `json:"between,omitempty" doc:"between what the amount may lie"`
 	Free       bool          `json:"free,omitempty" doc:"to taste, for frying: nothing is open"`
 	Note       string        `json:"note,omitempty" maxLength:"200"`
 	Step       string        `json:"step,omitempty" doc:"id of the step that uses it, where that is not clear from the words"`

@@ -51,6 +51,7 @@ type ForRoom struct {
 type Part struct {
 	Component string        `json:"component" minLength:"1"`
 	Portion   *units.Amount `json:"portion,omitempty" doc:"absent: a gap, the portion cannot be bought"`
+	Between   *units.Bounds `json:"between,omitempty" doc:"between what the portion may lie: 3 to 4 each"`
 }
 
 // Menu is dishes in the order in which they are eaten.

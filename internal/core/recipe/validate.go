@@ -13,6 +13,7 @@ import (
 // fault but a gap; see Gaps.
 func (c Component) Validate() error {
 	var l fault.List
+	validBetween("yield", &c.Yield, c.Between, &l)
 	methods, seen := map[string]bool{}, map[string]bool{}
 	for m, method := range c.Methods {
 		at := fmt.Sprintf("methods[%d]", m)
@@ -58,6 +59,7 @@ func (c Component) validateLines(steps map[string]bool, l *fault.List) {
 			l.Add(at+".id", "“%s” is used twice.", line.ID)
 		}
 		seen[line.ID] = true
+		validBetween(at, line.Amount, line.Between, l)
 		if line.Amount != nil && !line.Amount.Unit.Known() {
 			l.Add(at+".amount.unit", "“%s” is not a unit.", line.Amount.Unit)
 		}
@@ -170,6 +172,7 @@ func (d Dish) Validate(components map[string]Component) error {
 	var l fault.List
 	seen := map[string]bool{}
 	for i, p := range d.Parts {
+		validBetween(fmt.Sprintf("parts[%d]", i), p.Portion, p.Between, &l)
 		at := fmt.Sprintf("parts[%d].component", i)
 		if _, known := components[p.Component]; !known {
 			l.Add(at, "No such component: “%s”.", p.Component)
@@ -250,4 +253,11 @@ func (m Menu) Validate(dishes map[string]Dish) error {
 		}
 	}
 	return l.Err()
+}
+
+// validBetween finds bounds that an amount does not lie between.
+func validBetween(at string, a *units.Amount, between *units.Bounds, l *fault.List) {
+	if between != nil && (a == nil || !between.Valid(*a)) {
+		l.Add(at+".between", "The least, the usual and the most: in this order, in units of one kind.")
+	}
 }

@@ -116,7 +116,7 @@ func TestARecipeGoesInAndOutWithoutLoss(t *testing.T) {
 	back := one(t, string(text))
 	assert.Equal(t, r.Name, back.Name)
 	assert.Equal(t, r.About, back.About)
-	assert.Equal(t, []string{"3½ ripe bananas, smashed, 3 to 4", "1 egg", "¾ cup sugar"}, back.Ingredients)
+	assert.Equal(t, []string{"3 or 4 ripe bananas, smashed", "1 egg", "¾ cup sugar"}, back.Ingredients)
 	assert.Equal(t, r.Sections[0].Steps[:3], back.Sections[0].Steps[:3], "a step is written as it was typed")
 	assert.True(t, json.Valid(text))
 }

@@ -1789,7 +1789,10 @@ export interface components {
             unit: "mg" | "g" | "kg" | "oz" | "lb" | "ml" | "cl" | "dl" | "l" | "tsp" | "tbsp" | "cup" | "fl oz" | "pint" | "quart" | "gallon" | "piece" | "pinch" | "dash" | "handful" | "bunch" | "sprig" | "clove" | "slice" | "leaf" | "stick" | "can" | "head" | "knob" | "sheet" | "drop" | "part" | "percent";
         };
         AmountView: {
+            /** @description of two figures the middle */
             amount: components["schemas"]["Amount"];
+            /** @description the two figures */
+            between?: components["schemas"]["Bounds"];
             text: string;
         };
         AmountsView: {
@@ -1966,6 +1969,10 @@ export interface components {
              */
             order?: number;
         };
+        Bounds: {
+            least: components["schemas"]["Amount"];
+            most: components["schemas"]["Amount"];
+        };
         Box: {
             /**
              * Format: double
@@ -1997,6 +2004,8 @@ export interface components {
             /** @description of it as well, in another measure: what it weighs is not known, and the two cannot be added */
             also: components["schemas"]["Amount"][];
             amount: components["schemas"]["Amount"];
+            /** @description what there has to be at the least and at the most */
+            between?: components["schemas"]["Bounds"];
             /** @description of that, on hand */
             have: components["schemas"]["Amount"];
             ingredient: string;
@@ -2013,6 +2022,8 @@ export interface components {
             past: components["schemas"]["Amount"];
             /** @description in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it */
             purchase?: components["schemas"]["Purchase"];
+            /** @description the same in words: what comes whole, whole */
+            range?: string;
             /** @description what is still to be bought, in words: what comes whole, whole; empty: nothing */
             still: string;
             takers: components["schemas"]["Taker"][];
@@ -2197,6 +2208,8 @@ export interface components {
         };
         Component: {
             batching?: components["schemas"]["Batching"];
+            /** @description what they make at the least and at the most */
+            between?: components["schemas"]["Bounds"];
             byProducts?: components["schemas"]["ByProduct"][] | null;
             /** @description id of the method that is used; absent: the first */
             chosen?: string;
@@ -3710,6 +3723,8 @@ export interface components {
         Line: {
             /** @description absent: left open */
             amount?: components["schemas"]["Amount"];
+            /** @description between what the amount may lie */
+            between?: components["schemas"]["Bounds"];
             /** @description id of a by-product of that component */
             byProduct?: string;
             /** @description id of what is made; with byProduct, of what leaves it over */
@@ -3747,6 +3762,8 @@ export interface components {
              * @description 0: it is not made in batches
              */
             batches: number;
+            /** @description what is taken of it at the least and at the most, where amounts of the book lie between two */
+            between?: components["schemas"]["Bounds"];
             component: string;
             /** @description what else in the book takes it, where there is a surplus */
             couldUse: string[];
@@ -4069,6 +4086,8 @@ export interface components {
             of?: string;
         };
         Part: {
+            /** @description between what the portion may lie: 3 to 4 each */
+            between?: components["schemas"]["Bounds"];
             component: string;
             /** @description absent: a gap, the portion cannot be bought */
             portion?: components["schemas"]["Amount"];
@@ -4714,6 +4733,8 @@ export interface components {
             name: string;
             /** @description the same in the other system */
             other?: string;
+            /** @description between what it may lie */
+            range?: string;
             text: string;
             working: string;
         };
@@ -5925,6 +5946,8 @@ export interface components {
             off: number;
             /** @description the same in the other system */
             other?: string;
+            /** @description between what it may lie, as the book has it */
+            range?: string;
             /** @description rounded to what can be weighed or measured */
             text: string;
             working: string;

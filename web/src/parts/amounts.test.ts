@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { amount, money, off, round } from './amounts'
+import { amount, amountOrBetween, money, off, round, written } from './amounts'
 
 const g = (quantity: number) => ({ quantity, unit: 'g' as const })
 
@@ -12,6 +12,12 @@ it('writes amounts as one weighs them', () => {
 
 it('loses nothing of what was typed', () => {
   expect([amount({ quantity: 0.1255, unit: 'l' }), amount({ quantity: 1 / 3, unit: 'cup' }), amount(g(1234.5678))]).toEqual(['0.1255 l', '⅓ cup', '1234.5678 g'])
+})
+
+it('writes an amount that lies between two', () => {
+  const between = { least: g(180), most: g(190) }
+  expect([written({ amount: g(185), between }), amountOrBetween({ amount: g(185), between }), written({ amount: g(33.3333) })]).toEqual(['180–190 g', '180–190 g', '33.33 g'])
+  expect(amountOrBetween({ amount: g(900), between: { least: g(800), most: { quantity: 1, unit: 'kg' } } })).toBe('800 g to 1 kg')
 })
 
 it('writes money in its currency', () => {

@@ -39,3 +39,18 @@ export function amount(a: { quantity: number; unit: string }) {
   const figure = inParts(a.quantity, Number(a.quantity.toPrecision(12)))
   return a.unit === 'piece' ? figure : `${figure} ${unitOf(a.unit, a.quantity)}`
 }
+
+/** written writes an amount in the unit that it was typed in: 0.5 l, 33.33 g, or between two, 180–190 g. */
+export function written({ amount: a, between: b }: { amount?: Schemas['Amount']; between?: Schemas['Bounds'] }): string {
+  const figure = (q: number) => inParts(q, shown(q, 2))
+  if (b && b.least.unit === b.most.unit) return `${figure(b.least.quantity)}–${written({ amount: b.most })}`
+  if (b) return `${written({ amount: b.least })} to ${written({ amount: b.most })}`
+  return !a ? '' : a.unit === 'piece' ? figure(a.quantity) : `${figure(a.quantity)} ${unitOf(a.unit, a.quantity)}`
+}
+
+/** amountOrBetween writes what goes into a field: 185 g, or 180–190 g where it lies between two. */
+export function amountOrBetween({ amount: a, between: b }: { amount?: Schemas['Amount']; between?: Schemas['Bounds'] }): string {
+  if (!b) return a ? amount(a) : ''
+  const [least, most] = [amount(b.least), amount(b.most)]
+  return b.least.unit === b.most.unit ? `${inParts(b.least.quantity, Number(b.least.quantity.toPrecision(12)))}–${most}` : `${least} to ${most}`
+}

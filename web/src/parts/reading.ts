@@ -1,5 +1,6 @@
 // What a typed text means is asked of the server; nothing is understood here.
 import { api, ask, Refused, type Schemas } from '../api/client'
+import { amountOrBetween } from './amounts'
 import { useAsked } from './asked'
 
 /** FieldError says which field of a form is not understood, and why. */
@@ -33,6 +34,17 @@ export async function understand(field: string, text: string) {
 export async function measure(field: string, text: string): Promise<Schemas['Amount'] | undefined> {
   if (!text.trim()) return undefined
   return (await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))).amount
+}
+
+/** Measured is an amount, or two between which it lies with what is usual. */
+export type Measured = { amount?: Schemas['Amount']; between?: Schemas['Bounds'] }
+
+/** measureBetween asks what an amount means that may lie between two: 180–190 g. What stands as it was shown is as it was. */
+export async function measureBetween(field: string, text: string, was: Measured = {}): Promise<Measured> {
+  if (!text.trim()) return {}
+  if (was.amount && text === amountOrBetween(was)) return { amount: was.amount, between: was.between }
+  const { amount, between } = await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))
+  return { amount, between }
 }
 
 /** shifts asks what the hours of a week mean: 09:00–15:00, 17:00–23:30; Tue–Sat 14–23. */

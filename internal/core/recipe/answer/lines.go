@@ -45,9 +45,9 @@ func (r *giving) measured(l *recipe.Line) error {
 		l.Free, l.Amount = true, nil
 		return nil
 	}
-	a, err := units.ParseAmount(r.Text)
+	a, between, err := units.ParseAmounts(r.Text)
 	if err == nil {
-		l.Amount = &a
+		l.Amount, l.Between = &a, between
 	}
 	return err
 }
@@ -115,10 +115,10 @@ func (r *giving) amount() error {
 	if r.Gap.Field == recipe.GapYield && bareCount.MatchString(text) {
 		text += " portions"
 	}
-	a, err := units.ParseAmount(text)
+	a, between, err := units.ParseAmounts(text)
 	if r.Gap.Field == recipe.GapYield {
 		if y, portions := entry.YieldOf(text); portions {
-			a, err, counted = y, nil, true
+			a, between, err, counted = y, nil, nil, true
 		}
 	}
 	if err != nil {
@@ -132,18 +132,18 @@ func (r *giving) amount() error {
 		return fault.Say("Must be more than 0.")
 	}
 	if r.Gap.Field != recipe.GapPortion {
-		r.c.Yield = a
+		r.c.Yield, r.c.Between = a, between
 		r.out.Component = &r.c
 		if p := r.d.PartOf(r.c.ID); p == nil || p.Portion != nil || !counted {
 			return nil
 		}
-		a = units.Amount{Quantity: 1, Unit: units.Piece}
+		a, between = units.Amount{Quantity: 1, Unit: units.Piece}, nil
 	}
 	d := r.d
 	d.Parts = slices.Clone(d.Parts)
 	for i := range d.Parts {
 		if d.Parts[i].Component == r.c.ID {
-			d.Parts[i].Portion = &a
+			d.Parts[i].Portion, d.Parts[i].Between = &a, between
 		}
 	}
 	r.out.Dish = &d

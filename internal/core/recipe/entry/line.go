@@ -1,7 +1,6 @@
 package entry
 
 import (
-	"fmt"
 	"regexp"
 	"strconv"
 	"strings"
@@ -39,8 +38,9 @@ func LineFrom(b recipe.Book, l reading.IngredientLine, taken map[string]bool, am
 			basic := out.Amount.Basic(l.Measures)
 			out.Amount = &basic
 		}
-		if *low != *high {
-			out.Note = strings.TrimPrefix(out.Note+fmt.Sprintf(", %g to %g", *low, *high), ", ")
+		if *low < *high {
+			share := units.Bounds{Least: out.Amount.Times(*low / ((*low + *high) / 2)), Most: out.Amount.Times(*high / ((*low + *high) / 2))}
+			out.Between = &share
 		}
 	}
 	lean(&out, among)

@@ -91,7 +91,9 @@ func TestALineFindsWhatItNames(t *testing.T) {
 	}
 	l, _ := entry.LineFrom(b, reading.Ingredient("160–170 g hake, skin on"), map[string]bool{}, nil)
 	assert.InDelta(t, 165, l.Amount.Quantity, 1e-9)
-	assert.Equal(t, "skin on, 160 to 170", l.Note)
+	assert.Equal(t, "skin on", l.Note)
+	require.NotNil(t, l.Between)
+	assert.Equal(t, "160–170 g", l.Between.String())
 	l, _ = entry.LineFrom(b, reading.Ingredient("oil for frying"), map[string]bool{}, nil)
 	assert.True(t, l.Free)
 }

@@ -12,7 +12,10 @@ import (
 // SayLine writes a line as one reads it out: "200 g swede, peeled".
 func SayLine(l recipe.Line) string {
 	text := l.Name
-	if l.Amount != nil {
+	switch {
+	case l.Between != nil:
+		text = l.Between.String() + " " + text
+	case l.Amount != nil:
 		text = l.Amount.String() + " " + text
 	}
 	if l.Note != "" {

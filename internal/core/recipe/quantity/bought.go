@@ -25,6 +25,8 @@ type Buy struct {
 	Also       []units.Amount `json:"also" nullable:"false" doc:"of it as well, in another measure: what it weighs is not known, and the two cannot be added"`
 	Takers     []Taker        `json:"takers" nullable:"false"`
 	Parts      []PartTaken    `json:"parts" nullable:"false" doc:"where it is taken in parts: what one gives, what is wanted, what is left"`
+	Between    *units.Bounds  `json:"between,omitempty" doc:"what there has to be at the least and at the most"`
+	Range      string         `json:"range,omitempty" doc:"the same in words: what comes whole, whole"`
 	Purchase   *Purchase      `json:"purchase,omitempty" doc:"in packs, from a supplier; absent: nothing is to be bought, or nobody is known who has it"`
 }
 

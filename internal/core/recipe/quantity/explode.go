@@ -22,6 +22,14 @@ func Explode(b recipe.Book, orders []Order, m units.Measures) Exploded {
 
 // ExplodeFrom works out what orders need beyond what is there already.
 func ExplodeFrom(b recipe.Book, l Larder, orders []Order, w Ways) Exploded {
+	out := explode(b, l, orders, w)
+	if Ranged(b) {
+		out.between(explode(AtEnd(b, false), l, orders, w), explode(AtEnd(b, true), l, orders, w))
+	}
+	return out
+}
+
+func explode(b recipe.Book, l Larder, orders []Order, w Ways) Exploded {
 	x := &explosion{book: b, ways: w, larder: newShelves(l), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}}
 	for _, o := range orders {
 		x.plates(o)

@@ -47,24 +47,25 @@ type Packs struct {
 
 // Made is a component that has to be made.
 type Made struct {
-	Component string       `json:"component"`
-	Name      string       `json:"name"`
-	Need      units.Amount `json:"need" doc:"what is taken of it"`
-	Have      units.Amount `json:"have" doc:"of that, taken from what is there"`
-	Make      units.Amount `json:"make" doc:"what its batches make"`
-	Done      units.Amount `json:"done" doc:"of that, made already"`
-	Missing   units.Amount `json:"missing" doc:"what is still to be made of what is needed"`
-	Surplus   units.Amount `json:"surplus"`
-	Short     units.Amount `json:"short" doc:"what is wanted beyond what is made, where the list is made once as it is"`
-	Ways      []string     `json:"ways" nullable:"false" doc:"out of being short"`
-	Times     float64      `json:"times" doc:"how many times its list of ingredients"`
-	Batches   int          `json:"batches" doc:"0: it is not made in batches"`
-	Takers    []Taker      `json:"takers" nullable:"false"`
-	Weigh     []Weigh      `json:"weigh" nullable:"false"`
-	CouldUse  []string     `json:"couldUse" nullable:"false" doc:"what else in the book takes it, where there is a surplus"`
-	Working   string       `json:"working"`
-	Figure    string       `json:"figure" doc:"what is made, as the kitchen likes to read it"`
-	Other     string       `json:"other,omitempty" doc:"the same in the other system"`
+	Component string        `json:"component"`
+	Name      string        `json:"name"`
+	Need      units.Amount  `json:"need" doc:"what is taken of it"`
+	Have      units.Amount  `json:"have" doc:"of that, taken from what is there"`
+	Make      units.Amount  `json:"make" doc:"what its batches make"`
+	Done      units.Amount  `json:"done" doc:"of that, made already"`
+	Missing   units.Amount  `json:"missing" doc:"what is still to be made of what is needed"`
+	Surplus   units.Amount  `json:"surplus"`
+	Short     units.Amount  `json:"short" doc:"what is wanted beyond what is made, where the list is made once as it is"`
+	Ways      []string      `json:"ways" nullable:"false" doc:"out of being short"`
+	Times     float64       `json:"times" doc:"how many times its list of ingredients"`
+	Batches   int           `json:"batches" doc:"0: it is not made in batches"`
+	Takers    []Taker       `json:"takers" nullable:"false"`
+	Weigh     []Weigh       `json:"weigh" nullable:"false"`
+	CouldUse  []string      `json:"couldUse" nullable:"false" doc:"what else in the book takes it, where there is a surplus"`
+	Working   string        `json:"working"`
+	Figure    string        `json:"figure" doc:"what is made, as the kitchen likes to read it"`
+	Other     string        `json:"other,omitempty" doc:"the same in the other system"`
+	Between   *units.Bounds `json:"between,omitempty" doc:"what is taken of it at the least and at the most, where amounts of the book lie between two"`
 }
 
 // Taker is what takes of something, and how much.

@@ -14,6 +14,7 @@ type Weigh struct {
 	ID      string       `json:"id,omitempty"`
 	Amount  units.Amount `json:"amount" doc:"exact"`
 	Text    string       `json:"text" doc:"rounded to what can be weighed or measured"`
+	Range   string       `json:"range,omitempty" doc:"between what it may lie, as the book has it"`
 	Other   string       `json:"other,omitempty" doc:"the same in the other system"`
 	Off     float64      `json:"off" doc:"share by which the rounded amount is off"`
 	Working string       `json:"working"`
@@ -152,6 +153,10 @@ func (x *explosion) line(c recipe.Component, l recipe.Line, told lineAmount, mad
 // which the recipe has it, and in the other system.
 func (x *explosion) weighed(l recipe.Line, told lineAmount) Weigh {
 	rounded, off := x.ways.Scales.Weighed(told.amount)
+	span := ""
+	if l.Between != nil && l.Amount != nil && l.Amount.Quantity > 0 {
+		span = l.Between.Times(told.amount.Quantity / l.Amount.Quantity).String()
+	}
 	text, basic := rounded.String(), x.basic(rounded)
 	other := ""
 	if metric := basic.String(); rounded.Unit.Kind() != units.Count && metric != text {
@@ -159,5 +164,5 @@ func (x *explosion) weighed(l recipe.Line, told lineAmount) Weigh {
 	} else if other = basic.Other(x.ways.Measures); x.ways.Likes.Customary && other != "" {
 		text, other = other, text
 	}
-	return Weigh{Line: l.Name, ID: l.ID, Amount: x.basic(told.amount), Text: text, Other: other, Off: off, Working: told.working}
+	return Weigh{Line: l.Name, ID: l.ID, Amount: x.basic(told.amount), Text: text, Other: other, Off: off, Working: told.working, Range: span}
 }

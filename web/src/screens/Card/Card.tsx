@@ -6,7 +6,7 @@ import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { lost, useDish, usePhoto } from '../../api/queries'
 import { Advice } from '../../parts/Advice'
-import { amount } from '../../parts/amounts'
+import { written } from '../../parts/amounts'
 import { useOnce } from '../../parts/once'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { useDesk } from '../../parts/Desk'
@@ -72,7 +72,7 @@ const nameOf = (view: View, component: string) => view.components.find((c) => c.
 /** portionOf is the portion that the dish has of a component, where the placing names no amount. */
 function portionOf(view: View, component: string) {
   const portion = view.dish.parts.find((p) => p.component === component)?.portion
-  return portion ? `portion ${amount(portion)}` : 'amount not set'
+  return portion ? `portion ${written({ amount: portion })}` : 'amount not set'
 }
 
 function RollCall({ view }: { view: View }) {
@@ -132,7 +132,7 @@ function Step({ view, number }: { view: View; number: number }) {
     <div className="build-step">
       <div>
         <div className="what">{nameOf(view, p.component)}</div>
-        <div className="much">{p.amount ? amount(p.amount) : portionOf(view, p.component)}</div>
+        <div className="much">{p.amount ? written({ amount: p.amount }) : portionOf(view, p.component)}</div>
         <div className="how">
           {shape.words}
           <br />

@@ -15,7 +15,7 @@ import { EditorActions } from '../../parts/EditorActions'
 export function ComponentEditor({ view, part, close }: { view: View; part: Part; close: () => void }) {
   const { component } = part
   const desk = useDesk()
-  const portion = view.dish.parts.find((p) => p.component === component.id)?.portion
+  const { portion, between } = view.dish.parts.find((p) => p.component === component.id) ?? {}
   const variant = async () => {
     const name = `${component.name}, variant`
     const id = await newComponentID(name)
@@ -27,13 +27,13 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
   }
   const steps = (used(component)?.steps ?? []).map((s): [string, string] => [s.id, s.name])
   const form = useForm(
-    `component/${component.id}`, toComponentForm(component, portion), { component, version: part.version },
+    `component/${component.id}`, toComponentForm(component, { amount: portion, between }), { component, version: part.version },
     async (f, from) => {
-      const { next, portion: amount } = await toComponent(f, from.component)
+      const { next, portion: said } = await toComponent(f, from.component, { amount: portion, between })
       const screen = `dish:${view.dish.id}`
       if (!(await desk.hand({ kind: 'component', id: component.id, version: from.version, screen, what: component.name, value: next }))) return false
-      if (JSON.stringify(amount) === JSON.stringify(portion) || part.into) return true
-      const parts = view.dish.parts.map((p) => (p.component === component.id ? { component: p.component, ...(amount ? { portion: amount } : {}) } : p))
+      if (JSON.stringify([said.amount, said.between]) === JSON.stringify([portion, between]) || part.into) return true
+      const parts = view.dish.parts.map((p) => (p.component === component.id ? { component: p.component, ...(said.amount ? { portion: said.amount } : {}), ...(said.between ? { between: said.between } : {}) } : p))
       return desk.hand({ kind: 'dish', id: view.dish.id, version: view.version, screen, what: `${component.name}: portion`, value: { ...view.dish, parts } })
     },
     close,
@@ -44,7 +44,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
       <div className="pair">
         <Field label="name" name="name" f={f} set={set} wrong={wrong} />
-        <Field label="yield (500 g, 6, 1.2 l)" name="yield" f={f} set={set} wrong={wrong} />
+        <Field label="yield (500 g, 6, 15–20)" name="yield" f={f} set={set} wrong={wrong} />
         {!part.into && <Field label="portion" name="portion" f={f} set={set} wrong={wrong} />}
         <Form.Group controlId="component-section">
           <Form.Label>section</Form.Label>

@@ -1,7 +1,7 @@
 // A component on the sheet of a dish: what goes into it, its steps, and a line
 // to say more.
 import { Fragment } from 'react'
-import { amount } from '../../parts/amounts'
+import { written } from '../../parts/amounts'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import type { LineReading } from '../../parts/reading'
@@ -45,7 +45,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
               Method {component.methods.findIndex((m) => m === used(component)) + 1} of {component.methods.length}: {used(component)?.name}
             </button>
           )}
-          {part.into ? '' : portion ? need.make.working : <span className="gap">how much on a plate?</span>}
+          {part.into ? '' : portion ? `${need.make.working}${need.make.range ? ` (${need.make.range})` : ''}` : <span className="gap">how much on a plate?</span>}
         </span>
       </div>
       <Ingredients part={part} view={view} />
@@ -71,7 +71,7 @@ function Ingredients({ part, view }: { part: Part; view: View }) {
       {lines.map((l, i) => (
         <span key={l.id ?? l.name}>
           {i > 0 && ' · '}
-          {l.amount ? <span className="amount">{amount(l.amount)}{tie(l, lines)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
+          {l.amount ? <span className="amount">{written(l)}{tie(l, lines)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
           {l.name}
           {l.byProduct && <span className="quiet"> (by-product)</span>}
           {l.note && <span className="quiet">, {l.note}</span>}
@@ -86,7 +86,7 @@ function Ingredients({ part, view }: { part: Part; view: View }) {
 function tie(l: Part['made']['ingredients'][number], lines: Part['made']['ingredients']) {
   if (!l.per) return ''
   const to = l.per.to ? (lines.find((x) => x.id === l.per!.to)?.name ?? l.per.to) : 'all of it'
-  return l.per.each ? ` to ${amount(l.per.each)} of ${to}` : ` of ${to}`
+  return l.per.each ? ` to ${written({ amount: l.per.each })} of ${to}` : ` of ${to}`
 }
 
 function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said: string; gaps: View['gaps']; faults: string[]; open: boolean; pick: () => void }) {
@@ -108,7 +108,7 @@ function StepLines({ step, said, gaps, faults, open, pick }: { step: Step; said:
     [step.short && `take out early: ${step.short}`],
     [step.pan?.clean && 'clean pan'],
     [step.left !== undefined && `reduce to ${Math.round(step.left * 100)} %`],
-    [step.until && `reduce to ${amount(step.until)}`],
+    [step.until && `reduce to ${written({ amount: step.until })}`],
   ]
   const wait = waitWords(step)
   const cue = (step.cues ?? []).find((c) => c.right)

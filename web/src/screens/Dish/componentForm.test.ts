@@ -3,8 +3,8 @@ import type { Schemas } from '../../api/client'
 import { toComponent, toComponentForm } from './componentForm'
 
 const component: Schemas['Component'] = {
-  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, chosen: 'quick', section: 'sauce', container: 'jug', density: 1.02, batching: { least: { quantity: 50, unit: 'ml' }, whole: true },
-  ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste', scale: 'seasoning' }, { id: 'agar', name: 'agar', amount: { quantity: 20, unit: 'g' }, per: { to: 'bones', each: { quantity: 600, unit: 'g' } } }, { id: 'acid', name: 'acid', amount: { quantity: 20, unit: 'g' }, per: {} }],
+  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, between: { least: { quantity: 180, unit: 'ml' }, most: { quantity: 240, unit: 'ml' } }, chosen: 'quick', section: 'sauce', container: 'jug', density: 1.02, batching: { least: { quantity: 50, unit: 'ml' }, whole: true },
+  ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste', scale: 'seasoning', amount: { quantity: 1, unit: 'pinch' }, between: { least: { quantity: 1, unit: 'pinch' }, most: { quantity: 2, unit: 'pinch' } } }, { id: 'agar', name: 'agar', amount: { quantity: 20, unit: 'g' }, per: { to: 'bones', each: { quantity: 600, unit: 'g' } } }, { id: 'acid', name: 'acid', amount: { quantity: 20, unit: 'g' }, per: {} }],
   methods: [
     { id: 'method', name: 'our way', steps: [{ id: 'reduce', name: 'reduce', hands: { work: 'all' }, equipment: [], then: {} }] },
     { id: 'quick', name: 'quick', reason: 'no time', steps: [], bought: { order: 86400, allergens: ['celery'] }, chains: [{ from: { step: 'reduce', at: 180, end: true }, to: { step: 'plate' }, least: 86400, best: 129600, most: 172800, soft: true, reason: 'cured' }], orders: [{ first: 'reduce', then: 'strain', reason: 'it clouds' }] },
@@ -35,12 +35,12 @@ beforeEach(() => {
 })
 afterEach(() => vi.unstubAllGlobals())
 
-const read = (over: Schemas['Component'], change = {}) => toComponent({ ...toComponentForm(over, { quantity: 50, unit: 'ml' }), ...change }, over)
+const read = (over: Schemas['Component'], change = {}) => toComponent({ ...toComponentForm(over, { amount: { quantity: 50, unit: 'ml' } }), ...change }, over)
 
 it('loses nothing of a component on the way to the form and back', async () => {
   const { next, portion } = await read(component)
   expect(JSON.parse(JSON.stringify(next))).toEqual(component)
-  expect(portion).toEqual({ quantity: 50, unit: 'ml' })
+  expect(portion.amount).toEqual({ quantity: 50, unit: 'ml' })
 })
 
 it('gives new lines, methods and by-products ids of their own', async () => {

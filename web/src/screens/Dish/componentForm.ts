@@ -2,9 +2,9 @@
 // component and back.
 import type { Schemas } from '../../api/client'
 import { idsFor } from '../../parts/ids'
-import { decimal, FieldError, measure, readLine, understand } from '../../parts/reading'
+import { decimal, FieldError, measure, measureBetween, readLine, understand, type Measured } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
-import { amount } from '../../parts/amounts'
+import { amount, amountOrBetween } from '../../parts/amounts'
 import { words } from './form'
 import { stepIDs, used } from './steps'
 
@@ -12,11 +12,11 @@ type Component = Schemas['Component']
 
 export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; once: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
 
-export function toComponentForm(c: Component, portion?: Schemas['Amount']): ComponentForm {
+export function toComponentForm(c: Component, portion: Measured = {}): ComponentForm {
   return {
     name: c.name,
-    yield: amount(c.yield),
-    portion: portion ? amount(portion) : '',
+    yield: amountOrBetween({ amount: c.yield, between: c.between }),
+    portion: amountOrBetween(portion),
     section: c.section ?? '',
     container: c.container ?? '',
     density: c.density === undefined ? '' : String(c.density),
@@ -24,7 +24,7 @@ export function toComponentForm(c: Component, portion?: Schemas['Amount']): Comp
     most: c.batching?.most ? amount(c.batching.most) : '',
     whole: c.batching?.whole ?? false,
     once: c.batching?.once ?? false,
-    lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: l.amount ? amount(l.amount) : '', note: l.note ?? '' })),
+    lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: amountOrBetween(l), note: l.note ?? '' })),
     rules: c.ingredients.filter((l) => l.per || l.scale).map((l) => ({ line: l.name, how: l.per ? 'per' : l.scale!, per: perText(c, l.per) })),
     methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
     keeps: (c.keeps ?? []).map((k) => ({ place: k.place, for: words(k.for), then: k.then ?? '' })),
@@ -88,11 +88,12 @@ async function batching(f: ComponentForm): Promise<Component['batching']> {
 const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
 
 /** toComponent reads a form over the component that it came from. */
-export async function toComponent(f: ComponentForm, over: Component): Promise<{ next: Component; portion?: Schemas['Amount'] }> {
+export async function toComponent(f: ComponentForm, over: Component, portion: Measured = {}): Promise<{ next: Component; portion: Measured }> {
   if (!f.name.trim()) throw new FieldError('name', 'Name the component.')
-  const makes = (await measure('yield', f.yield)) ?? (over.variant ? over.yield : undefined)
+  const said = await measureBetween('yield', f.yield, { amount: over.yield, between: over.between })
+  const makes = said.amount ?? (over.variant ? over.yield : undefined)
   if (!makes) throw new FieldError('yield', 'Yield? Write 500 g or 6.')
-  const next: Component = { ...over, name: f.name.trim(), yield: makes, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined }
+  const next: Component = { ...over, name: f.name.trim(), yield: makes, between: said.between, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined }
   next.batching = await batching(f)
   const chains = await Promise.all(f.chains.filter((r) => Object.values(r).some((v) => v.trim())).map((r, i) => chain(r, i)))
   const orders = f.orders.filter((r) => r.first || r.then).map((r, i) => order(r, i))
@@ -103,7 +104,7 @@ export async function toComponent(f: ComponentForm, over: Component): Promise<{ 
   next.byProducts = await byProducts(f.byProducts)
   next.conditions = await conditions(f.conditions, over)
   if (over.variant) next.variant = { ...over.variant, changes: present(f.changes, 'do').map((r, i) => change(r, i)) }
-  return { next, portion: await measure('portion', f.portion) }
+  return { next, portion: await measureBetween('portion', f.portion, portion) }
 }
 
 async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schemas['Line'][]> {
@@ -117,9 +118,9 @@ async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schema
     named.map(async (r, i) => {
       const was = before[i]
       const rule = ruled.find((x) => x.at === i)
-      const amount = await measure(`ingredients.${i}.amount`, r.amount ?? '')
+      const { amount, between } = await measureBetween(`ingredients.${i}.amount`, r.amount ?? '', was)
       const same = was && was.name === r.name.trim()
-      return { ...(same ? was : {}), id: ids[i], name: r.name.trim(), amount, per: rule?.how === 'per' ? await tied(`${rule.field}.per`, rule.per ?? '', named, ids) : undefined, scale: (rule && rule.how !== 'per' ? rule.how : undefined) as Schemas['Line']['scale'], note: r.note || undefined }
+      return { ...(same ? was : {}), id: ids[i], name: r.name.trim(), amount, between, per: rule?.how === 'per' ? await tied(`${rule.field}.per`, rule.per ?? '', named, ids) : undefined, scale: (rule && rule.how !== 'per' ? rule.how : undefined) as Schemas['Line']['scale'], note: r.note || undefined }
     }),
   )
 }

@@ -105,8 +105,9 @@ function ToOrder({ view }: { view: View }) {
                 buy={b}
                 figure={b.still}
                 note={
-                  (b.past.quantity > 0 || b.parts.length > 0) && (
+                  (b.past.quantity > 0 || b.parts.length > 0 || b.range) && (
                     <>
+                      {b.range && <span className="quiet">between {b.range}</span>}
                       {b.past.quantity > 0 && `${round(b.past)} in stock, past its date by then`}
                       {leftOf(b)}
                     </>
@@ -210,6 +211,7 @@ function Missing({ buy: b }: { buy: Buy }) {
   return (
     <>
       need {b.still}
+      {b.range && <span className="quiet"> · between {b.range}</span>}
       {leftOf(b)}
       {b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} left over`}
       {b.past.quantity > 0 && <> · {round(b.past)} in stock, past its date by then</>}
