@@ -40,6 +40,9 @@ func (x *explosion) bought(c recipe.Component, l recipe.Line, basic units.Amount
 	b := x.buy[key]
 	if b == nil {
 		none := units.Amount{Unit: basic.Unit}
+		if _, is := i.Part(l); is {
+			none.Unit = wholeUnit(i)
+		}
 		b = &Buy{Ingredient: i.ID, Name: i.Name, Amount: none, Lost: none, Used: none, Takers: []Taker{}, Also: []units.Amount{}, Parts: []PartTaken{}}
 		x.buy[key] = b
 	}

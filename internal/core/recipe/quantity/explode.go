@@ -85,7 +85,7 @@ func (x *explosion) plates(o Order) {
 			continue
 		}
 		total := p.Portion.Times(float64(o.Plates))
-		x.take(p.Component, total, name, fmt.Sprintf("%s × %s = %s", CoversOf(o.Plates), p.Portion, total))
+		x.take(p.Component, total, name, fmt.Sprintf("%s × %s = %s", CoversOf(o.Plates), portionOf(p), total))
 	}
 }
 

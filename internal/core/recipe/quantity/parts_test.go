@@ -59,6 +59,9 @@ func TestAPartByThePieceAndAWholeOne(t *testing.T) {
 	buy := lemon(t, lemons(recipe.Line{Name: "lemon, juice", Ingredient: "lemon", Amount: &half}, recipe.Line{Name: "lemon", Ingredient: "lemon", Amount: &whole}), 2)
 	assert.InDelta(t, 3, buy.Missing.Quantity, 1e-12)
 	assert.Equal(t, "3", buy.Still)
+	rind := recipetest.Grams(3) // first by weight: it is still fruits that are bought
+	buy = lemon(t, lemons(recipe.Line{Name: "lemon rind", Ingredient: "lemon", Amount: &rind}, recipe.Line{Name: "lemon", Ingredient: "lemon", Amount: &whole}), 2)
+	assert.Equal(t, "3", buy.Still)
 }
 
 func TestTheWholeIsMeantWhereSeveralPartsAreNamed(t *testing.T) {

@@ -55,10 +55,7 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 	}
 	total := p.Portion.Times(float64(covers))
 	text, other := w.Read(total.Basic(w.Measures))
-	n.Make = Scaled{c.Name, total, text, fmt.Sprintf("%s × %s = %s", CoversOf(covers), p.Portion, total), true, other, ""}
-	if p.Between != nil {
-		n.Make.Range = inWhole(units.Bounds{Least: p.Between.Least.Times(float64(covers)).Basic(w.Measures), Most: p.Between.Most.Times(float64(covers)).Basic(w.Measures)})
-	}
+	n.Make = Scaled{c.Name, total, text, fmt.Sprintf("%s × %s = %s", CoversOf(covers), portionOf(p), total), true, other, ""}
 	weighed := map[string]Weigh{}
 	for _, m := range x.Make {
 		if m.Component == c.ID {
@@ -78,6 +75,14 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 		}
 	}
 	return n
+}
+
+// portionOf writes a portion, and between what it may lie.
+func portionOf(p recipe.Part) string {
+	if p.Between == nil {
+		return p.Portion.String()
+	}
+	return fmt.Sprintf("%s (%s)", p.Portion, p.Between)
 }
 
 // hitch says why a line of a component cannot be worked out.

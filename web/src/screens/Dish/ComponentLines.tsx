@@ -45,7 +45,7 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
               Method {component.methods.findIndex((m) => m === used(component)) + 1} of {component.methods.length}: {used(component)?.name}
             </button>
           )}
-          {part.into ? '' : portion ? `${need.make.working}${need.make.range ? ` (${need.make.range})` : ''}` : <span className="gap">how much on a plate?</span>}
+          {part.into ? '' : portion ? need.make.working : <span className="gap">how much on a plate?</span>}
         </span>
       </div>
       <Ingredients part={part} view={view} />

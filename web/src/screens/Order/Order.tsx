@@ -213,7 +213,7 @@ function Missing({ buy: b }: { buy: Buy }) {
       need {b.still}
       {b.range && <span className="quiet"> · between {b.range}</span>}
       {leftOf(b)}
-      {b.purchase && b.purchase.over.quantity > 0.5 && `, ${round(b.purchase.over)} left over`}
+      {b.purchase && b.purchase.over.quantity > 0.5 && ` · ${round(b.purchase.over)} left over`}
       {b.past.quantity > 0 && <> · {round(b.past)} in stock, past its date by then</>}
       {b.purchase?.late && <span className="gap ms-2">too late for {b.takers[0]?.name}</span>}
     </>

@@ -1,0 +1,44 @@
+package e2e
+
+import (
+	"os"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+// What lies between two, what is taken of one thing in parts, and a pot that is what it is, typed on the
+// screens and followed to the order. By hand: 36 g of yolk are those of two eggs, of which 66 g of white are left.
+func TestAmountsThatAreNotOneFigure(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/book/ingredients?of=egg")
+	chef.see("parts of one")
+	look(chef, "ingredient")
+	chef.go_("/dish/roast-hake?side=component&of=swede")
+	chef.see("Save the component")
+	chef.type_("#component-portion", "130–150 g")
+	chef.pick("#component-scaling", "once")
+	chef.click("Save the component")
+	chef.see("4 covers × 140 g (130–150 g)")
+	chef.type_(`[aria-label="Crushed swede: add a line"]`, "36 g egg yolks")
+	chef.do(chromedp.KeyEvent("\r"))
+	chef.until("the line is kept", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(v => v.components.some(c => c.component.ingredients.some(l => l.ingredient === 'egg' && /yolk/.test(l.name))))`)
+	chef.type_(`[aria-label="Crushed swede: add a line"]`, "2-3 sprigs thyme")
+	chef.do(chromedp.KeyEvent("\r"))
+	chef.see("2–3 sprigs")
+	look(chef, "dish")
+	chef.go_("/order/supper?side=made")
+	chef.see("Crushed swede: 80 g short")
+	chef.see("560 g needed, 480 g made. Make it twice: 960 g, 400 g over")
+	look(chef, "made")
+	chef.go_("/order/supper")
+	chef.see("left: 66 g white")
+	look(chef, "order")
+}
+
+// look takes a picture where somebody wants to see it.
+func look(t *tablet, name string) {
+	if dir := os.Getenv("JOINTIME_LOOK"); dir != "" {
+		t.picture(dir + "/" + name + ".png")
+	}
+}
