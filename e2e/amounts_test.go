@@ -36,6 +36,33 @@ func TestAmountsThatAreNotOneFigure(t *testing.T) {
 	look(chef, "order")
 }
 
+// The usual spares are put on the kitchen in one tap, and stand in what is made: of four croquettes two more,
+// of 200 ml of gravy 30.
+func TestSparesOfTheKitchen(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/kitchen/back-kitchen")
+	chef.click("Use the usual: 1 in 12 and at least 2, 15 %, 10 %")
+	look(chef, "kitchen")
+	chef.click("Save the kitchen")
+	chef.until("the kitchen has spares", `fetch('/api/kitchens').then(r => r.json()).then(v => v.kitchens.some(k => k.kitchen.spares?.oneIn === 12))`)
+	chef.go_("/order/supper?side=made")
+	chef.click("Leg croquette")
+	chef.see("4, one in 12 = 1, and at least 2")
+	chef.click("Thyme gravy")
+	chef.see("15 % of 200 ml = 30 ml")
+	look(chef, "spares")
+	chef.go_("/dish/guinea-fowl?side=component&of=gravy")
+	chef.click("Add a par")
+	chef.pick(`[aria-label="par 1, on"]`, "5,6")
+	chef.type_(`[aria-label="par 1, to be there"]`, "500 ml")
+	look(chef, "par")
+	chef.click("Save the component")
+	chef.until("the gravy has a par", `fetch('/api/dishes/guinea-fowl').then(r => r.json()).then(v => v.components.some(c => c.component.pars?.[0].amount.quantity === 500))`)
+	chef.go_("/mise/supper")
+	chef.see("have 0 · par 500 ml · make 500 ml")
+	look(chef, "mise")
+}
+
 // look takes a picture where somebody wants to see it.
 func look(t *tablet, name string) {
 	if dir := os.Getenv("JOINTIME_LOOK"); dir != "" {

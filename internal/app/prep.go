@@ -101,7 +101,7 @@ func (pr *Prep) workOut(ctx context.Context, id string, p Scene, planned Planned
 	}
 	ways := quantity.WaysOf(p.In.Kitchen)
 	book, orders := p.OnTheDay()
-	larder := quantity.Larder{Day: p.In.Service.Day}
+	larder := quantity.Larder{Day: p.In.Service.Day, Covers: p.In.Service.Most()}
 	for _, e := range p.Book.Stock {
 		if e.Kitchen == "" || e.Kitchen == p.In.Kitchen.ID {
 			larder.Stock = append(larder.Stock, e)

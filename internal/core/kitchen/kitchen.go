@@ -36,6 +36,7 @@ type Kitchen struct {
 	Change    *int64         `json:"change,omitempty" minimum:"0" maximum:"600" doc:"seconds in which hands, board and knife are changed between raw food and what is ready; absent: 60"`
 	Wipe      *int64         `json:"wipe,omitempty" minimum:"0" maximum:"120" doc:"seconds in which a plate is wiped and checked, where it does not say itself; absent: 6"`
 	Carry     *Carry         `json:"carry,omitempty" doc:"who carries plates to the room; absent: nobody counts them"`
+	Spares    *Spares        `json:"spares,omitempty" doc:"what is made beyond what is ordered; absent: nothing"`
 	Day       []Event        `json:"day,omitempty" maxItems:"40" doc:"what a day has beside food work"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`
@@ -46,6 +47,15 @@ type Kitchen struct {
 type Apart struct {
 	Least int64 `json:"least" minimum:"0" maximum:"240"`
 	Most  int64 `json:"most" minimum:"1" maximum:"480"`
+}
+
+// Spares are what is made beyond what is ordered, for what drops, sticks or comes back. Common practice,
+// without a source: pieces 1 in 12 and at least 2, sauces 15 %, all else 10 %.
+type Spares struct {
+	OneIn  int     `json:"oneIn" minimum:"0" maximum:"1000" doc:"pieces: one in so many; 0: none"`
+	Least  int     `json:"least,omitempty" minimum:"0" maximum:"1000" doc:"pieces: at least so many"`
+	Sauces float64 `json:"sauces,omitempty" minimum:"0" maximum:"100" doc:"per cent of what is measured by volume"`
+	Others float64 `json:"others,omitempty" minimum:"0" maximum:"100" doc:"per cent of all else"`
 }
 
 // Carry is who carries plates to the room.

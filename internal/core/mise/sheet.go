@@ -63,6 +63,8 @@ type Task struct {
 	What      string           `json:"what" doc:"the steps, in words"`
 	Make      units.Amount     `json:"make"`
 	Figure    string           `json:"figure" doc:"how much, as the kitchen reads it"`
+	Have      string           `json:"have,omitempty" doc:"what is there of it; absent: nothing"`
+	Par       string           `json:"par,omitempty" doc:"what is to be there when the service begins: its par, or what is needed with its spares"`
 	Other     string           `json:"other,omitempty"`
 	Working   string           `json:"working"`
 	Container string           `json:"container,omitempty"`

@@ -16,7 +16,7 @@ func (m *maker) takers(t *Task, made quantity.Made) {
 	var follow func(made quantity.Made)
 	follow = func(made quantity.Made) {
 		for _, k := range made.Takers {
-			if seen[k.Name] {
+			if seen[k.Name] || k.Spare {
 				continue
 			}
 			seen[k.Name] = true

@@ -76,12 +76,26 @@ func (m *maker) task(made quantity.Made, c recipe.Component, from, to int) Task 
 		t.Name += " (" + version + ")"
 	}
 	t.Container = m.container(c, made.Make)
+	m.stand(&t, made)
 	m.takers(&t, made)
 	m.contents(&t)
 	m.weigh(&t, c, made)
 	m.tick(&t)
 	t.Outs = m.outs(t, c)
 	return t
+}
+
+// stand tells what there is, and what is to be there, where that is not just what is made.
+func (m *maker) stand(t *Task, made quantity.Made) {
+	spare := slices.ContainsFunc(made.Takers, func(k quantity.Taker) bool { return k.Spare })
+	if made.Have.Quantity <= 0 && made.Par == nil && !spare {
+		return
+	}
+	t.Have, _ = m.Ways.Read(made.Have)
+	if made.Have.Quantity <= 0 {
+		t.Have = "0"
+	}
+	t.Par, _ = m.Ways.Read(made.Need)
 }
 
 // steps tells what a task's steps are, when they begin, until when it keeps,

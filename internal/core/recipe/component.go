@@ -26,6 +26,8 @@ type Component struct {
 	Chosen     string        `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
 	Keeps      []Keep        `json:"keeps,omitempty"`
 	Batching   *Batching     `json:"batching,omitempty"`
+	Pars       []Par         `json:"pars,omitempty" maxItems:"20" doc:"how much is to be there, whatever is ordered: the most of those that hold"`
+	Spare      *float64      `json:"spare,omitempty" minimum:"0" maximum:"100" doc:"per cent that is made beyond what is ordered; absent: as the kitchen has it"`
 	ByProducts []ByProduct   `json:"byProducts,omitempty"`
 	TakeOuts   []TakeOut     `json:"takeOuts,omitempty"`
 	Conditions []Condition   `json:"conditions,omitempty"`
@@ -187,6 +189,27 @@ func (c Component) Ending(steps []Step) Component {
 // StepAt is the place of a step in the method that is used; -1: none.
 func (c Component) StepAt(id string) int {
 	return slices.IndexFunc(c.Steps(), func(s Step) bool { return s.ID == id })
+}
+
+// Par is how much of something is to be there when a service begins, by its weekday and its covers.
+type Par struct {
+	Days   []int        `json:"days,omitempty" maxItems:"7" doc:"1 Monday to 7 Sunday; absent: every day"`
+	Covers int          `json:"covers,omitempty" minimum:"0" maximum:"100000" doc:"from so many on"`
+	Amount units.Amount `json:"amount"`
+}
+
+// ParOn is the par of a component on a weekday (1 to 7; 0: none is known) with so many covers, the largest that
+// holds; false: it has none.
+func (c Component) ParOn(weekday, covers int, m units.Measures) (most units.Amount, is bool) {
+	for _, p := range c.Pars {
+		if len(p.Days) > 0 && !slices.Contains(p.Days, weekday) || covers < p.Covers {
+			continue
+		}
+		if a := p.Amount.Basic(m); !is || a.Unit == most.Unit && a.Quantity > most.Quantity {
+			most, is = a, true
+		}
+	}
+	return most, is
 }
 
 // Batching says in what portions a component can be made: no less than a

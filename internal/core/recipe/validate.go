@@ -14,6 +14,16 @@ import (
 func (c Component) Validate() error {
 	var l fault.List
 	validBetween("yield", &c.Yield, c.Between, &l)
+	for i, p := range c.Pars {
+		for _, d := range p.Days {
+			if d < 1 || d > 7 {
+				l.Add(fmt.Sprintf("pars[%d].days", i), "Days are 1 (Monday) to 7.")
+			}
+		}
+		if !p.Amount.Unit.Known() || p.Amount.Quantity <= 0 {
+			l.Add(fmt.Sprintf("pars[%d].amount", i), "How much is to be there? Write 2 kg.")
+		}
+	}
 	methods, seen := map[string]bool{}, map[string]bool{}
 	for m, method := range c.Methods {
 		at := fmt.Sprintf("methods[%d]", m)

@@ -52,6 +52,18 @@ type Covers struct {
 	Plates  int    `json:"plates" minimum:"0" maximum:"1000"`
 }
 
+// Most is how many plates go out in the course that has most of them: its covers, where everybody eats each.
+func (s Service) Most() (most int) {
+	for _, c := range s.Courses {
+		sum := 0
+		for _, n := range c.Covers {
+			sum += n.Plates
+		}
+		most = max(most, sum)
+	}
+	return most
+}
+
 // Plates is how many plates of a dish are served, in all versions together.
 func (s Service) Plates(dish string) (sum int) {
 	for _, c := range s.Courses {

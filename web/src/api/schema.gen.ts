@@ -2227,10 +2227,17 @@ export interface components {
             /** @description ways of making it, side by side */
             methods: components["schemas"]["Method"][];
             name: string;
+            /** @description how much is to be there, whatever is ordered: the most of those that hold */
+            pars?: components["schemas"]["Par"][] | null;
             /** @description id of the section that makes it */
             section?: string;
             /** @description gaps that a cook has looked at and let stand, by key */
             settled?: string[] | null;
+            /**
+             * Format: double
+             * @description per cent that is made beyond what is ordered; absent: as the kitchen has it
+             */
+            spare?: number;
             takeOuts?: components["schemas"]["TakeOut"][] | null;
             /** @description it is a master formula with changes */
             variant?: components["schemas"]["Variant"];
@@ -3463,6 +3470,8 @@ export interface components {
             /** @description how finely it weighs */
             scales?: components["schemas"]["Scales"];
             sections?: components["schemas"]["Section"][] | null;
+            /** @description what is made beyond what is ordered; absent: nothing */
+            spares?: components["schemas"]["Spares"];
             /**
              * Format: int64
              * @description seconds in which a plate is wiped and checked, where it does not say itself; absent: 6
@@ -3782,6 +3791,8 @@ export interface components {
             need: components["schemas"]["Amount"];
             /** @description the same in the other system */
             other?: string;
+            /** @description what is to be there when the service begins; absent: what is needed */
+            par?: components["schemas"]["Amount"];
             /** @description what is wanted beyond what is made, where the list is made once as it is */
             short: components["schemas"]["Amount"];
             surplus: components["schemas"]["Amount"];
@@ -4084,6 +4095,16 @@ export interface components {
             clean?: boolean;
             /** @description component/step whose pan is wanted, with what that left in it */
             of?: string;
+        };
+        Par: {
+            amount: components["schemas"]["Amount"];
+            /**
+             * Format: int64
+             * @description from so many on
+             */
+            covers?: number;
+            /** @description 1 Monday to 7 Sunday; absent: every day */
+            days?: number[] | null;
         };
         Part: {
             /** @description between what the portion may lie: 3 to 4 each */
@@ -5103,6 +5124,28 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        Spares: {
+            /**
+             * Format: int64
+             * @description pieces: at least so many
+             */
+            least?: number;
+            /**
+             * Format: int64
+             * @description pieces: one in so many; 0: none
+             */
+            oneIn: number;
+            /**
+             * Format: double
+             * @description per cent of all else
+             */
+            others?: number;
+            /**
+             * Format: double
+             * @description per cent of what is measured by volume
+             */
+            sauces?: number;
+        };
         Spec: {
             /** @description what is done at the pass: wipe, check, garnish */
             finish?: components["schemas"]["Finish"][] | null;
@@ -5562,6 +5605,8 @@ export interface components {
         Taker: {
             amount: components["schemas"]["Amount"];
             name: string;
+            /** @description nobody ordered it: it is made in case */
+            spare?: boolean;
             working: string;
         };
         Takes: {
@@ -5596,6 +5641,8 @@ export interface components {
             end?: string;
             /** @description how much, as the kitchen reads it */
             figure: string;
+            /** @description what is there of it; absent: nothing */
+            have?: string;
             id: string;
             /**
              * Format: date-time
@@ -5616,6 +5663,8 @@ export interface components {
             other?: string;
             /** @description what must come out of it again */
             outs: components["schemas"]["Out"][];
+            /** @description what is to be there when the service begins: its par, or what is needed with its spares */
+            par?: string;
             /** @description where it waits */
             place?: string;
             /** @description start is by the plan; otherwise it is the latest that its own times allow */

@@ -58,7 +58,7 @@ func (x *explosion) bought(c recipe.Component, l recipe.Line, basic units.Amount
 	if err != nil { // both stand
 		x.problem(words.Step(c.Name, l.Name), "In %s and in %s: %v.", whole.Unit, b.Amount.Unit, err)
 		b.also(whole)
-		b.Takers = append(b.Takers, Taker{c.Name, whole, working})
+		b.Takers = append(b.Takers, Taker{Name: c.Name, Amount: whole, Working: working})
 		return
 	}
 	if how != "" {
@@ -67,7 +67,7 @@ func (x *explosion) bought(c recipe.Component, l recipe.Line, basic units.Amount
 	b.Amount.Quantity += told.Quantity
 	b.Lost.Quantity += told.Quantity * (whole.Quantity - basic.Quantity) / max(whole.Quantity, 1e-300)
 	b.Used.Quantity += told.Quantity * x.larder.share(x, c, l, made)
-	b.Takers = append(b.Takers, Taker{c.Name, told, working})
+	b.Takers = append(b.Takers, Taker{Name: c.Name, Amount: told, Working: working})
 }
 
 // also keeps an amount that cannot be added to the others.

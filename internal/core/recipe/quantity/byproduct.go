@@ -95,7 +95,7 @@ func (e *LeftOver) take(x *explosion, basic units.Amount, by, working string) {
 		working += "; " + how
 	}
 	e.Taken.Quantity += basic.Quantity
-	e.Takers = append(e.Takers, Taker{by, basic, working})
+	e.Takers = append(e.Takers, Taker{Name: by, Amount: basic, Working: working})
 }
 
 // close balances an entry: what is given and what is on hand is taken, or

@@ -30,10 +30,11 @@ func ExplodeFrom(b recipe.Book, l Larder, orders []Order, w Ways) Exploded {
 }
 
 func explode(b recipe.Book, l Larder, orders []Order, w Ways) Exploded {
-	x := &explosion{book: b, ways: w, larder: newShelves(l), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}}
+	x := &explosion{book: b, ways: w, larder: newShelves(l), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}, plated: map[string]units.Amount{}}
 	for _, o := range orders {
 		x.plates(o)
 	}
+	x.spares()
 	for _, id := range x.order() {
 		x.component(id)
 	}
@@ -48,6 +49,7 @@ type explosion struct {
 	buy      map[string]*Buy
 	ledger   map[string]*LeftOver
 	problems []Hitch
+	plated   map[string]units.Amount // of each component that goes onto plates itself
 }
 
 // basic is an amount in grams, millilitres or the thing that is counted.
@@ -85,6 +87,7 @@ func (x *explosion) plates(o Order) {
 			continue
 		}
 		total := p.Portion.Times(float64(o.Plates))
+		x.plate(p.Component, total)
 		x.take(p.Component, total, name, fmt.Sprintf("%s × %s = %s", CoversOf(o.Plates), portionOf(p), total))
 	}
 }
@@ -133,7 +136,7 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 		basic.Quantity /= 1 - lost
 	}
 	made.Need.Quantity += basic.Quantity
-	made.Takers = append(made.Takers, Taker{by, basic, working})
+	made.Takers = append(made.Takers, Taker{by, basic, working, by == forSpare})
 }
 
 // through tells how a component changes its measure.
@@ -175,6 +178,7 @@ func (x *explosion) component(id string) {
 		return // it is asked for by nothing that could be worked out
 	}
 	c := x.book.Made(id)
+	x.toPar(c, made)
 	yield := x.basic(c.Makes())
 	if yield.Quantity <= 0 {
 		x.problem(c.Name, "A yield of %s cannot be scaled.", c.Makes())

@@ -51,6 +51,7 @@ type Made struct {
 	Name      string        `json:"name"`
 	Need      units.Amount  `json:"need" doc:"what is taken of it"`
 	Have      units.Amount  `json:"have" doc:"of that, taken from what is there"`
+	Par       *units.Amount `json:"par,omitempty" doc:"what is to be there when the service begins; absent: what is needed"`
 	Make      units.Amount  `json:"make" doc:"what its batches make"`
 	Done      units.Amount  `json:"done" doc:"of that, made already"`
 	Missing   units.Amount  `json:"missing" doc:"what is still to be made of what is needed"`
@@ -73,6 +74,7 @@ type Taker struct {
 	Name    string       `json:"name"`
 	Amount  units.Amount `json:"amount"`
 	Working string       `json:"working"`
+	Spare   bool         `json:"spare,omitempty" doc:"nobody ordered it: it is made in case"`
 }
 
 // Hitch is something that cannot be worked out.
@@ -90,11 +92,12 @@ type Ways struct {
 	Measures units.Measures
 	Scales   units.Scales
 	Likes    units.Likes
+	Spares   *kitchen.Spares
 }
 
 // WaysOf are those of a kitchen.
 func WaysOf(k kitchen.Kitchen) Ways {
-	return Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes}
+	return Ways{Measures: k.Sizes(), Scales: k.Scales, Likes: k.Likes, Spares: k.Spares}
 }
 
 // Read writes a basic amount as the kitchen measures it and likes to read it, and in the other
@@ -109,9 +112,10 @@ func (w Ways) Read(a units.Amount) (text, other string) {
 // Larder is what the sums begin with: what is on hand, and what has been made
 // for these plates already. The zero value is an empty one.
 type Larder struct {
-	Stock []Stock
-	Done  []Done
-	Day   string // on which the plates are eaten: what does not keep until then does not count
+	Stock  []Stock
+	Done   []Done
+	Day    string // on which the plates are eaten: what does not keep until then does not count
+	Covers int    // of that service, for what stands at a par
 }
 
 // Done is so much of a component that was made for these plates, or brought as

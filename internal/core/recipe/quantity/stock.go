@@ -68,13 +68,14 @@ func (s Stock) Good(day string) bool { return s.UseBy == "" || day == "" || s.Us
 
 // shelves is what is there, found by what it is.
 type shelves struct {
-	day   string
-	stock map[string][]Stock // kind/id, kind/id/by-product
-	made  map[string][]Done
+	day    string
+	covers int
+	stock  map[string][]Stock // kind/id, kind/id/by-product
+	made   map[string][]Done
 }
 
 func newShelves(l Larder) *shelves {
-	s := &shelves{day: l.Day, stock: map[string][]Stock{}, made: map[string][]Done{}}
+	s := &shelves{day: l.Day, covers: l.Covers, stock: map[string][]Stock{}, made: map[string][]Done{}}
 	for _, e := range l.Stock {
 		s.stock[e.key()] = append(s.stock[e.key()], e)
 	}

@@ -39,7 +39,8 @@ type Need struct {
 // Needs are the amounts of a dish's components for so many covers. Where one
 // cannot be worked out, it is not known, and the working says why.
 func Needs(b recipe.Book, d recipe.Dish, covers int, w Ways) []Need {
-	x := ExplodeFrom(b, Larder{}, []Order{{Dish: d.ID, Plates: covers}}, w)
+	w.Spares = nil // a dish is shown as it is, a service as it is made
+	x := explode(b, Larder{}, []Order{{Dish: d.ID, Plates: covers}}, w)
 	out := []Need{}
 	for _, p := range d.Parts {
 		out = append(out, need(b, d, p, covers, x, w))

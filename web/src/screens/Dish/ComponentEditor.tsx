@@ -59,6 +59,7 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         </Form.Group>
         <Field label="container (blank = smallest that fits)" name="container" f={f} set={set} wrong={wrong} />
         <Field label="density, g/ml" name="density" f={f} set={set} wrong={wrong} />
+        <Field label="spares, % (blank = as the kitchen)" name="spare" f={f} set={set} wrong={wrong} />
         <Field label="smallest batch" name="least" f={f} set={set} wrong={wrong} />
         <Field label="largest batch" name="most" f={f} set={set} wrong={wrong} />
       </div>
@@ -98,8 +99,9 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
 }
 
 // byNeed are the tables that only some components have: what is empty is opened by need.
-const byNeed = (f: ComponentForm, steps: [string, string][], ids: string[]): { of: 'rules' | 'keeps' | 'chains' | 'orders' | 'takeOuts' | 'byProducts' | 'conditions'; legend: string; add: string; columns: Column[] }[] => [
+const byNeed = (f: ComponentForm, steps: [string, string][], ids: string[]): { of: 'rules' | 'pars' | 'keeps' | 'chains' | 'orders' | 'takeOuts' | 'byProducts' | 'conditions'; legend: string; add: string; columns: Column[] }[] => [
   { of: 'rules', legend: 'scaling exceptions', add: 'Add an exception', columns: ruleColumns(f) },
+  { of: 'pars', legend: 'par', add: 'Add a par', columns: parColumns },
   { of: 'keeps', legend: 'shelf life', add: 'Add shelf life', columns: keepColumns },
   { of: 'chains', legend: 'waits over several steps', add: 'Add a wait over several steps', columns: chainColumns(steps) },
   { of: 'orders', legend: 'always in this order', add: 'Add an order', columns: orderColumns(steps) },
@@ -108,9 +110,16 @@ const byNeed = (f: ComponentForm, steps: [string, string][], ids: string[]): { o
   { of: 'conditions', legend: 'arrives as', add: 'Add a condition', columns: conditionColumns(f, ids) },
 ]
 
+// days of a par: each alone, and those that most houses tell apart.
+const parColumns: Column[] = [
+  { name: 'days', label: 'on', width: 150, options: [['', 'every day'], ['1,2,3,4', 'Mon–Thu'], ['5,6', 'Fri and Sat'], ['6,7', 'Sat and Sun'], ...['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'].map((d, i): [string, string] => [String(i + 1), d])] },
+  { name: 'covers', label: 'from covers', width: 110, hint: '30' },
+  { name: 'amount', label: 'to be there', width: 130, hint: '2 l' },
+]
+
 type FormProps = { f: ComponentForm; set: (next: Partial<ComponentForm>) => void; wrong?: FieldError }
 
-function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'yield' | 'portion' | 'container' | 'density' | 'least' | 'most' }) {
+function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'yield' | 'portion' | 'container' | 'density' | 'least' | 'most' | 'spare' }) {
   return (
     <Form.Group controlId={`component-${name}`}>
       <Form.Label>{label}</Form.Label>

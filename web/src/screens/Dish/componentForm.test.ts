@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client'
 import { toComponent, toComponentForm } from './componentForm'
 
 const component: Schemas['Component'] = {
-  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, between: { least: { quantity: 180, unit: 'ml' }, most: { quantity: 240, unit: 'ml' } }, chosen: 'quick', section: 'sauce', container: 'jug', density: 1.02, batching: { least: { quantity: 50, unit: 'ml' }, whole: true },
+  id: 'gravy', name: 'Gravy', yield: { quantity: 200, unit: 'ml' }, between: { least: { quantity: 180, unit: 'ml' }, most: { quantity: 240, unit: 'ml' } }, chosen: 'quick', section: 'sauce', container: 'jug', density: 1.02, spare: 20, pars: [{ days: [5, 6], covers: 30, amount: { quantity: 600, unit: 'g' } }, { amount: { quantity: 20, unit: 'g' } }], batching: { least: { quantity: 50, unit: 'ml' }, whole: true },
   ingredients: [{ id: 'bones', name: 'bones', component: 'crown', byProduct: 'bones', amount: { quantity: 600, unit: 'g' } }, { id: 'salt', name: 'salt', ingredient: 'salt', note: 'to taste', scale: 'seasoning', amount: { quantity: 1, unit: 'pinch' }, between: { least: { quantity: 1, unit: 'pinch' }, most: { quantity: 2, unit: 'pinch' } } }, { id: 'agar', name: 'agar', amount: { quantity: 20, unit: 'g' }, per: { to: 'bones', each: { quantity: 600, unit: 'g' } } }, { id: 'acid', name: 'acid', amount: { quantity: 20, unit: 'g' }, per: {} }],
   methods: [
     { id: 'method', name: 'our way', steps: [{ id: 'reduce', name: 'reduce', hands: { work: 'all' }, equipment: [], then: {} }] },

@@ -2,7 +2,7 @@
 // component and back.
 import type { Schemas } from '../../api/client'
 import { idsFor } from '../../parts/ids'
-import { decimal, FieldError, measure, measureBetween, readLine, understand, type Measured } from '../../parts/reading'
+import { decimal, FieldError, measure, measureBetween, readLine, understand, whole, type Measured } from '../../parts/reading'
 import type { Row } from '../../parts/Rows'
 import { amount, amountOrBetween } from '../../parts/amounts'
 import { words } from './form'
@@ -10,7 +10,7 @@ import { stepIDs, used } from './steps'
 
 type Component = Schemas['Component']
 
-export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; once: boolean; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
+export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; once: boolean; spare: string; pars: Row[]; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
 
 export function toComponentForm(c: Component, portion: Measured = {}): ComponentForm {
   return {
@@ -24,6 +24,8 @@ export function toComponentForm(c: Component, portion: Measured = {}): Component
     most: c.batching?.most ? amount(c.batching.most) : '',
     whole: c.batching?.whole ?? false,
     once: c.batching?.once ?? false,
+    spare: c.spare === undefined ? '' : String(c.spare),
+    pars: (c.pars ?? []).map((p) => ({ days: (p.days ?? []).join(','), covers: p.covers ? String(p.covers) : '', amount: amount(p.amount) })),
     lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: amountOrBetween(l), note: l.note ?? '' })),
     rules: c.ingredients.filter((l) => l.per || l.scale).map((l) => ({ line: l.name, how: l.per ? 'per' : l.scale!, per: perText(c, l.per) })),
     methods: c.methods.map((m) => ({ id: m.id, name: m.name, reason: m.reason ?? '', bought: m.bought ? words(m.bought.order ?? 0) : '' })),
@@ -85,6 +87,19 @@ async function batching(f: ComponentForm): Promise<Component['batching']> {
   return { ...(least ? { least } : {}), ...(most ? { most } : {}), ...(f.whole ? { whole: true } : {}), ...(f.once ? { once: true } : {}) }
 }
 
+// pars are how much is to be there, by weekday and covers.
+async function pars(rows: Row[]): Promise<Component['pars']> {
+  const said = rows.map((r, i) => ({ r, i })).filter(({ r }) => r.amount?.trim() || r.covers?.trim())
+  if (said.length === 0) return undefined
+  return Promise.all(
+    said.map(async ({ r, i }) => {
+      const much = await measure(`par.${i}.amount`, r.amount ?? '')
+      if (!much) throw new FieldError(`par.${i}.amount`, 'How much is to be there?')
+      return { ...(r.days ? { days: r.days.split(',').map(Number) } : {}), ...(r.covers?.trim() ? { covers: whole(`par.${i}.covers`, r.covers) } : {}), amount: much }
+    }),
+  )
+}
+
 const present = (rows: Row[], name: string) => rows.filter((r) => r[name]?.trim())
 
 /** toComponent reads a form over the component that it came from. */
@@ -93,8 +108,9 @@ export async function toComponent(f: ComponentForm, over: Component, portion: Me
   const said = await measureBetween('yield', f.yield, { amount: over.yield, between: over.between })
   const makes = said.amount ?? (over.variant ? over.yield : undefined)
   if (!makes) throw new FieldError('yield', 'Yield? Write 500 g or 6.')
-  const next: Component = { ...over, name: f.name.trim(), yield: makes, between: said.between, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined }
+  const next: Component = { ...over, name: f.name.trim(), yield: makes, between: said.between, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined, spare: f.spare.trim() ? decimal('spare', f.spare) : undefined }
   next.batching = await batching(f)
+  next.pars = await pars(f.pars)
   const chains = await Promise.all(f.chains.filter((r) => Object.values(r).some((v) => v.trim())).map((r, i) => chain(r, i)))
   const orders = f.orders.filter((r) => r.first || r.then).map((r, i) => order(r, i))
   next.methods = next.methods.map((m) => (m.id === used(over)?.id ? { ...m, chains: chains.length ? chains : undefined, orders: orders.length ? orders : undefined } : m))

@@ -87,7 +87,7 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
   const { value: f, set, wrong } = form
   const read = () => form.check((f, from) => toKitchen(f, from.over))
   const people: [string, string][] = [...f.cooks, ...f.equipment].filter((r) => r.id && r.name).map((r) => [r.id, r.name])
-  const text = (name: 'name' | 'pass' | 'platers' | 'apart' | 'change' | 'wipe' | 'carriers' | 'each' | 'trip' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency', label: string, hint = '') => (
+  const text = (name: 'name' | 'pass' | 'platers' | 'apart' | 'change' | 'wipe' | 'carriers' | 'each' | 'trip' | 'zone' | 'fine' | 'upTo' | 'coarse' | 'currency' | 'oneIn' | 'spareLeast' | 'sauces' | 'others', label: string, hint = '') => (
     <Form.Group controlId={`kitchen-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} placeholder={hint} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
@@ -165,6 +165,19 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
           {text('upTo', 'fine scale max, g', '50')}
           {text('coarse', 'main scale reads to, g', '1')}
         </div>
+      </fieldset>
+      <fieldset>
+        <legend>spares</legend>
+        <p className="small quiet mb-2">Made beyond what guests order: in order, mise and cost. Blank: none.</p>
+        <div className="pair">
+          {text('oneIn', 'pieces: one in', '12')}
+          {text('spareLeast', 'pieces: at least', '2')}
+          {text('sauces', 'sauces and liquids, %', '15')}
+          {text('others', 'all else, %', '10')}
+        </div>
+        <button type="button" className="plain-button mt-2" onClick={() => set({ oneIn: '12', spareLeast: '2', sauces: '15', others: '10' })}>
+          Use the usual: 1 in 12 and at least 2, 15 %, 10 %
+        </button>
       </fieldset>
       <EditorActions form={form} save="Save the kitchen" forget />
     </Form>

@@ -6,12 +6,12 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; change: string; wipe: string; carriers: string; each: string; trip: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; change: string; wipe: string; carriers: string; each: string; trip: string; oneIn: string; spareLeast: string; sauces: string; others: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
 export const toKitchenWords = (k: Kitchen): KitchenWords => ({
-  name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), currency: k.currency ?? '',
+  name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), oneIn: figure(k.spares?.oneIn), spareLeast: figure(k.spares?.least), sauces: figure(k.spares?.sauces), others: figure(k.spares?.others), currency: k.currency ?? '',
   sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name, helps: (s.helps ?? []).map((h) => k.sections?.find((o) => o.id === h)?.name ?? h).join(', '), walk: figure(s.walk) })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
   pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', apart: k.apart ? `${k.apart.least}–${k.apart.most}` : '', change: k.change !== undefined ? String(k.change) : '', wipe: k.wipe !== undefined ? String(k.wipe) : '', carriers: figure(k.carry?.people), each: figure(k.carry?.plates), trip: k.carry?.trip ? String(k.carry.trip / 60) : '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
@@ -41,6 +41,16 @@ async function identified(rows: Row[]): Promise<Row[]> {
 
 type Shift = Schemas['Shift']
 
+// spares are what is made beyond what is ordered; nothing where no field is filled.
+function spares(f: KitchenWords): Kitchen['spares'] {
+  const figures = { oneIn: f.oneIn, least: f.spareLeast, sauces: f.sauces, others: f.others }
+  if (!Object.values(figures).some((t) => t.trim())) return undefined
+  return {
+    oneIn: f.oneIn.trim() ? whole('oneIn', f.oneIn) : 0, least: f.spareLeast.trim() ? whole('spareLeast', f.spareLeast) : undefined,
+    sauces: f.sauces.trim() ? decimal('sauces', f.sauces) : undefined, others: f.others.trim() ? decimal('others', f.others) : undefined,
+  }
+}
+
 const names = (text: string | undefined) => (text ?? '').split(',').map((t) => t.trim()).filter(Boolean)
 
 function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][], events: When[]): Kitchen {
@@ -54,7 +64,7 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][],
     return { ...thing, away: list.length > 0 ? list : undefined }
   }
   return {
-    ...over, passWidth: decimal('pass', f.pass), ...whoPlates(f), apart: apart(f.apart), change: f.change.trim() ? whole('change', f.change) : undefined, wipe: f.wipe.trim() ? whole('wipe', f.wipe) : undefined, carry: carry(f), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
+    ...over, passWidth: decimal('pass', f.pass), ...whoPlates(f), apart: apart(f.apart), change: f.change.trim() ? whole('change', f.change) : undefined, wipe: f.wipe.trim() ? whole('wipe', f.wipe) : undefined, carry: carry(f), spares: spares(f), zone: f.zone.trim(), limits: f.limits.length > 0 ? f.limits : undefined, own: ownLimits(f.own),
     cooks: f.cooks.flatMap((c, i) => {
       if (!c.name?.trim()) return []
       const { id } = c

@@ -83,6 +83,12 @@ function Facts({ task }: { task: Task }) {
   const facts = [task.container, task.start ? `${task.planned ? 'start' : 'start by'} ${clock(task.start, false)}` : 'not planned: gap before it', task.by && `needed ${moment(task.by)}`, task.keepsFor && `keeps ${spoken(task.keepsFor)}${task.place ? `, ${task.place}` : ''}`, `for ${task.dishes.join(', ')}`]
   return (
     <>
+      {task.par && (
+        <span className="stand mono">
+          have <b>{task.have}</b> · par <b>{task.par}</b> · make <b>{task.figure}</b>
+          <br />
+        </span>
+      )}
       {facts.filter(Boolean).join(' · ')}
       {task.waiting.length > 0 && <b> · needed before {task.waiting.join(', ')}</b>}
     </>

@@ -30,7 +30,8 @@ export function Making({ list }: { list: Made[] }) {
           <div className="mono">{m.working}</div>
           {m.takers.map((t) => (
             <div key={t.name + t.working}>
-              used in <b>{t.name}</b> <span className="mono">{t.working}</span>
+              {t.spare ? '' : 'used in '}
+              <b>{t.name}</b> <span className="mono">{t.working}</span>
             </div>
           ))}
           {m.weigh.map((w) => (
