@@ -63,6 +63,31 @@ func TestSparesOfTheKitchen(t *testing.T) {
 	look(chef, "mise")
 }
 
+// After the supper what is left is counted, a tap or two a line; it stands in the stock with its last day, and
+// the supper itself does not come to need less for it.
+func TestWhatIsLeftIsCounted(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/order/supper?side=count")
+	chef.see("after Small supper")
+	chef.pressOn("hake bones are as reckoned", `[...document.querySelectorAll('.order-line')].find(r => r.textContent.startsWith('Hake bones')).querySelector('button')`)
+	chef.see("225 g left")
+	chef.pressOn("no gravy", `[...document.querySelectorAll('.order-line')].find(r => r.textContent.startsWith('Thyme gravy')).querySelector('button')`)
+	chef.see("none left")
+	chef.press(`[aria-label="Crushed swede: another amount"]`)
+	chef.type_(`[aria-label="Crushed swede, left"]`, "250 g")
+	look(chef, "count")
+	chef.click("Count it")
+	chef.see("250 g left")
+	chef.until("it is in the stock", `fetch('/api/stock').then(r => r.json()).then(v => v.stock.some(s => s.stock.component === 'swede' && s.stock.amount.quantity === 250 && s.stock.after === 'supper'))`)
+	chef.go_("/order/supper?side=made")
+	chef.until("as much is made for the supper", `[...document.querySelectorAll('.order-line, .opens, button')].some(r => /Crushed swede/.test(r.textContent))`)
+	chef.go_("/order/supper?side=count")
+	chef.press(`[aria-label="Crushed swede: another amount"]`)
+	chef.type_(`[aria-label="Crushed swede, left"]`, "300 g")
+	chef.click("Count it")
+	chef.see("300 g left")
+}
+
 // look takes a picture where somebody wants to see it.
 func look(t *tablet, name string) {
 	if dir := os.Getenv("JOINTIME_LOOK"); dir != "" {

@@ -3,6 +3,8 @@ package api
 import (
 	"cmp"
 	"context"
+	"crypto/sha256"
+	"encoding/hex"
 	"io"
 	"net/http"
 	"slices"
@@ -10,10 +12,13 @@ import (
 	"time"
 
 	"jointime/internal/app"
+	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/recipe/supply"
 	"jointime/internal/core/service"
+	"jointime/internal/core/units"
 	"jointime/internal/formats/lists"
+	"jointime/internal/store"
 )
 
 // routes tell what a service needs.
@@ -30,7 +35,16 @@ type AmountsView struct {
 	Unsold   []string          `json:"unsold" nullable:"false" doc:"what is missing and no supplier is known to have"`
 	Costs    []supply.Cost     `json:"costs" nullable:"false"`
 	Currency string            `json:"currency"`
+	Left     []LeftView        `json:"left" nullable:"false" doc:"what may be left over, to be counted after the service"`
 	Now      time.Time         `json:"now"`
+}
+
+// LeftView is what may be left of something, with what somebody counted.
+type LeftView struct {
+	mise.Left
+	Stock   string        `json:"stock" doc:"id of its entry in the stock"`
+	Version int64         `json:"version" doc:"of that; 0: it is not counted"`
+	Counted *units.Amount `json:"counted,omitempty"`
 }
 
 // OrderView is what is ordered from one supplier by one hour.
@@ -52,7 +66,7 @@ func (s amounts) amounts(ctx context.Context, in *serviceInput) (*amountsOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	v := AmountsView{Service: x.In.Service, Exploded: x.Input.Exploded, Orders: []OrderView{}, Unsold: []string{}, Costs: costs(x), Currency: x.In.Kitchen.Money(), Now: s.Now()}
+	v := AmountsView{Service: x.In.Service, Exploded: x.Input.Exploded, Left: []LeftView{}, Orders: []OrderView{}, Unsold: []string{}, Costs: costs(x), Currency: x.In.Kitchen.Money(), Now: s.Now()}
 	for _, b := range v.Exploded.Buy {
 		switch {
 		case b.Purchase != nil:
@@ -62,7 +76,27 @@ func (s amounts) amounts(ctx context.Context, in *serviceInput) (*amountsOutput,
 		}
 	}
 	sortOrders(v.Orders)
+	v.Left = leftViews(x)
 	return &amountsOutput{v}, nil
+}
+
+// leftViews are what may be left over, each with its count. Its entry has an id of its own for each
+// service, so that it is counted once, however often.
+func leftViews(x app.Stocked) []LeftView {
+	out := []LeftView{}
+	for _, l := range mise.LeftAfter(x.Input, x.Sheet) {
+		v := LeftView{Left: l, Stock: leftID(x.In.Service.ID, l)}
+		if e, is := x.Book.Stock[v.Stock]; is && e.After == x.In.Service.ID {
+			v.Version, v.Counted = x.Book.Version(store.Stock, v.Stock), &e.Amount
+		}
+		out = append(out, v)
+	}
+	return out
+}
+
+func leftID(service string, l mise.Left) string {
+	sum := sha256.Sum256([]byte(strings.Join([]string{service, l.Component, l.ByProduct}, "\x00")))
+	return "left-" + hex.EncodeToString(sum[:8])
 }
 
 // add puts a purchase to what is ordered from the same supplier by the same

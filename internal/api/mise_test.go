@@ -265,3 +265,34 @@ func TestMorePlatesThanAnybodyServesAreRefused(t *testing.T) {
 	assert.Equal(t, "1001 plates: a course has 1000 at most. Serve the rest as a second service.", p.Detail)
 	assert.Len(t, get[api.MiseView](chef, "/api/services/supper/mise").Sheet.Days, 2, "nothing was lost")
 }
+
+// What is left is counted once for its service, and does not count for it: by hand, hake bones 450 g given and 225 taken.
+func TestWhatIsLeftAfterAServiceIsForTheNext(t *testing.T) {
+	h := newHouse(t)
+	chef := h.cook("Chef")
+	left := func() (out map[string]api.LeftView, make map[string]quantity.Made) {
+		v := get[api.AmountsView](chef, "/api/services/supper/amounts")
+		out, make = map[string]api.LeftView{}, map[string]quantity.Made{}
+		for _, l := range v.Left {
+			out[l.Name] = l
+		}
+		for _, m := range v.Exploded.Make {
+			make[m.Component] = m
+		}
+		return out, make
+	}
+	before, made := left()
+	bones, gravy := before["Hake bones"], before["Thyme gravy"]
+	assert.InDelta(t, 225, bones.Expect.Quantity, 1e-9)
+	assert.Equal(t, "2026-03-15", gravy.UseBy, "made on Friday, and keeps 2 days")
+	assert.Zero(t, gravy.Version)
+	value := map[string]any{"id": gravy.Stock, "kitchen": "back-kitchen", "component": gravy.Component, "amount": map[string]any{"quantity": 120, "unit": "ml"}, "place": "chilled", "useBy": gravy.UseBy, "after": "supper", "counted": "2026-03-14T23:30:00Z"}
+	require.Equal(t, 200, chef.send("PUT", "/api/stock/"+gravy.Stock, edit(0, value)).status)
+	after, now := left()
+	assert.InDelta(t, 120, after["Thyme gravy"].Counted.Quantity, 1e-9)
+	assert.Equal(t, made["gravy"].Make, now["gravy"].Make, "it was left over by this supper")
+	value["id"], value["after"] = "other", "lunch"
+	require.Equal(t, 200, chef.send("PUT", "/api/stock/other", edit(0, value)).status)
+	_, now = left()
+	assert.InDelta(t, made["gravy"].Make.Quantity-120, now["gravy"].Make.Quantity, 1e-9, "what another left is used first")
+}

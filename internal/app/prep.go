@@ -103,7 +103,7 @@ func (pr *Prep) workOut(ctx context.Context, id string, p Scene, planned Planned
 	book, orders := p.OnTheDay()
 	larder := quantity.Larder{Day: p.In.Service.Day, Covers: p.In.Service.Most()}
 	for _, e := range p.Book.Stock {
-		if e.Kitchen == "" || e.Kitchen == p.In.Kitchen.ID {
+		if (e.Kitchen == "" || e.Kitchen == p.In.Kitchen.ID) && e.After != p.In.Service.ID {
 			larder.Stock = append(larder.Stock, e)
 		}
 	}

@@ -1799,6 +1799,8 @@ export interface components {
             costs: components["schemas"]["Cost"][];
             currency: string;
             exploded: components["schemas"]["Exploded"];
+            /** @description what may be left over, to be counted after the service */
+            left: components["schemas"]["LeftView"][];
             /** Format: date-time */
             now: string;
             /** @description what is to be ordered, by supplier; what must be ordered first stands first */
@@ -3660,6 +3662,28 @@ export interface components {
              */
             when?: string;
         };
+        LeftView: {
+            byProduct?: string;
+            component: string;
+            counted?: components["schemas"]["Amount"];
+            /** @description surplus, spares and what is beyond need of a par; of a by-product what nobody takes */
+            expect: components["schemas"]["Amount"];
+            name: string;
+            /** @enum {string} */
+            place: "chilled" | "frozen" | "ambient" | "hot";
+            /** @description id of its entry in the stock */
+            stock: string;
+            /** @description the same, as the kitchen measures it */
+            text: string;
+            /** @description last day on which it is good, from when it was made; absent: nobody said how long it keeps */
+            useBy?: string;
+            /**
+             * Format: int64
+             * @description of that; 0: it is not counted
+             */
+            version: number;
+            working: string;
+        };
         Life: {
             placing: string;
             /** Format: int64 */
@@ -5336,6 +5360,8 @@ export interface components {
             words: components["schemas"]["Word"][];
         };
         Stock: {
+            /** @description id of the service that left it over: it does not count for that one */
+            after?: string;
             amount: components["schemas"]["Amount"];
             byProduct?: string;
             /** @description what was made; with byProduct, what leaves it over */

@@ -23,6 +23,7 @@ type Stock struct {
 	Since      string       `json:"since,omitempty" doc:"day on which it came or was made"`
 	UseBy      string       `json:"useBy,omitempty" doc:"last day on which it is good; absent: it keeps"`
 	Counted    time.Time    `json:"counted" doc:"when somebody looked"`
+	After      string       `json:"after,omitempty" maxLength:"120" doc:"id of the service that left it over: it does not count for that one"`
 }
 
 // Validate finds what is malformed in an entry of the stock.

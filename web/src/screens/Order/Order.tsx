@@ -11,6 +11,7 @@ import { Opens } from '../../parts/Opens'
 import { Bracket, Empty, Failed, Waiting } from '../../parts/States'
 import { clock, count, day, upper } from '../../parts/words'
 import { Costs } from './Costs'
+import { Count } from './Count'
 import { Ledger } from './Ledger'
 import { LeftOverBought, servedOf } from './LeftOver'
 import { Making } from './Making'
@@ -20,7 +21,7 @@ import { Suppliers } from './Suppliers'
 type View = Schemas['AmountsView']
 export type Buy = Schemas['Buy']
 
-const sides: [string, string][] = [['', 'to order'], ['made', 'batches and by-products'], ['stock', 'stock'], ['suppliers', 'suppliers'], ['costs', 'costs']]
+const sides: [string, string][] = [['', 'to order'], ['made', 'batches and by-products'], ['stock', 'stock'], ['count', 'count what is left'], ['suppliers', 'suppliers'], ['costs', 'costs']]
 
 export function Order({ id }: { id: string }) {
   const amounts = useAmounts(id)
@@ -64,6 +65,7 @@ export function Order({ id }: { id: string }) {
         </div>
       )}
       {side === 'stock' && <Stock kitchen={view.service.kitchen} />}
+      {side === 'count' && <Count view={view} />}
       {side === 'suppliers' && <Suppliers />}
       {side === 'costs' && <Costs costs={view.costs} currency={view.currency} />}
     </>
