@@ -71,7 +71,7 @@ var may = map[string]string{
 	"recipe/entry":      "fault kitchen limits plating reading recipe units words",
 	"recipe/cleanup":    "plating recipe",
 	"recipe/contents":   "fault kitchen plating recipe units words",
-	"recipe/review":     "fault keeping kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
+	"recipe/review":     "fault heat keeping kitchen reading recipe recipe/contents recipe/entry recipe/quantity units words",
 	"recipe/answer":     "fault kitchen reading recipe recipe/entry units words",
 	"recipe/search":     "kitchen recipe recipe/contents recipe/review words",
 	"recipe/recipetest": "plating recipe units",

@@ -97,6 +97,9 @@ func (r *asking) component(c recipe.Component) {
 	for _, g := range r.lines(c) {
 		r.add(settled, g)
 	}
+	for _, g := range boiledDown(r.b, c, quantity.Ways{Measures: r.k.Sizes()}) {
+		r.add(settled, g)
+	}
 	for _, g := range quantity.OverYield(r.b, c, quantity.Ways{Measures: r.k.Sizes()}) {
 		r.add(settled, g)
 	}
