@@ -255,7 +255,7 @@ func TestRatiosReductionsAndOvenMarksAreTyped(t *testing.T) {
 	chef.pick("#kitchen-heat", "f")
 	chef.click("Save the kitchen")
 	chef.go_("/dish/guinea-fowl")
-	chef.see("oven 375 °F")
+	chef.see("oven 374 °F (dial 375)")
 }
 
 // Two bay leaves are typed into the gravy on Dish; the sheet says that they go in and come out,

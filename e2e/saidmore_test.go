@@ -38,7 +38,7 @@ func TestHoursHeatShareAndWaitingAreTyped(t *testing.T) {
 	chef.click("Save the step")
 	chef.see("not over 95 °C")
 	chef.see("high heat")
-	chef.until("3 % more is made", `fetch('/api/services/supper/amounts').then(r => r.json()).then(r => JSON.stringify(r).includes('200 ml ÷ (1 − 0.03) = 206 ml, for 3 % is lost in 7½ min of waiting'))`)
+	chef.until("3 % more is made", `fetch('/api/services/supper/amounts').then(r => r.json()).then(r => JSON.stringify(r).includes('200 ml ÷ (1 − 0.03) = 206.2 ml, for 3 % is lost in 7½ min of waiting'))`)
 
 	chef.go_("/dish/guinea-fowl?side=component&of=barley")
 	chef.see("Add a condition")

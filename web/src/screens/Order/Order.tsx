@@ -165,7 +165,7 @@ function Line({ buy: b, figure, note }: { buy: Buy; figure: string; note?: React
       ))}
       {b.takers.length > 1 && (
         <div className="mono">
-          {b.takers.map((t) => round(t.amount)).join(' + ')} = {b.text}
+          {b.takers.map((t) => round(t.amount)).join(' + ')} = {exactly(b)}
         </div>
       )}
       <div className="mono">{balance(b)}</div>
@@ -222,9 +222,12 @@ function Missing({ buy: b }: { buy: Buy }) {
   )
 }
 
+// exactly is how much is needed, not rounded to what is bought or weighed: it stands in sums.
+const exactly = (b: Buy) => [b.amount, ...b.also].map(round).join(' + ')
+
 /** balance is what is missing, as a line of sums. */
 export function balance(b: Buy): string {
-  const parts = [b.text]
+  const parts = [exactly(b)]
   if (b.used.quantity > 0) parts.push(`− ${round(b.used)} already used`)
   if (b.have.quantity > 0) parts.push(`− ${round(b.have)} in stock`)
   return `${parts.join(' ')} = ${b.still || 'nothing to order'}`
