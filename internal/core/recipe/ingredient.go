@@ -22,6 +22,9 @@ type Ingredient struct {
 	Loss        float64          `json:"loss,omitempty" minimum:"0" maximum:"0.99" doc:"share lost in trimming"`
 	Allergens   *[]string        `json:"allergens,omitempty" doc:"absent: never told, which is not the same as none"`
 	Animal      string           `json:"animal,omitempty" enum:"none,milk,egg,honey,fish,shellfish,meat" doc:"what it comes from; absent: never told"`
+	Salt        *float64         `json:"salt,omitempty" minimum:"0" maximum:"100" doc:"per cent by weight; absent: never told, and by its name where it is salt"`
+	Sugar       *float64         `json:"sugar,omitempty" minimum:"0" maximum:"100" doc:"likewise"`
+	Acid        *float64         `json:"acid,omitempty" minimum:"0" maximum:"100" doc:"likewise: a vinegar has 5 or 6"`
 	Alcohol     bool             `json:"alcohol,omitempty"`
 	Season      []int            `json:"season,omitempty" maxItems:"12" doc:"months, 1 to 12; absent: the whole year"`
 	Delivery    string           `json:"delivery,omitempty" maxLength:"400" doc:"what to look for when it comes"`

@@ -2264,6 +2264,8 @@ export interface components {
             need: components["schemas"]["Need"];
             /** @description each step's time in words; empty: a gap */
             said: string[];
+            /** @description salt, sugar and acid in what it makes */
+            strengths: components["schemas"]["Strength"][];
             /** @description objects that do not come out in time, steps that are too hot for what is in them */
             takeOuts: components["schemas"]["StepFault"][];
             /** Format: int64 */
@@ -3274,6 +3276,11 @@ export interface components {
             of: number;
         };
         Ingredient: {
+            /**
+             * Format: double
+             * @description likewise: a vinegar has 5 or 6
+             */
+            acid?: number;
             alcohol?: boolean;
             /** @description absent: never told, which is not the same as none */
             allergens?: string[];
@@ -3310,9 +3317,19 @@ export interface components {
              * @description grams of one: a piece, or what it is bought by (unit)
              */
             piece?: number;
+            /**
+             * Format: double
+             * @description per cent by weight; absent: never told, and by its name where it is salt
+             */
+            salt?: number;
             /** @description months, 1 to 12; absent: the whole year */
             season?: number[] | null;
             substitutes?: components["schemas"]["Substitute"][] | null;
+            /**
+             * Format: double
+             * @description likewise
+             */
+            sugar?: number;
             /** @description in which it is bought */
             unit?: string;
         };
@@ -5442,6 +5459,20 @@ export interface components {
             readonly received?: string;
             task: string;
             readonly who?: string;
+        };
+        Strength: {
+            /** @description in all that the list makes */
+            amount: components["schemas"]["Amount"];
+            /** @enum {string} */
+            of: "salt" | "sugar" | "acid";
+            /**
+             * Format: double
+             * @description of sugar these are degrees Brix
+             */
+            percent: number;
+            /** @description lines of which it is not known how much they bring */
+            unknown: string[];
+            working: string;
         };
         Stretch: {
             /** Format: int64 */

@@ -86,7 +86,7 @@ function Editor({ item, close }: { item: Schemas['IngredientOutputBody']; close:
     return desk.hand({ kind: 'ingredient', id: value.id, version: from.version, screen: 'ingredients', what: value.name, value })
   })
   const { value: f, set, wrong } = form
-  const text = (name: 'name' | 'also' | 'density' | 'piece' | 'loss' | 'season' | 'delivery', label: string) => (
+  const text = (name: 'name' | 'also' | 'density' | 'piece' | 'loss' | 'salt' | 'sugar' | 'acid' | 'season' | 'delivery', label: string) => (
     <Form.Group controlId={`ingredient-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Control value={f[name]} onChange={(e) => set({ [name]: e.target.value })} isInvalid={wrong?.field === name} autoComplete="off" />
@@ -126,6 +126,9 @@ function Editor({ item, close }: { item: Schemas['IngredientOutputBody']; close:
           {text('piece', 'weight of one, g')}
           {text('loss', 'trim loss, %')}
           {text('season', 'season, months (9, 10, 11)')}
+          {text('salt', 'salt in it, %')}
+          {text('sugar', 'sugar in it, %')}
+          {text('acid', 'acid in it, %')}
         </div>
         {text('delivery', 'check on delivery')}
         <Rows legend="packs" columns={[{ name: 'supplier', label: 'supplier', width: 150, options: [['', 'supplier'], ...(suppliers.data?.suppliers ?? []).map((s): [string, string] => [s.supplier.id, s.supplier.name])] }, { name: 'size', label: 'size', width: 100 }, { name: 'price', label: 'price', width: 80 }, { name: 'name', label: 'name', width: 110 }]} rows={f.packs} set={(packs) => set({ packs })} add="Add a pack" wrong={wrong?.field} />

@@ -7,12 +7,12 @@ import { amount } from '../../parts/amounts'
 
 type Ingredient = Schemas['Ingredient']
 
-export type Words = { name: string; also: string; told: boolean; allergens: string[]; animal: string; alcohol: boolean; density: string; piece: string; loss: string; season: string; delivery: string; substitutes: Row[]; packs: Row[]; parts: Row[]; house: boolean }
+export type Words = { name: string; also: string; told: boolean; allergens: string[]; animal: string; alcohol: boolean; density: string; piece: string; loss: string; salt: string; sugar: string; acid: string; season: string; delivery: string; substitutes: Row[]; packs: Row[]; parts: Row[]; house: boolean }
 
 /** toWords is an ingredient as it is typed; standIns are its substitutes by name. */
 export const toWords = (i: Ingredient, standIns: Schemas['Named'][] = []): Words => ({
   name: i.name, also: (i.also ?? []).join(', '), told: Boolean(i.allergens), allergens: i.allergens ?? [], animal: i.animal ?? '', alcohol: i.alcohol ?? false,
-  density: i.density === undefined ? '' : String(i.density), piece: i.piece === undefined ? '' : String(i.piece), loss: i.loss ? String(Math.round(i.loss * 1000) / 10) : '', season: (i.season ?? []).join(', '), delivery: i.delivery ?? '',
+  density: i.density === undefined ? '' : String(i.density), piece: i.piece === undefined ? '' : String(i.piece), loss: i.loss ? String(Math.round(i.loss * 1000) / 10) : '', salt: i.salt === undefined ? '' : String(i.salt), sugar: i.sugar === undefined ? '' : String(i.sugar), acid: i.acid === undefined ? '' : String(i.acid), season: (i.season ?? []).join(', '), delivery: i.delivery ?? '',
   substitutes: (i.substitutes ?? []).map((s) => ({ ingredient: s.ingredient, named: standIns.find((n) => n.id === s.ingredient)?.name ?? '', factor: s.factor ? String(s.factor) : '', note: s.note ?? '' })),
   packs: (i.packs ?? []).map((p) => ({ supplier: p.supplier, size: amount(p.size), price: p.price === undefined ? '' : (p.price / 100).toFixed(2), name: p.name ?? '' })),
   parts: (i.parts ?? []).map((p) => ({ name: p.name, amount: amount(p.amount), density: p.density === undefined ? '' : String(p.density) })), house: i.house ?? false,
@@ -24,7 +24,7 @@ export async function toIngredient(f: Words, over: Ingredient): Promise<Ingredie
   const list = (text: string) => text.split(',').map((t) => t.trim()).filter(Boolean)
   return {
     ...over, name: f.name.trim(), also: list(f.also), allergens: f.told ? f.allergens : undefined, animal: (f.animal || undefined) as Ingredient['animal'], alcohol: f.alcohol || undefined,
-    density: some('density', f.density), piece: some('piece', f.piece), loss: f.loss.trim() ? decimal('loss', f.loss) / 100 : undefined, season: list(f.season).map((m) => decimal('season', m)), delivery: f.delivery || undefined,
+    density: some('density', f.density), piece: some('piece', f.piece), loss: f.loss.trim() ? decimal('loss', f.loss) / 100 : undefined, salt: some('salt', f.salt), sugar: some('sugar', f.sugar), acid: some('acid', f.acid), season: list(f.season).map((m) => decimal('season', m)), delivery: f.delivery || undefined,
     packs: await packs(f.packs), parts: await partsOf(f.parts), house: f.house || undefined,
     substitutes: f.substitutes.filter((s) => s.ingredient).map((s) => ({ ingredient: s.ingredient, factor: some('substitutes', s.factor ?? ''), note: s.note || undefined })),
   }

@@ -49,6 +49,18 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
         </span>
       </div>
       <Ingredients part={part} view={view} />
+      {part.strengths.length > 0 && (
+        <details className="strengths ms-3 small">
+          <summary>{part.strengths.map((s) => `${s.of} ${s.percent.toFixed(s.percent < 10 ? 1 : 0)} %`).join(' · ')}</summary>
+          {part.strengths.map((s) => (
+            <div key={s.of} className="mono">
+              {s.of} {s.working}
+              {s.unknown.length > 0 && <span className="gap"> not counted: {s.unknown.join(', ')}</span>}
+            </div>
+          ))}
+          <div className="quiet">By weight, of what the list brings. What is poured off takes some along.</div>
+        </details>
+      )}
       {steps.length === 0 && !used(made)?.bought && <span className="gap ms-3">how is it made?</span>}
       {steps.map((s, i) => (
         <StepLines key={s.id} step={s} said={said[i]} gaps={view.gaps.filter((g) => g.component === component.id && g.step === s.id && g.field !== 'unlisted')} faults={part.takeOuts.filter((t) => t.step === s.id).map((t) => t.what)} open={s.id === openStep} pick={() => pick(component.id, s.id)} />

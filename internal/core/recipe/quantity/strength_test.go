@@ -1,0 +1,38 @@
+package quantity_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
+	"jointime/internal/core/recipe/recipetest"
+	"jointime/internal/core/units"
+)
+
+// Stock of 4 kg with 24 g of salt is 0.6 %; 2 kg of it bring 12 g, and with 100 g of soy at 16 % there are 28 g: boiled
+// down to 500 ml, at 1 g/ml, 5.6 %. By hand.
+func TestSaltGrowsAlongAReduction(t *testing.T) {
+	b := recipe.NewBook()
+	g := func(q float64) *units.Amount { a := recipetest.Grams(q); return &a }
+	soy := 16.0
+	b.Ingredients["salt"], b.Ingredients["soy"] = recipe.Ingredient{ID: "salt", Name: "Salt"}, recipe.Ingredient{ID: "soy", Name: "soy sauce", Salt: &soy}
+	b.Components["stock"] = recipe.Component{ID: "stock", Name: "Stock", Yield: recipetest.Grams(4000), Lines: []recipe.Line{{Name: "bones", Amount: g(3000)}, {Name: "salt", Ingredient: "salt", Amount: g(24)}}}
+	b.Components["glaze"] = recipe.Component{ID: "glaze", Name: "Glaze", Yield: units.Amount{Quantity: 500, Unit: units.Millilitre}, Lines: []recipe.Line{{Name: "stock", Component: "stock", Amount: g(2000)}, {Name: "soy sauce", Ingredient: "soy", Amount: g(100)}}}
+	of := func(id string) quantity.Strength {
+		list := quantity.Strengths(b, b.Components[id], quantity.Ways{Measures: units.Metric})
+		require.Len(t, list, 1)
+		return list[0]
+	}
+	assert.InDelta(t, 0.6, of("stock").Percent, 1e-12)
+	glaze := of("glaze")
+	assert.InDelta(t, 5.6, glaze.Percent, 1e-12)
+	assert.Equal(t, "(12 g in 2 kg stock + 100 g × 16 % soy sauce) ÷ 1 g/ml assumed: 500 g = 5.6 %", glaze.Working)
+
+	c := b.Components["glaze"]
+	cup := units.Amount{Quantity: 1, Unit: "cup"}
+	c.Lines[1].Amount = &cup
+	assert.Equal(t, []string{"soy sauce"}, quantity.Strengths(b, c, quantity.Ways{Measures: units.Metric})[0].Unknown, "what a cup of it weighs is not known")
+}
