@@ -88,6 +88,26 @@ func TestWhatIsLeftIsCounted(t *testing.T) {
 	chef.see("300 g left")
 }
 
+// A sum by itself: typed as it is said, answered with its working, refused with the field that is to blame.
+func TestSumsAreTypedAndAnswered(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/book")
+	chef.click("Sums")
+	chef.click("Pieces")
+	chef.type_("#sum-length", "40 cm")
+	chef.type_("#sum-width", "30 cm")
+	chef.type_("#sum-cutter", "60 mm")
+	chef.see("32 pieces")
+	chef.see("40 cm × 30 cm, cutter 60 mm, best: 32")
+	look(chef, "pieces")
+	chef.type_("#sum-cutter", "60 g")
+	chef.see("60 g is no length.")
+	chef.click("Chain of reductions")
+	chef.click("Show an example")
+	chef.see("6.4 l")
+	look(chef, "chain")
+}
+
 // look takes a picture where somebody wants to see it.
 func look(t *tablet, name string) {
 	if dir := os.Getenv("JOINTIME_LOOK"); dir != "" {

@@ -45,7 +45,7 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 		{"/dish/guinea-fowl?side=allergens", "last call"}, {"/dish/roast-hake?side=methods", "Use this"}, {"/dish/guinea-fowl?side=history", "History"}, {"/dish/roast-hake?side=gaps", "for now"},
 		{"/dish/guinea-fowl?side=component&of=crown", "Save the component"}, {"/dish/guinea-fowl?side=version&of=meatless", "Save the version"},
 		{"/order/supper", "order by"}, {"/order/supper?side=made", "by-products"}, {"/order/supper?side=stock", "counted"}, {"/order/supper?side=suppliers", "suppliers"}, {"/order/supper?side=costs", "per portion"},
-		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/tablets", "last here"}, {"/dish/slow-cooked-egg-mushroom-broth?side=reductions", "about "},
+		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/book/sums?of=pieces", "cutter"}, {"/order/supper?side=count", "after Small supper"}, {"/tablets", "last here"}, {"/dish/slow-cooked-egg-mushroom-broth?side=reductions", "about "},
 		{"/book", "Split-pea broth"}, {"/book/new", "New dish"}, {"/book/ingredients?of=butter", "Save the ingredient"},
 		{"/run-up/supper", "Export plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"}, {"/run-up/winter-supper?view=loads", "All cooks busy"}, {"/day/winter-supper", "Solid: hands"}, {"/run-up/supper?view=methods", "plates on time"},
 		{"/service/winter-supper", "Select a wave"}, {"/sheets/winter-supper", "Fire list"}, {"/sheets/winter-supper?for=room", "Seated and set"},

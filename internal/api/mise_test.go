@@ -2,6 +2,7 @@ package api_test
 
 import (
 	"context"
+	"encoding/json"
 	"fmt"
 	"strings"
 	"sync"
@@ -295,4 +296,24 @@ func TestWhatIsLeftAfterAServiceIsForTheNext(t *testing.T) {
 	require.Equal(t, 200, chef.send("PUT", "/api/stock/other", edit(0, value)).status)
 	_, now = left()
 	assert.InDelta(t, made["gravy"].Make.Quantity-120, now["gravy"].Make.Quantity, 1e-9, "what another left is used first")
+}
+
+// A sum is answered as it is typed, or refused with the field that is to blame.
+func TestASumIsAnswered(t *testing.T) {
+	chef := newHouse(t).cook("Chef")
+	type list struct{ Sums []api.SumView }
+	sums := get[list](chef, "/api/sums").Sums
+	require.Len(t, sums, 20)
+	answer := func(body map[string]any) (out api.SumAnswer) {
+		got := chef.send("POST", "/api/sums", body)
+		require.Equal(t, 200, got.status)
+		require.NoError(t, json.Unmarshal(got.body, &out))
+		return out
+	}
+	for _, s := range sums {
+		assert.NotEmpty(t, answer(map[string]any{"ask": s.Ask, "given": s.Example}).Figures, s.Ask)
+	}
+	typed := answer(map[string]any{"ask": "reduce-chain", "given": map[string]any{"wanted": "1.6 l", "stages": []map[string]any{{"left": "25 %"}, {"added": "400 ml"}, {"lost": "20 %"}}}})
+	assert.InDelta(t, 6.4, typed.Figures[0].Value, 1e-12)
+	assert.Equal(t, "amount", answer(map[string]any{"ask": "convert", "given": map[string]any{"amount": "some", "to": "g"}}).Refusal.Field)
 }

@@ -9,6 +9,7 @@ import { Failed, Waiting } from './parts/States'
 // A screen is loaded when it is wanted: a cook's tablet never loads the book or the plates.
 const Book = lazy(() => import('./screens/Book/Book').then((m) => ({ default: m.Book })))
 const Ingredients = lazy(() => import('./screens/Book/Ingredients').then((m) => ({ default: m.Ingredients })))
+const Sums = lazy(() => import('./screens/Book/Sums').then((m) => ({ default: m.Sums })))
 const Paste = lazy(() => import('./screens/Book/Paste').then((m) => ({ default: m.Paste })))
 const Import = lazy(() => import('./screens/Book/Import').then((m) => ({ default: m.Import })))
 const Card = lazy(() => import('./screens/Card/Card').then((m) => ({ default: m.Card })))
@@ -72,7 +73,7 @@ function Screen({ name, screen, of }: { name: string; screen: string; of: string
       {screen === 'order' && <Order key={service} id={service} />}
       {screen === 'mise' && <Mise key={service} id={service} />}
       {screen === 'dish' && <Dish key={dish} id={dish} />}
-      {screen === 'book' && (of === 'new' ? <Paste /> : of === 'ingredients' ? <Ingredients /> : of === 'import' ? <Import /> : <Book />)}
+      {screen === 'book' && (of === 'new' ? <Paste /> : of === 'ingredients' ? <Ingredients /> : of === 'import' ? <Import /> : of === 'sums' ? <Sums /> : <Book />)}
       {screen === 'card' && <Card key={dish} id={dish} />}
       {screen === 'kitchen' && (of === 'new' ? <FirstStart /> : <Kitchen />)}
       {screen === 'tablets' && <Tablets />}

@@ -139,6 +139,9 @@ func (g *given) flag(name string) (on bool) {
 	if json.Unmarshal(g.raw[name], &on) == nil {
 		return on
 	}
+	if word := ""; json.Unmarshal(g.raw[name], &word) == nil && (word == "yes" || word == "no") {
+		return word == "yes"
+	}
 	if json.Unmarshal(g.raw[name], &object) != nil || object.Value == nil {
 		refuse(g.at(name), "“%s” is true or false.", name)
 	}
@@ -192,6 +195,9 @@ func (g *given) self(kinds ...kind) quantity {
 	if !g.has("value") {
 		refuse(g.at("value"), "“value” is missing.")
 	}
+	if bare := ""; json.Unmarshal(g.raw["value"], &bare) == nil && !g.has("unit") {
+		return g.read(strings.TrimSuffix(g.path, "."), g.raw["value"], kinds)
+	}
 	text := fmt.Sprintf(`{"value":%s,"unit":%s}`, g.raw["value"], orEmpty(g.raw["unit"]))
 	return g.read(strings.TrimSuffix(g.path, "."), json.RawMessage(text), kinds)
 }
@@ -217,8 +223,15 @@ func (g *given) read(at string, raw json.RawMessage, kinds []kind) quantity {
 		Unit  string   `json:"unit"`
 	}
 	var bare float64
+	var text string
 	if json.Unmarshal(raw, &bare) == nil {
 		v.Value = &bare
+	} else if json.Unmarshal(raw, &text) == nil { // as it is typed: "1½ l"
+		value, unit, is := typed(text)
+		if !is {
+			refuse(at, "“%s” is no amount. Write 1.5 l, or 250 g.", text)
+		}
+		v.Value, v.Unit = &value, unit
 	} else if err := json.Unmarshal(raw, &v); err != nil || v.Value == nil {
 		refuse(at, "An amount is written {\"value\": 1.5, \"unit\": \"l\"}.")
 	}

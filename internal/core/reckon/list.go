@@ -21,7 +21,7 @@ func List(zones Zones) string {
 
 func listMembers(b *strings.Builder, members []Member, indent string) {
 	for _, m := range members {
-		says := []string{m.form()}
+		says := []string{m.Form()}
 		if m.What != "" {
 			says = append(says, m.What)
 		}
@@ -30,8 +30,8 @@ func listMembers(b *strings.Builder, members []Member, indent string) {
 	}
 }
 
-// form is what kind of thing a member is.
-func (m Member) form() string {
+// Form is what kind of thing a member is.
+func (m Member) Form() string {
 	switch {
 	case m.Of != nil:
 		return "list, each with"

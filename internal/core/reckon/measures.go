@@ -208,7 +208,11 @@ func (g *given) bare(name string) (v float64, word string) {
 	if f, err := strconv.ParseFloat(text, 64); err == nil {
 		return f, ""
 	}
-	return g.pair(name)
+	v, word = g.pair(name)
+	if value, unit, is := typed(word); is && v != v { // as it is typed: "10 °C"
+		return value, unit
+	}
+	return v, word
 }
 
 var density = Ask{

@@ -134,3 +134,16 @@ func TestAChainBackwardsIsTheChainForwards(t *testing.T) {
 		assert.InDelta(t, start, back.Value, 1e-9*start)
 	}
 }
+
+func TestAmountsAsTheyAreTyped(t *testing.T) {
+	for text, ml := range map[string]float64{"1.5 l": 1500, "1,5 l": 1500, "½ l": 500, "1½ l": 1500, "1 1/2 l": 1500, "3/4 l": 750, "250ml": 250, "2 tbsp": 30} {
+		got := reckon.Line(`{"ask":"convert","given":{"amount":"`+text+`","to":"ml","measures":"metric"}}`, time.LoadLocation)
+		require.Nil(t, got.Refusal, "%s: %v", text, got.Refusal)
+		assert.InDelta(t, ml, got.Answer.(reckon.Figure).Value, 1e-9, text)
+	}
+	for _, text := range []string{"some l", "1/0 l", "l", "", "1.2.3 l"} {
+		assert.NotNil(t, reckon.Line(`{"ask":"convert","given":{"amount":"`+text+`","to":"ml"}}`, time.LoadLocation).Refusal, text)
+	}
+	assert.InDelta(t, 180, figures(reckon.Line(`{"ask":"oven-mark","given":{"mark":"4","to":"°C"}}`, time.LoadLocation).Answer)[0].Value, 0)
+	assert.InDelta(t, 18, figures(reckon.Line(`{"ask":"temperature-difference","given":{"difference":"10 °C","to":"°F"}}`, time.LoadLocation).Answer)[0].Value, 1e-9)
+}

@@ -102,6 +102,8 @@ export const useIngredient = (id: string) => useQuery({ queryKey: ['ingredient',
 
 export const useAllergens = () => useQuery({ queryKey: ['allergens'], queryFn: () => ask(api.GET('/api/allergens')), staleTime: Infinity })
 
+export const useSums = () => useQuery({ queryKey: ['sums'], queryFn: () => ask(api.GET('/api/sums')), staleTime: Infinity })
+
 export const useRefused = (id: string) =>
   useQuery({ queryKey: ['refused', id], queryFn: () => ask(api.GET('/api/ingredients/{id}/refused', { params: { path: { id } } })), enabled: id !== '' })
 

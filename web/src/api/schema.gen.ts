@@ -1590,6 +1590,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sums": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kinds of sums */
+        get: operations["list-sums"];
+        put?: never;
+        /** Answer a sum */
+        post: operations["reckon"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/suppliers": {
         parameters: {
             query?: never;
@@ -2951,6 +2969,12 @@ export interface components {
             name: string;
             /** @description versions that do not need it */
             versions: string[];
+        };
+        Figure: {
+            name?: string;
+            unit: string;
+            /** Format: double */
+            value: number;
         };
         FindOutputBody: {
             /**
@@ -4547,6 +4571,10 @@ export interface components {
             /** @description of the times, as lines of sums */
             workings: string[];
         };
+        Refusal: {
+            field: string;
+            reason: string;
+        };
         RefusedOutputBody: {
             falls: components["schemas"]["Fall"][];
             standIns: components["schemas"]["StandIn"][];
@@ -5489,6 +5517,39 @@ export interface components {
             ingredient: string;
             note?: string;
         };
+        SumAnswer: {
+            figures: components["schemas"]["Figure"][];
+            refusal?: components["schemas"]["Refusal"];
+            working?: string;
+        };
+        SumInputBody: {
+            ask: string;
+            /** @description as it is typed: texts, and lists of objects of texts */
+            given: {
+                [key: string]: unknown;
+            };
+        };
+        SumMember: {
+            /** @description yes or no */
+            flag?: boolean;
+            /** @description which kind of amount, or word, it is */
+            form: string;
+            name: string;
+            /** @description it is a list of such */
+            of?: components["schemas"]["SumMember"][] | null;
+            /** @description that it can be */
+            texts?: string[] | null;
+            what: string;
+        };
+        SumView: {
+            ask: string;
+            /** @description of what is given */
+            example: {
+                [key: string]: unknown;
+            };
+            members: components["schemas"]["SumMember"][];
+            what: string;
+        };
         Summary: {
             /**
              * Format: date-time
@@ -5552,6 +5613,9 @@ export interface components {
              * @description seconds of hands, all cooks together
              */
             work: number;
+        };
+        SumsOutputBody: {
+            sums: components["schemas"]["SumView"][];
         };
         Supplier: {
             /** @description clock hour at which it comes */
@@ -14634,6 +14698,143 @@ export interface operations {
             };
             /** @description There is no such thing */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-sums": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SumsOutputBody"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reckon: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SumInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SumAnswer"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

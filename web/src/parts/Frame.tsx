@@ -108,7 +108,7 @@ export function Frame({ name, place, children }: { name: string; place: Place; c
       </main>
       {finding === path && (
         <Loaded what="the finder">
-          <Finder screen={place.screen} screens={[...links, ['Services and menus', '/services'], ['Ingredients', '/book/ingredients'], ['New dish', '/book/new'], ['Tablets', '/tablets']].filter(([, to]) => !to.endsWith('/')) as [string, string][]} close={() => setFinding(undefined)} />
+          <Finder screen={place.screen} screens={[...links, ['Services and menus', '/services'], ['Ingredients', '/book/ingredients'], ['Sums', '/book/sums'], ['New dish', '/book/new'], ['Tablets', '/tablets']].filter(([, to]) => !to.endsWith('/')) as [string, string][]} close={() => setFinding(undefined)} />
         </Loaded>
       )}
       {help && (

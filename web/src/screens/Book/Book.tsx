@@ -41,6 +41,9 @@ export function Book() {
           <Link className="btn btn-outline-dark btn-sm" to="/book/ingredients">
             Ingredients
           </Link>
+          <Link className="btn btn-outline-dark btn-sm" to="/book/sums">
+            Sums
+          </Link>
           <Link className="btn btn-primary btn-sm" to="/book/new">
             New dish
           </Link>
