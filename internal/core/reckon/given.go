@@ -284,26 +284,3 @@ func (g *given) alike(name string, a, b quantity) {
 		refuse(g.at(name), "%s and %s cannot be reckoned together.", b, a)
 	}
 }
-
-// pair is an amount as it is written: its value and the word of its unit.
-func (g *given) pair(name string) (float64, string) {
-	var v struct {
-		Value any    `json:"value"`
-		Unit  string `json:"unit"`
-	}
-	var word string
-	if json.Unmarshal(g.raw[name], &word) == nil {
-		return math.NaN(), word
-	}
-	if json.Unmarshal(g.raw[name], &v) != nil {
-		refuse(g.at(name), "An amount is written {\"value\": 1.5, \"unit\": \"l\"}.")
-	}
-	switch value := v.Value.(type) {
-	case float64:
-		return value, v.Unit
-	case string:
-		return math.NaN(), value
-	}
-	refuse(g.at(name), "“%s” has no value.", name)
-	return 0, ""
-}

@@ -2,7 +2,6 @@ package reckon
 
 import (
 	"math"
-	"strconv"
 	"strings"
 
 	"jointime/internal/core/units"
@@ -197,22 +196,6 @@ func nearestMark(g *given) answer {
 		refuse("temperature", "%s lies beyond the marks: gas %s is %s °C.", t, m.sign, say(units.GasMarks[m.sign]))
 	}
 	return one(Figure{"", m.mark, "gas mark"}, "%s; nearest is gas mark %s, %s °C", heatSum(t, named("°C")), m.sign, say(units.GasMarks[m.sign]))
-}
-
-// bare is a figure without the meaning of its unit.
-func (g *given) bare(name string) (v float64, word string) {
-	if !g.has(name) {
-		refuse(g.at(name), "“%s” is missing.", name)
-	}
-	text := string(g.raw[name])
-	if f, err := strconv.ParseFloat(text, 64); err == nil {
-		return f, ""
-	}
-	v, word = g.pair(name)
-	if value, unit, is := typed(word); is && v != v { // as it is typed: "10 °C"
-		return value, unit
-	}
-	return v, word
 }
 
 var density = Ask{

@@ -1,6 +1,8 @@
 package reckon
 
 import (
+	"encoding/json"
+	"math"
 	"regexp"
 	"strconv"
 	"strings"
@@ -39,4 +41,43 @@ func typed(text string) (value float64, unit string, is bool) {
 		value = -value
 	}
 	return value, strings.TrimSpace(m[6]), true
+}
+
+// bare is a figure without the meaning of its unit.
+func (g *given) bare(name string) (v float64, word string) {
+	if !g.has(name) {
+		refuse(g.at(name), "“%s” is missing.", name)
+	}
+	text := string(g.raw[name])
+	if f, err := strconv.ParseFloat(text, 64); err == nil {
+		return f, ""
+	}
+	v, word = g.pair(name)
+	if value, unit, is := typed(word); is && v != v { // as it is typed: "10 °C"
+		return value, unit
+	}
+	return v, word
+}
+
+// pair is an amount as it is written: its value and the word of its unit.
+func (g *given) pair(name string) (float64, string) {
+	var v struct {
+		Value any    `json:"value"`
+		Unit  string `json:"unit"`
+	}
+	var word string
+	if json.Unmarshal(g.raw[name], &word) == nil {
+		return math.NaN(), word
+	}
+	if json.Unmarshal(g.raw[name], &v) != nil {
+		refuse(g.at(name), "An amount is written {\"value\": 1.5, \"unit\": \"l\"}.")
+	}
+	switch value := v.Value.(type) {
+	case float64:
+		return value, v.Unit
+	case string:
+		return math.NaN(), value
+	}
+	refuse(g.at(name), "“%s” has no value.", name)
+	return 0, ""
 }
