@@ -6118,6 +6118,8 @@ export interface components {
             other?: string;
             /** @description between what it may lie, as the book has it */
             range?: string;
+            /** @description above double a batch, of salt, spice and acid: begin with so much, and taste */
+            start?: string;
             /** @description rounded to what can be weighed or measured */
             text: string;
             working: string;

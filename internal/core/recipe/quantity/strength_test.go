@@ -36,3 +36,21 @@ func TestSaltGrowsAlongAReduction(t *testing.T) {
 	c.Lines[1].Amount = &cup
 	assert.Equal(t, []string{"soy sauce"}, quantity.Strengths(b, c, quantity.Ways{Measures: units.Metric})[0].Unknown, "what a cup of it weighs is not known")
 }
+
+// 5 g of salt for four are 45 for 36: begun with 30. Twice is not above double, flour is no seasoning, and what grows
+// slower by a rule of its own keeps to that.
+func TestSeasoningIsBegunWithTwoThirds(t *testing.T) {
+	b := recipe.NewBook()
+	five, flour, portion := recipetest.Grams(5), recipetest.Grams(250), recipetest.Grams(100)
+	b.Components["dough"] = recipe.Component{ID: "dough", Name: "Dough", Yield: recipetest.Grams(400), Methods: recipe.OneWay(), Lines: []recipe.Line{
+		{Name: "flour", Amount: &flour}, {Name: "salt", Amount: &five}, {Name: "black pepper", Amount: &five}, {Name: "cumin", Amount: &five, Scale: recipe.Seasons}}}
+	b.Dishes["d"] = recipe.Dish{ID: "d", Name: "D", Parts: []recipe.Part{{Component: "dough", Portion: &portion}}}
+	first := func(plates int) (out []string) {
+		for _, w := range quantity.Explode(b, []quantity.Order{{Dish: "d", Plates: plates}}, units.Metric).Make[0].Weigh {
+			out = append(out, w.Start)
+		}
+		return out
+	}
+	assert.Equal(t, []string{"", "30 g", "30 g", ""}, first(36))
+	assert.Equal(t, []string{"", "", "", ""}, first(8))
+}

@@ -15,6 +15,7 @@ type Weigh struct {
 	Amount  units.Amount `json:"amount" doc:"exact"`
 	Text    string       `json:"text" doc:"rounded to what can be weighed or measured"`
 	Range   string       `json:"range,omitempty" doc:"between what it may lie, as the book has it"`
+	Start   string       `json:"start,omitempty" doc:"above double a batch, of salt, spice and acid: begin with so much, and taste"`
 	Other   string       `json:"other,omitempty" doc:"the same in the other system"`
 	Off     float64      `json:"off" doc:"share by which the rounded amount is off"`
 	Working string       `json:"working"`
@@ -138,7 +139,9 @@ func (x *explosion) line(c recipe.Component, l recipe.Line, told lineAmount, mad
 		return
 	}
 	basic := x.basic(told.amount)
-	made.Weigh = append(made.Weigh, x.weighed(l, told))
+	weighed := x.weighed(l, told)
+	weighed.Start = x.begun(l, told, made)
+	made.Weigh = append(made.Weigh, weighed)
 	switch {
 	case l.ByProduct != "":
 		x.leftOver(l.Component, l.ByProduct).take(x, basic, c.Name, told.working)

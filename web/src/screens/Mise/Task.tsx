@@ -134,7 +134,7 @@ function Opened({ task, service, held, label }: { task: Task; service: string; h
       <div className="mono">{task.working}</div>
       {task.weigh.map((w) => (
         <div key={w.id + w.line}>
-          <b>{w.text}</b> {w.line} <span className="quiet mono">= {w.working}</span> {off(w.off) && <span className="quiet">(rounded, {off(w.off)})</span>}
+          <b>{w.text}</b> {w.line} {w.start && <b className="care-word">start with {w.start}, taste </b>}<span className="quiet mono">= {w.working}</span> {off(w.off) && <span className="quiet">(rounded, {off(w.off)})</span>}
         </div>
       ))}
       <div>{task.unknown ? <span className="gap">allergens not all known</span> : null} {task.allergens.length > 0 && <b>contains {task.allergens.join(', ')}</b>}</div>

@@ -36,7 +36,7 @@ export function Making({ list }: { list: Made[] }) {
           ))}
           {m.weigh.map((w) => (
             <div key={w.id + w.line}>
-              <b>{w.text}</b> {w.line}{w.range && <span className="quiet"> ({w.range})</span>} <span className="quiet mono">= {w.working}</span> {off(w.off) && <span className="quiet">(rounded, {off(w.off)})</span>}
+              <b>{w.text}</b> {w.line}{w.range && <span className="quiet"> ({w.range})</span>} {w.start && <b className="care-word">start with {w.start}, taste </b>}<span className="quiet mono">= {w.working}</span> {off(w.off) && <span className="quiet">(rounded, {off(w.off)})</span>}
             </div>
           ))}
         </Opens>
