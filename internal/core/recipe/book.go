@@ -31,7 +31,7 @@ func (b Book) made(id string, trail []string) Component {
 		c.Methods, c.Chosen = m.Methods, m.Chosen
 	}
 	if c.Yield.Quantity == 0 {
-		c.Yield = m.Yield
+		c.Yield, c.Between = m.Yield, m.Between
 	}
 	if c.Keeps == nil {
 		c.Keeps = m.Keeps

@@ -25,10 +25,7 @@ type PartTaken struct {
 
 // part asks for a part of an ingredient; false where it cannot be measured against what one gives.
 func (x *explosion) part(b *Buy, i recipe.Ingredient, p recipe.IngredientPart, c recipe.Component, l recipe.Line, basic units.Amount, working string, made *Made) bool {
-	each := x.basic(p.Amount)
-	if each.Unit == "percent" {
-		each = units.Amount{Quantity: *i.Piece * each.Quantity / 100, Unit: units.Gram}
-	}
+	each := x.each(i, p)
 	by := Through(i)
 	if p.Density != nil {
 		by.Density = *p.Density
@@ -57,6 +54,14 @@ func (x *explosion) part(b *Buy, i recipe.Ingredient, p recipe.IngredientPart, c
 	t.Wanted.Quantity = t.pieces * each.Quantity
 	b.Takers = append(b.Takers, Taker{Name: words.Step(c.Name, p.Name), Amount: units.Amount{Quantity: pieces, Unit: wholeUnit(i)}, Working: working})
 	return true
+}
+
+// each is what one gives of a part: a percentage is of its weight.
+func (x *explosion) each(i recipe.Ingredient, p recipe.IngredientPart) units.Amount {
+	if a := x.basic(p.Amount); a.Unit != "percent" {
+		return a
+	}
+	return units.Amount{Quantity: *i.Piece * p.Amount.Quantity / 100, Unit: units.Gram}
 }
 
 // wholeUnit is what one of an ingredient is.
@@ -95,11 +100,9 @@ func (x *explosion) wholes(b *Buy, i recipe.Ingredient) {
 	var all []PartTaken
 	for _, p := range i.Parts {
 		at := slices.IndexFunc(b.Parts, func(t PartTaken) bool { return t.Name == p.Name })
-		t := PartTaken{Name: p.Name, Each: x.basic(p.Amount), CouldUse: []string{}}
+		t := PartTaken{Name: p.Name, Each: x.each(i, p), CouldUse: []string{}}
 		if at >= 0 {
 			t = b.Parts[at]
-		} else if t.Each.Unit == "percent" {
-			t.Each = units.Amount{Quantity: *i.Piece * t.Each.Quantity / 100, Unit: units.Gram}
 		}
 		t.Wanted.Unit = t.Each.Unit
 		t.Left = units.Amount{Quantity: max(0, units.Whole(need.Quantity)*t.Each.Quantity-t.Wanted.Quantity), Unit: t.Each.Unit}
