@@ -137,4 +137,4 @@ function Field({ member: m, value, set, wrong }: { member: Member; value: string
 const columns = (m: Member): Column[] =>
   (m.of ?? [])
     .filter((c) => c.name !== 'unit')
-    .map((c) => ({ name: c.name, label: c.name === 'value' ? 'amount' : plain(c.name), width: 110, ...(c.flag ? { options: [['', ''], ['yes', 'yes']] as [string, string][] } : {}) }))
+    .map((c, i) => ({ name: c.name, ...(i >= 4 ? { below: true, hint: plain(c.name) } : {}), label: c.name === 'value' ? 'amount' : plain(c.name), width: 110, ...(c.flag ? { options: [['', i >= 4 ? plain(c.name) : ''], ['yes', 'yes']] as [string, string][] } : {}) }))
