@@ -114,3 +114,27 @@ func look(t *tablet, name string) {
 		t.picture(dir + "/" + name + ".png")
 	}
 }
+
+// A croquette cut out of a tray: typed as a cook says it, counted, drawn, and taken as the yield. By hand:
+// 40 × 30 cm into Ø 6 cm are seven rows of five and four, 32, and 24.6 % are offcut.
+func TestPiecesOutOfATray(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/dish/guinea-fowl?side=component&of=croquette")
+	chef.click("Cut into pieces")
+	chef.see("32 pieces")
+	chef.see("offcut 25 %")
+	chef.click("What it loses on the way")
+	chef.pick(`[aria-label="what it loses 1, what happens"]`, "tasted")
+	chef.type_(`[aria-label="what it loses 1, how much"]`, "1")
+	chef.see("31 pieces")
+	look(chef, "pieces")
+	chef.type_("#component-from", "a tray")
+	chef.see("What is cut?")
+	chef.type_("#component-from", "Ø 26 cm")
+	chef.see("12 pieces") // 10 round the edge and 3 inside, less the one that is tasted
+	chef.click("Take 12 as the yield")
+	look(chef, "round")
+	chef.click("Save the component")
+	chef.until("the yield is kept", `fetch('/api/dishes/guinea-fowl').then(r => r.json()).then(v => v.components.some(c => c.component.id === 'croquette' && c.component.yield.quantity === 12 && c.component.cut.diameter === 260))`)
+	chef.see("12 out of Ø 26 cm, offcut 31 %")
+}

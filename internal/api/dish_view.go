@@ -44,6 +44,7 @@ type ComponentView struct {
 	Need      quantity.Need       `json:"need"`
 	Chain     []quantity.Reduced  `json:"chain" nullable:"false" doc:"what happens to its liquid, where some of it is boiled down"`
 	Strengths []quantity.Strength `json:"strengths" nullable:"false" doc:"salt, sugar and acid in what it makes"`
+	Yielded   *quantity.Yielded   `json:"yielded,omitempty" doc:"what the list comes to by sums; absent: no loss and no pieces are said"`
 	ChainWhy  string              `json:"chainWhy,omitempty" doc:"why that cannot be worked out"`
 	Words     []StepWords         `json:"words" nullable:"false" doc:"what who builds the plate has to know of the steps that end on it"`
 	Said      []string            `json:"said" nullable:"false" doc:"each step's time in words; empty: a gap"`
@@ -144,6 +145,9 @@ func componentView(b app.Book, d recipe.Dish, c recipe.Component, into string, p
 	v := ComponentView{Component: b.Components[c.ID], Made: c, Version: b.Version(store.Component, c.ID), Into: into, Dishes: []Named{}, Lead: recipes.Lead(c, plates),
 		Methods: review.Compare(recipes, c, plates), TakeOuts: append(review.TakeOutFaults(c), review.TooHot(recipes, c)...), Words: endWords(c), Said: []string{}, Need: quantity.Need{Component: c.ID, Ingredients: []quantity.Scaled{}}}
 	v.Strengths = quantity.Strengths(recipes, c, quantity.WaysOf(b.AnyKitchen()))
+	if y, said := quantity.YieldOf(recipes, c, quantity.WaysOf(b.AnyKitchen())); said {
+		v.Yielded = &y
+	}
 	v.Chain, v.ChainWhy = quantity.Reductions(recipes, c, quantity.WaysOf(b.AnyKitchen()))
 	for _, step := range c.Steps() {
 		said := ""

@@ -17,6 +17,8 @@ func (s readings) routes(at *registry) {
 	operation(at, http.MethodGet, "/api/read/duration", "read-duration", "Understand a typed length of time", s.readDuration)
 	operation(at, http.MethodGet, "/api/read/amount", "read-amount", "Understand a typed amount", s.readAmount)
 	operation(at, http.MethodGet, "/api/read/heat", "read-heat", "Understand a typed temperature", s.readHeat)
+	operation(at, http.MethodGet, "/api/read/cut", "read-cut", "Understand what is cut into what", s.readCut)
+	operation(at, http.MethodPost, "/api/yield", "yield", "What a list comes to, less what it loses, and how many pieces", s.yield)
 	operation(at, http.MethodGet, "/api/sums", "list-sums", "Kinds of sums", s.listSums)
 	operation(at, http.MethodPost, "/api/sums", "reckon", "Answer a sum", s.reckon)
 	operation(at, http.MethodPost, "/api/read/ids", "make-ids", "Ids for names", s.readIDs)

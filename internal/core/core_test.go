@@ -61,12 +61,13 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 // knows nothing of kitchens.
 var may = map[string]string{
 	"fault": "", "heat": "", "limits": "fault units", "reading": "fault units words", "revise": "fault units", "schedule": "", "units": "fault", "words": "",
-	"reckon":            "units",
+	"cutting":           "fault",
+	"reckon":            "cutting units",
 	"kitchen":           "fault limits units words",
 	"plating":           "fault heat plating/raster units words",
 	"plating/raster":    "",
-	"recipe":            "fault kitchen limits plating units words",
-	"recipe/quantity":   "fault kitchen recipe units words",
+	"recipe":            "cutting fault kitchen limits plating units words",
+	"recipe/quantity":   "cutting fault kitchen recipe units words",
 	"recipe/supply":     "fault recipe recipe/quantity units",
 	"recipe/entry":      "fault kitchen limits plating reading recipe units words",
 	"recipe/cleanup":    "plating recipe",

@@ -8,6 +8,7 @@ import (
 	"slices"
 	"strings"
 
+	"jointime/internal/core/cutting"
 	"jointime/internal/core/units"
 )
 
@@ -26,6 +27,8 @@ type Component struct {
 	Chosen     string        `json:"chosen,omitempty" doc:"id of the method that is used; absent: the first"`
 	Keeps      []Keep        `json:"keeps,omitempty"`
 	Batching   *Batching     `json:"batching,omitempty"`
+	Losses     []Loss        `json:"losses,omitempty" maxItems:"20" doc:"what the list loses on the way to what it makes, in their order"`
+	Cut        *cutting.Cut  `json:"cut,omitempty" doc:"the sheet, tray or roll that it is set in, and what it is cut into"`
 	Pars       []Par         `json:"pars,omitempty" maxItems:"20" doc:"how much is to be there, whatever is ordered: the most of those that hold"`
 	Spare      *float64      `json:"spare,omitempty" minimum:"0" maximum:"100" doc:"per cent that is made beyond what is ordered; absent: as the kitchen has it"`
 	ByProducts []ByProduct   `json:"byProducts,omitempty"`
@@ -87,6 +90,12 @@ type ByProduct struct {
 	Amount  *units.Amount `json:"amount,omitempty"`
 	Step    string        `json:"step,omitempty" doc:"the step that leaves it"`
 	Density *float64      `json:"density,omitempty" minimum:"0" maximum:"25" doc:"grams in a millilitre"`
+}
+
+// Loss is what a list loses on the way to what it makes: an amount, or a percentage of what is there.
+type Loss struct {
+	How    string       `json:"how" enum:"trimmed,strained,boiled away,clings,tasted"`
+	Amount units.Amount `json:"amount"`
 }
 
 // LeavesAt finds the step that leaves a by-product over in the method that is used, by its place:

@@ -24,6 +24,14 @@ func (c Component) Validate() error {
 			l.Add(fmt.Sprintf("pars[%d].amount", i), "How much is to be there? Write 2 kg.")
 		}
 	}
+	for i, loss := range c.Losses {
+		if loss.Amount.Quantity < 0 || loss.Amount.Unit != "percent" && !loss.Amount.Unit.Known() || loss.Amount.Unit == "percent" && loss.Amount.Quantity >= 100 {
+			l.Add(fmt.Sprintf("losses[%d].amount", i), "How much is %s? Write 2 kg, or 20 %%.", loss.How)
+		}
+	}
+	if c.Cut != nil {
+		l.Under("cut", c.Cut.Validate())
+	}
 	methods, seen := map[string]bool{}, map[string]bool{}
 	for m, method := range c.Methods {
 		at := fmt.Sprintf("methods[%d]", m)

@@ -3,6 +3,8 @@ package reckon
 import (
 	"fmt"
 	"math"
+
+	"jointime/internal/core/cutting"
 )
 
 var pieces = Ask{
@@ -20,7 +22,7 @@ var pieces = Ask{
 		{Name: "pieceLength", What: "of a piece with corners", Kinds: []kind{length}}, {Name: "pieceWidth", Kinds: []kind{length}}, {Name: "pieceHeight", Kinds: []kind{length}},
 		{Name: "cube", What: "or the edge of a cube", Kinds: []kind{length}},
 		{Name: "gap", What: "between two pieces", Kinds: []kind{length}},
-		{Name: "pattern", What: "how discs are cut: the better of both, in rows, or staggered", Texts: []string{"best", "rows", "staggered"}},
+		{Name: "pattern", What: "how discs are cut: in rows, staggered, on a round sheet in rings, or the best of these", Texts: []string{cutting.Best, cutting.InRows, cutting.Stagger, cutting.Ringed}},
 	},
 	Example: `{"ask": "pieces", "given": {"length": {"value": 40, "unit": "cm"}, "width": {"value": 30, "unit": "cm"}, "cutter": {"value": 60, "unit": "mm"}}}`,
 	do: func(g *given) answer {
@@ -120,7 +122,7 @@ func (g *given) slices() answer {
 	if rest.base < 0 {
 		refuse("ends", "%s is more than the roll, %s.", ends, l)
 	}
-	n := floor((rest.base + kerf.base) / (s.base + kerf.base))
+	n := float64(cutting.Slices(l.base, s.base, ends.base, kerf.base))
 	left := l.of(math.Max(0, rest.base-n*s.base-math.Max(0, n-1)*kerf.base))
 	return several([]Figure{piecesFigure(n), left.own("left")}, "(%s − %s + %s) ÷ (%s + %s) = %s, so %s; %s left", l, ends, kerf, s, kerf, say((rest.base+kerf.base)/(s.base+kerf.base)), say(n), left)
 }
@@ -136,9 +138,7 @@ func (g *given) sheet() (float64, string) {
 }
 
 // inRow is how many of a size fit in a length with a gap between them.
-func inRow(have, size, gap float64) float64 {
-	return math.Max(0, floor((have+gap)/(size+gap)))
-}
+func inRow(have, size, gap float64) float64 { return float64(cutting.InRow(have, size, gap)) }
 
 // cornered are pieces with corners, out of a sheet or a block.
 func (g *given) cornered() answer {

@@ -870,6 +870,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Understand what is cut into what */
+        get: operations["read-cut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/duration": {
         parameters: {
             query?: never;
@@ -1746,6 +1763,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/yield": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a list comes to, less what it loses, and how many pieces */
+        post: operations["yield"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2236,6 +2270,8 @@ export interface components {
             conditions?: components["schemas"]["Condition"][] | null;
             /** @description what it is kept in; absent: what fits */
             container?: string;
+            /** @description the sheet, tray or roll that it is set in, and what it is cut into */
+            cut?: components["schemas"]["Cut"];
             /**
              * Format: double
              * @description grams in a millilitre
@@ -2244,6 +2280,8 @@ export interface components {
             id: string;
             ingredients: components["schemas"]["Line"][];
             keeps?: components["schemas"]["Keep"][] | null;
+            /** @description what the list loses on the way to what it makes, in their order */
+            losses?: components["schemas"]["Loss"][] | null;
             /** @description ways of making it, side by side */
             methods: components["schemas"]["Method"][];
             name: string;
@@ -2290,6 +2328,8 @@ export interface components {
             version: number;
             /** @description what who builds the plate has to know of the steps that end on it */
             words: components["schemas"]["StepWords"][];
+            /** @description what the list comes to by sums; absent: no loss and no pieces are said */
+            yielded?: components["schemas"]["Yielded"];
         };
         Computed: {
             /** @description by one, two and four hands */
@@ -2488,6 +2528,53 @@ export interface components {
             /** @description what is done when it went too far */
             then?: string;
             tooFar?: string;
+        };
+        Cut: {
+            /**
+             * Format: double
+             * @description mm; and its width
+             */
+            across?: number;
+            /**
+             * Format: double
+             * @description mm; or the length of a piece with corners
+             */
+            along?: number;
+            /**
+             * Format: double
+             * @description mm; diameter of a round cutter
+             */
+            cutter?: number;
+            /**
+             * Format: double
+             * @description mm; of a round sheet or tray
+             */
+            diameter?: number;
+            /**
+             * Format: double
+             * @description mm that are cut off a roll, both ends together
+             */
+            ends?: number;
+            /**
+             * Format: double
+             * @description mm between two pieces, or lost at each cut
+             */
+            gap?: number;
+            /**
+             * Format: double
+             * @description mm; of a sheet or a roll
+             */
+            length?: number;
+            /**
+             * Format: double
+             * @description mm; or the thickness of a slice
+             */
+            slice?: number;
+            /**
+             * Format: double
+             * @description mm; of a sheet
+             */
+            width?: number;
         };
         Day: {
             /** Format: int64 */
@@ -3829,6 +3916,11 @@ export interface components {
             as: "ingredient" | "step" | "component" | "skip";
             ingredient?: components["schemas"]["IngredientReading"];
             step?: components["schemas"]["StepReading"];
+        };
+        Loss: {
+            amount: components["schemas"]["Amount"];
+            /** @enum {string} */
+            how: "trimmed" | "strained" | "boiled away" | "clings" | "tasted";
         };
         Made: {
             /**
@@ -5232,6 +5324,16 @@ export interface components {
             sides?: components["schemas"]["Ware"][] | null;
             ware: components["schemas"]["Ware"];
         };
+        Spot: {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         Stage: {
             add?: components["schemas"]["Amount"];
             /** @description what is put to it stays as it is, however much is made */
@@ -6164,6 +6266,45 @@ export interface components {
             then: string;
             /** @description empty: a remark */
             when?: string;
+        };
+        Yielded: {
+            /** @description the working of the pieces */
+            cutting: string;
+            /** @description a question, where the typed yield is another */
+            differs?: string;
+            /** @description what one piece weighs */
+            each?: components["schemas"]["Amount"];
+            /** @description the sheet as it is typed */
+            from: string;
+            /** @description the piece, likewise */
+            into: string;
+            /** @description what the offcut weighs */
+            left?: components["schemas"]["Amount"];
+            /** @description the list less its losses; absent: something in it has no weight, or no loss was said */
+            makes?: components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description per cent of what is cut
+             */
+            offcut: number;
+            /**
+             * Format: double
+             * @description of what the list weighs
+             */
+            percent: number;
+            /**
+             * Format: int64
+             * @description 0: it is not cut
+             */
+            pieces: number;
+            sheet: components["schemas"]["Cut"];
+            /** @description where the pieces lie on it */
+            spots: components["schemas"]["Spot"][];
+            /** @description what has no weight */
+            unknown: string[];
+            working: string;
+            /** @description what the sums say it makes: pieces where it is cut */
+            yield?: components["schemas"]["Amount"];
         };
     };
     responses: never;
@@ -11130,6 +11271,67 @@ export interface operations {
             };
         };
     };
+    "read-cut": {
+        parameters: {
+            query?: {
+                from?: string;
+                into?: string;
+                gap?: string;
+                ends?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cut"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "read-duration": {
         parameters: {
             query?: {
@@ -15573,6 +15775,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SavedView"];
+                };
+            };
+            /** @description This tablet has not joined */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody has said who is at this browser, or it may not be changed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It is not as it was: the document as it is now stands in it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something in it is malformed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: the database does not answer, or it took too long */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another fault */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    yield: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description a repeat with the same key does nothing, and is answered as the first time; another request under it is refused */
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Component"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Yielded"];
                 };
             };
             /** @description This tablet has not joined */

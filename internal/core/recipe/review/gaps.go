@@ -100,7 +100,8 @@ func (r *asking) component(c recipe.Component) {
 	for _, g := range boiledDown(r.b, c, quantity.Ways{Measures: r.k.Sizes()}) {
 		r.add(settled, g)
 	}
-	for _, g := range quantity.OverYield(r.b, c, quantity.Ways{Measures: r.k.Sizes()}) {
+	ways := quantity.Ways{Measures: r.k.Sizes()}
+	for _, g := range append(quantity.OverYield(r.b, c, ways), quantity.YieldsApart(r.b, c, ways)...) {
 		r.add(settled, g)
 	}
 }

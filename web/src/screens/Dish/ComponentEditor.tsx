@@ -7,6 +7,7 @@ import { useDesk } from '../../parts/Desk'
 import { FieldError } from '../../parts/reading'
 import { Rows, type Column } from '../../parts/Rows'
 import { toComponent, toComponentForm, type ComponentForm } from './componentForm'
+import { Makes } from './Makes'
 import type { Part, View } from './types'
 import { stepIDs, used } from './steps'
 import { useForm } from '../../parts/form'
@@ -44,8 +45,6 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
     <Form className="editor" onSubmit={form.submit} onKeyDown={(e) => e.key === 'Escape' && close()} aria-label={`Component ${component.name}`}>
       <div className="pair">
         <Field label="name" name="name" f={f} set={set} wrong={wrong} />
-        <Field label="yield (500 g, 6, 15–20)" name="yield" f={f} set={set} wrong={wrong} />
-        {!part.into && <Field label="portion" name="portion" f={f} set={set} wrong={wrong} />}
         <Form.Group controlId="component-section">
           <Form.Label>section</Form.Label>
           <Form.Select value={f.section} onChange={(e) => set({ section: e.target.value })}>
@@ -60,17 +59,8 @@ export function ComponentEditor({ view, part, close }: { view: View; part: Part;
         <Field label="container (blank = smallest that fits)" name="container" f={f} set={set} wrong={wrong} />
         <Field label="density, g/ml" name="density" f={f} set={set} wrong={wrong} />
         <Field label="spares, % (blank = as the kitchen)" name="spare" f={f} set={set} wrong={wrong} />
-        <Field label="smallest batch" name="least" f={f} set={set} wrong={wrong} />
-        <Field label="largest batch" name="most" f={f} set={set} wrong={wrong} />
       </div>
-      <Form.Group controlId="component-scaling" className="mt-2">
-        <Form.Label>how much is made</Form.Label>
-        <Form.Select value={f.once ? 'once' : f.whole ? 'whole' : ''} onChange={(e) => set({ whole: e.target.value === 'whole', once: e.target.value === 'once' })}>
-          <option value="">as much as is wanted</option>
-          <option value="whole">whole recipes only (× 1, × 2, × 3)</option>
-          <option value="once">once, as it is: what is short or over is told</option>
-        </Form.Select>
-      </Form.Group>
+      <Makes f={f} set={set} wrong={wrong} over={form.origin.component} portion={!part.into} />
       {part.dishes.length > 0 && <p className="small quiet mt-2 mb-0">Also in {part.dishes.map((d) => d.name).join(', ')}: changes apply there too.</p>}
       {component.variant ? (
         <Rows legend={`changes to ${view.components.find((c) => c.component.id === component.variant?.of)?.component.name ?? component.variant.of}`} columns={changeColumns(part)} rows={f.changes} set={(changes) => set({ changes })} add="Add a change" wrong={wrong?.field} />
@@ -119,7 +109,7 @@ const parColumns: Column[] = [
 
 type FormProps = { f: ComponentForm; set: (next: Partial<ComponentForm>) => void; wrong?: FieldError }
 
-function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'yield' | 'portion' | 'container' | 'density' | 'least' | 'most' | 'spare' }) {
+function Field({ label, name, f, set, wrong }: FormProps & { label: string; name: 'name' | 'container' | 'density' | 'spare' }) {
   return (
     <Form.Group controlId={`component-${name}`}>
       <Form.Label>{label}</Form.Label>

@@ -1,7 +1,7 @@
 // A component on the sheet of a dish: what goes into it, its steps, and a line
 // to say more.
 import { Fragment } from 'react'
-import { written } from '../../parts/amounts'
+import { round, written } from '../../parts/amounts'
 import { useDesk } from '../../parts/Desk'
 import { useDraft } from '../../parts/draft'
 import type { LineReading } from '../../parts/reading'
@@ -11,6 +11,7 @@ import type { Part, Pick, View } from './types'
 import type { Schemas } from '../../api/client'
 import type { Step } from './form'
 import { LineField } from './LineField'
+import { Sheet } from './Makes'
 import { stepIDs, used, withAdded } from './steps'
 
 type Props = { view: View; part: Part; openStep: string; pick: Pick; show: (side: string, extra?: Record<string, string>) => void }
@@ -49,6 +50,16 @@ export function ComponentLines({ view, part, openStep, pick, show }: Props) {
         </span>
       </div>
       <Ingredients part={part} view={view} />
+      {part.yielded && (
+        <details className="strengths ms-3 small">
+          <summary>
+            {part.yielded.pieces > 0 ? `${part.yielded.pieces} out of ${part.yielded.from}, offcut ${Math.round(part.yielded.offcut)} %` : part.yielded.makes ? `the list less what it loses: ${round(part.yielded.makes)}` : `no weight known: ${part.yielded.unknown.join(', ')}`}
+          </summary>
+          {part.yielded.spots.length > 0 && <Sheet y={part.yielded} />}
+          <div className="mono">{part.yielded.working}</div>
+          <div className="mono">{part.yielded.cutting}</div>
+        </details>
+      )}
       {part.strengths.length > 0 && (
         <details className="strengths ms-3 small">
           <summary>{part.strengths.map((s) => `${s.of} ${s.percent.toFixed(s.percent < 10 ? 1 : 0)} %`).join(' · ')}</summary>

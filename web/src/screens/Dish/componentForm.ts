@@ -6,11 +6,12 @@ import { decimal, FieldError, measure, measureBetween, readLine, understand, who
 import type { Row } from '../../parts/Rows'
 import { amount, amountOrBetween } from '../../parts/amounts'
 import { words } from './form'
+import { readMakes, toMakesForm, type MakesForm } from './makesForm'
 import { stepIDs, used } from './steps'
 
 type Component = Schemas['Component']
 
-export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; least: string; most: string; whole: boolean; once: boolean; spare: string; pars: Row[]; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] }
+export type ComponentForm = { name: string; yield: string; portion: string; section: string; container: string; density: string; spare: string; pars: Row[]; lines: Row[]; rules: Row[]; methods: Row[]; keeps: Row[]; takeOuts: Row[]; byProducts: Row[]; conditions: Row[]; changes: Row[]; chains: Row[]; orders: Row[] } & MakesForm
 
 export function toComponentForm(c: Component, portion: Measured = {}): ComponentForm {
   return {
@@ -20,10 +21,7 @@ export function toComponentForm(c: Component, portion: Measured = {}): Component
     section: c.section ?? '',
     container: c.container ?? '',
     density: c.density === undefined ? '' : String(c.density),
-    least: c.batching?.least ? amount(c.batching.least) : '',
-    most: c.batching?.most ? amount(c.batching.most) : '',
-    whole: c.batching?.whole ?? false,
-    once: c.batching?.once ?? false,
+    ...toMakesForm(c),
     spare: c.spare === undefined ? '' : String(c.spare),
     pars: (c.pars ?? []).map((p) => ({ days: (p.days ?? []).join(','), covers: p.covers ? String(p.covers) : '', amount: amount(p.amount) })),
     lines: c.ingredients.map((l) => ({ id: l.id ?? '', name: l.name, amount: amountOrBetween(l), note: l.note ?? '' })),
@@ -80,13 +78,6 @@ function order(r: Row, i: number): Schemas['StepOrder'] {
   return { first: r.first, then: r.then, reason: r.reason?.trim() || undefined }
 }
 
-async function batching(f: ComponentForm): Promise<Component['batching']> {
-  const least = await measure('least', f.least)
-  const most = await measure('most', f.most)
-  if (!least && !most && !f.whole && !f.once) return undefined
-  return { ...(least ? { least } : {}), ...(most ? { most } : {}), ...(f.whole ? { whole: true } : {}), ...(f.once ? { once: true } : {}) }
-}
-
 // pars are how much is to be there, by weekday and covers.
 async function pars(rows: Row[]): Promise<Component['pars']> {
   const said = rows.map((r, i) => ({ r, i })).filter(({ r }) => r.amount?.trim() || r.covers?.trim())
@@ -109,7 +100,7 @@ export async function toComponent(f: ComponentForm, over: Component, portion: Me
   const makes = said.amount ?? (over.variant ? over.yield : undefined)
   if (!makes) throw new FieldError('yield', 'Yield? Write 500 g or 6.')
   const next: Component = { ...over, name: f.name.trim(), yield: makes, between: said.between, ingredients: await lines(f.lines, f.rules, over), methods: await methods(f.methods, over), section: f.section || undefined, container: f.container.trim() || undefined, density: f.density.trim() ? decimal('density', f.density) : undefined, spare: f.spare.trim() ? decimal('spare', f.spare) : undefined }
-  next.batching = await batching(f)
+  Object.assign(next, await readMakes(f, over))
   next.pars = await pars(f.pars)
   const chains = await Promise.all(f.chains.filter((r) => Object.values(r).some((v) => v.trim())).map((r, i) => chain(r, i)))
   const orders = f.orders.filter((r) => r.first || r.then).map((r, i) => order(r, i))
