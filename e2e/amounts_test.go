@@ -138,3 +138,19 @@ func TestPiecesOutOfATray(t *testing.T) {
 	chef.until("the yield is kept", `fetch('/api/dishes/guinea-fowl').then(r => r.json()).then(v => v.components.some(c => c.component.id === 'croquette' && c.component.yield.quantity === 12 && c.component.cut.diameter === 260))`)
 	chef.see("12 out of Ø 26 cm, offcut 31 %")
 }
+
+// Ware is counted against what the kitchen has: a cloth for every other of four covers.
+func TestWareAndSmallThings(t *testing.T) {
+	h := newHouse(t)
+	chef := h.open("Head chef", "/kitchen/back-kitchen")
+	chef.click("Add ware or a small thing")
+	chef.type_(`[aria-label="ware and small things 1, what"]`, "cloth")
+	chef.type_(`[aria-label="ware and small things 1, how many"]`, "1")
+	chef.type_(`[aria-label="ware and small things 1, a cover takes"]`, "0.5")
+	chef.click("Save the kitchen")
+	chef.until("the kitchen counts cloths", `fetch('/api/kitchens').then(r => r.json()).then(v => v.kitchens.some(k => k.kitchen.things?.[0].have === 1))`)
+	chef.go_("/mise/supper")
+	chef.see("Cloth: 2 wanted, 1 there, 1 short")
+	chef.see("Ware and small things")
+	look(chef, "ware")
+}

@@ -107,7 +107,7 @@ func (pr *Prep) workOut(ctx context.Context, id string, p Scene, planned Planned
 			larder.Stock = append(larder.Stock, e)
 		}
 	}
-	x = Stocked{Scene: p, Plan: planned.RunUp, Planning: planned.Planning, Input: mise.Input{Book: book, Kitchen: p.In.Kitchen, Plan: planned.RunUp, Ways: ways, Begins: p.begins(), Hours: p.hours(), Now: pr.now(), Zone: p.In.Zone}}
+	x = Stocked{Scene: p, Plan: planned.RunUp, Planning: planned.Planning, Input: mise.Input{Book: book, Kitchen: p.In.Kitchen, Plan: planned.RunUp, Ways: ways, Covers: p.In.Service.Most(), Begins: p.begins(), Hours: p.hours(), Now: pr.now(), Zone: p.In.Zone}}
 	for _, o := range orders {
 		x.Input.Plates += o.Plates
 	}

@@ -43,8 +43,7 @@ chicken; -; meat; piece 1600
 hake; fish; fish; also hake, whole; loss 45; delivery eyes clear, gills red, flesh springs back; instead coley
 coley; fish; fish
 hazelnuts; nuts; none; instead sunflower seeds
-lemon; -; none; also lemons; piece 100
-lemon juice; -; none; density 1.03
+lemon; -; none; also lemons; piece 100; parts zest 6 g, juice 40 ml
 mackerel; fish; fish
 milk; milk; milk; density 1.03; instead almond milk
 mushroom seasoning; ?; none

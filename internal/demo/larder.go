@@ -40,7 +40,8 @@ quince; market-hall; 500 g; 310
 shallot; market-hall; 250 g; 120; net
 celeriac; market-hall; 1 piece; 260
 thyme; market-hall; 20 g; 95; bunch
-lemon juice; market-hall; 250 ml; 210; bottle
+lemon; market-hall; 1 piece; 45
+lemon; market-hall; 10 piece; 380; net
 chestnut mushrooms; market-hall; 250 g; 195; punnet
 plums; market-hall; 1 kg; 390
 pearl barley; dry-store; 500 g; 120; bag

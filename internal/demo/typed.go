@@ -4,8 +4,10 @@ import (
 	"embed"
 	"strconv"
 
+	"jointime/internal/core/cutting"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/entry"
+	"jointime/internal/core/units"
 )
 
 // texts are dishes as a cook would type them in. What a line cannot say is
@@ -141,6 +143,12 @@ func (b *Book) leavings() {
 	b.of("herb-oil").Batching = &recipe.Batching{Least: amount(grams(150))}
 	b.of("smoked-mackerel-cream").Batching = &recipe.Batching{Least: amount(grams(300))}
 	b.of("ginger-wafer").Batching = &recipe.Batching{Whole: true}
+	cracker := b.of("rye-cracker")
+	cracker.Batching, cracker.Cut = &recipe.Batching{Whole: true}, &cutting.Cut{Length: 420, Width: 330, Along: 80, Across: 40}
+	cracker.Losses = []recipe.Loss{{How: "boiled away", Amount: units.Amount{Quantity: 22, Unit: "percent"}}}
+	cracker.ByProducts = []recipe.ByProduct{{ID: "offcut", Name: "cracker offcuts", Amount: amount(grams(22)), Step: "bake"}}
+	b.of("hake").Losses = []recipe.Loss{{How: "trimmed", Amount: grams(450)}, {How: "trimmed", Amount: grams(340)}, {How: "clings", Amount: grams(17)}}
+	b.of("fish-broth").Pars = []recipe.Par{{Days: []int{5, 6}, Covers: 24, Amount: ml(2000)}, {Covers: 24, Amount: ml(1200)}}
 	b.of("crown").ByProducts = []recipe.ByProduct{
 		{ID: "legs", Name: "guinea fowl legs", Amount: amount(pieces(4)), Step: "joint"}, {ID: "bones", Name: "fowl bones and trimmings", Amount: amount(grams(540)), Step: "joint"}}
 	b.of("crown").TakeOuts = []recipe.TakeOut{{Name: "twine", Pieces: 2, In: "joint", Out: "carve"}}

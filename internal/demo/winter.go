@@ -37,6 +37,11 @@ func house(like kitchen.Kitchen) kitchen.Kitchen {
 		k.Cooks[i].Section = section
 	}
 	k.Cooks[5].Shifts = []kitchen.Shift{{From: "13:00", To: "23:30"}}
+	k.Spares = &kitchen.Spares{OneIn: 12, Least: 2, Sauces: 15, Others: 10}
+	k.Things = []kitchen.Thing{
+		{Name: "180 mm side plate", Have: 60, Back: 30}, {Name: "210 mm bowl", Have: 40, Back: 30}, {Name: "230 mm bowl plate", Have: 40, Back: 30}, {Name: "280 mm coupe", Have: 40, Back: 30}, {Name: "290 mm flat plate", Have: 40, Back: 30},
+		{Name: "twine", Have: 30}, {Name: "cloth", Have: 24, Covers: 0.5}, {Name: "tasting spoon", Have: 40, Need: 30},
+	}
 	return k
 }
 

@@ -37,6 +37,7 @@ type Kitchen struct {
 	Wipe      *int64         `json:"wipe,omitempty" minimum:"0" maximum:"120" doc:"seconds in which a plate is wiped and checked, where it does not say itself; absent: 6"`
 	Carry     *Carry         `json:"carry,omitempty" doc:"who carries plates to the room; absent: nobody counts them"`
 	Spares    *Spares        `json:"spares,omitempty" doc:"what is made beyond what is ordered; absent: nothing"`
+	Things    []Thing        `json:"things,omitempty" maxItems:"200" doc:"ware, trays and small things that it counts"`
 	Day       []Event        `json:"day,omitempty" maxItems:"40" doc:"what a day has beside food work"`
 	Cooks     []Cook         `json:"cooks" nullable:"false"`
 	Equipment []Equipment    `json:"equipment" nullable:"false"`

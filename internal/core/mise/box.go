@@ -43,29 +43,41 @@ func (m *maker) need(component string) units.Amount {
 	return units.Amount{Quantity: max(0, made.Need.Quantity-made.Have.Quantity), Unit: made.Need.Unit}
 }
 
-// container is what it is kept in: as it was said, or the smallest box that
+// container is what it is kept in, in words: as it was said, or the smallest box that
 // holds it, or so many of the largest.
 func (m *maker) container(c recipe.Component, a units.Amount) string {
-	if c.Container != "" || len(m.Kitchen.Boxes) == 0 || a.Unit.Kind() == units.Count {
-		return c.Container
+	box, n, about := m.box(c, a)
+	text := box
+	if n > 1 {
+		text = fmt.Sprintf("%d × %s", n, box)
 	}
-	about := ""
+	if about {
+		text += ", about"
+	}
+	return text
+}
+
+// box is that box, and how many of it; about: its volume is taken from its weight. 0: what fits was never said.
+func (m *maker) box(c recipe.Component, a units.Amount) (name string, n int, about bool) {
+	if c.Container != "" {
+		return c.Container, 1, false
+	}
+	if len(m.Kitchen.Boxes) == 0 || a.Unit.Kind() == units.Count {
+		return "", 0, false
+	}
 	ml := a.Quantity
 	if a.Unit == units.Gram {
-		if c.Density != nil {
+		if about = c.Density == nil; !about {
 			ml /= *c.Density
-		} else {
-			about = ", about"
 		}
 	}
 	boxes := slices.Clone(m.Kitchen.Boxes)
 	slices.SortFunc(boxes, func(a, b kitchen.Box) int { return cmp.Compare(a.Holds, b.Holds) })
 	for _, b := range boxes {
 		if b.Holds >= ml {
-			return b.Name + about
+			return b.Name, 1, about
 		}
 	}
 	largest := boxes[len(boxes)-1]
-	n := int64(math.Ceil(ml/largest.Holds - 1e-9))
-	return fmt.Sprintf("%d × %s%s", n, largest.Name, about)
+	return largest.Name, int(math.Ceil(ml/largest.Holds - 1e-9)), about
 }

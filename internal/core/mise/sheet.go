@@ -28,6 +28,7 @@ type Input struct {
 	Begins   time.Time            // hour of the first course
 	Hours    map[string]time.Time // by dish: hour of its course
 	Plates   int                  // of the whole service
+	Covers   int                  // guests who eat
 	Now      time.Time
 	Zone     *time.Location
 }
@@ -36,6 +37,7 @@ type Input struct {
 type Sheet struct {
 	Days  []DayList `json:"days" nullable:"false"`
 	Short []Short   `json:"short" nullable:"false" doc:"what will be missing before the service"`
+	Ware  []LaidOut `json:"ware" nullable:"false" doc:"what food is served on, kept and set in, and small things"`
 	Stray []Stray   `json:"stray" nullable:"false" doc:"ticks of what is no longer on the sheet"`
 	Open  int       `json:"open"`
 	Done  int       `json:"done"`
@@ -125,7 +127,8 @@ func Make(in Input) Sheet {
 		tasks = append(tasks, m.tasks(made)...)
 	}
 	visits := m.visits()
-	out := Sheet{Days: m.days(tasks, visits), Short: m.shorts(tasks), Stray: m.stray(tasks, visits)}
+	ware := m.ware()
+	out := Sheet{Days: m.days(tasks, visits), Short: append(m.shorts(tasks), missingWare(ware)...), Ware: ware, Stray: m.stray(tasks, visits)}
 	for _, t := range tasks {
 		if t.Done {
 			out.Done++

@@ -3602,6 +3602,8 @@ export interface components {
             sections?: components["schemas"]["Section"][] | null;
             /** @description what is made beyond what is ordered; absent: nothing */
             spares?: components["schemas"]["Spares"];
+            /** @description ware, trays and small things that it counts */
+            things?: components["schemas"]["Thing"][] | null;
             /**
              * Format: int64
              * @description seconds in which a plate is wiped and checked, where it does not say itself; absent: 6
@@ -3658,6 +3660,26 @@ export interface components {
             labels: components["schemas"]["LabelView"][];
             /** @description there is one to send them to */
             printer: boolean;
+        };
+        LaidOut: {
+            /**
+             * Format: int64
+             * @description absent: nobody counted
+             */
+            have?: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description the most that are out at once; of what is not washed back, all
+             */
+            need: number;
+            /** Format: int64 */
+            short: number;
+            /** @description for what, and when */
+            uses: string[];
+            /** @description some are washed and laid out again in the evening */
+            washed: boolean;
+            working: string;
         };
         Lane: {
             blocks: components["schemas"]["LaneBlock"][];
@@ -3937,6 +3959,8 @@ export interface components {
             done: components["schemas"]["Amount"];
             /** @description what is made, as the kitchen likes to read it */
             figure: string;
+            /** @description what its list loses on the way: trimmed, strained, boiled away */
+            gone: components["schemas"]["Taker"][];
             /** @description of that, taken from what is there */
             have: components["schemas"]["Amount"];
             /** @description what its batches make */
@@ -5149,6 +5173,8 @@ export interface components {
             short: components["schemas"]["Short"][];
             /** @description ticks of what is no longer on the sheet */
             stray: components["schemas"]["Stray"][];
+            /** @description what food is served on, kept and set in, and small things */
+            ware: components["schemas"]["LaidOut"][];
         };
         SheetLine: {
             /**
@@ -5828,6 +5854,8 @@ export interface components {
         Taker: {
             amount: components["schemas"]["Amount"];
             name: string;
+            /** @description of an ingredient: which part it takes */
+            part?: string;
             /** @description nobody ordered it: it is made in case */
             spare?: boolean;
             working: string;
@@ -5926,6 +5954,27 @@ export interface components {
             low_s: number | null;
             note: string | null;
             what: string;
+        };
+        Thing: {
+            /**
+             * Format: int64
+             * @description minutes until it is washed and there again; absent: not on that evening
+             */
+            back?: number;
+            /**
+             * Format: double
+             * @description or so many a cover
+             */
+            covers?: number;
+            /** Format: int64 */
+            have: number;
+            /** @description as plates and take-outs name it */
+            name: string;
+            /**
+             * Format: int64
+             * @description so many a service, besides what plates and food take
+             */
+            need?: number;
         };
         Tick: {
             /** @enum {string} */
@@ -6276,6 +6325,8 @@ export interface components {
             each?: components["schemas"]["Amount"];
             /** @description the sheet as it is typed */
             from: string;
+            /** @description what is lost of one list, in its order */
+            gone: components["schemas"]["Taker"][];
             /** @description the piece, likewise */
             into: string;
             /** @description what the offcut weighs */

@@ -116,7 +116,7 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 	made := x.made[id]
 	yield := x.basic(c.Makes())
 	if made == nil {
-		made = &Made{Component: id, Name: c.Name, Need: units.Amount{Unit: yield.Unit}, Takers: []Taker{}, Weigh: []Weigh{}, CouldUse: []string{}, Ways: []string{}}
+		made = &Made{Component: id, Name: c.Name, Need: units.Amount{Unit: yield.Unit}, Takers: []Taker{}, Weigh: []Weigh{}, Gone: []Taker{}, CouldUse: []string{}, Ways: []string{}}
 		x.made[id] = made
 	}
 	basic, how, err := x.basic(amount).As(yield.Unit, through(c))
@@ -136,7 +136,7 @@ func (x *explosion) take(id string, amount units.Amount, by, working string) {
 		basic.Quantity /= 1 - lost
 	}
 	made.Need.Quantity += basic.Quantity
-	made.Takers = append(made.Takers, Taker{by, basic, working, by == forSpare})
+	made.Takers = append(made.Takers, Taker{Name: by, Amount: basic, Working: working, Spare: by == forSpare})
 }
 
 // through tells how a component changes its measure.
@@ -191,6 +191,7 @@ func (x *explosion) component(id string) {
 	if c.Method().Bought != nil {
 		return
 	}
+	x.losses(c, made)
 	amounts := x.amounts(c, made)
 	for i, l := range c.Lines {
 		x.line(c, l, amounts[i], made)

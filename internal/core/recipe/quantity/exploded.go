@@ -62,6 +62,7 @@ type Made struct {
 	Batches   int           `json:"batches" doc:"0: it is not made in batches"`
 	Takers    []Taker       `json:"takers" nullable:"false"`
 	Weigh     []Weigh       `json:"weigh" nullable:"false"`
+	Gone      []Taker       `json:"gone" nullable:"false" doc:"what its list loses on the way: trimmed, strained, boiled away"`
 	CouldUse  []string      `json:"couldUse" nullable:"false" doc:"what else in the book takes it, where there is a surplus"`
 	Working   string        `json:"working"`
 	Figure    string        `json:"figure" doc:"what is made, as the kitchen likes to read it"`
@@ -74,6 +75,7 @@ type Taker struct {
 	Name    string       `json:"name"`
 	Amount  units.Amount `json:"amount"`
 	Working string       `json:"working"`
+	Part    string       `json:"part,omitempty" doc:"of an ingredient: which part it takes"`
 	Spare   bool         `json:"spare,omitempty" doc:"nobody ordered it: it is made in case"`
 }
 

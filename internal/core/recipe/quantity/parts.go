@@ -52,7 +52,7 @@ func (x *explosion) part(b *Buy, i recipe.Ingredient, p recipe.IngredientPart, c
 	t.pieces += pieces
 	t.used += pieces * x.larder.share(x, c, l, made)
 	t.Wanted.Quantity = t.pieces * each.Quantity
-	b.Takers = append(b.Takers, Taker{Name: words.Step(c.Name, p.Name), Amount: units.Amount{Quantity: pieces, Unit: wholeUnit(i)}, Working: working})
+	b.Takers = append(b.Takers, Taker{Name: words.Step(c.Name, p.Name), Part: p.Name, Amount: units.Amount{Quantity: pieces, Unit: wholeUnit(i)}, Working: working})
 	return true
 }
 

@@ -14,6 +14,7 @@ import (
 // what it loses on the way, and how many pieces are cut out of that.
 type Yielded struct {
 	Makes   *units.Amount  `json:"makes,omitempty" doc:"the list less its losses; absent: something in it has no weight, or no loss was said"`
+	Gone    []Taker        `json:"gone" nullable:"false" doc:"what is lost of one list, in its order"`
 	Percent float64        `json:"percent" doc:"of what the list weighs"`
 	Working string         `json:"working"`
 	Unknown []string       `json:"unknown" nullable:"false" doc:"what has no weight"`
@@ -35,7 +36,7 @@ const differs = 0.05
 
 // YieldOf works it out; false: nothing is said of losses or pieces.
 func YieldOf(b recipe.Book, c recipe.Component, w Ways) (y Yielded, said bool) {
-	y = Yielded{Unknown: []string{}, Spots: []cutting.Spot{}}
+	y = Yielded{Unknown: []string{}, Spots: []cutting.Spot{}, Gone: []Taker{}}
 	if len(c.Losses) == 0 && c.Cut == nil {
 		return y, false
 	}
@@ -80,7 +81,9 @@ func (y *Yielded) listed(x *explosion, c recipe.Component) {
 			return
 		}
 		left.Quantity -= gone
-		how = append(how, fmt.Sprintf("− %s %s = %s", units.Amount{Quantity: gone, Unit: units.Gram}, loss.How, left))
+		of := units.Amount{Quantity: gone, Unit: units.Gram}
+		how = append(how, fmt.Sprintf("− %s %s = %s", of, loss.How, left))
+		y.Gone = append(y.Gone, Taker{Name: loss.How, Amount: of})
 	}
 	if left.Quantity <= 0 {
 		y.Unknown = append(y.Unknown, "what is left: more is lost than there is")
@@ -92,6 +95,18 @@ func (y *Yielded) listed(x *explosion, c recipe.Component) {
 		if told, _, err := left.As(yield.Unit, through(c)); err == nil {
 			y.Yield, y.Working = &told, fmt.Sprintf("%s; %s", y.Working, told)
 		}
+	}
+}
+
+// losses are what is lost of as much as is made.
+func (x *explosion) losses(c recipe.Component, made *Made) {
+	if len(c.Losses) == 0 {
+		return
+	}
+	y, _ := YieldOf(x.book, c, x.ways)
+	for _, g := range y.Gone {
+		all := g.Amount.Times(made.Times)
+		made.Gone = append(made.Gone, Taker{Name: g.Name, Amount: all, Working: fmt.Sprintf("%s × %s = %s", g.Amount, figure(made.Times), all)})
 	}
 }
 
@@ -127,7 +142,7 @@ func (y *Yielded) cut(c recipe.Component) {
 	y.Cutting = fmt.Sprintf("%s into %s: %d", y.From, y.Into, fit)
 	y.Pieces = fit
 	for _, l := range c.Losses {
-		if l.Amount.Unit.Kind() == units.Count {
+		if l.Amount.Unit != "percent" && l.Amount.Unit.Kind() == units.Count {
 			n := int(math.Ceil(l.Amount.Quantity))
 			y.Pieces -= n
 			y.Cutting += fmt.Sprintf("; − %d %s = %d", n, l.How, y.Pieces)

@@ -148,6 +148,7 @@ function Editor({ view, usual }: { view: View; usual: Schemas['Event'][] }) {
         </div>
       </fieldset>
       <Rows legend="containers" columns={[{ name: 'name', label: 'container', width: 220 }, { name: 'holds', label: 'ml', width: 110 }]} rows={f.boxes} set={(boxes) => set({ boxes })} add="Add a container" wrong={wrong?.field} />
+      <Rows legend="ware and small things" columns={[{ name: 'name', label: 'what', width: 170, hint: 'deep plate, twine, cloth' }, { name: 'have', label: 'how many', width: 76 }, { name: 'back', label: 'min to wash', width: 80, hint: 'not' }, { name: 'need', label: 'a service takes', width: 90 }, { name: 'covers', label: 'a cover takes', width: 86, hint: '0.25' }]} rows={f.things} set={(things) => set({ things })} add="Add ware or a small thing" wrong={wrong?.field} />
       <Limits chosen={f.limits} own={f.own} wrong={wrong?.field} set={set} />
       <fieldset>
         <legend>units</legend>

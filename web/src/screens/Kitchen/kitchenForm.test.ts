@@ -6,7 +6,7 @@ const kitchen: Schemas['Kitchen'] = { id: 'k', name: 'Back kitchen', zone: 'CET'
   cooks: [{ id: 'fish', name: 'Fish cook', section: 'fish', shifts: [{ from: '09:00', to: '15:00', days: [2, 3, 4, 5, 6] }, { from: '17:00', to: '01:00', days: [2, 3, 4, 5, 6] }], on: [{ day: '2026-12-24', shifts: [] }], not: ['fryer'], away: [{ day: '2026-11-28', from: '17:00', to: '18:00', why: 'the dentist' }] }],
   equipment: [{ id: 'deck', name: 'Deck oven', kind: 'oven', places: 3, cooks: true, most: 280, heating: { cold: 20, up: 6, down: 8, tolerance: 5 } }, { id: 'blender', name: 'Blender', kind: 'blender', places: 1, wash: 180, carries: ['nuts'] }, { id: 'drawer', name: 'Drawer', kind: 'warm drawer', places: 10, keeps: 'hot', celsius: 65 }],
   limits: ['fda-2022', 'uk-2013'], own: [{ limit: 'fda-out', seconds: 7200 }, { limit: 'fda-reheat', celsius: 75, seconds: 5400 }, { limit: 'fda-freeze', celsius: -22.5 }],
-  measures: 'us', currency: 'USD', likes: { customary: true, heat: 'f' }, scales: { fine: 0.5, upTo: 20, coarse: 5 }, spares: { oneIn: 12, least: 2, sauces: 15, others: 10 }, sections: [{ id: 'fish', name: 'Fish', helps: ['pass'] }, { id: 'pass', name: 'Pass', walk: 12 }], boxes: [{ name: 'tub', holds: 1000 }] }
+  measures: 'us', currency: 'USD', likes: { customary: true, heat: 'f' }, scales: { fine: 0.5, upTo: 20, coarse: 5 }, spares: { oneIn: 12, least: 2, sauces: 15, others: 10 }, sections: [{ id: 'fish', name: 'Fish', helps: ['pass'] }, { id: 'pass', name: 'Pass', walk: 12 }], boxes: [{ name: 'tub', holds: 1000 }], things: [{ name: 'cloth', have: 24, covers: 0.5 }, { name: 'bowl', have: 40, back: 30 }, { name: 'spoon', have: 40, need: 30 }] }
 
 // The server’s part: an id that no other has, made of the name.
 beforeEach(() => {

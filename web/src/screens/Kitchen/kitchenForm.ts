@@ -6,13 +6,14 @@ import type { Row } from '../../parts/Rows'
 
 type Kitchen = Schemas['Kitchen']
 
-export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; change: string; wipe: string; carriers: string; each: string; trip: string; oneIn: string; spareLeast: string; sauces: string; others: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
+export type KitchenWords = { name: string; measures: string; customary: boolean; heat: string; fine: string; upTo: string; coarse: string; currency: string; pass: string; plates: string; platers: string; caller: string; apart: string; change: string; wipe: string; carriers: string; each: string; trip: string; oneIn: string; spareLeast: string; sauces: string; others: string; zone: string; limits: string[]; own: Record<string, string>; sections: Row[]; boxes: Row[]; things: Row[]; cooks: Row[]; on: Row[]; day: Row[]; equipment: Row[]; away: Row[] }
 
 const figure = (n: number | undefined) => (n ? String(n) : '')
 
 export const toKitchenWords = (k: Kitchen): KitchenWords => ({
   name: k.name, measures: k.measures ?? '', customary: k.likes?.customary ?? false, heat: k.likes?.heat ?? '', fine: figure(k.scales?.fine), upTo: figure(k.scales?.upTo), coarse: figure(k.scales?.coarse), oneIn: figure(k.spares?.oneIn), spareLeast: figure(k.spares?.least), sauces: figure(k.spares?.sauces), others: figure(k.spares?.others), currency: k.currency ?? '',
   sections: (k.sections ?? []).map((s) => ({ id: s.id, name: s.name, helps: (s.helps ?? []).map((h) => k.sections?.find((o) => o.id === h)?.name ?? h).join(', '), walk: figure(s.walk) })),
+  things: (k.things ?? []).map((t) => ({ name: t.name, have: figure(t.have), back: figure(t.back), need: figure(t.need), covers: figure(t.covers) })),
   boxes: (k.boxes ?? []).map((b) => ({ name: b.name, holds: String(b.holds) })),
   pass: String(k.passWidth), plates: k.plates ?? '', platers: (k.platers ?? []).map((p) => k.cooks.find((c) => c.id === p)?.name ?? p).join(', '), caller: k.caller ?? '', apart: k.apart ? `${k.apart.least}–${k.apart.most}` : '', change: k.change !== undefined ? String(k.change) : '', wipe: k.wipe !== undefined ? String(k.wipe) : '', carriers: figure(k.carry?.people), each: figure(k.carry?.plates), trip: k.carry?.trip ? String(k.carry.trip / 60) : '', zone: k.zone, limits: k.limits ?? [], own: Object.fromEntries((k.own ?? []).map((o) => [o.limit, sayOwn(o)])),
   cooks: k.cooks.map((c) => ({ id: c.id, name: c.name, section: c.section ?? '', shifts: sayShifts(c.shifts), not: (c.not ?? []).join(', ') })),
@@ -40,6 +41,14 @@ async function identified(rows: Row[]): Promise<Row[]> {
 }
 
 type Shift = Schemas['Shift']
+
+// thing is so many of something that is counted.
+function thing(r: Row, i: number): Schemas['Thing'] {
+  const at = (name: string) => `ware and small things.${i}.${name}`
+  const some = (name: string) => (r[name]?.trim() ? whole(at(name), r[name]) : undefined)
+  if (!r.name?.trim() && (r.have?.trim() || r.need?.trim())) throw new FieldError(at('name'), 'What is it?')
+  return { name: r.name?.trim() ?? '', have: some('have') ?? 0, back: some('back'), need: some('need'), covers: r.covers?.trim() ? decimal(at('covers'), r.covers) : undefined }
+}
 
 // spares are what is made beyond what is ordered; nothing where no field is filled.
 function spares(f: KitchenWords): Kitchen['spares'] {
@@ -90,6 +99,7 @@ function read(f: KitchenWords, over: Kitchen, weeks: Shift[][], days: Shift[][],
       return [{ id: s.id, name: s.name.trim(), ...(helps.length > 0 ? { helps } : {}), ...(s.walk?.trim() ? { walk: whole(`sections.${i}.walk`, s.walk) } : {}) }]
     }),
     day: attended(f, events),
+    things: f.things.map(thing).filter((t) => t.name),
     boxes: f.boxes.filter((b) => b.name?.trim()).map((b, i) => ({ name: b.name.trim(), holds: decimal(`containers.${i}.holds`, b.holds ?? '') })),
   }
 }

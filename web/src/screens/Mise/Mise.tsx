@@ -105,6 +105,7 @@ function Sheet({ view }: { view: View }) {
           ))}
         </section>
       ))}
+      {!section && <Ware list={sheet.ware} />}
       {shown.some((t) => t.cautions.length > 0) && <Decides />}
       {sheet.stray.length > 0 && (
         <Bracket what="Ticked, no longer on the list">
@@ -112,6 +113,41 @@ function Sheet({ view }: { view: View }) {
         </Bracket>
       )}
     </>
+  )
+}
+
+// Ware is what is laid out: so many at once, so many there.
+function Ware({ list }: { list: Schemas['LaidOut'][] }) {
+  if (list.length === 0) return null
+  return (
+    <section aria-label="Ware and small things" className="mise-day ware">
+      <h2>Ware and small things</h2>
+      <table>
+        <thead>
+          <tr>
+            <th>wanted</th>
+            <th>what</th>
+            <th>there</th>
+            <th>for</th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.map((w) => (
+            <tr key={w.name} title={w.working}>
+              <td className="clock">{w.need}</td>
+              <td>
+                <b>{w.name}</b>
+              </td>
+              <td>{w.have === undefined ? <span className="quiet">not counted</span> : w.short > 0 ? <b className="wrong">{w.have}, {w.short} short</b> : w.have}</td>
+              <td className="small">
+                {w.uses.join(' · ')}
+                {w.washed && ', washed in between'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   )
 }
 

@@ -34,6 +34,11 @@ export function Making({ list }: { list: Made[] }) {
               <b>{t.name}</b> <span className="mono">{t.working}</span>
             </div>
           ))}
+          {m.gone.map((g, i) => (
+            <div key={i}>
+              {g.name} <span className="mono">{g.working}</span>
+            </div>
+          ))}
           {m.weigh.map((w) => (
             <div key={w.id + w.line}>
               <b>{w.text}</b> {w.line}{w.range && <span className="quiet"> ({w.range})</span>} {w.start && <b className="care-word">start with {w.start}, taste </b>}<span className="quiet mono">= {w.working}</span> {off(w.off) && <span className="quiet">(rounded, {off(w.off)})</span>}

@@ -163,11 +163,11 @@ function Line({ buy: b, figure, note }: { buy: Buy; figure: string; note?: React
           <b>{t.name}</b> <span className="mono">{t.working}</span>
         </div>
       ))}
-      {b.takers.length > 1 && (
-        <div className="mono">
-          {b.takers.map((t) => round(t.amount)).join(' + ')} = {exactly(b)}
+      {added(b).map((sum) => (
+        <div key={sum} className="mono">
+          {sum}
         </div>
-      )}
+      ))}
       <div className="mono">{balance(b)}</div>
       {b.purchase && <div className="mono">{b.purchase.working}</div>}
       {b.parts.length > 0 && <PartsOf buy={b} />}
@@ -225,10 +225,24 @@ function Missing({ buy: b }: { buy: Buy }) {
 // exactly is how much is needed, not rounded to what is bought or weighed: it stands in sums.
 const exactly = (b: Buy) => [b.amount, ...b.also].map(round).join(' + ')
 
+/** added are the sums of what takes of a thing: each part by itself, for all are of the same ones, and the part that asks for most counts. */
+export function added(b: Buy): string[] {
+  const sum = (takers: Buy['takers'], is: string) => `${takers.map((t) => round(t.amount)).join(' + ')} = ${is}`
+  if (b.parts.length === 0) return b.takers.length > 1 ? [sum(b.takers, exactly(b))] : []
+  const of = (part?: string) => b.takers.filter((t) => t.part === part)
+  const counted = (takers: Buy['takers']) => round({ quantity: takers.reduce((n, t) => n + t.amount.quantity, 0), unit: takers[0].amount.unit })
+  const sums = b.parts.filter((p) => of(p.name).length > 0).map((p) => `${p.name}: ${of(p.name).length > 1 ? sum(of(p.name), counted(of(p.name))) : counted(of(p.name))}${p.decides && b.parts.length > 1 ? ', the most' : ''}`)
+  if (of().length === 0) return sums
+  const most = b.parts.find((p) => p.decides)!
+  return [...sums, `${[...of().map((t) => round(t.amount)), counted(of(most.name))].join(' + ')} = ${exactly(b)}`]
+}
+
 /** balance is what is missing, as a line of sums. */
 export function balance(b: Buy): string {
   const parts = [exactly(b)]
   if (b.used.quantity > 0) parts.push(`− ${round(b.used)} already used`)
   if (b.have.quantity > 0) parts.push(`− ${round(b.have)} in stock`)
+  const whole = /^(.*) \((.*) needed\)$/.exec(b.still)
+  if (whole) return `${parts.join(' ')}${parts.length > 1 ? ` = ${whole[2]}` : ''}, so ${whole[1]}`
   return `${parts.join(' ')} = ${b.still || 'nothing to order'}`
 }
