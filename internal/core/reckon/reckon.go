@@ -121,6 +121,6 @@ func Asks() []Ask {
 		convert, temperature, temperatureDifference, ovenMark, density,
 		scale, yield, batches, packs, pieces,
 		percentOf, baker, preferment, brine,
-		reduceChain, concentrate, boilDown, ledger, parts, between,
+		reduceChain, concentrate, boilDown, cooling, runs, ledger, parts, between,
 	}
 }
