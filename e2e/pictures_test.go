@@ -59,15 +59,18 @@ var views = []struct {
 		require.True(chef, js[bool](chef, `document.querySelector("[aria-label=\"Name of the component\"]").value === "Cake"`))
 	}},
 	{"", "/book/ingredients?of=brown-shrimps", "Save the ingredient", nil},
-	{"order.png", "/order/supper", "order by", func(chef *tablet) { chef.click("butter") }},
+	{"order.png", "/order/winter-supper", "order by", func(chef *tablet) {
+		chef.click("lemon")
+		chef.until("what lemons give", `(document.querySelector('[aria-label^="juice"]')?.scrollIntoView({block: 'end', behavior: 'instant'}), !!document.querySelector('[aria-label^="juice"]'))`)
+	}},
 	{"", "/order/supper?side=made", "by-products", func(chef *tablet) {
 		chef.click("fowl bones")
 		chef.click("Crushed swede")
 	}},
-	{"mise.png", "/mise/supper", "first course", func(chef *tablet) {
+	{"mise.png", "/mise/winter-supper", "first course", func(chef *tablet) {
 		chef.size(1024, 768)
 		chef.tick("Roast crown")
-		chef.see("made 560 g")
+		chef.see("made 5.082 kg")
 		chef.click("Thyme gravy")
 		chef.see("Record amount")
 	}},

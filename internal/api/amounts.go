@@ -95,7 +95,11 @@ func leftViews(x app.Stocked) []LeftView {
 }
 
 func leftID(service string, l mise.Left) string {
-	sum := sha256.Sum256([]byte(strings.Join([]string{service, l.Component, l.ByProduct}, "\x00")))
+	of := []string{service, l.Component, l.ByProduct}
+	if l.Ingredient != "" {
+		of = append(of, l.Ingredient)
+	}
+	sum := sha256.Sum256([]byte(strings.Join(of, "\x00")))
 	return "left-" + hex.EncodeToString(sum[:8])
 }
 

@@ -51,16 +51,20 @@ type AmountView struct {
 	Amount  units.Amount  `json:"amount" doc:"of two figures the middle"`
 	Text    string        `json:"text"`
 	Between *units.Bounds `json:"between,omitempty" doc:"the two figures"`
+	Either  *units.Amount `json:"either,omitempty" doc:"the other of two that do not agree: 10 g and 12 g"`
 }
 
 type amountOutput struct{ Body AmountView }
 
 func (s readings) readAmount(_ context.Context, in *textInput) (*amountOutput, error) {
 	a, between, err := units.ParseAmounts(in.Text)
+	if one, other, is := units.ParseEither(in.Text); err != nil && is {
+		return &amountOutput{AmountView{Amount: one, Text: one.String() + " / " + other.String(), Either: &other}}, nil
+	}
 	if err != nil {
 		return nil, newProblem(http.StatusUnprocessableEntity, "", &huma.ErrorDetail{Location: "query.text", Message: err.Error()})
 	}
-	return &amountOutput{AmountView{a, a.String(), between}}, nil
+	return &amountOutput{AmountView{Amount: a, Text: a.String(), Between: between}}, nil
 }
 
 type idsInput struct {

@@ -1,6 +1,7 @@
 package mise
 
 import (
+	"fmt"
 	"slices"
 	"strings"
 	"time"
@@ -13,14 +14,15 @@ import (
 // Left is what should be left of something after a service, if all went as planned and no spare was
 // taken: it is counted, and used first the next day.
 type Left struct {
-	Component string       `json:"component"`
-	ByProduct string       `json:"byProduct,omitempty"`
-	Name      string       `json:"name"`
-	Expect    units.Amount `json:"expect" doc:"surplus, spares and what is beyond need of a par; of a by-product what nobody takes"`
-	Text      string       `json:"text" doc:"the same, as the kitchen measures it"`
-	Working   string       `json:"working"`
-	Place     string       `json:"place" enum:"chilled,frozen,ambient,hot"`
-	UseBy     string       `json:"useBy,omitempty" doc:"last day on which it is good, from when it was made; absent: nobody said how long it keeps"`
+	Component  string       `json:"component,omitempty"`
+	Ingredient string       `json:"ingredient,omitempty" doc:"in place of a component: what is left of its packs"`
+	ByProduct  string       `json:"byProduct,omitempty"`
+	Name       string       `json:"name"`
+	Expect     units.Amount `json:"expect" doc:"surplus, spares and what is beyond need of a par; of a by-product what nobody takes"`
+	Text       string       `json:"text" doc:"the same, as the kitchen measures it"`
+	Working    string       `json:"working"`
+	Place      string       `json:"place" enum:"chilled,frozen,ambient,hot"`
+	UseBy      string       `json:"useBy,omitempty" doc:"last day on which it is good, from when it was made; absent: nobody said how long it keeps"`
 }
 
 // LeftAfter lists what may be left over: what is made, and what that leaves over.
@@ -68,6 +70,7 @@ func LeftAfter(in Input, s Sheet) []Left {
 		text, _ := in.Ways.Read(e.Left)
 		out = append(out, Left{Component: e.Component, ByProduct: e.ByProduct, Name: words.Upper(e.Name), Expect: e.Left, Text: text, Working: e.Given.String() + " from " + e.From + " − " + e.Taken.String() + " used", Place: "chilled"})
 	}
+	out = append(out, in.packsLeft()...)
 	slices.SortStableFunc(out, func(a, b Left) int { // what should be left stands first
 		switch some, other := a.Expect.Quantity > 0, b.Expect.Quantity > 0; {
 		case some && !other:
@@ -77,6 +80,18 @@ func LeftAfter(in Input, s Sheet) []Left {
 		}
 		return 0
 	})
+	return out
+}
+
+// packsLeft is what is left of what was bought in packs.
+func (in Input) packsLeft() (out []Left) {
+	for _, b := range in.Exploded.Buy {
+		if b.Purchase == nil || b.Ingredient == "" || b.Purchase.Over.Quantity <= 1e-6*b.Amount.Quantity {
+			continue
+		}
+		text, _ := in.Ways.Read(b.Purchase.Over)
+		out = append(out, Left{Ingredient: b.Ingredient, Name: words.Upper(b.Name), Expect: b.Purchase.Over, Text: text, Working: fmt.Sprintf("%s bought − %s needed", b.Purchase.Total, b.Missing), Place: "chilled"})
+	}
 	return out
 }
 

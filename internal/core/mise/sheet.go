@@ -38,6 +38,7 @@ type Sheet struct {
 	Days  []DayList `json:"days" nullable:"false"`
 	Short []Short   `json:"short" nullable:"false" doc:"what will be missing before the service"`
 	Ware  []LaidOut `json:"ware" nullable:"false" doc:"what food is served on, kept and set in, and small things"`
+	Parts []InParts `json:"parts" nullable:"false" doc:"what is taken apart for several things, in its order"`
 	Stray []Stray   `json:"stray" nullable:"false" doc:"ticks of what is no longer on the sheet"`
 	Open  int       `json:"open"`
 	Done  int       `json:"done"`
@@ -128,7 +129,7 @@ func Make(in Input) Sheet {
 	}
 	visits := m.visits()
 	ware := m.ware()
-	out := Sheet{Days: m.days(tasks, visits), Short: append(m.shorts(tasks), missingWare(ware)...), Ware: ware, Stray: m.stray(tasks, visits)}
+	out := Sheet{Days: m.days(tasks, visits), Short: append(m.shorts(tasks), missingWare(ware)...), Ware: ware, Parts: m.inParts(), Stray: m.stray(tasks, visits)}
 	for _, t := range tasks {
 		if t.Done {
 			out.Done++

@@ -9,7 +9,9 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/mise"
 	"jointime/internal/core/recipe"
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/runup/report"
+	"jointime/internal/core/units"
 )
 
 func wareOf(t *testing.T, s mise.Sheet, name string) mise.LaidOut {
@@ -68,4 +70,28 @@ func TestSmallThingsAreCounted(t *testing.T) {
 	assert.Equal(t, 1, wareOf(t, s, "cloth").Short)
 	assert.Zero(t, wareOf(t, s, "gas bottle").Short)
 	assert.Equal(t, "cloth", s.Ware[0].Name, "what is short stands first")
+}
+
+// Five lemons are grated before they are pressed, whatever the list says first.
+func TestPartsAreHadInTheirOrder(t *testing.T) {
+	in := scene()
+	in.Exploded.Buy = []quantity.Buy{{Ingredient: "lemon", Name: "lemon", Amount: units.Amount{Quantity: 4.5, Unit: units.Piece}, Takers: []quantity.Taker{{Name: "Sauce: juice", Part: "juice"}, {Name: "Cream: zest", Part: "zest"}, {Name: "Sauce: juice", Part: "juice"}},
+		Parts: []quantity.PartTaken{{Name: "zest", Wanted: grams(12), Left: grams(18)}, {Name: "juice", Wanted: units.Amount{Quantity: 180, Unit: units.Millilitre}}}}}
+	p := mise.Make(in).Parts
+	require.Len(t, p, 1)
+	assert.Equal(t, mise.InParts{Name: "5 lemon", Order: []string{"12 g zest for Cream", "180 ml juice for Sauce"}, Left: "18 g zest"}, p[0])
+}
+
+// What is left of the packs is counted after the service as well: 15 kg bought, 14.355 kg needed.
+func TestPacksThatAreOpenAreCounted(t *testing.T) {
+	in := scene()
+	in.Exploded.Buy = []quantity.Buy{{Ingredient: "hake", Name: "hake", Amount: grams(14355), Missing: grams(14355), Purchase: &quantity.Purchase{Total: grams(15000), Over: grams(645)}}}
+	for _, l := range mise.LeftAfter(in, mise.Make(in)) {
+		if l.Ingredient == "hake" {
+			assert.Equal(t, "15 kg bought − 14.355 kg needed", l.Working)
+			assert.InDelta(t, 645, l.Expect.Quantity, 1e-9)
+			return
+		}
+	}
+	assert.Fail(t, "hake is not counted")
 }

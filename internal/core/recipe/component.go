@@ -48,6 +48,7 @@ type Line struct {
 	ByProduct  string        `json:"byProduct,omitempty" doc:"id of a by-product of that component"`
 	Amount     *units.Amount `json:"amount,omitempty" doc:"absent: left open"`
 	Between    *units.Bounds `json:"between,omitempty" doc:"between what the amount may lie"`
+	Either     *units.Amount `json:"either,omitempty" doc:"what the same source says as well, until one of both is chosen"`
 	Free       bool          `json:"free,omitempty" doc:"to taste, for frying: nothing is open"`
 	Note       string        `json:"note,omitempty" maxLength:"200"`
 	Step       string        `json:"step,omitempty" doc:"id of the step that uses it, where that is not clear from the words"`

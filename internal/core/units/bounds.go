@@ -1,6 +1,7 @@
 package units
 
 import (
+	"math"
 	"regexp"
 	"strings"
 
@@ -76,4 +77,38 @@ func ParseAmounts(text string) (a Amount, between *Bounds, err error) {
 		return most, nil, nil
 	}
 	return Amount{most.Quantity * (1 + share) / 2, most.Unit}, &Bounds{Amount{most.Quantity * share, most.Unit}, most}, nil
+}
+
+var oneAndOther = regexp.MustCompile(`^(.*[0-9½¼¾⅓⅔⅛⅜⅝⅞].*?)\s*(?:/|\band\b|\bor\b)\s*(.*[0-9½¼¾⅓⅔⅛⅜⅝⅞].*)$`)
+
+// ParseEither reads two amounts of one source that do not agree, "10 g and 12 g": both stand until one is chosen.
+// False: it is no such text.
+func ParseEither(text string) (one, other Amount, is bool) {
+	m := oneAndOther.FindStringSubmatch(strings.ToLower(strings.TrimSpace(text)))
+	if m == nil {
+		return one, other, false
+	}
+	other, err := ParseAmount(m[2])
+	if err != nil {
+		return one, other, false
+	}
+	if one, err = ParseAmount(m[1]); err != nil {
+		return one, other, false
+	}
+	if _, bare := figure(m[1]); bare { // the unit stands once
+		one.Unit = other.Unit
+	}
+	return one, other, one.Disagrees(other)
+}
+
+// apart is how far two figures in different units may be from one another and mean the same: 8 oz and 225 g.
+const apart = 0.06
+
+// Disagrees tells whether two amounts of one thing cannot both be meant.
+func (a Amount) Disagrees(b Amount) bool {
+	share, same := a.Per(b)
+	if a.Unit == b.Unit {
+		return same && share != 1
+	}
+	return same && math.Abs(share-1) > apart
 }

@@ -40,3 +40,15 @@ func TestAnAmountBetweenTwo(t *testing.T) {
 	assert.Nil(t, between)
 	assert.Equal(t, units.Amount{Quantity: 110, Unit: "g"}, a)
 }
+
+func TestTwoFiguresOfOneSource(t *testing.T) {
+	for text, want := range map[string][2]string{"10 g and 12 g": {"10 g", "12 g"}, "10/12 g": {"10 g", "12 g"}, "1 tsp / 2 tsp": {"1 tsp", "2 tsp"}, "12 g and 10 g": {"12 g", "10 g"}, "500 g / 1 kg": {"500 g", "1 kg"}} {
+		one, other, is := units.ParseEither(text)
+		assert.True(t, is, text)
+		assert.Equal(t, want, [2]string{one.String(), other.String()}, text)
+	}
+	for _, text := range []string{"10 g", "10 g and a pinch", "10 g / 12 ml", "10 g and 10 g", "salt and 2 g", "8 oz / 225 g"} {
+		_, _, is := units.ParseEither(text)
+		assert.False(t, is, text)
+	}
+}

@@ -1845,6 +1845,8 @@ export interface components {
             amount: components["schemas"]["Amount"];
             /** @description the two figures */
             between?: components["schemas"]["Bounds"];
+            /** @description the other of two that do not agree: 10 g and 12 g */
+            either?: components["schemas"]["Amount"];
             text: string;
         };
         AmountsView: {
@@ -3386,6 +3388,14 @@ export interface components {
              */
             of: number;
         };
+        InParts: {
+            /** @description what nobody takes */
+            left?: string;
+            /** @description with how many */
+            name: string;
+            /** @description each part with how much, and for what */
+            order: string[];
+        };
         Ingredient: {
             /**
              * Format: double
@@ -3814,10 +3824,12 @@ export interface components {
         };
         LeftView: {
             byProduct?: string;
-            component: string;
+            component?: string;
             counted?: components["schemas"]["Amount"];
             /** @description surplus, spares and what is beyond need of a par; of a by-product what nobody takes */
             expect: components["schemas"]["Amount"];
+            /** @description in place of a component: what is left of its packs */
+            ingredient?: string;
             name: string;
             /** @enum {string} */
             place: "chilled" | "frozen" | "ambient" | "hot";
@@ -3912,6 +3924,8 @@ export interface components {
             byProduct?: string;
             /** @description id of what is made; with byProduct, of what leaves it over */
             component?: string;
+            /** @description what the same source says as well, until one of both is chosen */
+            either?: components["schemas"]["Amount"];
             /** @description to taste, for frying: nothing is open */
             free?: boolean;
             /** @description as it is bought: what is lost in trimming is in the yield already */
@@ -4939,8 +4953,6 @@ export interface components {
             name: string;
             /** @description the same in the other system */
             other?: string;
-            /** @description between what it may lie */
-            range?: string;
             text: string;
             working: string;
         };
@@ -5169,6 +5181,8 @@ export interface components {
             done: number;
             /** Format: int64 */
             open: number;
+            /** @description what is taken apart for several things, in its order */
+            parts: components["schemas"]["InParts"][];
             /** @description what will be missing before the service */
             short: components["schemas"]["Short"][];
             /** @description ticks of what is no longer on the sheet */

@@ -48,8 +48,9 @@ export function written({ amount: a, between: b }: { amount?: Schemas['Amount'];
   return !a ? '' : a.unit === 'piece' ? figure(a.quantity) : `${figure(a.quantity)} ${unitOf(a.unit, a.quantity)}`
 }
 
-/** amountOrBetween writes what goes into a field: 185 g, or 180–190 g where it lies between two. */
-export function amountOrBetween({ amount: a, between: b }: { amount?: Schemas['Amount']; between?: Schemas['Bounds'] }): string {
+/** amountOrBetween writes what goes into a field: 185 g, or 180–190 g where it lies between two, or 10 g / 12 g where two figures do not agree. */
+export function amountOrBetween({ amount: a, between: b, either }: { amount?: Schemas['Amount']; between?: Schemas['Bounds']; either?: Schemas['Amount'] }): string {
+  if (a && either) return `${amount(a)} / ${amount(either)}`
   if (!b) return a ? amount(a) : ''
   const [least, most] = [amount(b.least), amount(b.most)]
   return b.least.unit === b.most.unit ? `${inParts(b.least.quantity, Number(b.least.quantity.toPrecision(12)))}–${most}` : `${least} to ${most}`

@@ -37,14 +37,14 @@ export async function measure(field: string, text: string): Promise<Schemas['Amo
 }
 
 /** Measured is an amount, or two between which it lies with what is usual. */
-export type Measured = { amount?: Schemas['Amount']; between?: Schemas['Bounds'] }
+export type Measured = { amount?: Schemas['Amount']; between?: Schemas['Bounds']; either?: Schemas['Amount'] }
 
 /** measureBetween asks what an amount means that may lie between two: 180–190 g. What stands as it was shown is as it was. */
 export async function measureBetween(field: string, text: string, was: Measured = {}): Promise<Measured> {
   if (!text.trim()) return {}
-  if (was.amount && text === amountOrBetween(was)) return { amount: was.amount, between: was.between }
-  const { amount, between } = await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))
-  return { amount, between }
+  if (was.amount && text === amountOrBetween(was)) return { amount: was.amount, between: was.between, either: was.either }
+  const { amount, between, either } = await told(field, ask(api.GET('/api/read/amount', { params: { query: { text } } })))
+  return { amount, between, either }
 }
 
 /** shifts asks what the hours of a week mean: 09:00–15:00, 17:00–23:30; Tue–Sat 14–23. */

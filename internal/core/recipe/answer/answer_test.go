@@ -252,3 +252,31 @@ func TestOneOfTwoFiguresIsChosen(t *testing.T) {
 		}
 	}
 }
+
+// Two figures of one source stand side by side, and are asked about, until one is chosen.
+func TestTwoFiguresStandUntilOneIsChosen(t *testing.T) {
+	for choice, want := range []string{"10 g", "12 g"} {
+		b, d := kept(t, "Cure\n\nCure:\n1 kg trout\n10 g salt (12 g in the method)\n250 ml water (1 cup)\nrub the salt and water into the trout, 5 min, hands throughout\n")
+		c := b.Components["cure"]
+		require.NotNil(t, c.Lines[1].Either)
+		assert.Equal(t, "10 g salt, 12 g", entry.SayLine(c.Lines[1]))
+		assert.Nil(t, c.Lines[2].Either, "a cup is as much")
+		var asked *recipe.Gap
+		for _, g := range review.Gaps(b, d, stove) {
+			if g.Field == recipe.GapTwice && g.Line == "salt" && g.Step == "" {
+				asked = &g
+			}
+		}
+		require.NotNil(t, asked)
+		assert.Equal(t, "It says 10 g, and 12 g: which?", asked.Question)
+		ch, err := answer.Give(b, d, stove, answer.Given{Gap: *asked, Text: asked.Options[choice]})
+		require.NoError(t, err)
+		put(b, &d, ch)
+		salt := b.Components["cure"].Lines[1]
+		assert.Nil(t, salt.Either)
+		assert.Equal(t, want, salt.Amount.String())
+		for _, g := range review.Gaps(b, d, stove) {
+			assert.False(t, g.Field == recipe.GapTwice && g.Line == "salt" && g.Step == "")
+		}
+	}
+}

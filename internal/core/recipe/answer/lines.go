@@ -47,7 +47,7 @@ func (r *giving) measured(l *recipe.Line) error {
 	}
 	a, between, err := units.ParseAmounts(r.Text)
 	if err == nil {
-		l.Amount, l.Between = &a, between
+		l.Amount, l.Between, l.Either = &a, between, nil
 	}
 	return err
 }

@@ -243,6 +243,9 @@ func (r *giving) steps() error {
 
 // which answers a figure that is told twice: it holds, and what says otherwise goes.
 func (r *giving) which() error {
+	if r.Gap.Step == "" && r.Gap.Line != "" {
+		return r.line()
+	}
 	if r.Gap.Step == "" { // what a list makes, against what its reductions leave
 		return r.amount()
 	}

@@ -43,12 +43,20 @@ func LineFrom(b recipe.Book, l reading.IngredientLine, taken map[string]bool, am
 			out.Between = &share
 		}
 	}
+	if m := saysAsWell.FindStringSubmatch(out.Note); m != nil && out.Amount != nil && out.Between == nil {
+		if a, err := units.ParseAmount(m[1]); err == nil && a.Disagrees(*out.Amount) {
+			out.Either, out.Note = &a, ""
+		}
+	}
 	lean(&out, among)
 	out.ID = recipe.Slug(out.Name, taken)
 	out.Free = out.Amount == nil && (freely.MatchString(*l.Item) || freely.MatchString(out.Note) || bareOil.MatchString(*l.Item))
 	out.Ingredient, out.Component = b.Find(out.Name)
 	return out, true
 }
+
+// saysAsWell is another amount behind a line: “12 g”, “or 12 g in the method”.
+var saysAsWell = regexp.MustCompile(`(?i)^(?:(?:or|and|also) )?(\d[\d.,]* ?(?:g|kg|mg|ml|cl|dl|l|tsp|tbsp|oz|lb))(?: (?:in|by|at) the (?:method|notes?|steps?|list|end|margin))?$`)
 
 // bareOil is what a pan takes, and nobody measures.
 var bareOil = regexp.MustCompile(`(?i)^(?:[\pL]+ )?oil$`)

@@ -18,6 +18,9 @@ func SayLine(l recipe.Line) string {
 	case l.Amount != nil:
 		text = l.Amount.String() + " " + text
 	}
+	if l.Either != nil {
+		text += ", " + l.Either.String()
+	}
 	if l.Note != "" {
 		text += ", " + l.Note
 	}

@@ -2,6 +2,7 @@ package quantity
 
 import (
 	"fmt"
+	"slices"
 
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/units"
@@ -47,6 +48,7 @@ func AtEnd(b recipe.Book, most bool) recipe.Book {
 		return between.Least
 	}
 	for id, c := range b.Components {
+		c.Methods = yieldsAt(c, end(c.Yield, c.Between, !most))
 		c.Yield = end(c.Yield, c.Between, !most)
 		lines := make([]recipe.Line, len(c.Lines))
 		for k, l := range c.Lines {
@@ -70,6 +72,23 @@ func AtEnd(b recipe.Book, most bool) recipe.Book {
 		}
 		d.Parts = parts
 		out.Dishes[id] = d
+	}
+	return out
+}
+
+// yieldsAt are the methods of a component with its yield at an end: one that makes another amount has its ends in
+// the same proportion.
+func yieldsAt(c recipe.Component, at units.Amount) []recipe.Method {
+	share, ok := at.Per(c.Yield)
+	if !ok || share == 1 {
+		return c.Methods
+	}
+	out := slices.Clone(c.Methods)
+	for k, m := range out {
+		if m.Yield != nil {
+			a := m.Yield.Times(share)
+			out[k].Yield = &a
+		}
 	}
 	return out
 }

@@ -160,6 +160,9 @@ func (x *explosion) weighed(l recipe.Line, told lineAmount) Weigh {
 	if l.Between != nil && l.Amount != nil && l.Amount.Quantity > 0 {
 		span = l.Between.Times(told.amount.Quantity / l.Amount.Quantity).String()
 	}
+	if l.Either != nil && l.Amount.Quantity > 0 {
+		span = "or " + l.Either.Times(told.amount.Quantity/l.Amount.Quantity).String() + ": which?"
+	}
 	text, basic := rounded.String(), x.basic(rounded)
 	other := ""
 	if metric := basic.String(); rounded.Unit.Kind() != units.Count && metric != text {

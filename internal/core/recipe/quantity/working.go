@@ -26,7 +26,6 @@ type Scaled struct {
 	Working string       `json:"working"`
 	Known   bool         `json:"known"`
 	Other   string       `json:"other,omitempty" doc:"the same in the other system"`
-	Range   string       `json:"range,omitempty" doc:"between what it may lie"`
 }
 
 // Need is what a component asks for when it is made for so many covers.
@@ -56,7 +55,7 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 	}
 	total := p.Portion.Times(float64(covers))
 	text, other := w.Read(total.Basic(w.Measures))
-	n.Make = Scaled{c.Name, total, text, fmt.Sprintf("%s × %s = %s", CoversOf(covers), portionOf(p), total), true, other, ""}
+	n.Make = Scaled{c.Name, total, text, fmt.Sprintf("%s × %s = %s", CoversOf(covers), portionOf(p), total), true, other}
 	weighed := map[string]Weigh{}
 	for _, m := range x.Make {
 		if m.Component == c.ID {
@@ -70,7 +69,7 @@ func need(b recipe.Book, d recipe.Dish, p recipe.Part, covers int, x Exploded, w
 	}
 	for _, l := range c.Lines {
 		if line, known := weighed[l.ID+"/"+l.Name]; known {
-			n.Ingredients = append(n.Ingredients, Scaled{l.Name, line.Amount, line.Text, line.Working, true, line.Other, line.Range})
+			n.Ingredients = append(n.Ingredients, Scaled{l.Name, line.Amount, line.Text, line.Working, true, line.Other})
 		} else if !l.Free {
 			n.Ingredients = append(n.Ingredients, Scaled{Name: l.Name, Working: x.hitch(d, c, l)})
 		}

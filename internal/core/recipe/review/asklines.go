@@ -20,6 +20,10 @@ func (r *asking) lines(c recipe.Component) (gaps []recipe.Gap) {
 		if l.Amount == nil && !l.Free {
 			gap(l, recipe.GapAmount, "How much?", recipe.CannotBeBought, "200 g, to taste")
 		}
+		if l.Either != nil && l.Amount != nil {
+			gap(l, recipe.GapTwice, fmt.Sprintf("It says %s, and %s: which?", l.Amount, l.Either), recipe.CannotBeJudged, "", l.Amount.String(), l.Either.String())
+			gaps[len(gaps)-1].Lesser = true
+		}
 		if l.ByProduct != "" && !gives(r.b, l) {
 			gap(l, recipe.GapByProduct, "No step yields it. Where does it come from?", recipe.CannotBeBought, "")
 		}

@@ -94,7 +94,7 @@ function Ingredients({ part, view }: { part: Part; view: View }) {
       {lines.map((l, i) => (
         <span key={l.id ?? l.name}>
           {i > 0 && ' · '}
-          {l.amount ? <span className="amount">{written(l)}{tie(l, lines)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
+          {l.amount ? <span className="amount">{written(l)}{l.either && <span className="gap"> or {written({ amount: l.either })}?</span>}{tie(l, lines)} </span> : gap(l.name)?.field === 'amount' && <span className="gap">how much?</span>}
           {l.name}
           {l.byProduct && <span className="quiet"> (by-product)</span>}
           {l.note && <span className="quiet">, {l.note}</span>}

@@ -125,9 +125,9 @@ async function lines(rows: Row[], rules: Row[], over: Component): Promise<Schema
     named.map(async (r, i) => {
       const was = before[i]
       const rule = ruled.find((x) => x.at === i)
-      const { amount, between } = await measureBetween(`ingredients.${i}.amount`, r.amount ?? '', was)
+      const { amount, between, either } = await measureBetween(`ingredients.${i}.amount`, r.amount ?? '', was)
       const same = was && was.name === r.name.trim()
-      return { ...(same ? was : {}), id: ids[i], name: r.name.trim(), amount, between, per: rule?.how === 'per' ? await tied(`${rule.field}.per`, rule.per ?? '', named, ids) : undefined, scale: (rule && rule.how !== 'per' ? rule.how : undefined) as Schemas['Line']['scale'], note: r.note || undefined }
+      return { ...(same ? was : {}), id: ids[i], name: r.name.trim(), amount, between, either, per: rule?.how === 'per' ? await tied(`${rule.field}.per`, rule.per ?? '', named, ids) : undefined, scale: (rule && rule.how !== 'per' ? rule.how : undefined) as Schemas['Line']['scale'], note: r.note || undefined }
     }),
   )
 }

@@ -105,6 +105,17 @@ function Sheet({ view }: { view: View }) {
           ))}
         </section>
       ))}
+      {!section && sheet.parts.length > 0 && (
+        <section aria-label="Taken apart" className="mise-day">
+          <h2>Taken apart, in this order</h2>
+          {sheet.parts.map((p) => (
+            <p key={p.name} className="mb-1">
+              <b>{p.name}</b> {p.order.join(', then ')}
+              {p.left && <span className="quiet"> · left: {p.left}</span>}
+            </p>
+          ))}
+        </section>
+      )}
       {!section && <Ware list={sheet.ware} />}
       {shown.some((t) => t.cautions.length > 0) && <Decides />}
       {sheet.stray.length > 0 && (

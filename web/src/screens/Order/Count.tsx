@@ -40,7 +40,7 @@ function Row({ left: l, service }: { left: Left; service: View['service'] }) {
   const keep = (amount: Schemas['Amount']) =>
     desk.hand({
       kind: 'stock', id: l.stock, version: l.version, screen: 'count', what: `${l.name}: ${round(amount)} left`,
-      value: { id: l.stock, kitchen: service.kitchen, component: l.component, byProduct: l.byProduct, amount, place: l.place, since: service.day, useBy: l.useBy, after: service.id, counted: new Date().toISOString() },
+      value: { id: l.stock, kitchen: service.kitchen, component: l.component, byProduct: l.byProduct, ingredient: l.ingredient, amount, place: l.place, since: service.day, useBy: l.useBy, after: service.id, counted: new Date().toISOString() },
     })
   const some = l.expect.quantity > 0
   return (
