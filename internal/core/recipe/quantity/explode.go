@@ -30,7 +30,7 @@ func ExplodeFrom(b recipe.Book, l Larder, orders []Order, w Ways) Exploded {
 }
 
 func explode(b recipe.Book, l Larder, orders []Order, w Ways) Exploded {
-	x := &explosion{book: b, ways: w, larder: newShelves(l), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, problems: []Hitch{}, plated: map[string]units.Amount{}}
+	x := &explosion{book: b, ways: w, larder: newShelves(l), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, season: map[string]bool{}, problems: []Hitch{}, plated: map[string]units.Amount{}}
 	for _, o := range orders {
 		x.plates(o)
 	}
@@ -49,6 +49,7 @@ type explosion struct {
 	buy      map[string]*Buy
 	ledger   map[string]*LeftOver
 	problems []Hitch
+	season   map[string]bool         // whether an ingredient seasons
 	plated   map[string]units.Amount // of each component that goes onto plates itself
 }
 

@@ -29,10 +29,23 @@ func (x *explosion) begun(l recipe.Line, told lineAmount, made *Made) string {
 	if !known {
 		i = recipe.Ingredient{Name: l.Name}
 	}
-	salty := contentOf(i, "salt") >= 0.05 || contentOf(i, "acid") >= 0.02
-	if !salty && (words.Says(i.Name, notSpice) || !words.Says(i.Name, spices)) {
+	key := i.ID + "/" + i.Name
+	does, asked := x.season[key] // words are read once, however many lines take it
+	if !asked {
+		does = seasons(i)
+		x.season[key] = does
+	}
+	if !does {
 		return ""
 	}
 	first, _ := x.ways.Scales.Weighed(units.Amount{Quantity: told.amount.Quantity * seasonFirst, Unit: told.amount.Unit})
 	return first.String()
+}
+
+// seasons tells whether an ingredient is salt, spice or acid.
+func seasons(i recipe.Ingredient) bool {
+	if contentOf(i, "salt") >= 0.05 || contentOf(i, "acid") >= 0.02 {
+		return true
+	}
+	return words.Says(i.Name, spices) && !words.Says(i.Name, notSpice)
 }

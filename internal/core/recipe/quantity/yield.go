@@ -40,7 +40,7 @@ func YieldOf(b recipe.Book, c recipe.Component, w Ways) (y Yielded, said bool) {
 	if len(c.Losses) == 0 && c.Cut == nil {
 		return y, false
 	}
-	x := &explosion{book: b, ways: w, larder: newShelves(Larder{}), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}}
+	x := &explosion{book: b, ways: w, larder: newShelves(Larder{}), made: map[string]*Made{}, buy: map[string]*Buy{}, ledger: map[string]*LeftOver{}, season: map[string]bool{}}
 	y.listed(x, c)
 	if c.Cut != nil {
 		y.cut(c)
