@@ -62,9 +62,10 @@ func TestTheCoreReadsNoClockAndPrintsNothing(t *testing.T) {
 var may = map[string]string{
 	"fault": "", "heat": "", "limits": "fault units", "reading": "fault units words", "revise": "fault units", "schedule": "", "units": "fault", "words": "",
 	"cutting":           "fault",
-	"reckon":            "cutting units",
+	"solids":            "",
+	"reckon":            "cutting solids units",
 	"kitchen":           "fault limits units words",
-	"plating":           "fault heat plating/raster units words",
+	"plating":           "fault heat plating/raster solids units words",
 	"plating/raster":    "",
 	"recipe":            "cutting fault kitchen limits plating units words",
 	"recipe/quantity":   "cutting fault kitchen recipe units words",

@@ -13,19 +13,20 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/plating"
+	"jointime/internal/core/solids"
 )
 
 // Solids by the formulas of any table of mathematics (Bronshtein and Semendyayev,
 // from memory): cylinder πr²h, spherical cap πh(3a² + h²)/6, ellipsoid 4πabc/3,
 // frustum πh(R² + Rr + r²)/3. A ring of 70 by 25 mm holds 96.2 ml.
 func TestVolumesAreThoseOfTheTables(t *testing.T) {
-	assert.InDelta(t, 96.211, plating.Cylinder(70, 70, 25), 0.001)
-	assert.InDelta(t, 2*math.Pi*30*30*30/3/1000, plating.Cap(60, 60, 30), 1e-9, "a cap as high as its radius is half a sphere")
-	assert.InDelta(t, math.Pi*20*(3*30*30+20*20)/6/1000, plating.Cap(60, 60, 20), 1e-9)
-	assert.InDelta(t, 4.0/3*math.Pi*22.5*11*11/1000, plating.Ellipsoid(45, 22, 22), 1e-9)
-	assert.InDelta(t, plating.Cylinder(50, 50, 30), plating.Frustum(50, 50, 30), 1e-9)
-	assert.InDelta(t, math.Pi*30*25*25/3/1000, plating.Frustum(0, 50, 30), 1e-9, "a cone")
-	assert.Zero(t, plating.Cap(0, 10, 10))
+	assert.InDelta(t, 96.211, solids.Cylinder(70, 70, 25), 0.001)
+	assert.InDelta(t, 2*math.Pi*30*30*30/3/1000, solids.Cap(60, 60, 30), 1e-9, "a cap as high as its radius is half a sphere")
+	assert.InDelta(t, math.Pi*20*(3*30*30+20*20)/6/1000, solids.Cap(60, 60, 20), 1e-9)
+	assert.InDelta(t, 4.0/3*math.Pi*22.5*11*11/1000, solids.Ellipsoid(45, 22, 22), 1e-9)
+	assert.InDelta(t, solids.Cylinder(50, 50, 30), solids.Frustum(50, 50, 30), 1e-9)
+	assert.InDelta(t, math.Pi*30*25*25/3/1000, solids.Frustum(0, 50, 30), 1e-9, "a cone")
+	assert.Zero(t, solids.Cap(0, 10, 10))
 }
 
 // A second method for the cap: the integral of its circular slices, by Simpson.
@@ -43,7 +44,7 @@ func TestTheCapIsTheSumOfItsSlices(t *testing.T) {
 			z0, z1 := height*float64(i)/n, height*float64(i+1)/n
 			sum += (z1 - z0) / 6 * (slice(z0) + 4*slice((z0+z1)/2) + slice(z1))
 		}
-		assert.InEpsilon(t, sum/1000, plating.Cap(length, length, height), 1e-9)
+		assert.InEpsilon(t, sum/1000, solids.Cap(length, length, height), 1e-9)
 	}
 }
 

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/plating"
+	"jointime/internal/core/solids"
 	"jointime/internal/core/units"
 )
 
@@ -126,7 +127,7 @@ func TestWareThatIsNotRound(t *testing.T) {
 	assert.Contains(t, codes(corner, plating.Scene{}), "over-edge")
 	slate.Depth = 20
 	assert.InDelta(t, 300*200*20/1000, slate.Room(), 1e-9)
-	assert.InDelta(t, plating.Cap(240, 160, 30), plating.Ware{Diameter: 300, Across: 200, Well: 240, Depth: 30}.Room(), 1e-9)
+	assert.InDelta(t, solids.Cap(240, 160, 30), plating.Ware{Diameter: 300, Across: 200, Well: 240, Depth: 30}.Room(), 1e-9)
 }
 
 // What goes with the plate in ware of its own is judged there: it takes no room

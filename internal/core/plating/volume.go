@@ -5,37 +5,9 @@ import (
 	"math"
 	"strings"
 
+	"jointime/internal/core/solids"
 	"jointime/internal/core/units"
 )
-
-// Volumes of forms, in millilitres (1 ml is 1,000 mm³), by the formulas of any
-// table of solids. Length, width and height are the full measures.
-
-// Cylinder of an elliptical base.
-func Cylinder(length, width, height float64) float64 {
-	return math.Pi / 4 * length * width * height / 1000
-}
-
-// Cap of a sphere, stretched to an elliptical base: πh(3a² + h²)/6 for the
-// radius a of the base, times width over length.
-func Cap(length, width, height float64) float64 {
-	if length <= 0 {
-		return 0
-	}
-	a := length / 2
-	return math.Pi * height * (3*a*a + height*height) / 6 * width / length / 1000
-}
-
-// Ellipsoid with three full axes.
-func Ellipsoid(length, width, height float64) float64 {
-	return math.Pi / 6 * length * width * height / 1000
-}
-
-// Frustum of a cone between two diameters.
-func Frustum(lower, upper, height float64) float64 {
-	r, s := lower/2, upper/2
-	return math.Pi * height * (r*r + r*s + s*s) / 3 / 1000
-}
 
 // film is how deep a liquid stands where its height was not said, in mm:
 // common practice, no source.
@@ -47,23 +19,23 @@ func (p Placing) Holds() (ml float64, ok bool) {
 	h := p.Height
 	switch p.Form {
 	case Ring:
-		ml = Cylinder(p.Length, p.width(), h)
+		ml = solids.Cylinder(p.Length, p.width(), h)
 	case Block:
 		ml = p.Length * p.width() * h / 1000
 	case Mound:
-		ml = Cap(p.Length, p.width(), h)
+		ml = solids.Cap(p.Length, p.width(), h)
 	case Quenelle:
 		if h == 0 {
 			h = p.width()
 		}
-		ml = Ellipsoid(p.Length, p.width(), h) * float64(max(p.Count, 1))
+		ml = solids.Ellipsoid(p.Length, p.width(), h) * float64(max(p.Count, 1))
 	case Roll:
 		ml = math.Pi / 4 * p.width() * p.width() * p.Length / 1000
 	case Pool:
 		if h == 0 {
 			return 0, false // it spreads as far as it goes
 		}
-		ml = Cylinder(p.Length, p.width(), h)
+		ml = solids.Cylinder(p.Length, p.width(), h)
 	case Line:
 		if h == 0 {
 			h = p.width() / 2
@@ -73,7 +45,7 @@ func (p Placing) Holds() (ml float64, ok bool) {
 		if h == 0 {
 			h = p.width() / 2
 		}
-		ml = Cap(p.dot(), p.dot(), h) * float64(max(p.Count, 1))
+		ml = solids.Cap(p.dot(), p.dot(), h) * float64(max(p.Count, 1))
 	default:
 		return 0, false
 	}

@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"jointime/internal/core/fault"
+	"jointime/internal/core/solids"
 )
 
 // Ware is a plate, a bowl, a board: what food is served on, in millimetres.
@@ -104,7 +105,7 @@ func (w Ware) Room() float64 {
 	if w.Shape == Square {
 		return 4 * a * b * w.Depth / 1000
 	}
-	return Cap(2*a, 2*b, w.Depth)
+	return solids.Cap(2*a, 2*b, w.Depth)
 }
 
 func (w Ware) celsius() float64 {

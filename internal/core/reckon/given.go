@@ -248,7 +248,7 @@ func (g *given) read(at string, raw json.RawMessage, kinds []kind) quantity {
 	if !slices.Contains(kinds, u.kind) && (u.kind != count || !slices.Contains(kinds, thing)) {
 		refuse(at, "%s is no %s.", figured(*v.Value, v.Unit), kindsSaid(kinds))
 	}
-	if *v.Value < 0 && u.kind != heat {
+	if *v.Value < 0 && u.kind != heat && !slices.Contains(kinds, signed) {
 		refuse(at, "%s is less than nothing.", figured(*v.Value, v.Unit))
 	}
 	q := quantity{*v.Value*u.factor + u.offset, u}

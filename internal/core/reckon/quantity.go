@@ -28,17 +28,23 @@ const (
 	money   kind = "price"
 	number  kind = "plain number"
 	latent  kind = "heat of boiling" // J/g
+	signed  kind = "below 0 as well" // beside another one: a place, an angle
 )
 
 func kindsSaid(kinds []kind) string {
 	if len(kinds) > len(amounts)+1 {
 		return "any amount"
 	}
-	words := make([]string, len(kinds))
-	for i, k := range kinds {
-		words[i] = string(k)
+	var words []string
+	also := ""
+	for _, k := range kinds {
+		if k == signed {
+			also = ", " + string(k)
+			continue
+		}
+		words = append(words, string(k))
 	}
-	return strings.Join(words, " or ")
+	return strings.Join(words, " or ") + also
 }
 
 // unit is a unit: a value in it times the factor, plus the offset, is in the base of its kind.
@@ -107,7 +113,7 @@ var others = map[string]unit{
 	"kj/kg": {"kJ/kg", latent, 1, 0}, "j/g": {"J/g", latent, 1, 0},
 	"%": {"%", percent, 0.01, 0}, "‰": {"‰", percent, 0.001, 0}, "°bx": {"°Bx", percent, 0.01, 0},
 	"cm³": {"cm³", volume, 1, 0}, "mm³": {"mm³", volume, 0.001, 0}, "µg": {"µg", mass, 1e-6, 0}, "st": {"st", mass, 14 * 453.59237, 0},
-	"": {"", number, 1, 0}, "times": {"times", number, 1, 0},
+	"": {"", number, 1, 0}, "°": {"°", number, 1, 0}, "plate": {"plate", count, 1, 0}, "run": {"run", count, 1, 0}, "times": {"times", number, 1, 0},
 	"portion": {"portion", count, 1, 0}, "batch": {"batch", count, 1, 0}, "cover": {"cover", count, 1, 0}, "egg": {"egg", count, 1, 0}, "dot": {"dot", count, 1, 0}, "cube": {"cube", count, 1, 0}, "disc": {"disc", count, 1, 0}, "pack": {"pack", count, 1, 0}, "tray": {"tray", count, 1, 0},
 	"€": {"€", money, 1, 0}, "$": {"$", money, 1, 0}, "£": {"£", money, 1, 0}, "eur": {"€", money, 1, 0}, "usd": {"$", money, 1, 0}, "gbp": {"£", money, 1, 0},
 }
@@ -124,7 +130,7 @@ var synonyms = map[string]string{
 	"sec": "s", "second": "s", "seconds": "s", "secs": "s", "minute": "min", "minutes": "min", "mins": "min", "hour": "h", "hours": "h", "hr": "h", "hrs": "h", "day": "d", "days": "d",
 	"watt": "w", "watts": "w", "kilowatt": "kw", "kilowatts": "kw", "btu": "btu/h", "joule": "j", "joules": "j", "kilojoule": "kj",
 	"percent": "%", "pct": "%", "per cent": "%", "permille": "‰", "brix": "°bx", "bx": "°bx",
-	"pieces": "piece", "pc": "piece", "pcs": "piece", "each": "piece", "portions": "portion", "batches": "batch", "covers": "cover", "eggs": "egg", "dots": "dot", "cubes": "cube", "discs": "disc", "packs": "pack", "trays": "tray", "leaves": "leaf", "loaf": "piece",
+	"pieces": "piece", "pc": "piece", "pcs": "piece", "each": "piece", "portions": "portion", "batches": "batch", "covers": "cover", "eggs": "egg", "dots": "dot", "cubes": "cube", "discs": "disc", "packs": "pack", "plates": "plate", "runs": "run", "deg": "°", "degrees": "°", "degree": "°", "pairs": "", "hands": "", "trays": "tray", "leaves": "leaf", "loaf": "piece",
 	"euro": "€", "euros": "€", "pound sterling": "£", "dollar": "$", "dollars": "$",
 }
 

@@ -122,5 +122,7 @@ func Asks() []Ask {
 		scale, yield, batches, packs, pieces,
 		percentOf, baker, preferment, brine,
 		reduceChain, concentrate, boilDown, cooling, runs, ledger, parts, between,
+		volumeOf, fill, height, areaOf, overlapOf, cover, overhang, overRim,
+		place, ringOf, massCentre, stack, swipe, dots, platesAtOnce,
 	}
 }

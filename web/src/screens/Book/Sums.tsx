@@ -17,7 +17,7 @@ type Given = Record<string, string | Row[]>
 
 // called is a name as it is read: boil-down, pieceLength.
 const plain = (name: string) => name.replace(/-/g, ' ').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
-const titles: Record<string, string> = { baker: 'Baker’s percentages', between: 'Time between', parts: 'Parts of one thing', 'reduce-chain': 'Chain of reductions', concentrate: 'Salt, sugar, acid, alcohol', 'oven-mark': 'Gas mark', ledger: 'What is left' }
+const titles: Record<string, string> = { baker: 'Baker’s percentages', between: 'Time between', parts: 'Parts of one thing', 'reduce-chain': 'Chain of reductions', concentrate: 'Salt, sugar, acid, alcohol', 'oven-mark': 'Gas mark', ledger: 'What is left', runs: 'Runs of a machine', 'over-rim': 'Over the rim', 'ring-of': 'Round a circle or in a row', 'mass-centre': 'Middle of the weight', 'plates-at-once': 'Plates at once' }
 const called = (name: string) => titles[name] ?? upper(plain(name))
 
 export function Sums() {
