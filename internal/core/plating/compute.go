@@ -11,6 +11,7 @@ type Computed struct {
 	Lives    []Life    `json:"lives" nullable:"false" doc:"of what fades on the plate, shortest first"`
 	AtOnce   []AtOnce  `json:"atOnce" nullable:"false" doc:"by one, two and four hands"`
 	Build    []Built   `json:"build" nullable:"false" doc:"one plate, by one, two and four hands"`
+	Facts    []Fact    `json:"facts" nullable:"false" doc:"overhangs, edges in sight, how deep a liquid stands"`
 	Better   []string  `json:"better,omitempty" doc:"ids in an order that has none of the faults of order"`
 }
 
@@ -43,7 +44,8 @@ func (s Spec) Compute(scene Scene) Computed {
 	for _, p := range scene.Portions {
 		l.called[p.Component] = p.Name
 	}
-	out := Computed{Drawing: l.drawing(), Findings: l.findings(scene), Room: l.room, Contrast: l.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
+	l.weigh(scene)
+	out := Computed{Drawing: l.drawing(), Facts: l.facts(scene), Findings: l.findings(scene), Room: l.room, Contrast: l.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
 	for i := range s.Placings {
 		if life, fades := l.life(i); fades {
 			out.Lives = append(out.Lives, life)

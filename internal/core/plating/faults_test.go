@@ -3,6 +3,7 @@ package plating_test
 import (
 	"encoding/json"
 	"fmt"
+	"math/rand/v2"
 	"os"
 	"testing"
 
@@ -26,10 +27,14 @@ type deliberate struct {
 }
 
 func deliberates(t testing.TB) (list []deliberate) {
-	text, err := os.ReadFile("testdata/faults.json")
-	require.NoError(t, err)
-	require.NoError(t, json.Unmarshal(text, &list))
-	require.Len(t, list, 25)
+	for _, file := range []string{"testdata/faults.json", "testdata/through.json"} {
+		var some []deliberate
+		text, err := os.ReadFile(file)
+		require.NoError(t, err)
+		require.NoError(t, json.Unmarshal(text, &some))
+		list = append(list, some...)
+	}
+	require.Len(t, list, 25+41)
 	return list
 }
 
@@ -120,4 +125,45 @@ func TestAdviceCanBeTurnedOff(t *testing.T) {
 	assert.ElementsMatch(t, []string{"nothing-crisp", "even"}, codes)
 	s.Quiet = codes
 	assert.Empty(t, s.Findings(scene))
+}
+
+// Two hundred plates as a careful cook would build them, drawn by chance: what is loose or crisp comes
+// after what is wet, nothing lies in one place with another, hot and frozen are apart. None has a fault.
+func TestGoodPlatesHaveNoFaults(t *testing.T) {
+	for seed := range uint64(200) {
+		r := rand.New(rand.NewPCG(seed, 22))
+		s, scene := goodPlate(r)
+		for _, f := range s.Findings(scene) {
+			assert.NotEqual(t, plating.IsFault, f.Kind, "plate %d: %s %s", seed, f.Code, f.What)
+		}
+	}
+}
+
+// goodPlate has a pool or none, some things that stand on the plate, each in its own sixth of it, and what
+// lies on them.
+func goodPlate(r *rand.Rand) (plating.Spec, plating.Scene) {
+	s := plating.Spec{Ware: plating.Ware{Name: "plate", Diameter: 300, Well: 240, Depth: 14}, Finish: []plating.Finish{{Text: "wipe", Seconds: 6}}}
+	var scene plating.Scene
+	add := func(p plating.Placing) {
+		p.Component, p.Colour, p.Seconds = p.ID, "#c0a080", int64(2+r.IntN(10))
+		s.Placings = append(s.Placings, p)
+		scene.Portions = append(scene.Portions, plating.Portion{Component: p.ID, Name: p.ID})
+	}
+	scene.Covers = 4
+	if r.IntN(2) == 0 {
+		add(plating.Placing{ID: "sauce", Form: plating.Pool, Hour: 12, Length: 60, Height: 2, Texture: plating.Wet, Warmth: []plating.Warmth{plating.Hot, plating.Warm}[r.IntN(2)]})
+	}
+	solid := []plating.Form{plating.Ring, plating.Mound, plating.Block, plating.Piece, plating.Quenelle, plating.Roll, plating.Slices}
+	loose := []plating.Form{plating.Leaf, plating.Scatter, plating.Shavings, plating.Dots, plating.Grating, plating.Foam}
+	for k := range 2 + r.IntN(5) {
+		id := fmt.Sprint("thing ", k)
+		p := plating.Placing{ID: id, Form: solid[r.IntN(len(solid))], Hour: float64(2 * k), Distance: 78, Length: 30 + r.Float64()*22, Height: 12 + r.Float64()*20, Texture: []plating.Texture{plating.Soft, plating.Firm, plating.Crisp, plating.Moist}[r.IntN(4)], Turn: float64(r.IntN(90))}
+		p.Width = p.Length * (0.5 + r.Float64()*0.4)
+		add(p)
+		if r.IntN(2) == 0 {
+			top := plating.Placing{ID: id + " top", Form: loose[r.IntN(len(loose))], From: id, On: id, Hour: 12, Length: p.Width * 0.6, Width: p.Width * 0.4, Height: 3, Count: 3, Texture: []plating.Texture{plating.Soft, plating.Crisp}[r.IntN(2)]}
+			add(top)
+		}
+	}
+	return s, scene
 }

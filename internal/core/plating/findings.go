@@ -79,7 +79,7 @@ func (j *judge) lives() {
 		}
 	}
 	for i, p := range j.spec.Placings {
-		if p.Warmth == Frozen && j.ware(i).celsius() >= 35 {
+		if p.Warmth == Frozen && p.Stands == nil && p.Life == 0 && j.ware(i).celsius() >= 35 {
 			j.fault("frozen-on-hot", p.ID, "Use a cold plate.", "%s is frozen, the plate is %g °C.", j.name(i), j.ware(i).celsius())
 			continue
 		}
@@ -145,6 +145,9 @@ func (j *judge) advice() {
 		j.advise("crowded", "", "A larger plate, or less on it.", "%.0f %% of the well is covered.", r.Covered*100)
 	}
 	for i, p := range j.spec.Placings {
+		if _, known := j.thick(i); p.Warmth == Hot && p.Life == 0 && !known {
+			j.advise("no-height", p.ID, "Type its height, or its amount.", "%s is hot, and nobody said how high it is: how long it stays so is not reckoned.", j.name(i))
+		}
 		if p.Form == Dots && p.Count > 0 && p.Count%2 == 0 {
 			j.advise("even", p.ID, "One more, or one less.", "%d dots of %s: odd numbers sit easier.", p.Count, j.name(i))
 		}

@@ -128,7 +128,7 @@ func (p Placing) grating(pen *pen, a, b float64) {
 
 // foam is bubbles that touch.
 func (p Placing) foam(pen *pen, a, b float64) {
-	pen.blob(a, b, 7, 0.12)
+	pen.blob(a, b, 7, 0.08)
 	for i := range 9 {
 		r := 0.75 * math.Sqrt((float64(i)+0.5)/9)
 		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))

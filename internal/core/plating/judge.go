@@ -136,7 +136,7 @@ func (j *judge) overlaps() {
 				continue
 			}
 			if share := j.overlap[i][k] / math.Max(1, math.Min(j.areas[i], j.areas[k])); share > 0.1 {
-				j.fault("overlap", p.ID, "Set “on”, or move one.", "%s and %s overlap (%.0f %% of the smaller).", j.name(k), j.name(i), share*100)
+				j.fault("overlap", p.ID, "Set “on”, or move one.", "%s and %s overlap by %.0f mm² (%.0f %% of the smaller).", j.name(k), j.name(i), j.overlap[i][k], share*100)
 			}
 		}
 	}
@@ -161,13 +161,14 @@ func (j *judge) order() {
 			j.fault("in-a-circle", p.ID, "Place one of them from the plate.", "%s is placed from itself.", j.name(i))
 		}
 		j.covered(i)
+		j.balance(i)
 		j.lifted(i)
 		j.seen(i)
 	}
 }
 
-// seen finds what nothing shows: later things cover it, nothing stands on it,
-// and nobody said that it is hidden on purpose.
+// seen finds what nothing shows: later things cover it, also what stands on it, and nobody said that it
+// is hidden on purpose.
 func (j *judge) seen(i int) {
 	p := j.spec.Placings[i]
 	if p.Hidden || j.areas[i] == 0 {
@@ -177,9 +178,6 @@ func (j *judge) seen(i int) {
 	most := 0.0 // what they can cover together
 	for k := i + 1; k < len(j.spec.Placings); k++ {
 		q := j.spec.Placings[k]
-		if j.standsOn(k, i) {
-			return
-		}
 		if !q.Form.loose() || q.Form == Foam {
 			later, most = append(later, k), most+j.overlap[i][k]
 		}
@@ -193,25 +191,6 @@ func (j *judge) seen(i int) {
 	}
 	if j.grid.Both(j.masks[i], over) > 0.95*j.areas[i] {
 		j.advise("out-of-sight", p.ID, "Move it, or tick “hidden on purpose”.", "%s ends up covered.", j.name(i))
-	}
-}
-
-// covered finds a liquid that goes over a crisp thing. A pool flows under what
-// stands on something or has a skin to keep above it.
-func (j *judge) covered(i int) {
-	p := j.spec.Placings[i]
-	if p.Texture != Crisp && p.Texture != Crunchy {
-		return
-	}
-	for k := i + 1; k < len(j.spec.Placings); k++ {
-		q := j.spec.Placings[k]
-		under := (q.Form == Pool || q.Form == Poured) && (j.base[i] > 0 || p.tall() > 8)
-		if q.Texture != Wet && q.Texture != Moist || q.On == p.ID && q.Form == Dots || under {
-			continue
-		}
-		if share := j.overlap[i][k] / math.Max(1, j.areas[i]); share > 0.1 {
-			j.fault("crisp-under-wet", p.ID, fmt.Sprintf("Put %s first, or beside.", j.name(k)), "%s is crisp; %s covers %.0f %% of it.", j.name(i), j.name(k), share*100)
-		}
 	}
 }
 

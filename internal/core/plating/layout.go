@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"jointime/internal/core/plating/raster"
+	"jointime/internal/core/solids"
 )
 
 // layout is a plate laid out: where each placing lies, how high it reaches, and
@@ -42,12 +43,13 @@ func (s Spec) lay(drawn bool) layout {
 			}
 			l.pens[i] = append(l.pens[i], pen)
 		}
-		l.areas[i] = l.grid.Area(l.masks[i])
+		l.areas[i] = l.area(i)
 	}
+	whole := l.outlines()
 	for i := range s.Placings {
 		l.overlap[i] = make([]float64, n)
 		for k := range i {
-			l.overlap[i][k] = l.grid.Both(l.masks[i], l.masks[k])
+			l.overlap[i][k] = l.shared(whole, i, k)
 			l.overlap[k][i] = l.overlap[i][k]
 		}
 	}
@@ -55,6 +57,42 @@ func (s Spec) lay(drawn bool) layout {
 	l.room, l.visible = l.measure(), l.seen()
 	l.room.EyeHour, l.room.EyeFar, l.room.Eye = l.eye()
 	return l
+}
+
+// area of a placing, in mm²: that of its outlines, or, where they lie over one another, counted.
+func (l layout) area(i int) (sum float64) {
+	parts := 0
+	for _, pen := range l.pens[i] {
+		for _, polygon := range pen.polygons {
+			sum, parts = sum+solids.Outline(polygon).Area(), parts+1
+		}
+	}
+	if counted := l.grid.Area(l.masks[i]); parts > 1 && counted < 0.98*sum {
+		return counted
+	}
+	return sum
+}
+
+// outlines are those of placings of one piece without a dent; nil of the others.
+func (l layout) outlines() []solids.Outline {
+	out := make([]solids.Outline, len(l.pens))
+	for i, pens := range l.pens {
+		if len(pens) == 1 && len(pens[0].polygons) == 1 {
+			if o := solids.Outline(pens[0].polygons[0]).Ordered(); o.Convex() {
+				out[i] = o
+			}
+		}
+	}
+	return out
+}
+
+// shared is what two placings share, in mm²: of two pieces without a dent exactly, or else counted.
+func (l layout) shared(whole []solids.Outline, i, k int) float64 {
+	counted := l.grid.Both(l.masks[i], l.masks[k])
+	if counted == 0 || whole[i] == nil || whole[k] == nil {
+		return counted
+	}
+	return whole[i].Within(whole[k]).Area()
 }
 
 // settle works out what stands on what, and how high it reaches.

@@ -7,6 +7,7 @@ import (
 
 	"jointime/internal/core/heat"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // How long a thing stays what it should be on the plate.
@@ -73,37 +74,48 @@ func (l layout) life(i int) (Life, bool) {
 	ware, _ := l.spec.ware(p.In)
 	switch p.Warmth {
 	case Frozen:
-		note(melts(ware), "frozen, on a "+ware.warmth()+" plate")
+		hot, is := l.onHot(i)
+		switch {
+		case p.Stands != nil && p.Stands.Most != nil:
+			note(float64(*p.Stands.Most), p.Stands.String())
+		case p.Stands != nil: // it is to thaw there
+		case is:
+			note(frozenWarm, "frozen, on "+words.Lower(hot)+", which is hot")
+		default:
+			note(melts(ware), "frozen, on a "+ware.warmth()+" plate")
+		}
 	case Hot:
-		tau := heat.TimeConstant(foodDensity, foodHeat, math.Max(p.tall(), 2)/1000/faces(ware), stillAir)
-		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %g mm deep on a %s plate: %d to %d °C", math.Max(p.tall(), 2), ware.warmth(), servedAt, eatenAt))
+		deep, known := l.thick(i)
+		if !known { // nobody said how high it is: nothing is reckoned
+			break
+		}
+		tau := heat.TimeConstant(foodDensity, foodHeat, deep/1000/faces(ware), stillAir)
+		note(heat.CoolsTo(servedAt, eatenAt, roomAt, tau), fmt.Sprintf("hot, %.3g mm deep on a %s plate: %d to %d °C", deep, ware.warmth(), servedAt, eatenAt))
 	}
 	return out, out.Seconds < math.MaxInt64
 }
 
-// touches finds what softens a crisp thing most: what it stands on, or a liquid
-// that reaches it where it stands on the plate itself.
-func (l layout) touches(i int) (name string, texture Texture) {
-	worse := map[Texture]int{Soft: 1, Moist: 2, Wet: 3}
-	take := func(k int) {
-		q := l.spec.Placings[k]
-		if worse[q.Texture] > worse[texture] {
-			name, texture = l.name(k), q.Texture
-		}
-	}
+// thick is how high a thing is, in mm: as it was said, or as much of it as there is stands over its area (a
+// gram is taken for a millilitre); false where neither is known.
+func (l layout) thick(i int) (float64, bool) {
 	p := l.spec.Placings[i]
-	for _, to := range []string{p.On, p.Leans} {
-		if at, there := l.place[to]; there {
-			take(at)
-		}
+	if p.Height > 0 || p.Form == Quenelle || p.Form == Roll {
+		return p.tall(), true
 	}
-	for k, q := range l.spec.Placings {
-		if k != i && q.Form.flows() && p.On == "" && l.overlap[i][k] > 0.1*l.areas[i] {
-			take(k)
-		}
+	if p.Amount == nil || l.areas[i] <= 0 {
+		return 0, false
 	}
-	return name, texture
+	a := p.Amount.Basic(units.Metric)
+	if a.Unit.Kind() == units.Count || a.Quantity <= 0 {
+		return 0, false
+	}
+	deep := a.Quantity * 1000 / l.areas[i]
+	return deep, !p.Form.flows() || deep <= deepest
 }
+
+// deepest is how deep a liquid stands on a plate at most, in mm: more of it spreads further than it is drawn.
+// Common practice, no source.
+const deepest = 12
 
 func melts(w Ware) float64 {
 	switch c := w.celsius(); {

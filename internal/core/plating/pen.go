@@ -111,12 +111,45 @@ func (p *pen) ellipse(x, y, a, b float64) {
 	p.around(x, y, chords(math.Max(a, b)), func(float64) (float64, float64) { return a, b })
 }
 
-// blob is an ellipse with so many shallow lobes.
+// blob is an ellipse with so many shallow lobes, which are drawn and not measured.
 func (p *pen) blob(a, b float64, lobes int, depth float64) {
-	p.around(0, 0, 48, func(t float64) (float64, float64) {
-		f := 1 - depth/2 + depth/2*math.Sin(float64(lobes)*t)
-		return a * f, b * f
+	p.measured(round64(a, b))
+	p.shown(func() {
+		p.around(0, 0, 72, func(t float64) (float64, float64) {
+			f := 1 + depth/2*math.Sin(float64(lobes)*t)
+			return a * f, b * f
+		})
 	})
+}
+
+// round64 is an ellipse in chords that leave it by less than a thousandth of its radius.
+func round64(a, b float64) [][2]float64 {
+	const n = 96
+	out := make([][2]float64, n)
+	for i := range out {
+		sin, cos := math.Sincos(2 * math.Pi * float64(i) / n)
+		out[i] = [2]float64{a * cos, b * sin}
+	}
+	return out
+}
+
+// measured is an outline that is reckoned with and not drawn.
+func (p *pen) measured(points [][2]float64) {
+	polygon := make([][2]float64, len(points))
+	for i, q := range points {
+		polygon[i] = p.point(q)
+	}
+	p.polygons = append(p.polygons, polygon)
+}
+
+// shown draws an outline that is not reckoned with.
+func (p *pen) shown(draw func()) {
+	if p.silent {
+		return
+	}
+	n := len(p.polygons)
+	draw()
+	p.polygons = p.polygons[:n]
 }
 
 // fillet is a superellipse (of the fourth order; Lamé), thicker at one end.

@@ -193,7 +193,9 @@ func TestWhatNothingShows(t *testing.T) {
 	assert.Empty(t, codes(s, plating.Scene{}))
 	assert.True(t, s.Draw().Shapes[0].Unseen)
 	s.Placings[0].Hidden, s.Placings[1].On = false, "crumb"
-	assert.Empty(t, codes(s, plating.Scene{}), "it is a bed")
+	assert.Equal(t, []string{"out-of-sight"}, codes(s, plating.Scene{}), "a bed that nobody sees is hidden on purpose, or it is not there")
+	s.Placings[0].Length = 110
+	assert.Empty(t, codes(s, plating.Scene{}), "its edge is in sight")
 }
 
 // Seen by a reader of cards: five quenelles side by side in 28 mm are needles that

@@ -3,8 +3,10 @@ package plating
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"jointime/internal/core/plating/raster"
+	"jointime/internal/core/units"
 )
 
 // Room is how the food lies on the plate.
@@ -26,7 +28,6 @@ func (l layout) measure() Room {
 	w := l.spec.Ware
 	all := l.grid.Empty()
 	r := Room{Free: w.Well / 2, Working: fmt.Sprintf("counted on a grid of %.1f mm", l.grid.Cell)}
-	var x, y, weight float64
 	for i, p := range l.spec.Placings {
 		if p.In != "" {
 			continue
@@ -38,17 +39,56 @@ func (l layout) measure() Room {
 		if l.top[i] > r.Tallest {
 			r.Tallest, r.Highest = l.top[i], p.ID
 		}
-		if p.NotEaten {
-			continue
-		}
-		heavy, c := l.areas[i]*math.Max(p.tall(), 1), middle(l.spots[i])
-		x, y, weight = x+c[0]*heavy, y+c[1]*heavy, weight+heavy
 	}
 	r.Covered = l.grid.Area(l.inWell(all)) / math.Max(w.wellArea(), 1e-9)
-	if weight > 0 {
-		r.Hour, r.Distance = hourOf(x/weight, y/weight)
-	}
 	return r
+}
+
+// weigh finds the middle of what lies on the plate by its grams; of what has none, by its volume as if it
+// were water, which is said.
+func (l *layout) weigh(scene Scene) {
+	var x, y, weight float64
+	var about []string
+	for i, p := range l.spec.Placings {
+		if p.In != "" || p.NotEaten || len(l.spots[i]) == 0 {
+			continue
+		}
+		grams, known := l.grams(i, scene)
+		if !known {
+			about = append(about, l.name(i))
+		}
+		c := middle(l.spots[i])
+		x, y, weight = x+c[0]*grams, y+c[1]*grams, weight+grams
+	}
+	if weight > 0 {
+		l.room.Hour, l.room.Distance = hourOf(x/weight, y/weight)
+	}
+	if len(about) > 0 {
+		l.room.Working += "; weight by volume, as of water: " + strings.Join(about, ", ")
+	}
+}
+
+// grams of a placing, all of its repeats together; false: by its volume.
+func (l layout) grams(i int, scene Scene) (float64, bool) {
+	p, density := l.spec.Placings[i], 1.0
+	known := false
+	for _, q := range scene.Portions {
+		if q.Component == p.Component && q.Density > 0 {
+			density, known = q.Density, true
+		}
+	}
+	if p.Amount != nil {
+		switch a := p.Amount.Basic(units.Metric); a.Unit {
+		case units.Gram:
+			return a.Quantity, true
+		case units.Millilitre:
+			return a.Quantity * density, known
+		}
+	}
+	if ml, ok := p.Holds(); ok {
+		return ml * density, false
+	}
+	return l.areas[i] * math.Max(p.tall(), 1) / 1000 * density, false
 }
 
 // free is how far a placing stays inside the well, in mm; below 0: how far it

@@ -126,6 +126,7 @@ type Placing struct {
 	Side      string        `json:"side,omitempty" maxLength:"60" doc:"which side is up: skin up, cut side up"`
 	OffPlate  bool          `json:"offPlate,omitempty" doc:"built elsewhere and moved on"`
 	Moved     string        `json:"moved,omitempty" doc:"id of the placing after which it is moved on; absent: at once"`
+	Edge      float64       `json:"edge,omitempty" minimum:"0" maximum:"200" doc:"mm of its edge that are to stay in sight all round what stands on it"`
 	Rim       bool          `json:"rim,omitempty" doc:"it lies on the rim on purpose"`
 	Hidden    bool          `json:"hidden,omitempty" doc:"out of sight on purpose"`
 	NotEaten  bool          `json:"notEaten,omitempty" doc:"a shell, a skewer: the card says so"`

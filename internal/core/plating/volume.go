@@ -3,6 +3,7 @@ package plating
 import (
 	"fmt"
 	"math"
+	"strconv"
 	"strings"
 
 	"jointime/internal/core/solids"
@@ -98,29 +99,29 @@ func (p Placing) asked(portion Portion) (ml float64, how func(units.Amount) stri
 // amount is a volume in the unit of another amount.
 func (p Portion) amount(ml float64, like units.Unit) units.Amount {
 	if like.Kind() == units.Mass {
-		return units.Amount{Quantity: math.Round(ml * p.Density), Unit: units.Gram}
+		return units.Amount{Quantity: ml * p.Density, Unit: units.Gram}
 	}
-	return units.Amount{Quantity: math.Round(ml*10) / 10, Unit: units.Millilitre}
+	return units.Amount{Quantity: ml, Unit: units.Millilitre}
 }
 
 // fits are the ways to make form and amount agree: wider, higher, or another
 // amount. Ratio is how many times the volume is asked for.
 func (p Placing) fits(ratio float64, held units.Amount) (out []Fix) {
-	half := func(v float64) float64 { return math.Round(v*2) / 2 }
+	fine := func(v float64) float64 { return math.Round(v*100) / 100 } // of a mm: a hundredth is no food
 	wider, higher, other := p, p, p
-	if p.Form == Quenelle {
+	if p.Form == Quenelle || p.Form == Roll || p.Form == Line && p.Height == 0 { // round: it grows in every direction
 		f := math.Cbrt(ratio)
-		wider.Length, wider.Width, wider.Height = half(p.Length*f), half(p.width()*f), half(p.Height*f)
+		wider.Length, wider.Width, wider.Height = fine(p.Length*f), fine(p.width()*f), fine(p.Height*f)
 	} else if p.Form != Dots {
 		f := math.Sqrt(ratio)
-		wider.Length, wider.Width = half(p.Length*f), half(p.Width*f)
+		wider.Length, wider.Width = fine(p.Length*f), fine(p.Width*f)
 	} else {
-		wider.Width, wider.Length = half(p.width()*math.Cbrt(ratio)), half(math.Max(p.Length, p.width()*math.Cbrt(ratio)*float64(max(p.Count, 1))))
+		wider.Width, wider.Length = fine(p.width()*math.Cbrt(ratio)), fine(math.Max(p.Length, p.width()*math.Cbrt(ratio)*float64(max(p.Count, 1))))
 	}
-	out = append(out, Fix{fmt.Sprintf("Make the %s %g mm", p.Form, wider.size()), wider})
+	out = append(out, Fix{fmt.Sprintf("Make the %s %s mm", p.Form, tenth(wider.size())), wider})
 	if p.Form == Ring || p.Form == Block || p.Form == Pool {
-		higher.Height = half(p.Height * ratio)
-		out = append(out, Fix{fmt.Sprintf("%g mm high", higher.Height), higher})
+		higher.Height = fine(p.Height * ratio)
+		out = append(out, Fix{fmt.Sprintf("%s mm high", tenth(higher.Height)), higher})
 	}
 	other.Amount = &held
 	return append(out, Fix{fmt.Sprintf("Amount %s", held), other})
@@ -133,3 +134,6 @@ func (p Placing) size() float64 {
 	}
 	return p.Length
 }
+
+// tenth is a length as it is told: to a tenth of a mm.
+func tenth(v float64) string { return strconv.FormatFloat(math.Round(v*10)/10, 'f', -1, 64) }

@@ -18,6 +18,8 @@ type Ware struct {
 	Across   float64  `json:"across,omitempty" minimum:"0" maximum:"2000" doc:"mm, from top to bottom; absent: as the diameter"`
 	Well     float64  `json:"well" minimum:"10" maximum:"2000" doc:"mm, the part inside the rim, from left to right"`
 	Depth    float64  `json:"depth,omitempty" minimum:"0" maximum:"500" doc:"mm, of the well"`
+	Walls    string   `json:"walls,omitempty" enum:",straight,conical,rounded" doc:"how its sides go, from the floor to the rim; absent: rounded, with corners straight"`
+	Floor    float64  `json:"floor,omitempty" minimum:"0" maximum:"2000" doc:"mm, diameter of its floor, where the sides are conical"`
 	Colour   string   `json:"colour,omitempty" pattern:"^(#[0-9a-f]{6})?$"`
 	Celsius  *float64 `json:"celsius,omitempty" minimum:"-30" maximum:"150" doc:"at which it is wanted; absent: as the room"`
 	Have     int      `json:"have,omitempty" minimum:"0" maximum:"100000" doc:"how many there are; absent: enough"`
@@ -34,6 +36,9 @@ const (
 )
 
 func (w Ware) validate(at string, l *fault.List) {
+	if w.Floor > w.Well {
+		l.Add(at+".floor", "Wider than the well.")
+	}
 	if w.Well > w.Diameter {
 		l.Add(at+".well", "Wider than the plate.")
 	}
@@ -98,14 +103,23 @@ func (w Ware) wellArea() float64 {
 	return math.Pi * a * b
 }
 
-// Room of the well up to its rim in millilitres: a shallow cap, or, with
+// Room of the well up to its rim in millilitres: as its walls go, or a shallow cap; with
 // corners, a box.
 func (w Ware) Room() float64 {
 	a, b := w.wellHalves()
 	if w.Shape == Square {
-		return 4 * a * b * w.Depth / 1000
+		return solids.Block(2*a, 2*b, w.Depth)
 	}
-	return solids.Cap(2*a, 2*b, w.Depth)
+	if w.Walls == "" || w.Depth == 0 {
+		return solids.Cap(2*a, 2*b, w.Depth)
+	}
+	return w.bowl().Holds()
+}
+
+// bowl is the well as it holds.
+func (w Ware) bowl() solids.Bowl {
+	a, b := w.wellHalves()
+	return solids.Bowl{Sides: solids.Sides(w.Walls), Rim: 2 * a, Across: 2 * b, Bottom: w.Floor, Depth: w.Depth}
 }
 
 func (w Ware) celsius() float64 {

@@ -1,6 +1,9 @@
 package solids
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // chords by which a round outline is drawn where areas are wanted: what they leave out of a circle
 // is made up for by their size.
@@ -40,6 +43,32 @@ func (o Outline) Area() (sum float64) {
 		sum += p[0]*q[1] - q[0]*p[1]
 	}
 	return math.Abs(sum) / 2
+}
+
+// Ordered is the outline gone round in the direction that the others here are.
+func (o Outline) Ordered() Outline {
+	sum := 0.0
+	for i, p := range o {
+		q := o[(i+1)%len(o)]
+		sum += p[0]*q[1] - q[0]*p[1]
+	}
+	if sum >= 0 {
+		return o
+	}
+	out := slices.Clone(o)
+	slices.Reverse(out)
+	return out
+}
+
+// Convex tells whether it has no dent, for an outline that is ordered.
+func (o Outline) Convex() bool {
+	for i, a := range o {
+		b, c := o[(i+1)%len(o)], o[(i+2)%len(o)]
+		if (b[0]-a[0])*(c[1]-b[1])-(b[1]-a[1])*(c[0]-b[0]) < -1e-9 {
+			return false
+		}
+	}
+	return len(o) > 2
 }
 
 // Within is what two convex outlines share (Sutherland and Hodgman).

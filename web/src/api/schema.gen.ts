@@ -2342,6 +2342,8 @@ export interface components {
             build: components["schemas"]["Built"][];
             contrast: components["schemas"]["Contrast"];
             drawing: components["schemas"]["Drawing"];
+            /** @description overhangs, edges in sight, how deep a liquid stands */
+            facts: components["schemas"]["Fact"][];
             findings: components["schemas"]["Finding"][];
             /** @description of what fades on the plate, shortest first */
             lives: components["schemas"]["Life"][];
@@ -3050,6 +3052,17 @@ export interface components {
             make: components["schemas"]["Made"][];
             /** @description what cannot be worked out, and why */
             problems: components["schemas"]["Hitch"][];
+        };
+        Fact: {
+            placing: string;
+            unit: string;
+            /**
+             * Format: double
+             * @description exact
+             */
+            value: number;
+            /** @description in words, with the figure rounded */
+            what: string;
         };
         Fall: {
             /** @description the components that need it */
@@ -4416,6 +4429,11 @@ export interface components {
              * @description mm from the centre
              */
             distance: number;
+            /**
+             * Format: double
+             * @description mm of its edge that are to stay in sight all round what stands on it
+             */
+            edge?: number;
             /** @enum {string} */
             form: "pool" | "ring" | "mound" | "quenelle" | "piece" | "block" | "slices" | "fan" | "roll" | "nest" | "leaf" | "swipe" | "line" | "drizzle" | "dots" | "scatter" | "shavings" | "grating" | "foam" | "poured";
             /** @description name of the ring or mould that holds it */
@@ -6240,6 +6258,11 @@ export interface components {
              */
             diameter: number;
             /**
+             * Format: double
+             * @description mm, diameter of its floor, where the sides are conical
+             */
+            floor?: number;
+            /**
              * Format: int64
              * @description how many there are; absent: enough
              */
@@ -6252,6 +6275,11 @@ export interface components {
              * @enum {string}
              */
             shape?: "round" | "square" | "";
+            /**
+             * @description how its sides go, from the floor to the rim; absent: rounded, with corners straight
+             * @enum {string}
+             */
+            walls?: "" | "straight" | "conical" | "rounded";
             /**
              * Format: double
              * @description mm, the part inside the rim, from left to right

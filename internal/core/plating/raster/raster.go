@@ -89,6 +89,17 @@ func (g Grid) Both(a, b Mask) float64 {
 	return float64(n) * g.Cell * g.Cell
 }
 
+// Open is the area that two masks have in common and a third one leaves open, in mm².
+func (g Grid) Open(a, b, but Mask) float64 {
+	n := 0
+	for i := max(a.from, b.from); i < min(a.end, b.end); i++ {
+		for k, w := range a.rows[i] {
+			n += bits.OnesCount64(w & b.rows[i][k] &^ but.rows[i][k])
+		}
+	}
+	return float64(n) * g.Cell * g.Cell
+}
+
 // span sets the cells of a row whose middles lie between two places, a word at a
 // time.
 func (m Mask) span(g Grid, row int, left, right float64) {
