@@ -55,7 +55,7 @@ func (m *maker) ware() []LaidOut {
 			}
 		}
 	}
-	for _, count := range []func(func(string, int, string)){m.tied, m.kept} {
+	for _, count := range []func(func(string, int, string)){m.tied, m.kept, m.tooled} {
 		count(func(name string, n int, what string) {
 			names[strings.ToLower(name)] = name
 			add(name, use{count: n, what: what})
@@ -119,6 +119,45 @@ func (m *maker) plated(s report.Sent, d report.Departure, add func(name string, 
 	for _, w := range dish.Plate.Sides {
 		add(w.Name, n)
 	}
+}
+
+// tooled counts what plates are built with: one of each stands on the pass, for whatever dish.
+func (m *maker) tooled(add func(name string, n int, what string)) {
+	seen := map[string]bool{}
+	for _, id := range m.served() {
+		for _, tool := range tools(m.Book.Dishes[id]) {
+			if !seen[tool] {
+				seen[tool] = true
+				add(tool, 1, "building plates")
+			}
+		}
+	}
+}
+
+// served are the ids of the dishes that leave, each once.
+func (m *maker) served() (out []string) {
+	for _, c := range m.Plan.Courses {
+		for _, d := range c.Sent {
+			for _, s := range d.Plates {
+				if id, _, _ := strings.Cut(s.Dish, "~"); !slices.Contains(out, id) {
+					out = append(out, id)
+				}
+			}
+		}
+	}
+	return out
+}
+
+// tools are what a plate is built with, each once: tongs, a jug, a squeeze bottle.
+func tools(d recipe.Dish) (out []string) {
+	for _, p := range d.Plate.Placings {
+		for _, t := range strings.Split(p.Tool, ",") {
+			if t = strings.TrimSpace(t); t != "" && t != "fingers" && !slices.Contains(out, t) {
+				out = append(out, t)
+			}
+		}
+	}
+	return out
 }
 
 // tied counts what is put into food and taken out again, and is not used twice: twine, skewers, cloths.

@@ -9,8 +9,8 @@ type Computed struct {
 	Room     Room      `json:"room"`
 	Contrast Contrast  `json:"contrast"`
 	Lives    []Life    `json:"lives" nullable:"false" doc:"of what fades on the plate, shortest first"`
-	AtOnce   []AtOnce  `json:"atOnce" nullable:"false" doc:"by one, two and four hands"`
-	Build    []Built   `json:"build" nullable:"false" doc:"one plate, by one, two and four hands"`
+	AtOnce   []AtOnce  `json:"atOnce" nullable:"false" doc:"by one, two and three pairs of hands"`
+	Build    []Built   `json:"build" nullable:"false" doc:"one plate, by one, two and three pairs of hands"`
 	Facts    []Fact    `json:"facts" nullable:"false" doc:"overhangs, edges in sight, how deep a liquid stands"`
 	Better   []string  `json:"better,omitempty" doc:"ids in an order that has none of the faults of order"`
 }
@@ -53,7 +53,7 @@ func (s Spec) Compute(scene Scene) Computed {
 	}
 	slices.SortStableFunc(out.Lives, func(a, b Life) int { return int(a.Seconds - b.Seconds) })
 	before := l.before()
-	for _, hands := range []int{1, 2, 4} {
+	for _, hands := range []int{1, 2, 3} {
 		out.AtOnce = append(out.AtOnce, l.atOnce(scene.Covers, scene.Pass, hands))
 		out.Build = append(out.Build, Built{hands, l.alone(hands, before)})
 	}

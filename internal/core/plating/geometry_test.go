@@ -130,6 +130,8 @@ func TestHowManyPlatesAtOnce(t *testing.T) {
 	assert.Contains(t, one.Because, "crisp on Broth (wet)")
 	assert.Equal(t, 6, s.AtOnce(36, 6, 1).Plates, "the pass holds 6")
 	assert.Equal(t, 19, s.AtOnce(36, 20, 2).Plates, "two hands, twice the time and the start")
+	assert.Equal(t, 8, one.Each, "plate after plate, 36 s each: (270 − 17) ÷ 36 = 7.03, and the first")
+	assert.Equal(t, 16, s.AtOnce(36, 20, 2).Each)
 	s.Formers = []plating.Former{{Name: "ring", Have: 3}}
 	s.Placings[0].Former = "ring"
 	assert.Equal(t, "3 × ring", s.AtOnce(36, 20, 1).Because)

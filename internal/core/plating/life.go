@@ -152,7 +152,9 @@ func (s Spec) after(i int) (sum int64) {
 // AtOnce is how many plates can be built side by side.
 type AtOnce struct {
 	Hands   int    `json:"hands"`
-	Plates  int    `json:"plates"`
+	Plates  int    `json:"plates" doc:"step by step over all of them"`
+	Each    int    `json:"each" doc:"plate after plate, each pair of hands its own; 0: not even one is ready in time"`
+	EachBy  string `json:"eachBy" doc:"what bounds that"`
 	Waves   int    `json:"waves"`
 	Seconds int64  `json:"seconds" doc:"for all of them together"`
 	Because string `json:"because" doc:"what bounds it"`
@@ -170,6 +172,7 @@ func (l layout) atOnce(covers, pass, hands int) AtOnce {
 	s := l.spec
 	hands = max(hands, 1)
 	out := AtOnce{Hands: hands, Plates: max(pass, 1), Because: fmt.Sprintf("pass holds %d", max(pass, 1))}
+	out.Each, out.EachBy = out.Plates, out.Because
 	bound := func(n int, because, working string) {
 		if n < out.Plates {
 			out.Plates, out.Because, out.Working = max(n, 1), because, working
@@ -183,6 +186,7 @@ func (l layout) atOnce(covers, pass, hands int) AtOnce {
 		if stands := s.Standing(i + 1); stands > 0 { // its own it stands on purpose
 			life.Seconds, life.Why = max(0, life.Seconds-stands), fmt.Sprintf("%s, less %s the plate stands", life.Why, units.FormatDuration(stands))
 		}
+		l.plateAfterPlate(i, life, &out)
 		each := p.Seconds + s.after(i)
 		n := int((int64(hands)*life.Seconds + p.Seconds) / each)
 		bound(n, fmt.Sprintf("%s good for %s (%s)", l.name(i), units.FormatDuration(life.Seconds), life.Why), fmt.Sprintf("(%d × %s + %s) ÷ (%s + %s) = %.1f plates", hands, units.FormatDuration(life.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(p.Seconds), units.FormatDuration(s.after(i)), float64(int64(hands)*life.Seconds+p.Seconds)/float64(each)))
@@ -190,16 +194,39 @@ func (l layout) atOnce(covers, pass, hands int) AtOnce {
 	for _, f := range s.Formers {
 		if s.uses(f.Name) {
 			bound(f.Have, fmt.Sprintf("%d × %s", f.Have, f.Name), "")
+			out.boundEach(f.Have, fmt.Sprintf("%d × %s", f.Have, f.Name))
 		}
 	}
 	for _, w := range append([]Ware{s.Ware}, s.Sides...) {
 		if w.Have > 0 {
 			bound(w.Have, fmt.Sprintf("%d × %s", w.Have, w.Name), "")
+			out.boundEach(w.Have, fmt.Sprintf("%d × %s", w.Have, w.Name))
 		}
 	}
 	out.Waves = (max(s.Plates(covers), 1) + out.Plates - 1) / out.Plates
 	out.Seconds = s.Seconds() * int64(out.Plates) / int64(hands)
 	return out
+}
+
+func (a *AtOnce) boundEach(n int, because string) {
+	if n < a.Each {
+		a.Each, a.EachBy = n, because
+	}
+}
+
+// plateAfterPlate bounds how many plates are built one after another, each pair of hands its own: what was
+// placed on the first waits for what follows on it, and for the plates after it.
+func (l layout) plateAfterPlate(i int, life Life, out *AtOnce) {
+	one := l.spec.Seconds() + l.spec.Finishing()
+	after := l.spec.after(i)
+	if one == 0 {
+		return
+	}
+	n := 0
+	if life.Seconds >= after {
+		n = (int((life.Seconds-after)/one) + 1) * out.Hands
+	}
+	out.boundEach(n, fmt.Sprintf("%s good for %s: (%s − %s) ÷ %s a plate, and the first", l.name(i), units.FormatDuration(life.Seconds), units.FormatDuration(life.Seconds), units.FormatDuration(after), units.FormatDuration(one)))
 }
 
 func (s Spec) uses(former string) bool {

@@ -1900,9 +1900,19 @@ export interface components {
         AtOnce: {
             /** @description what bounds it */
             because: string;
+            /**
+             * Format: int64
+             * @description plate after plate, each pair of hands its own; 0: not even one is ready in time
+             */
+            each: number;
+            /** @description what bounds that */
+            eachBy: string;
             /** Format: int64 */
             hands: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description step by step over all of them
+             */
             plates: number;
             /**
              * Format: int64
@@ -2334,11 +2344,11 @@ export interface components {
             yielded?: components["schemas"]["Yielded"];
         };
         Computed: {
-            /** @description by one, two and four hands */
+            /** @description by one, two and three pairs of hands */
             atOnce: components["schemas"]["AtOnce"][];
             /** @description ids in an order that has none of the faults of order */
             better?: string[] | null;
-            /** @description one plate, by one, two and four hands */
+            /** @description one plate, by one, two and three pairs of hands */
             build: components["schemas"]["Built"][];
             contrast: components["schemas"]["Contrast"];
             drawing: components["schemas"]["Drawing"];

@@ -9,7 +9,7 @@ type Computed = Schemas['Computed']
 export const Facts = memo(function Facts({ plate, name }: { plate: Computed; name: (placing: string) => string }) {
   const [first] = plate.lives
   const alone = plate.atOnce[0]
-  const four = plate.atOnce[2]
+  const three = plate.atOnce[2]
   const { room, contrast } = plate
   return (
     <section className="facts-table" aria-label="What follows from it">
@@ -24,10 +24,10 @@ export const Facts = memo(function Facts({ plate, name }: { plate: Computed; nam
         </Fact>
       )}
       {alone && (
-        <Fact label="At a time" figure={`${alone.plates}`} words={`one cook; ${four.plates} with four cooks: ${alone.because}`}>
+        <Fact label="At a time" figure={`${alone.plates}`} words={`step by step, ${alone.each} plate after plate, one cook; ${three.plates} or ${three.each} with three cooks: ${alone.plates >= alone.each ? alone.because : alone.eachBy}`}>
           {plate.atOnce.map((a) => (
             <div key={a.hands}>
-              {count(a.hands, 'cook')}: <b>{a.plates}</b> at a time, {count(a.waves, 'wave')}, {a.because} {a.working && <span className="mono">{a.working}</span>}
+              {count(a.hands, 'cook')}: <b>{a.plates}</b> step by step, {count(a.waves, 'wave')}, {a.because} {a.working && <span className="mono">{a.working}</span>}; <b>{a.each}</b> plate after plate, {a.eachBy}
             </div>
           ))}
           <div>one plate: {plate.build.map((b) => `${lasts(b.seconds)} with ${count(b.hands, 'cook')}`).join(', ')}</div>
