@@ -28,6 +28,7 @@ type DishView struct {
 	Ahead      []review.Ahead         `json:"ahead" nullable:"false"`
 	Kitchen    kitchen.Kitchen        `json:"kitchen"`
 	Plate      plating.Computed       `json:"plate" doc:"what is computed of its plate"`
+	Announced  *contents.Announced    `json:"announced,omitempty" doc:"the words of the card and of a brief against what is built"`
 	Build      int64                  `json:"build" doc:"seconds to build one plate"`
 }
 
@@ -91,6 +92,7 @@ func (s dishes) getDish(ctx context.Context, in *dishInput) (*dishOutput, error)
 	for _, version := range d.Versions {
 		v.Versions = append(v.Versions, contents.Version(recipes, d, version, k, plates))
 	}
+	v.Announced = contents.AnnouncedOf(recipes, d)
 	v.Plate = d.Plate.Wiped(k.Wipes()).Compute(recipes.PlateScene(d, plates, k.PassWidth))
 	return &dishOutput{v}, nil
 }

@@ -55,7 +55,7 @@ func hakeDish() recipe.Dish {
 			{ID: "butter", Component: "shrimp-butter", Amount: amount(grams(22)), Form: plating.Swipe, Hour: 5.5, Distance: 52, Turn: 172, Length: 92, Width: 26, Height: 5, Texture: plating.Wet, Colour: "#c08045", Warmth: plating.Warm, Tastes: []string{"salty", "rich"}, Tool: "spoon", Seconds: 10, Note: "round the fish, higher than the broth, not over the skin"},
 			{ID: "broth", Component: "fish-broth", Amount: amount(ml(45)), Form: plating.Pool, Hour: 12, Distance: 0, Length: 176, Height: 2, Texture: plating.Wet, Colour: "#f3e8cf", Warmth: plating.Hot, Tastes: []string{"salty"}, Tool: "jug", Seconds: 7, Note: "poured last, from 5 o'clock, pool to 88 mm"},
 		}}, Way: "broth poured last"}
-	d.Room = &recipe.ForRoom{Story: "Hake off the day boats, on swede crushed with its own butter", With: "a dry white from the cellar list", Cutlery: "fish knife and fork, spoon for the broth"}
+	d.Room = &recipe.ForRoom{Card: "Roast hake, crushed swede, gem lettuce and brown-shrimp butter, fish broth", Story: "Hake off the day boats, on swede crushed with its own butter", With: "a dry white from the cellar list", Cutlery: "fish knife and fork, spoon for the broth"}
 	d.Ways = []recipe.Way{{ID: "broth-first", Name: "broth first, under the rest", Plate: brothFirst(d.Plate)}}
 	return d
 }

@@ -2,6 +2,7 @@ package plating
 
 import (
 	"math"
+	"slices"
 )
 
 // Drawing is a plate from above, to scale: lengths in millimetres, origin at
@@ -37,19 +38,20 @@ type Shape struct {
 	Number  int     `json:"number"`
 	Outline string  `json:"outline" doc:"closed path"`
 	Detail  string  `json:"detail,omitempty" doc:"lines on it"`
+	Field   string  `json:"field,omitempty" doc:"over which small pieces are strewn: drawn first, in a tint"`
 	X       float64 `json:"x" doc:"where it was placed, its first piece"`
 	Y       float64 `json:"y"`
 	FromX   float64 `json:"fromX" doc:"from where its hour and distance are measured"`
 	FromY   float64 `json:"fromY"`
-	LabelX  float64 `json:"labelX"`
+	LabelX  float64 `json:"labelX" doc:"where its number stands, outside the ware"`
 	LabelY  float64 `json:"labelY"`
-	LeadX   float64 `json:"leadX" doc:"on the shape, whose number stands beside it; else as the label"`
-	LeadY   float64 `json:"leadY"`
+	Count   int     `json:"count" doc:"how many pieces it has, all repeats together; 1: one"`
+	Under   bool    `json:"under,omitempty" doc:"much of it lies under what comes later: its outline is drawn again on top, broken"`
 	Colour  string  `json:"colour"`
 	Texture Texture `json:"texture"`
 	Words   string  `json:"words" doc:"form and measures: ring 77 mm, 25 mm high"`
 	Place   string  `json:"place" doc:"9 o'clock, 22 mm"`
-	Pool    bool    `json:"pool" doc:"it flows under what stands on the plate"`
+	Pool    bool    `json:"pool" doc:"it is poured round what stands there, and flows under it"`
 	Unseen  bool    `json:"unseen,omitempty" doc:"out of sight on purpose, or left off for some: drawn with a broken line"`
 }
 
@@ -75,13 +77,14 @@ func (l layout) drawing() Drawing {
 	for i, p := range s.Placings {
 		from := l.from[i]
 		shape := Shape{Placing: p.ID, Number: i + 1, FromX: round(from[0]), FromY: round(from[1]), Colour: p.Colour, Texture: p.Texture,
-			Words: p.Measured(), Place: s.Place(i), Pool: p.Form == Pool || p.Form == Poured, Unseen: p.Hidden || p.Optional}
+			Words: p.Measured(), Place: s.Place(i), Pool: p.round(), Count: p.pieces(), Under: l.hidden(i), Unseen: p.Hidden || p.Optional}
 		if len(l.spots[i]) > 0 {
 			shape.X, shape.Y = round(l.spots[i][0].x), round(l.spots[i][0].y)
 		}
 		for _, pen := range l.pens[i] {
 			shape.Outline += pen.outline.String()
 			shape.Detail += pen.detail.String()
+			shape.Field += pen.field.String()
 		}
 		d.Shapes[i] = shape
 	}
@@ -132,7 +135,7 @@ func (p Placing) draw(pen *pen) {
 	case Ring:
 		pen.measured(round64(a, b))
 		pen.shown(func() { pen.ellipse(0, 0, a, b) })
-		pen.onto(&pen.detail).ellipse(0, 0, a*0.86, b*0.86)
+		p.wall(pen, a, b)
 	case Pool:
 		pen.blob(a, b, 5, 0.02)
 	case Mound:
@@ -178,119 +181,84 @@ func (p Placing) dots(pen *pen, radius float64, n int) {
 // scatter spreads small pieces evenly over an ellipse by the golden angle
 // (Vogel 1979, from memory), the same each time.
 func (p Placing) scatter(pen *pen, a, b float64, n int) {
-	size := math.Max(1.5, math.Min(a, b)/math.Sqrt(float64(n))*0.35)
+	size := math.Max(2, math.Min(a, b)/math.Sqrt(float64(n))*0.4)
+	pen.strewn(a, b)
 	for i := range n {
 		r := math.Sqrt((float64(i) + 0.5) / float64(n))
 		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
-		pen.crumb(r*cos*(a-size), r*sin*(b-size), size, float64(i))
+		pen.crumb(r*cos*math.Max(0, a-size), r*sin*math.Max(0, b-size), math.Min(size, math.Min(a, b)), float64(i))
 	}
 }
 
-// narrow is what a number would hide: it stands beside it, at the end of a line.
-const (
-	narrow = 36.0 // mm
-	beside = 12.0 // mm from the edge of the shape
-)
+// Solid is a placing from the side, from 6 o'clock: to the right of the plate's
+// centre x, over the plate y, in mm.
+type Solid struct {
+	Placing string  `json:"placing"`
+	Number  int     `json:"number"`
+	Path    string  `json:"path" doc:"closed, y upwards is less"`
+	Colour  string  `json:"colour"`
+	Texture Texture `json:"texture"`
+	Left    float64 `json:"left"`
+	Right   float64 `json:"right"`
+	Top     float64 `json:"top"`
+}
 
-// label puts each number on its own shape, at the edge, or, where the shape is
-// narrow, beside it: as far as it can be from the other numbers and from the
-// middles of the other shapes, and on nothing that it would hide.
-func (l layout) label(d *Drawing) {
+// side draws the plate from the side: each placing as wide as it is seen, as
+// high as it is, on what it stands; what is nearer hides what is further off.
+func (d *Drawing) side(l layout) {
+	d.Side = []Solid{}
 	for i, p := range l.spec.Placings {
-		out := math.Min(p.Length, p.width()) < narrow
-		best := -1.0
-		for k := range 16 {
-			sin, cos := math.Sincos(2 * math.Pi * float64(k) / 16)
-			x, y, room := l.labelAt(d, i, cos, sin, out)
-			if room > best+1e-9 {
-				best = room
-				s := &d.Shapes[i]
-				s.LabelX, s.LabelY = round(x), round(y)
-				leadX, leadY := l.edge(i, 0.8*cos, 0.8*sin)
-				if s.LeadX, s.LeadY = s.LabelX, s.LabelY; out {
-					s.LeadX, s.LeadY = round(leadX), round(leadY)
-				}
-			}
+		if p.In != "" {
+			continue // its ware stands beside the plate
 		}
-	}
-}
-
-// labelAt is where a number stands in a direction of its shape, and how much
-// room it has there.
-func (l layout) labelAt(d *Drawing, i int, cos, sin float64, out bool) (x, y, room float64) {
-	if !out {
-		x, y = l.edge(i, 0.72*cos, 0.72*sin)
-		room = d.room(i, x, y)
-		if l.covered(i, x, y) {
-			room *= 0.04
-		}
-		return x, y, room
-	}
-	x, y = l.edge(i, cos, sin)
-	cx, cy := l.edge(i, 0, 0)
-	far := math.Max(math.Hypot(x-cx, y-cy), 1e-9)
-	x, y = x+(x-cx)/far*beside, y+(y-cy)/far*beside
-	room = d.room(i, x, y)
-	for _, off := range [][2]float64{{0, 0}, {6, 0}, {-6, 0}, {0, 6}, {0, -6}} {
-		if l.hides(x+off[0], y+off[1]) {
-			room *= 0.4
-		}
-	}
-	if l.spec.Ware.edge(x, y) < 8 && l.spec.Placings[i].In == "" {
-		room *= 0.1
-	}
-	return x, y, room
-}
-
-// hides tells whether a number at a point would hide food other than a pool.
-func (l layout) hides(x, y float64) bool {
-	for k, p := range l.spec.Placings {
-		if p.Form != Pool && p.Form != Poured && l.masks[k].Has(l.grid, x, y) {
-			return true
-		}
-	}
-	return false
-}
-
-// covered reports whether what is placed later lies over a point of a shape. A
-// pool flows under the others.
-func (l layout) covered(own int, x, y float64) bool {
-	for k, p := range l.spec.Placings {
-		if k == own || p.Form == Pool || (k < own && l.spec.Placings[own].Form != Pool) {
+		left, right := math.Inf(1), math.Inf(-1)
+		l.points(i, func(x, _ float64) { left, right = math.Min(left, x), math.Max(right, x) })
+		high := l.top[i] - l.base[i]
+		if high <= 0 || left >= right {
 			continue
 		}
-		if l.masks[k].Has(l.grid, x, y) {
-			return true
-		}
+		d.Side = append(d.Side, Solid{Placing: p.ID, Number: i + 1, Path: p.profile(left, right, l.base[i], high), Colour: p.Colour, Texture: p.Texture, Left: round(left), Right: round(right), Top: round(l.top[i])})
 	}
-	return false
+	slices.SortStableFunc(d.Side, func(a, b Solid) int {
+		ya, yb := middle(l.spots[a.Number-1])[1], middle(l.spots[b.Number-1])[1]
+		switch {
+		case l.base[a.Number-1] == 0 && l.base[b.Number-1] > 0:
+			return -1
+		case l.base[b.Number-1] == 0 && l.base[a.Number-1] > 0:
+			return 1
+		case ya < yb:
+			return -1
+		case ya > yb:
+			return 1
+		}
+		return 0
+	})
 }
 
-// edge is a point of the ellipse of a shape's first piece, u and v in parts of
-// its halves.
-func (l layout) edge(i int, u, v float64) (x, y float64) {
-	if len(l.spots[i]) == 0 {
-		return 0, 0
+// profile is a form's outline from the side: a dome, or a box with round edges.
+func (p Placing) profile(left, right, base, high float64) string {
+	var pen pen
+	pen.onto(&pen.outline)
+	command := byte('M')
+	to := func(x, y float64) {
+		pen.write(command, [2]float64{x, -y})
+		command = 'L'
 	}
-	p, at := l.spec.Placings[i], l.spots[i][0]
-	sin, cos := math.Sincos(at.turn * math.Pi / 180)
-	a, b := u*p.Length/2, v*p.width()/2
-	return at.x + a*cos - b*sin, at.y + a*sin + b*cos
-}
-
-// room is the square of the distance from a point to the nearest number set
-// before, or to the middle of another shape, which counts for less.
-func (d *Drawing) room(own int, x, y float64) float64 {
-	nearest := math.Inf(1)
-	square := func(dx, dy float64) float64 { return dx*dx + dy*dy }
-	for k := range d.Shapes {
-		o := &d.Shapes[k]
-		if k < own {
-			nearest = math.Min(nearest, square(o.LabelX-x, o.LabelY-y))
+	to(left, base)
+	switch p.Form {
+	case Cone:
+		to((left+right)/2, base+high)
+	case Mound, Quenelle, Nest, Foam, Leaf, Dots, Scatter, Shavings, Grating:
+		for k := range 25 {
+			t := float64(k) / 24
+			to(left+(right-left)*t, base+high*math.Sqrt(math.Max(0, 1-(2*t-1)*(2*t-1))))
 		}
-		if k != own {
-			nearest = math.Min(nearest, 2.56*square(o.X-x, o.Y-y))
+	default:
+		r := math.Min(3, math.Min(high/2, (right-left)/4))
+		for _, q := range [][2]float64{{left, base + high - r}, {left + r, base + high}, {right - r, base + high}, {right, base + high - r}} {
+			to(q[0], q[1])
 		}
 	}
-	return nearest
+	to(right, base)
+	return pen.outline.String() + "Z"
 }

@@ -1,6 +1,9 @@
 package plating
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // drawMore draws the forms that are not among the first ones.
 func (p Placing) drawMore(pen *pen, a, b float64, n int) {
@@ -26,7 +29,45 @@ func (p Placing) drawMore(pen *pen, a, b float64, n int) {
 		p.grating(pen, a, b)
 	case Foam:
 		p.foam(pen, a, b)
+	case Cone:
+		p.cone(pen, a, b)
+	case Hollow:
+		p.hollow(pen, a, b)
 	}
+}
+
+// hole is the diameter of the hole in a hollow.
+func (p Placing) hole() float64 {
+	if p.Inner > 0 {
+		return math.Min(p.Inner, p.Length)
+	}
+	return p.Length / 2
+}
+
+// cone is a point with edges that run down from it.
+func (p Placing) cone(pen *pen, a, b float64) {
+	pen.measured(round64(a, b))
+	pen.shown(func() { pen.ellipse(0, 0, a, b) })
+	pen.onto(&pen.detail)
+	for i := range 8 {
+		sin, cos := math.Sincos(math.Pi/8 + math.Pi*float64(i)/4)
+		pen.path(false, [2]float64{0, 0}, [2]float64{a * 0.92 * cos, b * 0.92 * sin})
+	}
+	pen.onto(&pen.outline)
+}
+
+// hollow is a ring of food: its hole is hatched across.
+func (p Placing) hollow(pen *pen, a, b float64) {
+	pen.measured(round64(a, b))
+	pen.shown(func() { pen.ellipse(0, 0, a, b) })
+	r := p.hole() / 2
+	s := b / math.Max(a, 1e-6)
+	pen.onto(&pen.detail).ellipse(0, 0, r, r*s)
+	for _, t := range []float64{-0.7, -0.35, 0, 0.35, 0.7} {
+		half := r * math.Sqrt(1-t*t)
+		pen.path(false, [2]float64{-half, t * r * s}, [2]float64{half, t * r * s})
+	}
+	pen.onto(&pen.outline)
 }
 
 // mound is a heap with the height lines of a hill.
@@ -50,8 +91,19 @@ func (p Placing) nest(pen *pen, a, b float64) {
 	pen.onto(&pen.outline)
 }
 
-// quenelles are pointed ovals side by side, with the two edges of the spoon. Where
-// that would make needles of them they lie one behind the other.
+// wall is the wall of a ring: two lines and strokes across them, which no block and no heap has.
+func (p Placing) wall(pen *pen, a, b float64) {
+	const in, strokes = 0.84, 28
+	pen.onto(&pen.detail).ellipse(0, 0, a*in, b*in)
+	for i := range strokes {
+		sin, cos := math.Sincos(2 * math.Pi * float64(i) / strokes)
+		pen.path(false, [2]float64{a * in * cos, b * in * sin}, [2]float64{a * cos, b * sin})
+	}
+	pen.onto(&pen.outline)
+}
+
+// quenelles are ovals with sharp ends side by side, with the ridge that the spoons leave and the two edges
+// beside it. Where that would make needles of them they lie one behind the other.
 func (p Placing) quenelles(pen *pen, a, b float64, n int) {
 	long, wide, alongX, alongY := a, b/float64(n), 0.0, 1.0
 	if p.inFile() {
@@ -60,8 +112,19 @@ func (p Placing) quenelles(pen *pen, a, b float64, n int) {
 	for i := range n {
 		step := (2*float64(i) + 1) / float64(n)
 		x, y := alongX*(step-1)*a, alongY*(step-1)*b
-		pen.onto(&pen.outline).around(x, y, 48, func(t float64) (float64, float64) { return long, wide * (0.82 + 0.18*math.Cos(2*t)) })
-		pen.onto(&pen.detail).path(false, [2]float64{x - long*0.8, y}, [2]float64{x, y - wide*0.4}, [2]float64{x + long*0.8, y})
+		side := func(height float64) (out [][2]float64) { // from end to end
+			for k := range 17 {
+				t := float64(k)/8 - 1
+				out = append(out, [2]float64{x + long*t, y + wide*height*math.Pow(1-t*t, 0.8)})
+			}
+			return out
+		}
+		lower := side(-1)
+		slices.Reverse(lower)
+		pen.onto(&pen.outline).path(true, append(side(1), lower...)...)
+		for _, height := range []float64{-0.45, 0, 0.45} {
+			pen.onto(&pen.detail).path(false, side(height)...)
+		}
 	}
 	pen.onto(&pen.outline)
 }
@@ -90,35 +153,57 @@ func (p Placing) fan(pen *pen, a, b float64, n int) {
 	}
 }
 
-// drizzle is a thin wave.
+// drizzle is a thin thread in loops, which no line has.
 func (p *pen) drizzle(a, b float64) {
 	var upper, lower [][2]float64
-	thin := math.Max(0.8, math.Min(b*0.15, 2))
-	for i := range 49 {
-		t := float64(i)/24 - 1
-		y := math.Max(0, b-thin) * math.Sin(t*math.Pi*3)
-		upper = append(upper, [2]float64{a * t, y - thin})
-		lower = append([][2]float64{{a * t, y + thin}}, lower...)
+	thin := math.Max(0.7, math.Min(b*0.12, 1.4))
+	const turns = 3
+	for i := range 97 {
+		t := float64(i)/48 - 1
+		y := math.Max(0, b-thin) * math.Sin(t*math.Pi*turns)
+		slope := math.Cos(t * math.Pi * turns)
+		n := math.Hypot(1, slope*b*math.Pi*turns/math.Max(a, 1e-6))
+		dx, dy := -thin*slope*b*math.Pi*turns/math.Max(a, 1e-6)/n, thin/n
+		upper = append(upper, [2]float64{(a-thin)*t - dx, y - dy})
+		lower = append([][2]float64{{(a-thin)*t + dx, y + dy}}, lower...)
 	}
 	p.path(true, append(upper, lower...)...)
 }
 
-// shavings are curls, long and thin, laid across one another.
+// shavings are curls: thin bands that roll in at one end, laid across one another.
 func (p Placing) shavings(pen *pen, a, b float64, n int) {
 	n = max(n, 4)
+	pen.strewn(a, b)
 	for i := range n {
-		r := 0.7 * math.Sqrt((float64(i)+0.5)/float64(n))
+		r := 0.62 * math.Sqrt((float64(i)+0.5)/float64(n))
 		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))
-		x, y, long := r*cos*a, r*sin*b, math.Min(a, b)*0.28
-		s, c := math.Sincos(float64(i) * 1.1)
-		wide := math.Max(0.6, long*0.22)
-		pen.path(true, [2]float64{x - long*c - wide*s, y - long*s + wide*c}, [2]float64{x + wide*s*0.5, y - wide*c*1.5}, [2]float64{x + long*c - wide*s, y + long*s + wide*c}, [2]float64{x - wide*s, y + wide*c*0.6})
+		pen.curl(r*cos*a, r*sin*b, math.Min(a, b)*0.36, float64(i)*1.1)
 	}
+}
+
+// curl is one of them, so long to either side.
+func (p *pen) curl(x, y, long, turn float64) {
+	sin, cos := math.Sincos(turn)
+	band := math.Max(0.5, long*0.2)
+	var outer, inner [][2]float64
+	for k := range 21 { // a spiral that opens
+		t := float64(k) / 20
+		r, angle := long*(0.28+0.72*t), 1.65*math.Pi*(1-t)
+		s, c := math.Sincos(angle)
+		outer = append(outer, [2]float64{r * c, r * s * 0.7})
+		inner = append([][2]float64{{math.Max(0, r-band) * c, math.Max(0, r-band) * s * 0.7}}, inner...)
+	}
+	points := append(outer, inner...)
+	for i, q := range points {
+		points[i] = [2]float64{x + q[0]*cos - q[1]*sin, y + q[0]*sin + q[1]*cos}
+	}
+	p.path(true, points...)
 }
 
 // grating is fine threads over a field, which is how it is told from crumbs.
 func (p Placing) grating(pen *pen, a, b float64) {
-	const threads = 40
+	const threads = 24
+	pen.strewn(a, b)
 	for i := range threads {
 		r := math.Sqrt((float64(i) + 0.5) / threads)
 		sin, cos := math.Sincos(float64(i) * math.Pi * (3 - math.Sqrt(5)))

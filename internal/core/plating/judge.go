@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"jointime/internal/core/solids"
 	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
@@ -101,6 +102,13 @@ func (j *judge) amounts() {
 		portion, _ := j.portion(p.Component)
 		if f, wrong := p.misfit(portion, j.name(i)); wrong {
 			j.out = append(j.out, f)
+		}
+		if at, in := j.place[p.On]; in && p.liquid() && p.Amount != nil && j.spec.Placings[at].Form == Hollow {
+			q := j.spec.Placings[at]
+			room := solids.Cylinder(q.hole(), q.hole(), q.Height)
+			if ml, _, ok := p.asked(portion); ok && q.Height > 0 && ml > room {
+				j.fault("overflows", p.ID, "A larger hole, or less of it.", "%s: %s; the hole in %s holds %.0f ml.", j.name(i), p.Amount, words.Lower(j.name(at)), room)
+			}
 		}
 		if a, w := p.Amount, j.ware(i); p.Form == Poured && a != nil && w.Depth > 0 {
 			ml, _, ok := p.asked(portion)

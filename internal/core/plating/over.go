@@ -34,6 +34,9 @@ func (l layout) reaches(q, i int) float64 {
 		return 0
 	}
 	wets := l.spec.Placings[q]
+	if p := l.spec.Placings[i]; wets.liquid() && wets.On == p.ID && p.Form == Hollow && wets.Length <= p.hole()+1 {
+		return 0 // poured into it
+	}
 	if wets.round() {
 		deep := wets.tall()
 		if l.base[i] >= deep {

@@ -12,8 +12,9 @@ func round(v float64) float64 { return math.Round(v*100) / 100 }
 type pen struct {
 	x, y, sin, cos  float64
 	outline, detail strings.Builder
-	polygons        [][][2]float64 // the closed outlines, where they lie on the plate
-	silent          bool           // only the polygons are wanted
+	field           strings.Builder // over which small pieces are strewn
+	polygons        [][][2]float64  // the closed outlines, where they lie on the plate
+	silent          bool            // only the polygons are wanted
 	to              *strings.Builder
 }
 
@@ -131,6 +132,12 @@ func round64(a, b float64) [][2]float64 {
 		out[i] = [2]float64{a * cos, b * sin}
 	}
 	return out
+}
+
+// strewn is the field of small pieces, which tells how far they go.
+func (p *pen) strewn(a, b float64) {
+	p.onto(&p.field).ellipse(0, 0, a, b)
+	p.onto(&p.outline)
 }
 
 // measured is an outline that is reckoned with and not drawn.

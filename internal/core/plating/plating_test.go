@@ -16,7 +16,7 @@ import (
 	"jointime/internal/core/units"
 )
 
-var forms = []plating.Form{plating.Pool, plating.Ring, plating.Mound, plating.Quenelle, plating.Piece, plating.Block, plating.Slices, plating.Fan, plating.Roll, plating.Nest, plating.Leaf, plating.Swipe, plating.Line, plating.Drizzle, plating.Dots, plating.Scatter, plating.Shavings, plating.Grating, plating.Foam, plating.Poured}
+var forms = []plating.Form{plating.Pool, plating.Ring, plating.Mound, plating.Quenelle, plating.Piece, plating.Block, plating.Slices, plating.Fan, plating.Roll, plating.Nest, plating.Leaf, plating.Swipe, plating.Line, plating.Drizzle, plating.Dots, plating.Scatter, plating.Shavings, plating.Grating, plating.Foam, plating.Poured, plating.Cone, plating.Hollow}
 
 func spec(p ...plating.Placing) plating.Spec {
 	return plating.Spec{Ware: plating.Ware{Name: "plate", Diameter: 280, Well: 208}, Placings: p}

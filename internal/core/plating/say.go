@@ -38,7 +38,7 @@ var formWords = []struct {
 }{
 	{"quenelles|quenelle|scoops|scoop", Quenelle}, {"dots|dot|drops|drop|beads", Dots}, {"pool|puddle", Pool}, {"swipe|swoosh|smear", Swipe}, {"line|lines|stripe", Line}, {"ring|disc|disk", Ring}, {"mound|heap|spoonful|spoon|dome", Mound},
 	{"fan", Fan}, {"slices|slice", Slices}, {"block|brick|cube|cubes|bar", Block}, {"fillet|piece|steak|crown|breast", Piece}, {"roll|coil|cylinder", Roll}, {"nest|tangle", Nest}, {"leaf|leaves|shard|shards|sprig|petal|petals", Leaf},
-	{"crumb|crumbs|crumble|scatter|scattering|sprinkle", Scatter}, {"drizzle|thread", Drizzle}, {"foam|froth", Foam}, {"shavings|shaving|curls", Shavings}, {"grating|dust|zest", Grating}, {"poured|pour", Poured},
+	{"crumb|crumbs|crumble|scatter|scattering|sprinkle", Scatter}, {"drizzle|thread", Drizzle}, {"cone|cones|pyramid", Cone}, {"hollow|tube|savarin", Hollow}, {"foam|froth", Foam}, {"shavings|shaving|curls", Shavings}, {"grating|dust|zest", Grating}, {"poured|pour", Poured},
 }
 
 // usual measures and seconds of a form that nobody sized, in mm: common
@@ -48,6 +48,7 @@ var usual = map[Form]Placing{
 	Line: {Length: 80, Width: 8, Height: 4, Seconds: 6, Tool: "squeeze bottle"}, Ring: {Length: 70, Height: 20, Seconds: 14, Tool: "ring"}, Mound: {Length: 60, Height: 20, Seconds: 8, Tool: "spoon"}, Fan: {Length: 70, Width: 40, Height: 8, Seconds: 10, Tool: "palette knife"},
 	Slices: {Length: 90, Width: 40, Height: 15, Seconds: 10, Tool: "slice"}, Block: {Length: 50, Width: 25, Height: 20, Seconds: 6, Tool: "tongs"}, Piece: {Length: 90, Width: 45, Height: 22, Seconds: 8, Tool: "fish slice"}, Roll: {Length: 60, Width: 20, Height: 20, Seconds: 6, Tool: "tongs"},
 	Nest: {Length: 50, Width: 45, Height: 25, Seconds: 10, Tool: "fork"}, Leaf: {Length: 40, Width: 18, Height: 6, Seconds: 4, Tool: "tweezers"}, Scatter: {Length: 40, Width: 30, Height: 4, Seconds: 4, Tool: "fingers"}, Drizzle: {Length: 80, Width: 20, Seconds: 4, Tool: "spoon"},
+	Cone: {Length: 40, Height: 45, Seconds: 10, Tool: "piping bag"}, Hollow: {Length: 70, Height: 25, Seconds: 8, Tool: "palette knife"},
 	Foam: {Length: 50, Width: 40, Height: 15, Seconds: 6, Tool: "spoon"}, Shavings: {Length: 40, Width: 30, Height: 8, Seconds: 4, Tool: "peeler"}, Grating: {Length: 60, Width: 60, Seconds: 4, Tool: "grater"}, Poured: {Length: 110, Height: 10, Seconds: 6, Tool: "jug"},
 }
 
@@ -238,6 +239,14 @@ func (s Spec) freeID(component string) string {
 func (p Placing) Measured() string {
 	mm := func(v float64) string { return strings.TrimSuffix(fmt.Sprintf("%.1f", v), ".0") }
 	text := string(p.Form)
+	switch {
+	case p.Form == Poured && p.round():
+		text = "poured round,"
+	case p.Form == Poured:
+		text = "poured over,"
+	case p.Form == Pool && !p.round():
+		text = "pool over it,"
+	}
 	switch p.Form {
 	case Dots:
 		text = fmt.Sprintf("%d dots of %s mm", max(p.Count, 1), mm(p.dot()))
@@ -257,6 +266,9 @@ func (p Placing) Measured() string {
 			text += " × " + mm(p.Width)
 		}
 		text += " mm"
+	}
+	if p.Form == Hollow {
+		text += ", hole " + mm(p.hole()) + " mm"
 	}
 	if p.Height > 0 && p.Form != Dots {
 		text += ", " + mm(p.Height) + " mm high"

@@ -15,6 +15,7 @@ import (
 
 	"jointime/internal/core/fault"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // Spec is how one plate is built.
@@ -25,6 +26,7 @@ type Spec struct {
 	Placings []Placing `json:"placings" nullable:"false" maxItems:"100"`
 	Formers  []Former  `json:"formers,omitempty" maxItems:"20" doc:"rings and moulds, by the name that their placings give"`
 	Finish   []Finish  `json:"finish,omitempty" maxItems:"20" doc:"what is done at the pass: wipe, check, garnish"`
+	Refuse   []string  `json:"refuse,omitempty" maxItems:"3" doc:"for what a plate is sent back"`
 	Quiet    []string  `json:"quiet,omitempty" maxItems:"40" doc:"advice that this plate does without, by its code"`
 }
 
@@ -62,6 +64,8 @@ const (
 	Dots     Form = "dots"
 	Scatter  Form = "scatter"
 	Shavings Form = "shavings"
+	Cone     Form = "cone"
+	Hollow   Form = "hollow" // a ring of food with a hole
 	Grating  Form = "grating"
 	Foam     Form = "foam"
 	Poured   Form = "poured"
@@ -97,7 +101,7 @@ type Placing struct {
 	ID        string        `json:"id" minLength:"1" maxLength:"60"`
 	Component string        `json:"component" minLength:"1"`
 	Amount    *units.Amount `json:"amount,omitempty"`
-	Form      Form          `json:"form" enum:"pool,ring,mound,quenelle,piece,block,slices,fan,roll,nest,leaf,swipe,line,drizzle,dots,scatter,shavings,grating,foam,poured"`
+	Form      Form          `json:"form" enum:"pool,ring,mound,quenelle,piece,block,slices,fan,roll,nest,leaf,swipe,line,drizzle,dots,scatter,shavings,grating,foam,poured,cone,hollow"`
 	In        string        `json:"in,omitempty" maxLength:"60" doc:"name of the ware of its own in which it goes; absent: on the plate"`
 	Hour      float64       `json:"hour" minimum:"0" maximum:"12" doc:"clock hour, 12 at the top"`
 	Distance  float64       `json:"distance" minimum:"0" maximum:"1000" doc:"mm from the centre"`
@@ -107,6 +111,7 @@ type Placing struct {
 	Turn      float64       `json:"turn,omitempty" minimum:"-360" maximum:"360" doc:"degrees, clockwise"`
 	Length    float64       `json:"length" minimum:"1" maximum:"1000" doc:"mm; the diameter of round forms"`
 	Width     float64       `json:"width,omitempty" minimum:"0" maximum:"1000" doc:"mm; absent: as the length"`
+	Inner     float64       `json:"inner,omitempty" minimum:"0" maximum:"1000" doc:"mm, diameter of the hole in a hollow; absent: half of its length"`
 	Height    float64       `json:"height,omitempty" minimum:"0" maximum:"500" doc:"mm"`
 	Count     int           `json:"count,omitempty" minimum:"0" maximum:"200" doc:"of dots, slices, scattered pieces, quenelles"`
 	Repeat    int           `json:"repeat,omitempty" minimum:"0" maximum:"24" doc:"the same so many times, on an arc round the centre"`
@@ -219,4 +224,24 @@ func (s Spec) Standing(from int) (sum int64) {
 		}
 	}
 	return sum
+}
+
+// SendsBack are the reasons for which a plate is sent back: as they were said, or, usual, what its things lose first,
+// and a rim that is not clean.
+func (s Spec) SendsBack(name func(component string) string) (reasons []string, usual bool) {
+	if len(s.Refuse) > 0 {
+		return s.Refuse, false
+	}
+	for _, p := range s.Placings {
+		switch {
+		case len(reasons) == 2:
+		case p.Texture == Crisp || p.Texture == Crunchy:
+			reasons = append(reasons, words.Lower(name(p.Component))+" is not crisp")
+		case p.Warmth == Frozen:
+			reasons = append(reasons, words.Lower(name(p.Component))+" runs")
+		case p.Warmth == Hot && !p.Form.flows():
+			reasons = append(reasons, words.Lower(name(p.Component))+" is not hot")
+		}
+	}
+	return append(reasons, "a drop or a thumb on the rim"), true
 }

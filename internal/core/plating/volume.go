@@ -23,6 +23,10 @@ func (p Placing) Holds() (ml float64, ok bool) {
 		ml = solids.Cylinder(p.Length, p.width(), h)
 	case Block:
 		ml = p.Length * p.width() * h / 1000
+	case Cone:
+		ml = solids.Frustum(p.Length, 0, h) * p.width() / p.Length
+	case Hollow:
+		ml = (solids.Cylinder(p.Length, p.width(), h) - solids.Cylinder(p.hole(), p.hole()*p.width()/p.Length, h))
 	case Mound:
 		ml = solids.Cap(p.Length, p.width(), h)
 	case Quenelle:

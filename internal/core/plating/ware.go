@@ -157,7 +157,7 @@ func (s Spec) ware(name string) (Ware, bool) {
 
 // besides are the middles of the plate and of the sides' ware, which are drawn
 // to its right, one below the other, in mm from the plate's centre.
-const besides = 14 // mm between them
+const besides = 64 // mm between them: the numbers stand there
 
 func (s Spec) middles() map[string][2]float64 {
 	out := map[string][2]float64{"": {}}

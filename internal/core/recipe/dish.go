@@ -41,6 +41,8 @@ type Way struct {
 
 // ForRoom is what the room is told of a dish, beside what follows from it.
 type ForRoom struct {
+	Card    string `json:"card,omitempty" maxLength:"400" doc:"the words of the menu card, held against what is built"`
+	Brief   string `json:"brief,omitempty" maxLength:"400" doc:"parts that a brief imposes, likewise"`
 	Story   string `json:"story,omitempty" maxLength:"300" doc:"in a line"`
 	With    string `json:"with,omitempty" maxLength:"200" doc:"what goes with it"`
 	Cutlery string `json:"cutlery,omitempty" maxLength:"200"`

@@ -23,6 +23,7 @@ type Card struct {
 	Spec     plating.Spec
 	Computed plating.Computed
 	Name     func(component string) string
+	Portions []plating.Portion
 	Cautions []string // allergens, and what must not be forgotten
 	Font     []byte   // WOFF2 in which it is set; nil: what the reader has
 	Photo    []byte   // JPEG; nil: none
@@ -45,14 +46,16 @@ func SVG(c Card) string {
 	p.b.WriteString(patterns)
 	fmt.Fprintf(&p.b, `<rect width="%g" height="%g" fill="#fff"/>`, width, height)
 	p.text(margin, 20, titleSize(c.Title), 700, c.Title, 60)
-	p.text(margin, 27, 4.4, 400, c.Spec.Ware.Name+comma(c.Spec.Ware.Note), 52)
+	p.text(margin, 27, 5, 700, warmth(c.Spec.Ware)+" "+c.Spec.Ware.Name+comma(c.Spec.Ware.Note), 46)
 	p.text(margin, 33, 4.4, 400, fmt.Sprintf("%s%d s, one cook · revision %d", c.shared(), c.Spec.Seconds(), c.Revision), 52)
-	c.above(p, margin+58, 98, 116)
-	c.side(p, margin+58, 180, 116)
+	c.above(p, margin+58, 98, 118)
+	c.side(p, margin+58, 180, 118)
 	c.photo(p, width-margin-photoWide, 12)
+	c.key(p, margin, 200)
 	c.rollCall(p, 136, 14)
-	c.placings(p, 136, 54)
-	c.strip(p, 136, 184)
+	c.placings(p, 136, 50)
+	c.sendBack(p, 136, 171)
+	c.strip(p, 136, 187)
 	p.b.WriteString(`</svg>`)
 	return p.b.String()
 }
@@ -111,10 +114,14 @@ func (p *page) text(x, y, size float64, weight int, text string, letters int) {
 }
 
 // fitted writes a line as large as its room allows, and no larger than a size.
-func (p *page) fitted(x, y, size float64, text string, room float64) {
+func (p *page) fitted(x, y, size float64, weight int, text string, room float64) {
+	each := 0.52 // of its size is a letter wide
+	if weight > 400 {
+		each = 0.56
+	}
 	n := float64(max(utf8.RuneCountInString(text), 1))
-	size = math.Max(2.6, math.Min(size, room/(n*0.54)))
-	p.text(x, y, size, 400, text, int(room/(size*0.54))+1)
+	size = math.Max(2.6, math.Min(size, room/(n*each)))
+	p.text(x, y, size, weight, text, int(room/(size*each))+1)
 }
 
 func cut(text string, letters int) string {
@@ -140,7 +147,7 @@ func (c Card) above(p *page, x, y, size float64) {
 	d := c.Computed.Drawing
 	r := math.Max(d.Diameter/2, 1)
 	wide, high := math.Max(d.Right-d.Left, 1), math.Max(d.Bottom-d.Top, 1)
-	scale := size / (math.Max(wide, high) + 30)
+	scale := size / (math.Max(wide, high) + 76) // the clock and the numbers stand outside
 	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)">`, x-scale*(d.Left+d.Right)/2, y-scale*(d.Top+d.Bottom)/2, scale)
 	for i, w := range d.Wares {
 		fmt.Fprintf(&p.b, `<path d="%s" fill="%s" stroke="#14202b"/><path d="%s" fill="none" stroke="#9aa7af"/>`, w.Outline, html.EscapeString(w.Colour), w.Well)
@@ -150,23 +157,41 @@ func (c Card) above(p *page, x, y, size float64) {
 	}
 	for _, m := range d.Marks {
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b"/>`, m.X*0.985, m.Y*0.985, m.X*0.93, m.Y*0.93)
-		fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="10" text-anchor="middle" font-weight="700">%d</text>`, m.X*(1+9/r), m.Y*(1+9/r)+3.5, m.Hour)
 	}
 	c.rings(p)
 	for _, s := range underFirst(d.Shapes) {
+		if s.Field != "" {
+			fmt.Fprintf(&p.b, `<path d="%s" fill="%s" fill-opacity=".5" stroke="#14202b" stroke-width=".6" stroke-dasharray="1 2.4"/>`, s.Field, html.EscapeString(s.Colour))
+		}
 		shape(&p.b, s.Outline, s.Colour, s.Texture, 1)
 		if s.Detail != "" {
 			fmt.Fprintf(&p.b, `<path d="%s" fill="none" stroke="#14202b" stroke-width=".7"/>`, s.Detail)
 		}
 	}
+	for _, s := range d.Shapes {
+		if s.Under { // what lies on it hides much of it
+			fmt.Fprintf(&p.b, `<path d="%s" fill="none" stroke="#fff" stroke-width="2"/><path d="%s" fill="none" stroke="#14202b" stroke-width="1" stroke-dasharray="4 3"/>`, s.Outline, s.Outline)
+		}
+	}
 	c.measures(p)
 	for _, s := range d.Shapes {
-		if s.LeadX != s.LabelX || s.LeadY != s.LabelY {
-			fmt.Fprintf(&p.b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b" stroke-width="1.2"/>`, s.LabelX, s.LabelY, s.LeadX, s.LeadY)
-		}
-		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="8"/><text x="%.2f" y="%.2f" font-size="10" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, s.LabelX, s.LabelY, s.LabelX, s.LabelY+3.5, s.Number)
+		numbered(&p.b, s)
+	}
+	for _, m := range d.Marks { // over the lines
+		fmt.Fprintf(&p.b, `<text x="%.2f" y="%.2f" font-size="10" text-anchor="middle" font-weight="700" stroke="#fff" stroke-width="4" paint-order="stroke">%d</text>`, m.X*(1+9/r), m.Y*(1+9/r)+3.5, m.Hour)
 	}
 	p.b.WriteString(`</g>`)
+}
+
+// numbered is a number outside the plate, with a line to a dot in the middle of what it is of, and how
+// many pieces that has.
+func numbered(b *strings.Builder, s plating.Shape) {
+	fmt.Fprintf(b, `<path d="M%.2f %.2fL%.2f %.2f" stroke="#fff" stroke-width="3" stroke-opacity=".8"/><path d="M%.2f %.2fL%.2f %.2f" stroke="#14202b" stroke-width="1"/><circle cx="%.2f" cy="%.2f" r="2.6" stroke="#fff"/>`, s.LabelX, s.LabelY, s.X, s.Y, s.LabelX, s.LabelY, s.X, s.Y, s.X, s.Y)
+	if s.Count > 1 {
+		side := math.Copysign(15, s.LabelX)
+		fmt.Fprintf(b, `<text x="%.2f" y="%.2f" font-size="9" font-weight="700" text-anchor="middle">×%d</text>`, s.LabelX+side, s.LabelY+3.2, s.Count)
+	}
+	fmt.Fprintf(b, `<circle cx="%.2f" cy="%.2f" r="8"/><text x="%.2f" y="%.2f" font-size="10" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, s.LabelX, s.LabelY, s.LabelX, s.LabelY+3.5, s.Number)
 }
 
 // rings stand every 25 mm from the centre, each with its measure: by them a
@@ -211,7 +236,7 @@ func underFirst(shapes []plating.Shape) (out []plating.Shape) {
 func (c Card) side(p *page, x, y, size float64) {
 	d := c.Computed.Drawing
 	r := math.Max(d.Diameter/2, 1)
-	scale := size / (math.Max(d.Right-d.Left, 1) + 30)
+	scale := size / (math.Max(d.Right-d.Left, 1) + 76)
 	fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.4f)">`, x-scale*(d.Left+d.Right)/2, y, scale)
 	top := 0.0
 	for _, s := range d.Side {
@@ -223,7 +248,20 @@ func (c Card) side(p *page, x, y, size float64) {
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fV0" stroke="#14202b"/><text x="%.2f" y="%.2f" font-size="11" text-anchor="end" font-weight="700">%.0f mm high</text>`, -r*0.9, -top, -r*0.92+60, -top-4, top)
 	}
 	p.b.WriteString(`</g>`)
-	p.text(margin, y+7, 3.6, 400, "from 6 o’clock", 40)
+	p.text(margin, y+7, 3.6, 400, "from 6 o’clock, where the guest sits", 60)
+	p.text(margin, y+12, 3.4, 400, heights(d.Side), 70)
+}
+
+// heights are how high each thing reaches, by its number.
+func heights(side []plating.Solid) string {
+	var out []string
+	for _, s := range side {
+		out = append(out, fmt.Sprintf("%d: %.0f", s.Number, s.Top))
+	}
+	if len(out) == 0 {
+		return ""
+	}
+	return "reaches, mm: " + strings.Join(out, ", ")
 }
 
 // rollCall lists what must stand ready before the first plate.
@@ -288,79 +326,51 @@ func (p *page) wrapped(x, y, size float64, weight int, text string, letters, lin
 	return y
 }
 
-// placings are the acts of building: what and how much; in which form; where;
-// with what and how. Many are written smaller, form and place in one line.
+// placings are the acts of building: what a hand does and how much; where, and how it lies; what must not be
+// forgotten; and, smaller, the same in millimetres. Many are written smaller.
 func (c Card) placings(p *page, x, y float64) {
 	n := len(c.Spec.Placings)
-	row := math.Min(24, 124/math.Max(float64(n), 1))
-	lines, size := 4.0, math.Min(5.2, row*0.22)
-	if n > 6 {
-		lines, size = 3, math.Min(5.2, row*0.29)
-	}
+	row := math.Min(24, 116/math.Max(float64(n), 1))
+	size := math.Min(5.2, row*0.24)
 	room := width - margin - x - 11
 	for i, g := range c.Spec.Placings {
 		at := y + float64(i)*row
 		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="%.2f"/><text x="%.2f" y="%.2f" font-size="%.2f" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, x+4, at+size*0.85, math.Min(row*0.24, 4.2), x+4, at+size*1.2, size*0.9, i+1)
-		amount := "as much as it takes"
-		if g.Amount != nil {
-			amount = g.Amount.String()
+		p.fitted(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s · %s", c.Name(g.Component), c.act(i), c.amount(i)), room)
+		told := c.anchor(i)
+		if extra := c.extra(i); extra != "" {
+			told += " · " + extra
 		}
-		p.text(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s", c.Name(g.Component), amount), int(room/(size*0.54)))
-		told := []string{g.Measured(), c.where(i), c.how(i)}
-		if lines == 3 {
-			told = []string{told[0] + " · " + told[1], told[2]}
-		}
-		for k, text := range told {
-			p.fitted(x+11, at+size*(2.05+0.96*float64(k)), size*0.84, text, room)
-		}
+		p.fitted(x+11, at+size*2.15, size*0.92, 400, told, room)
+		p.fitted(x+11, at+size*3.1, size*0.66, 400, c.exact(i), room)
 		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fH%.2f" stroke="#9aa7af" stroke-width=".2"/>`, x, at+row*0.96, width-margin)
 	}
 }
 
-// where says the place, and on what a placing stands.
-func (c Card) where(i int) string {
-	g := c.Spec.Placings[i]
-	parts := []string{c.Spec.Place(i)}
-	for _, to := range [][2]string{{"on", g.On}, {"leaning on", g.Leans}} {
-		if n := c.number(to[1]); n > 0 {
-			parts = append(parts, fmt.Sprintf("%s %d", to[0], n))
-		}
+// sendBack are the reasons to send a plate back, and how far off a place may be.
+func (c Card) sendBack(p *page, x, y float64) {
+	reasons, usual := c.Spec.SendsBack(c.Name)
+	text := "Send it back: " + strings.Join(reasons, "; ") + "."
+	if usual {
+		text += " (usual; type your own on Plate)"
 	}
-	return strings.Join(parts, " · ")
+	p.wrapped(x, y, 4.2, 700, text, 74, 2)
+	p.text(x, y+11.4, 3.4, 400, "Places: half a finger (10 mm) either way. Amounts: ± as written. 6 o’clock is the guest.", 110)
+}
+
+// key shows what the patterns of the drawing mean.
+func (c Card) key(p *page, x, y float64) {
+	for k, t := range []plating.Texture{plating.Crisp, plating.Crunchy, plating.Firm, plating.Soft, plating.Moist, plating.Wet} {
+		at := x + float64(k)*20
+		fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(.27)"><rect width="24" height="14" fill="url(#%s)" stroke="#14202b"/></g>`, at, y-3.4, t)
+		p.text(at+7.6, y, 3.2, 400, string(t), 10)
+	}
+	p.text(x, y+5, 3.2, 400, "broken line: lies under, or out of sight · dotted field: strewn · dot: its middle", 90)
 }
 
 // number of the placing with an id; 0 where there is none.
 func (c Card) number(id string) int {
 	return slices.IndexFunc(c.Spec.Placings, func(p plating.Placing) bool { return p.ID == id && id != "" }) + 1
-}
-
-// how says tool, seconds, which side is up, and what must not be forgotten.
-func (c Card) how(i int) string {
-	g := c.Spec.Placings[i]
-	parts := []string{g.Tool, fmt.Sprintf("%d s", g.Seconds), g.Side, g.Note}
-	if g.Side != "" && strings.Contains(g.Note, g.Side) {
-		parts[2] = ""
-	}
-	if g.Stands != nil {
-		parts = append(parts, "then "+g.Stands.String())
-	}
-	if g.OffPlate {
-		moved := max(c.number(g.Moved), i+1)
-		parts = append(parts, fmt.Sprintf("build off the plate, goes on after %d", moved))
-	}
-	if n := c.number(g.Lift); g.Former != "" && n > i+1 {
-		parts = append(parts, fmt.Sprintf("leave the %s on until %d", g.Former, n))
-	}
-	if g.NotEaten {
-		parts = append(parts, "not to be eaten")
-	}
-	if g.Hidden {
-		parts = append(parts, "hidden on purpose")
-	}
-	if g.Optional {
-		parts = append(parts, "optional")
-	}
-	return strings.Join(slices.DeleteFunc(parts, func(t string) bool { return t == "" }), " · ")
 }
 
 // strip shows the plate after each placing.

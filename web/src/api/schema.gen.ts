@@ -1863,6 +1863,12 @@ export interface components {
             /** @description what is missing and no supplier is known to have */
             unsold: string[];
         };
+        Announced: {
+            /** @description what is placed and neither names, nor anything of it */
+            neverSaid: string[];
+            /** @description in the order of the card, then of the brief */
+            said: components["schemas"]["Phrase"][];
+        };
         AnswerInputBody: {
             /** @description take the answer back: the plate is judged as if nobody had named one */
             back?: boolean;
@@ -2847,6 +2853,8 @@ export interface components {
         };
         DishView: {
             ahead: components["schemas"]["Ahead"][];
+            /** @description the words of the card and of a brief against what is built */
+            announced?: components["schemas"]["Announced"];
             /**
              * Format: int64
              * @description seconds to build one plate
@@ -3139,6 +3147,10 @@ export interface components {
         ForRoom: {
             /** @description what is carved or poured there */
             atTable?: string;
+            /** @description parts that a brief imposes, likewise */
+            brief?: string;
+            /** @description the words of the menu card, held against what is built */
+            card?: string;
             cutlery?: string;
             /** @description in a line */
             story?: string;
@@ -4404,6 +4416,15 @@ export interface components {
             /** Format: int64 */
             width?: number;
         };
+        Phrase: {
+            /** @description imposed by a brief */
+            brief?: boolean;
+            /** @description placed components in which it is, by name; none: it is not there */
+            in: string[];
+            /** @description words of it that are in none of these */
+            missing: string[];
+            text: string;
+        };
         Place: {
             between?: boolean;
             /** Format: double */
@@ -4445,7 +4466,7 @@ export interface components {
              */
             edge?: number;
             /** @enum {string} */
-            form: "pool" | "ring" | "mound" | "quenelle" | "piece" | "block" | "slices" | "fan" | "roll" | "nest" | "leaf" | "swipe" | "line" | "drizzle" | "dots" | "scatter" | "shavings" | "grating" | "foam" | "poured";
+            form: "pool" | "ring" | "mound" | "quenelle" | "piece" | "block" | "slices" | "fan" | "roll" | "nest" | "leaf" | "swipe" | "line" | "drizzle" | "dots" | "scatter" | "shavings" | "grating" | "foam" | "poured" | "cone" | "hollow";
             /** @description name of the ring or mould that holds it */
             former?: string;
             /** @description id of the placing from whose middle hour and distance are measured; absent: from the centre */
@@ -4465,6 +4486,11 @@ export interface components {
             id: string;
             /** @description name of the ware of its own in which it goes; absent: on the plate */
             in?: string;
+            /**
+             * Format: double
+             * @description mm, diameter of the hole in a hollow; absent: half of its length
+             */
+            inner?: number;
             /** @description id of the placing that it leans on */
             leans?: string;
             /**
@@ -5161,8 +5187,15 @@ export interface components {
         };
         Shape: {
             colour: string;
+            /**
+             * Format: int64
+             * @description how many pieces it has, all repeats together; 1: one
+             */
+            count: number;
             /** @description lines on it */
             detail?: string;
+            /** @description over which small pieces are strewn: drawn first, in a tint */
+            field?: string;
             /**
              * Format: double
              * @description from where its hour and distance are measured
@@ -5170,17 +5203,13 @@ export interface components {
             fromX: number;
             /** Format: double */
             fromY: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description where its number stands, outside the ware
+             */
             labelX: number;
             /** Format: double */
             labelY: number;
-            /**
-             * Format: double
-             * @description on the shape, whose number stands beside it; else as the label
-             */
-            leadX: number;
-            /** Format: double */
-            leadY: number;
             /** Format: int64 */
             number: number;
             /** @description closed path */
@@ -5188,9 +5217,11 @@ export interface components {
             /** @description 9 o'clock, 22 mm */
             place: string;
             placing: string;
-            /** @description it flows under what stands on the plate */
+            /** @description it is poured round what stands there, and flows under it */
             pool: boolean;
             texture: string;
+            /** @description much of it lies under what comes later: its outline is drawn again on top, broken */
+            under?: boolean;
             /** @description out of sight on purpose, or left off for some: drawn with a broken line */
             unseen?: boolean;
             /** @description form and measures: ring 77 mm, 25 mm high */
@@ -5383,6 +5414,8 @@ export interface components {
             placings: components["schemas"]["Placing"][];
             /** @description advice that this plate does without, by its code */
             quiet?: string[] | null;
+            /** @description for what a plate is sent back */
+            refuse?: string[] | null;
             /**
              * Format: int64
              * @description a dish to share: so many portions on one plate; absent: one

@@ -9,7 +9,7 @@ import { nudged, placeOf, type Place } from './moving'
 type Model = Schemas['Drawing']
 type Shape = Model['shapes'][number]
 
-const room = 24 // mm round the plate for the clock
+const room = 44 // mm round the plate for the clock and the numbers
 
 // spot is where the picked one is by now, which may be ahead of what is drawn.
 type Props = { drawing: Model; picked: string; pick: (id: string) => void; spot?: Place; move: (id: string, to: Place) => void }
@@ -66,13 +66,16 @@ export function Drawing({ drawing, picked, pick, spot, move }: Props) {
           )}
         </g>
       ))}
-      <Marks drawing={drawing} />
       {underFirst(drawing.shapes).map((s) => (
         <Element key={s.placing} shape={s} picked={s.placing === picked} hands={hands} />
       ))}
-      {drawing.shapes.map((s) => (
-        <Numbered key={s.placing} x={s.labelX} y={s.labelY} leadX={s.leadX} leadY={s.leadY} number={s.number} />
+      {drawing.shapes.filter((s) => s.under).map((s) => (
+        <path key={s.placing} d={s.outline} fill="none" stroke="#14202b" strokeWidth="0.9" strokeDasharray="4 3" pointerEvents="none" aria-hidden="true" />
       ))}
+      {drawing.shapes.map((s) => (
+        <Numbered key={s.placing} x={s.labelX} y={s.labelY} leadX={s.x} leadY={s.y} number={s.number} count={s.count} />
+      ))}
+      <Marks drawing={drawing} />
       {chosen && (
         <g aria-hidden="true" pointerEvents="none">
           <line x1={chosen.fromX} y1={chosen.fromY} x2={chosen.x} y2={chosen.y} stroke="#1554b8" strokeWidth="1" strokeDasharray="3 2" />
@@ -91,7 +94,7 @@ const Marks = memo(
       <g key={m.hour} aria-hidden="true">
         <line x1={m.x * 0.985} y1={m.y * 0.985} x2={m.x * (m.hour % 3 ? 0.93 : 0.88)} y2={m.y * (m.hour % 3 ? 0.93 : 0.88)} stroke="#1554b8" strokeWidth="1" />
         {m.hour % 3 === 0 && (
-          <text x={m.x * (1 + 12 / r)} y={m.y * (1 + 12 / r) + 3.5} textAnchor="middle" fontSize="9.5" fontWeight="700" style={{ fill: '#1554b8' }}>
+          <text x={m.x * (1 + 12 / r)} y={m.y * (1 + 12 / r) + 3.5} textAnchor="middle" fontSize="9.5" fontWeight="700" stroke="#f3f5f4" strokeWidth="4" paintOrder="stroke" style={{ fill: '#1554b8' }}>
             {m.hour}
           </text>
         )}
@@ -101,10 +104,18 @@ const Marks = memo(
   (a, b) => a.drawing.diameter === b.drawing.diameter && a.drawing.marks[11].y === b.drawing.marks[11].y,
 )
 
-const Numbered = memo(function Numbered({ x, y, leadX, leadY, number }: { x: number; y: number; leadX: number; leadY: number; number: number }) {
+// Numbered stands outside the plate, with a line to a dot in the middle of what it is of.
+const Numbered = memo(function Numbered({ x, y, leadX, leadY, number, count }: { x: number; y: number; leadX: number; leadY: number; number: number; count: number }) {
   return (
     <g aria-hidden="true" pointerEvents="none">
-      {(leadX !== x || leadY !== y) && <line x1={x} y1={y} x2={leadX} y2={leadY} stroke="#1554b8" strokeWidth="1.2" />}
+      <line x1={x} y1={y} x2={leadX} y2={leadY} stroke="#fff" strokeWidth="2.6" strokeOpacity="0.8" />
+      <line x1={x} y1={y} x2={leadX} y2={leadY} stroke="#1554b8" strokeWidth="1" />
+      <circle cx={leadX} cy={leadY} r="2.2" fill="#1554b8" stroke="#fff" />
+      {count > 1 && (
+        <text x={x + (x < 0 ? -14 : 14)} y={y + 3} textAnchor="middle" fontSize="8.7" fontWeight="700" style={{ fill: '#1554b8' }}>
+          ×{count}
+        </text>
+      )}
       <circle cx={x} cy={y} r="7" fill="#1554b8" />
       <text x={x} y={y + 3} textAnchor="middle" fontSize="8.7" fontWeight="700" style={{ fill: '#ffffff' }}>
         {number}
@@ -120,6 +131,7 @@ const Element = memo(
   function Element({ shape: s, picked, hands }: { shape: Shape; picked: boolean; hands: Hands }) {
     return (
       <g role="button" tabIndex={0} aria-pressed={picked} aria-label={`placing ${s.number}`} className={picked ? 'bar movable' : 'bar'} onPointerDown={(e) => hands.down(e, s)} onPointerMove={(e) => hands.drag(e, s)} onPointerUp={() => hands.up(s)} onKeyDown={(e) => hands.key(e, s)}>
+        {s.field && <path d={s.field} fill={s.colour} fillOpacity="0.5" stroke="#14202b" strokeWidth="0.5" strokeDasharray="1 2.4" />}
         <path d={s.outline} fill={s.colour} />
         <path d={s.outline} fill={`url(#${s.texture})`} stroke="#14202b" strokeWidth={picked ? 1.6 : 0.8} strokeLinejoin="round" strokeDasharray={s.unseen ? '3 2' : undefined} />
         {s.detail && <path d={s.detail} fill="none" stroke="#14202b" strokeWidth="0.7" />}
@@ -130,7 +142,7 @@ const Element = memo(
   (a, b) => a.picked === b.picked && a.hands === b.hands && same(a.shape, b.shape),
 )
 
-const same = (a: Shape, b: Shape) => a.outline === b.outline && a.detail === b.detail && a.colour === b.colour && a.texture === b.texture && a.number === b.number && a.unseen === b.unseen && a.fromX === b.fromX && a.fromY === b.fromY
+const same = (a: Shape, b: Shape) => a.outline === b.outline && a.detail === b.detail && a.field === b.field && a.colour === b.colour && a.texture === b.texture && a.number === b.number && a.unseen === b.unseen && a.fromX === b.fromX && a.fromY === b.fromY
 
 // A pool poured last lies under what stands in it, whatever its number.
 export function underFirst(shapes: Model['shapes']) {

@@ -5,7 +5,9 @@ import { Delete } from '../../parts/Delete'
 import { useDesk } from '../../parts/Desk'
 import type { View } from './types'
 
-const told: ['story' | 'cutlery' | 'atTable' | 'with', string, string][] = [
+const told: ['card' | 'brief' | 'story' | 'cutlery' | 'atTable' | 'with', string, string][] = [
+  ['card', 'words of the menu card', 'Roast hake, crushed swede, shrimp butter'],
+  ['brief', 'parts that a brief imposes', ''],
   ['story', 'story, one line', ''],
   ['cutlery', 'cutlery', 'fish knife and fork, spoon for the broth'],
   ['atTable', 'done at the table', ''],
@@ -58,7 +60,7 @@ export function DishEditor({ view, close }: { view: View; close: () => void }) {
         {told.map(([key, label, hint]) => (
           <Form.Group key={key} controlId={`room-${key}`}>
             <Form.Label>{label}</Form.Label>
-            <Form.Control value={room[key] ?? ''} placeholder={hint} maxLength={200} onChange={(e) => setRoom({ ...room, [key]: e.target.value })} autoComplete="off" />
+            <Form.Control value={room[key] ?? ''} placeholder={hint} maxLength={key === 'card' || key === 'brief' ? 400 : 200} onChange={(e) => setRoom({ ...room, [key]: e.target.value })} autoComplete="off" />
           </Form.Group>
         ))}
       </fieldset>

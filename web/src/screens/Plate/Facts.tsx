@@ -36,6 +36,9 @@ export const Facts = memo(function Facts({ plate, name }: { plate: Computed; nam
       <Fact label="Space" figure={`${Math.round(room.covered * 100)} %`} words={`of the well covered; ${room.free >= 0 ? `${Math.round(room.free)} mm free all round` : Math.round(-room.free) === 0 ? 'up to the rim' : `${Math.round(-room.free)} mm over the well`}`}>
         <div>
           {Math.round(room.tallest)} mm high{room.highest && ` (${name(room.highest)})`}; visual weight {Math.round(room.distance)} mm to {hour12(Math.round(room.hour * 2) / 2)}
+          {plate.facts.map((f) => (
+            <div key={f.placing + f.what}>{f.what}</div>
+          ))}
           {room.eye && <>; eye goes to {name(room.eye)} first, {Math.round(room.eyeFar)} mm to {hour12(Math.round(room.eyeHour * 2) / 2)} (an estimate)</>}; {room.working}
         </div>
       </Fact>

@@ -12,7 +12,7 @@ import { EditorActions } from '../../parts/EditorActions'
 
 type Placing = Schemas['Placing']
 
-const forms: Placing['form'][] = ['pool', 'poured', 'swipe', 'line', 'drizzle', 'dots', 'ring', 'mound', 'quenelle', 'block', 'piece', 'slices', 'fan', 'roll', 'nest', 'leaf', 'scatter', 'shavings', 'grating', 'foam']
+const forms: Placing['form'][] = ['pool', 'poured', 'swipe', 'line', 'drizzle', 'dots', 'ring', 'mound', 'quenelle', 'block', 'cone', 'hollow', 'piece', 'slices', 'fan', 'roll', 'nest', 'leaf', 'scatter', 'shavings', 'grating', 'foam']
 const textures: Placing['texture'][] = ['crisp', 'crunchy', 'firm', 'soft', 'moist', 'wet']
 const warmths = ['hot', 'warm', 'room', 'cold', 'frozen']
 
@@ -26,7 +26,7 @@ const warmthsThere: Options = [['', 'not set'], ...warmths.map((w): [string, str
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
 // what not every placing has
-const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional', 'atTable']
+const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'edge', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional', 'atTable']
 
 type Other = { id: string; name: string }
 
@@ -75,6 +75,7 @@ export function PlacingEditor({ dish, placing, place, draft, components, formers
         {text('length', 'length, mm', 92)}
         {text('width', 'width, mm', 92)}
         {text('height', 'height, mm', 92)}
+        {f.form === 'hollow' && text('inner', 'hole, mm', 92)}
         {text('turn', 'rotation, °', 104)}
         {counted.includes(f.form) && text('count', 'how many', 84)}
         {text('repeat', 'repeat', 84)}
@@ -99,6 +100,7 @@ export function PlacingEditor({ dish, placing, place, draft, components, formers
         <div className="fields">
           {text('tastes', 'tastes', 170)}
           {text('life', 'life (3 min)', 120)}
+          {text('edge', 'edge in sight, mm', 130)}
           <Form.Group controlId="placing-colour">
             <Form.Label>colour</Form.Label>
             <Form.Control type="color" value={f.colour} onChange={(e) => set('colour', e.target.value)} />

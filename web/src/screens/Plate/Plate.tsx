@@ -16,6 +16,7 @@ import { Checks } from './Checks'
 import { Beside, PickBeside } from './Beside'
 import { Drawing } from '../../parts/plate/Drawing'
 import { Facts } from './Facts'
+import { Announced } from './Announced'
 import { Findings } from './Findings'
 import { movedTo, toForm, type At, type PlacingForm } from './form'
 import { Line } from './Line'
@@ -153,6 +154,7 @@ function Sheet({ view }: { view: View }) {
           ))}
           <Findings but={picked} plate={soon} acts={doable} />
           {dish.plate.placings.length > 0 && <Facts plate={soon} name={nameAt} />}
+          {view.announced && <Announced of={view.announced} />}
           <Strip drawing={still.drawing} />
           <Checks dish={dish.id} />
         </div>

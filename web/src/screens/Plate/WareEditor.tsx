@@ -12,16 +12,16 @@ import { EditorActions } from '../../parts/EditorActions'
 
 type Spec = Schemas['Spec']
 type Ware = Schemas['Ware']
-type Row = Record<'was' | 'name' | 'shape' | 'diameter' | 'across' | 'well' | 'depth' | 'colour' | 'celsius' | 'have' | 'note', string>
-type Typed = { wares: Row[]; serves: string; formers: { was: string; name: string; have: string }[]; finish: { text: string; seconds: string }[] }
+type Row = Record<'was' | 'name' | 'shape' | 'diameter' | 'across' | 'well' | 'depth' | 'colour' | 'celsius' | 'have' | 'note' | 'walls' | 'floor', string>
+type Typed = { wares: Row[]; serves: string; formers: { was: string; name: string; have: string }[]; finish: { text: string; seconds: string }[]; refuse: string }
 
 const text = (v: number | undefined) => (v === undefined || v === 0 ? '' : String(v))
 
-const toRow = (w: Ware): Row => ({ was: w.name, name: w.name, shape: w.shape ?? '', diameter: String(w.diameter), across: text(w.across), well: String(w.well), depth: text(w.depth), colour: w.colour || '#ffffff', celsius: w.celsius === undefined ? '' : String(w.celsius), have: text(w.have), note: w.note ?? '' })
+const toRow = (w: Ware): Row => ({ was: w.name, name: w.name, shape: w.shape ?? '', diameter: String(w.diameter), across: text(w.across), well: String(w.well), depth: text(w.depth), colour: w.colour || '#ffffff', celsius: w.celsius === undefined ? '' : String(w.celsius), have: text(w.have), note: w.note ?? '', walls: w.walls ?? '', floor: text(w.floor) })
 
 const toTyped = (s: Spec): Typed => ({
   wares: [s.ware, ...(s.sides ?? [])].map(toRow), serves: text(s.serves),
-  formers: (s.formers ?? []).map((f) => ({ was: f.name, name: f.name, have: String(f.have) })), finish: (s.finish ?? []).map((f) => ({ text: f.text, seconds: text(f.seconds) })),
+  formers: (s.formers ?? []).map((f) => ({ was: f.name, name: f.name, have: String(f.have) })), finish: (s.finish ?? []).map((f) => ({ text: f.text, seconds: text(f.seconds) })), refuse: (s.refuse ?? []).join('; '),
 })
 
 // toWare reads a row; it throws an Error that names the field.
@@ -37,7 +37,7 @@ function toWare(r: Row): Ware {
   const maybe = <T,>(label: string, text: string, reader: (field: string, text: string) => T) => (text.trim() ? of(label, text, reader) : undefined)
   return {
     name, shape: (r.shape || undefined) as Ware['shape'], diameter: of('diameter', r.diameter, decimal), across: maybe('width', r.across, decimal), well: of('well', r.well, decimal), depth: maybe('well depth', r.depth, decimal),
-    colour: r.colour === '#ffffff' ? undefined : r.colour, celsius: maybe('plate temp', r.celsius, decimal), have: maybe('have', r.have, whole), note: r.note.trim() || undefined,
+    colour: r.colour === '#ffffff' ? undefined : r.colour, celsius: maybe('plate temp', r.celsius, decimal), have: maybe('have', r.have, whole), note: r.note.trim() || undefined, walls: (r.walls || undefined) as Ware['walls'], floor: r.walls === 'conical' ? maybe('floor', r.floor, decimal) : undefined,
   }
 }
 
@@ -50,6 +50,7 @@ function toSpec(t: Typed, over: Spec): Spec {
     ...over, ware, sides: sides.length ? sides : undefined, serves: t.serves.trim() ? whole('', t.serves) : undefined,
     formers: formers.length ? formers.map(({ name, have }) => ({ name, have })) : undefined,
     finish: t.finish.some((f) => f.text.trim()) ? t.finish.filter((f) => f.text.trim()).map((f) => ({ text: f.text.trim(), seconds: f.seconds.trim() ? whole('', f.seconds) : undefined })) : undefined,
+    refuse: t.refuse.trim() ? t.refuse.split(';').map((r) => r.trim()).filter(Boolean).slice(0, 3) : undefined,
     placings: over.placings.map((p) => ({ ...p, in: renamed(t.wares, p.in), former: renamed(t.formers, p.former) })),
   }
 }
@@ -97,7 +98,7 @@ function WareForm({ draft, close, save }: FormProps) {
           remove={i > 0 ? () => put({ wares: t.wares.filter((_, k) => k !== i) }) : undefined}
         />
       ))}
-      <Button variant="outline-dark" size="sm" onClick={() => put({ wares: [...t.wares, { was: '', name: 'small bowl', shape: '', diameter: '110', across: '', well: '90', depth: '40', colour: '#ffffff', celsius: '', have: '', note: '' }] })}>
+      <Button variant="outline-dark" size="sm" onClick={() => put({ wares: [...t.wares, { was: '', name: 'small bowl', shape: '', diameter: '110', across: '', well: '90', depth: '40', colour: '#ffffff', celsius: '', have: '', note: '', walls: '', floor: '' }] })}>
         Add side ware
       </Button>
       <div className="fields mt-2">
@@ -115,6 +116,7 @@ function WareForm({ draft, close, save }: FormProps) {
           </div>
         ))}
       </div>
+      <TextField id="ware-refuse" label="send it back when (up to three, with ;)" value={t.refuse} wide={520} set={(refuse) => put({ refuse })} />
       <div className="d-flex gap-2 mt-2">
         <Button variant="outline-dark" size="sm" onClick={() => put({ formers: [...t.formers, { was: '', name: '', have: '1' }] })}>
           Add a ring or mould
@@ -148,6 +150,16 @@ function WareRow({ at, row, set, remove }: { at: number; row: Row; set: (r: Row)
       {text('across', 'width, mm (oval)', 130)}
       {text('well', 'well, mm')}
       {text('depth', 'well depth, mm', 124)}
+      <Form.Group controlId={`ware-walls-${at}`}>
+        <Form.Label>its sides</Form.Label>
+        <Form.Select value={row.walls} onChange={(e) => set({ ...row, walls: e.target.value })}>
+          <option value="">shallow</option>
+          <option value="straight">straight</option>
+          <option value="conical">conical</option>
+          <option value="rounded">rounded</option>
+        </Form.Select>
+      </Form.Group>
+      {row.walls === 'conical' && text('floor', 'floor, mm')}
       {text('celsius', 'plate temp, °C', 104)}
       {text('have', 'have', 84)}
       {text('note', 'note', 180)}
