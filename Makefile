@@ -78,6 +78,7 @@ pictures: web
 # six build cards made by chance, their list covered, to be read by somebody else
 cards:
 	JOINTIME_CARDS=$(CURDIR)/.cards go test ./internal/formats/platecard -run ByChance -count=1
+	cd .cards && for f in *.svg; do /usr/lib/chromium/chromium-headless-shell --headless --no-sandbox --disable-gpu --hide-scrollbars --window-size=1180,840 --screenshot=$${f%.svg}.png file://$$PWD/$$f >/dev/null 2>&1; done
 
 # twenty tablets that tick for a minute, one cut off, the server killed once
 tablets: web

@@ -332,3 +332,27 @@ func TestAMenuIsSeenFromTheFirstPlateToTheLast(t *testing.T) {
 	chef.until("two plates", `document.querySelectorAll('.across thead svg').length === 2`)
 	chef.until("the hake is crisp", `[...document.querySelectorAll('.across td[aria-label="1 crisp"]')].length === 2`)
 }
+
+// The words of the menu card are typed on the dish, and held against what is built: capers are announced and on no
+// plate, and nobody says that there is broth.
+func TestWhatIsAnnouncedIsHeldAgainstThePlate(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/dish/roast-hake?side=dish")
+	chef.see("words of the menu card")
+	chef.type_("#room-card", "Roast hake, crushed swede, gem lettuce, shrimp butter, capers")
+	chef.click("Save the dish")
+	chef.until("the card is kept", `fetch('/api/dishes/roast-hake').then(r => r.json()).then(v => /capers/.test(v.dish.room.card))`)
+	chef.go_("/plate/roast-hake")
+	chef.see("not on the plate")
+	chef.see("Built and never said:")
+	look(chef, "announced")
+}
+
+// A thing with a hole is chosen, its hole typed, and drawn.
+func TestAHollowFormHasAHole(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl?placing=quince")
+	chef.see("Save the placing")
+	chef.pick("#placing-form", "hollow")
+	chef.type_("#placing-inner", "20")
+	chef.click("Save the placing")
+	chef.until("the hole is kept", `fetch('/api/dishes/guinea-fowl').then(r => r.json()).then(v => v.dish.plate.placings.some(p => p.form === 'hollow' && p.inner === 20))`)
+}

@@ -198,7 +198,9 @@ func BenchmarkPlateOf40(b *testing.B) {
 	benchmarkRequest(b, st, "POST", path, func(s http.Handler) []byte {
 		if body == nil {
 			w := httptest.NewRecorder()
-			s.ServeHTTP(w, httptest.NewRequest("GET", "http://localhost/api/dishes/guinea-fowl", nil))
+			r := httptest.NewRequest("GET", "http://localhost/api/dishes/guinea-fowl", nil)
+			r.RemoteAddr = "127.0.0.1:4711" // the kitchen's own machine needs no code
+			s.ServeHTTP(w, r)
 			var v api.DishView
 			require.NoError(b, json.Unmarshal(w.Body.Bytes(), &v))
 			for i := len(v.Dish.Plate.Placings); i < 40; i++ {

@@ -117,6 +117,12 @@ func TestRepeatsStandOnTheirArc(t *testing.T) {
 	assert.InDelta(t, 60, all[60][1]+0, 6, "the second at 6 o'clock")
 }
 
+// On paper: a block of 20 mm that sinks 6 mm into a mash of 25 mm reaches 39 mm.
+func TestWhatSinksInStandsLower(t *testing.T) {
+	s := spec(plating.Placing{ID: "mash", Component: "mash", Form: plating.Ring, Length: 80, Height: 25}, plating.Placing{ID: "fish", Component: "fish", Form: plating.Block, Length: 60, Width: 30, Height: 20, On: "mash", Sinks: 6})
+	assert.InDelta(t, 39, s.Compute(plating.Scene{}).Room.Tallest, 1e-9)
+}
+
 // On paper: the skin has 4:30 on what is wet; 12 s for it and 17 s that follow,
 // alone (270 + 12) ÷ (12 + 17) = 9.7, nine plates; the pass holds six.
 func TestHowManyPlatesAtOnce(t *testing.T) {

@@ -10,7 +10,7 @@ import (
 const (
 	outside  = 27.0 // mm from the edge of the plate to a number: the clock stands between
 	beside   = 12.0 // mm from the edge of ware without a clock
-	numbered = 20.0 // mm between the middles of two numbers
+	numbered = 25.0 // mm between the middles of two numbers, with how many there are beside one
 )
 
 // label puts each number outside its ware, as near to its shape's hour as the others let it.

@@ -129,7 +129,7 @@ func (l *layout) heights(i, deep int) {
 	l.base[i] = 0
 	if at, there := l.place[p.On]; there && at != i && deep < len(l.spec.Placings) {
 		l.heights(at, deep+1)
-		l.base[i] = l.top[at]
+		l.base[i] = max(l.base[at], l.top[at]-p.Sinks)
 	}
 	l.top[i] = l.base[i] + p.tall()
 }

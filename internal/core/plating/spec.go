@@ -131,6 +131,7 @@ type Placing struct {
 	Side      string        `json:"side,omitempty" maxLength:"60" doc:"which side is up: skin up, cut side up"`
 	OffPlate  bool          `json:"offPlate,omitempty" doc:"built elsewhere and moved on"`
 	Moved     string        `json:"moved,omitempty" doc:"id of the placing after which it is moved on; absent: at once"`
+	Sinks     float64       `json:"sinks,omitempty" minimum:"0" maximum:"500" doc:"mm that it sinks into what it stands on"`
 	Edge      float64       `json:"edge,omitempty" minimum:"0" maximum:"200" doc:"mm of its edge that are to stay in sight all round what stands on it"`
 	Rim       bool          `json:"rim,omitempty" doc:"it lies on the rim on purpose"`
 	Hidden    bool          `json:"hidden,omitempty" doc:"out of sight on purpose"`

@@ -255,6 +255,8 @@ func (c Card) side(p *page, x, y, size float64) {
 // heights are how high each thing reaches, by its number.
 func heights(side []plating.Solid) string {
 	var out []string
+	side = slices.Clone(side)
+	slices.SortFunc(side, func(a, b plating.Solid) int { return a.Number - b.Number })
 	for _, s := range side {
 		out = append(out, fmt.Sprintf("%d: %.0f", s.Number, s.Top))
 	}

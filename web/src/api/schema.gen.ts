@@ -4536,6 +4536,11 @@ export interface components {
             seconds: number;
             /** @description which side is up: skin up, cut side up */
             side?: string;
+            /**
+             * Format: double
+             * @description mm that it sinks into what it stands on
+             */
+            sinks?: number;
             /** @description on its plate before the next thing comes: it thaws there, it sets */
             stands?: components["schemas"]["Standing"];
             /** @description sharp, salty, sweet, bitter, rich, fresh */

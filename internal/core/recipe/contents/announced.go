@@ -39,7 +39,8 @@ func AnnouncedOf(b recipe.Book, d recipe.Dish) *Announced {
 	}
 	said := words.Of(d.Room.Card + " " + d.Room.Brief)
 	for _, p := range placed {
-		if !words.AnyOf(said, p.mainly) {
+		named := slices.ContainsFunc(out.Said, func(s Phrase) bool { return slices.Contains(s.In, p.name) })
+		if !named && !words.AnyOf(said, words.Telling(p.name)) {
 			out.NeverSaid = append(out.NeverSaid, p.name)
 		}
 	}

@@ -26,7 +26,7 @@ const warmthsThere: Options = [['', 'not set'], ...warmths.map((w): [string, str
 const counted = ['dots', 'slices', 'fan', 'scatter', 'quenelle', 'shavings']
 
 // what not every placing has
-const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'edge', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional', 'atTable']
+const rarely: (keyof PlacingForm)[] = ['arc', 'lift', 'tastes', 'life', 'edge', 'sinks', 'stands', 'cue', 'reason', 'offPlate', 'rim', 'hidden', 'notEaten', 'optional', 'atTable']
 
 type Other = { id: string; name: string }
 
@@ -101,6 +101,7 @@ export function PlacingEditor({ dish, placing, place, draft, components, formers
           {text('tastes', 'tastes', 170)}
           {text('life', 'life (3 min)', 120)}
           {text('edge', 'edge in sight, mm', 130)}
+          {text('sinks', 'sinks in, mm', 104)}
           <Form.Group controlId="placing-colour">
             <Form.Label>colour</Form.Label>
             <Form.Control type="color" value={f.colour} onChange={(e) => set('colour', e.target.value)} />
