@@ -140,8 +140,10 @@ func TestAPlateIsBuiltFromItsCardAndChecked(t *testing.T) {
 	fish.see("before the first plate")
 	fish.see("6 × ring 77 mm")
 	fish.click("Build")
-	fish.see("ring 77 mm, 25 mm high")
-	fish.see("9 o’clock, 22 mm")
+	fish.see("fill the ring 77 mm")
+	fish.see("9 o’clock, 1 finger")
+	fish.pressOn("the measures", `document.querySelector('.build-step summary')`)
+	fish.see("ring 77 mm, 25 mm high · 9 o’clock, 22 mm")
 	for range 4 {
 		fish.click("Next")
 	}

@@ -51,6 +51,8 @@ type Shape struct {
 	Texture Texture `json:"texture"`
 	Words   string  `json:"words" doc:"form and measures: ring 77 mm, 25 mm high"`
 	Place   string  `json:"place" doc:"9 o'clock, 22 mm"`
+	Hand    string  `json:"hand" doc:"what a hand does: 5 dots, squeeze bottle"`
+	Anchor  string  `json:"anchor" doc:"where it goes, for a hand: on the swede, 9 o'clock, 1 finger"`
 	Pool    bool    `json:"pool" doc:"it is poured round what stands there, and flows under it"`
 	Unseen  bool    `json:"unseen,omitempty" doc:"out of sight on purpose, or left off for some: drawn with a broken line"`
 }
@@ -77,7 +79,7 @@ func (l layout) drawing() Drawing {
 	for i, p := range s.Placings {
 		from := l.from[i]
 		shape := Shape{Placing: p.ID, Number: i + 1, FromX: round(from[0]), FromY: round(from[1]), Colour: p.Colour, Texture: p.Texture,
-			Words: p.Measured(), Place: s.Place(i), Pool: p.round(), Count: p.pieces(), Under: l.hidden(i), Unseen: p.Hidden || p.Optional}
+			Words: p.Measured(), Place: s.Place(i), Hand: l.act(i), Anchor: l.anchor(i), Pool: p.round(), Count: p.pieces(), Under: l.hidden(i), Unseen: p.Hidden || p.Optional}
 		if len(l.spots[i]) > 0 {
 			shape.X, shape.Y = round(l.spots[i][0].x), round(l.spots[i][0].y)
 		}

@@ -338,8 +338,8 @@ func (c Card) placings(p *page, x, y float64) {
 	for i, g := range c.Spec.Placings {
 		at := y + float64(i)*row
 		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="%.2f"/><text x="%.2f" y="%.2f" font-size="%.2f" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, x+4, at+size*0.85, math.Min(row*0.24, 4.2), x+4, at+size*1.2, size*0.9, i+1)
-		p.fitted(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s · %s", c.Name(g.Component), c.act(i), c.amount(i)), room)
-		told := c.anchor(i)
+		p.fitted(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s · %s", c.Name(g.Component), c.shape(i).Hand, c.amount(i)), room)
+		told := c.shape(i).Anchor
 		if extra := c.extra(i); extra != "" {
 			told += " · " + extra
 		}
@@ -368,6 +368,14 @@ func (c Card) key(p *page, x, y float64) {
 		p.text(at+7.6, y, 3.2, 400, string(t), 10)
 	}
 	p.text(x, y+5, 3.2, 400, "broken line: lies under, or out of sight · dotted field: strewn · dot: its middle", 90)
+}
+
+// shape of a placing as it was drawn.
+func (c Card) shape(i int) plating.Shape {
+	if i < len(c.Computed.Drawing.Shapes) {
+		return c.Computed.Drawing.Shapes[i]
+	}
+	return plating.Shape{}
 }
 
 // number of the placing with an id; 0 where there is none.

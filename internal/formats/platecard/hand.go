@@ -2,54 +2,15 @@ package platecard
 
 import (
 	"fmt"
-	"math"
 	"slices"
 	"strings"
 
 	"jointime/internal/core/plating"
 	"jointime/internal/core/units"
-	"jointime/internal/core/words"
 )
 
-// What a hand does, in the words of a hand: the count and the tool, where it goes by the clock and by fingers,
-// and how far off it may be. Millimetres stand behind, smaller.
-
-// finger is how wide a finger is, in mm: common practice, no source.
-const finger = 20.0
-
-// act is what is done: 5 dots, squeeze bottle.
-func (c Card) act(i int) string {
-	g := c.Spec.Placings[i]
-	n := max(g.Count, 1)
-	what := string(g.Form)
-	switch {
-	case g.Former != "":
-		what = "fill the " + g.Former
-	case g.Form == plating.Dots && n == 1:
-		what = "1 dot"
-	case g.Form == plating.Dots || g.Form == plating.Slices:
-		what = fmt.Sprintf("%d %s", n, g.Form)
-	case g.Form == plating.Quenelle && n > 1:
-		what = fmt.Sprintf("%d quenelles", n)
-	case g.Form == plating.Fan && n > 1:
-		what = fmt.Sprintf("fan of %d", n)
-	case g.Form == plating.Poured && g.On == "":
-		what = "pour round"
-	case g.Form == plating.Poured:
-		what = "pour over"
-	case g.Form == plating.Pool && g.On != "":
-		what = "pool over it"
-	}
-	if g.Repeat > 1 {
-		what += fmt.Sprintf(", %d times", g.Repeat)
-	}
-	for _, t := range strings.Split(g.Tool, ",") {
-		if t = strings.TrimSpace(t); t != "" && !strings.Contains(what, t) {
-			what += " · " + t
-		}
-	}
-	return what
-}
+// How far off a hand may be, what must not be forgotten, and the same for a ruler; what it does is told by the
+// drawing.
 
 // amount is how much, with what it may be off: a tenth, in a ring a twentieth. Where nobody said, the portion of the
 // dish, where it is placed once.
@@ -82,50 +43,6 @@ func (c Card) amount(i int) string {
 	}
 	off := a.Times(share)
 	return fmt.Sprintf("%s ± %s", a, off)
-}
-
-// anchor is where it goes, for a hand: on what, at what hour, how many fingers out.
-func (c Card) anchor(i int) string {
-	g := c.Spec.Placings[i]
-	var parts []string
-	for _, to := range [][2]string{{"on", g.On}, {"against", g.Leans}} {
-		if n := c.number(to[1]); n > 0 {
-			parts = append(parts, fmt.Sprintf("%s %d %s", to[0], n, words.Lower(c.Name(c.Spec.Placings[n-1].Component))))
-		}
-	}
-	parts = append(parts, c.byFingers(i))
-	for _, t := range []string{g.Side, g.Note} {
-		if t != "" && !strings.Contains(strings.Join(parts, " "), t) && (g.Leans == "" || !strings.HasPrefix(t, "against")) {
-			parts = append(parts, t)
-		}
-	}
-	return strings.Join(parts, " · ")
-}
-
-// byFingers is its place by the clock, and by fingers from the middle.
-func (c Card) byFingers(i int) string {
-	g := c.Spec.Placings[i]
-	place := c.Spec.Place(i)
-	if g.Distance == 0 || g.Part > 0 {
-		return place
-	}
-	n := math.Round(2*g.Distance/finger) / 2
-	far := "beside the middle"
-	if n > 0 {
-		far = half(n) + " finger" + map[bool]string{true: "s", false: ""}[n > 1]
-	}
-	return strings.Replace(place, fmt.Sprintf(", %.0f mm", g.Distance), ", "+far, 1)
-}
-
-func half(n float64) string {
-	whole, part := math.Modf(n)
-	switch {
-	case part == 0:
-		return fmt.Sprint(int(whole))
-	case whole == 0:
-		return "½"
-	}
-	return fmt.Sprintf("%d½", int(whole))
 }
 
 // extra is what must not be forgotten with it.

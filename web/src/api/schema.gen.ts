@@ -5191,6 +5191,8 @@ export interface components {
             share: number;
         };
         Shape: {
+            /** @description where it goes, for a hand: on the swede, 9 o'clock, 1 finger */
+            anchor: string;
             colour: string;
             /**
              * Format: int64
@@ -5208,6 +5210,8 @@ export interface components {
             fromX: number;
             /** Format: double */
             fromY: number;
+            /** @description what a hand does: 5 dots, squeeze bottle */
+            hand: string;
             /**
              * Format: double
              * @description where its number stands, outside the ware

@@ -126,7 +126,6 @@ function Step({ view, number }: { view: View; number: number }) {
   const p = view.dish.plate.placings[number - 1]
   const { drawing } = view.plate
   const shape = drawing.shapes[number - 1]
-  const on = view.dish.plate.placings.findIndex((o) => o.id === p.on) + 1
   const so = { ...drawing, shapes: drawing.shapes.slice(0, number) }
   return (
     <div className="build-step">
@@ -134,14 +133,14 @@ function Step({ view, number }: { view: View; number: number }) {
         <div className="what">{nameOf(view, p.component)}</div>
         <div className="much">{p.amount ? written({ amount: p.amount }) : portionOf(view, p.component)}</div>
         <div className="how">
-          {shape.words}
+          {shape.hand}
           <br />
-          {shape.place}
-          {on > 0 && p.from !== p.on && `, on ${on}`}
+          {shape.anchor}
         </div>
-        <div className="with">
-          {[p.tool, p.side && !p.note?.includes(p.side) && p.side, p.note].filter(Boolean).concat(`${p.seconds}\u00a0s`).join(' · ')}
-        </div>
+        <details className="with">
+          <summary>{p.seconds}&nbsp;s · in mm</summary>
+          {shape.words} · {shape.place}
+        </details>
         {p.notEaten && <span className="care">Not eaten: tell the guest.</span>}
         {p.stands && <div className="with">{standing(p.stands)}</div>}
         {p.cue && <div className="with">until {p.cue}</div>}
