@@ -27,7 +27,7 @@ func (s cards) cardFile(w http.ResponseWriter, r *http.Request) {
 	}
 	plates, k := nextPlates(b, s.base, id)
 	recipes := b.Recipes()
-	c := platecard.Card{Title: d.Name, Revision: b.Version(store.Dish, id), Spec: d.Plate, Computed: d.Plate.Wiped(k.Wipes()).Compute(recipes.PlateScene(d, plates, k.PassWidth)), Name: func(id string) string { return b.Components[id].Name }, Portions: recipes.PlateScene(d, plates, k.PassWidth).Portions}
+	c := platecard.Card{Title: d.Name, Revision: b.Version(store.Dish, id), Spec: d.Plate, Computed: d.Plate.Wiped(k.Wipes()).Compute(recipes.PlateScene(d, plates, k.PassWidth)), Name: func(id string) string { return b.Components[id].Name }}
 	contents := contents.In(recipes, d, k)
 	var names []string
 	for _, a := range contents.Allergens {

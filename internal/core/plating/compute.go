@@ -47,6 +47,7 @@ func (s Spec) Compute(scene Scene) Computed {
 	for _, p := range scene.Portions {
 		l.called[p.Component] = p.Name
 	}
+	l.portions = scene.Portions
 	l.weigh(scene)
 	out := Computed{Drawing: l.drawing(), Facts: l.facts(scene), Findings: l.findings(scene), Room: l.room, Contrast: l.contrast(), Lives: []Life{}, AtOnce: []AtOnce{}, Build: []Built{}}
 	for i := range s.Placings {

@@ -51,6 +51,8 @@ type Shape struct {
 	Texture Texture `json:"texture"`
 	Words   string  `json:"words" doc:"form and measures: ring 77 mm, 25 mm high"`
 	Place   string  `json:"place" doc:"9 o'clock, 22 mm"`
+	Much    string  `json:"much" doc:"how much, or the portion of the dish, or that it is not set"`
+	Off     string  `json:"off,omitempty" doc:"how much that may be off"`
 	Hand    string  `json:"hand" doc:"what a hand does: 5 dots, squeeze bottle"`
 	Anchor  string  `json:"anchor" doc:"where it goes, for a hand: on the swede, 9 o'clock, 1 finger"`
 	Pool    bool    `json:"pool" doc:"it is poured round what stands there, and flows under it"`
@@ -80,6 +82,7 @@ func (l layout) drawing() Drawing {
 		from := l.from[i]
 		shape := Shape{Placing: p.ID, Number: i + 1, FromX: round(from[0]), FromY: round(from[1]), Colour: p.Colour, Texture: p.Texture,
 			Words: p.Measured(), Place: s.Place(i), Hand: l.act(i), Anchor: l.anchor(i), Pool: p.round(), Count: p.pieces(), Under: l.hidden(i), Unseen: p.Hidden || p.Optional}
+		shape.Much, shape.Off = l.much(i)
 		if len(l.spots[i]) > 0 {
 			shape.X, shape.Y = round(l.spots[i][0].x), round(l.spots[i][0].y)
 		}

@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"jointime/internal/core/units"
 	"jointime/internal/core/words"
 )
 
@@ -90,4 +91,42 @@ func half(n float64) string {
 		return "½"
 	}
 	return fmt.Sprintf("%d½", int(whole))
+}
+
+// much is how much goes on, and what it may be off: a tenth, in a ring a twentieth. Where nobody said, it is the portion
+// of the dish, where that is placed once.
+func (l layout) much(i int) (text, off string) {
+	g := l.spec.Placings[i]
+	a := g.Amount
+	if a == nil {
+		a = l.portionOf(g.Component)
+	}
+	if a == nil {
+		return "amount not set", ""
+	}
+	if a.Unit.Kind() == units.Count {
+		return a.String(), ""
+	}
+	share := 0.1
+	if g.Form == Ring {
+		share = 0.05
+	}
+	return a.String(), "± " + a.Times(share).String()
+}
+
+// portionOf is what the dish has of a component on one plate; nil where it is placed twice, or was never said.
+func (l layout) portionOf(component string) *units.Amount {
+	times := 0
+	for _, o := range l.spec.Placings {
+		if o.Component == component {
+			times++
+		}
+	}
+	for _, p := range l.portions {
+		if p.Component == component && times == 1 && p.Amount != nil {
+			a := p.Amount.Times(float64(max(l.spec.Serves, 1)))
+			return &a
+		}
+	}
+	return nil
 }

@@ -10,22 +10,23 @@ import (
 // layout is a plate laid out: where each placing lies, how high it reaches, and
 // what covers what.
 type layout struct {
-	spec    Spec
-	called  map[string]string // name of a component, by its id
-	grid    raster.Grid
-	spots   [][]spot
-	from    [][2]float64
-	circle  []bool // it is measured, by whatever way, from itself
-	pens    [][]*pen
-	masks   []raster.Mask
-	areas   []float64 // mm²
-	overlap [][]float64
-	base    []float64 // mm over the plate on which it stands
-	top     []float64
-	place   map[string]int
-	stands  [][]bool // by placing: on what it stands or leans, by whatever way
-	room    Room
-	visible []float64 // mm², from above
+	spec     Spec
+	called   map[string]string // name of a component, by its id
+	portions []Portion         // of the dish, where they are known
+	grid     raster.Grid
+	spots    [][]spot
+	from     [][2]float64
+	circle   []bool // it is measured, by whatever way, from itself
+	pens     [][]*pen
+	masks    []raster.Mask
+	areas    []float64 // mm²
+	overlap  [][]float64
+	base     []float64 // mm over the plate on which it stands
+	top      []float64
+	place    map[string]int
+	stands   [][]bool // by placing: on what it stands or leans, by whatever way
+	room     Room
+	visible  []float64 // mm², from above
 }
 
 // lay lays a plate out; with its drawing, or only its outlines.

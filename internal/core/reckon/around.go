@@ -150,7 +150,7 @@ var stack = Ask{
 	Name: "stack", What: "how high a plate stands: layers on one another, with what sinks in and what leans",
 	Members: []Member{{Name: "layers", What: "from below; the value is the height, of what leans the thickness", Of: []Member{
 		{Name: "name"}, {Name: "value"}, {Name: "unit"}, {Name: "count", What: "so many on one another; absent: one", Kinds: []kind{number, count}},
-		{Name: "sinks", What: "into what is below it", Kinds: []kind{length}}, {Name: "length", What: "of what leans", Kinds: []kind{length}}, {Name: "angle", What: "at which it leans, in degrees from the level", Kinds: []kind{number}},
+		{Name: "sinks", What: "into what is below it: so much, or so much of its own height", Kinds: []kind{length, percent}}, {Name: "length", What: "of what leans", Kinds: []kind{length}}, {Name: "angle", What: "at which it leans, in degrees from the level", Kinds: []kind{number}},
 	}}, {Name: "to", What: "the unit of the answer; absent: mm"}},
 	Example: `{"ask": "stack", "given": {"layers": [{"name": "swede", "value": 25, "unit": "mm"}, {"name": "hake", "value": 30, "unit": "mm", "sinks": {"value": 4, "unit": "mm"}}]}}`,
 	do: func(g *given) answer {
@@ -178,6 +178,9 @@ var stack = Ask{
 				high = l.positive("length").base*sin + high*cos
 			}
 			sinks := l.or("sinks", quantity{0, mm})
+			if sinks.unit.kind == percent {
+				sinks = quantity{sinks.base * high, mm}
+			}
 			if sinks.base < 0 || sinks.base > top+noise {
 				refuse(l.at("sinks"), "It sinks into %s at most.", quantity{top, mm})
 			}

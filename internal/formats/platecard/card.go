@@ -23,7 +23,6 @@ type Card struct {
 	Spec     plating.Spec
 	Computed plating.Computed
 	Name     func(component string) string
-	Portions []plating.Portion
 	Cautions []string // allergens, and what must not be forgotten
 	Font     []byte   // WOFF2 in which it is set; nil: what the reader has
 	Photo    []byte   // JPEG; nil: none
@@ -338,7 +337,7 @@ func (c Card) placings(p *page, x, y float64) {
 	for i, g := range c.Spec.Placings {
 		at := y + float64(i)*row
 		fmt.Fprintf(&p.b, `<circle cx="%.2f" cy="%.2f" r="%.2f"/><text x="%.2f" y="%.2f" font-size="%.2f" font-weight="700" text-anchor="middle" fill="#fff">%d</text>`, x+4, at+size*0.85, math.Min(row*0.24, 4.2), x+4, at+size*1.2, size*0.9, i+1)
-		p.fitted(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s · %s", c.Name(g.Component), c.shape(i).Hand, c.amount(i)), room)
+		p.fitted(x+11, at+size*1.05, size, 700, fmt.Sprintf("%s  %s · %s", c.Name(g.Component), c.shape(i).Hand, strings.TrimSpace(c.shape(i).Much+" "+c.shape(i).Off)), room)
 		told := c.shape(i).Anchor
 		if extra := c.extra(i); extra != "" {
 			told += " · " + extra

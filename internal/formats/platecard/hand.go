@@ -6,44 +6,10 @@ import (
 	"strings"
 
 	"jointime/internal/core/plating"
-	"jointime/internal/core/units"
 )
 
-// How far off a hand may be, what must not be forgotten, and the same for a ruler; what it does is told by the
+// What must not be forgotten, and the same for a ruler; what it does is told by the
 // drawing.
-
-// amount is how much, with what it may be off: a tenth, in a ring a twentieth. Where nobody said, the portion of the
-// dish, where it is placed once.
-func (c Card) amount(i int) string {
-	g := c.Spec.Placings[i]
-	a := g.Amount
-	if a == nil {
-		times := 0
-		for _, o := range c.Spec.Placings {
-			if o.Component == g.Component {
-				times++
-			}
-		}
-		for _, p := range c.Portions {
-			if p.Component == g.Component && times == 1 && p.Amount != nil {
-				portion := p.Amount.Times(float64(max(c.Spec.Serves, 1)))
-				a = &portion
-			}
-		}
-	}
-	if a == nil {
-		return "amount open"
-	}
-	share := 0.1
-	if g.Form == plating.Ring {
-		share = 0.05
-	}
-	if a.Unit.Kind() == units.Count {
-		return a.String()
-	}
-	off := a.Times(share)
-	return fmt.Sprintf("%s ± %s", a, off)
-}
 
 // extra is what must not be forgotten with it.
 func (c Card) extra(i int) string {

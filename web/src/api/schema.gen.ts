@@ -5219,8 +5219,12 @@ export interface components {
             labelX: number;
             /** Format: double */
             labelY: number;
+            /** @description how much, or the portion of the dish, or that it is not set */
+            much: string;
             /** Format: int64 */
             number: number;
+            /** @description how much that may be off */
+            off?: string;
             /** @description closed path */
             outline: string;
             /** @description 9 o'clock, 22 mm */

@@ -6,7 +6,6 @@ import { Link } from 'wouter'
 import { api, ask, type Schemas } from '../../api/client'
 import { lost, useDish, usePhoto } from '../../api/queries'
 import { Advice } from '../../parts/Advice'
-import { written } from '../../parts/amounts'
 import { useOnce } from '../../parts/once'
 import { Empty, Failed, Waiting } from '../../parts/States'
 import { useDesk } from '../../parts/Desk'
@@ -69,12 +68,6 @@ function Sheet({ view }: { view: View }) {
 
 const nameOf = (view: View, component: string) => view.components.find((c) => c.component.id === component)?.component.name ?? component
 
-/** portionOf is the portion that the dish has of a component, where the placing names no amount. */
-function portionOf(view: View, component: string) {
-  const portion = view.dish.parts.find((p) => p.component === component)?.portion
-  return portion ? `portion ${written({ amount: portion })}` : 'amount not set'
-}
-
 function RollCall({ view }: { view: View }) {
   const { plate } = view.dish
   const once = (list: string[]) => [...new Set(list.filter(Boolean))]
@@ -131,7 +124,7 @@ function Step({ view, number }: { view: View; number: number }) {
     <div className="build-step">
       <div>
         <div className="what">{nameOf(view, p.component)}</div>
-        <div className="much">{p.amount ? written({ amount: p.amount }) : portionOf(view, p.component)}</div>
+        <div className="much">{shape.much} {shape.off && <span className="off">{shape.off}</span>}</div>
         <div className="how">
           {shape.hand}
           <br />

@@ -6,9 +6,9 @@ import { standing } from '../../parts/plate/standing'
 
 type Placing = Schemas['Placing']
 
-type Props = { placing: Placing; number: number; name: string; place: string; holds: string; build: number; before: number; picked: boolean; pick: (id: string) => void }
+type Props = { placing: Placing; number: number; name: string; place: string; much: string; holds: string; build: number; before: number; picked: boolean; pick: (id: string) => void }
 
-export const Line = memo(function Line({ placing, number, name, place, holds, build, before, picked, pick }: Props) {
+export const Line = memo(function Line({ placing, number, name, place, much, holds, build, before, picked, pick }: Props) {
   const total = Math.max(build, 1)
   return (
     <button className="placing" aria-current={picked} onClick={() => pick(picked ? '' : placing.id)}>
@@ -18,7 +18,7 @@ export const Line = memo(function Line({ placing, number, name, place, holds, bu
         <div className="small quiet">{[!placing.note?.includes(placing.form) && placing.form, holds, placing.side, placing.note !== placing.side && placing.note, placing.notEaten && 'not to be eaten', placing.optional && 'optional', placing.atTable && 'at the table', placing.stands && standing(placing.stands)].filter(Boolean).join(', ')}</div>
       </span>
       <span>
-        <b>{placing.amount ? words(placing.amount) : <span className="gap">?</span>}</b>
+        <b>{much === 'amount not set' ? <span className="gap">{much}</span> : much}</b>
         <div className="strip">
           <i style={{ left: `${(100 * before) / total}%`, width: `${(100 * placing.seconds) / total}%` }} />
         </div>
@@ -31,9 +31,3 @@ export const Line = memo(function Line({ placing, number, name, place, holds, bu
     </button>
   )
 })
-
-const signs: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾', '1.5': '1½' }
-
-function words(a: Schemas['Amount']) {
-  return a.unit === 'piece' ? (signs[String(a.quantity)] ?? String(a.quantity)) : `${a.quantity} ${a.unit}`
-}

@@ -124,7 +124,7 @@ function Sheet({ view }: { view: View }) {
           <ol className="list-unstyled m-0">
             {dish.plate.placings.map((p, i) => (
               <li key={p.id}>
-                <Line placing={p} number={i + 1} name={name(p.component)} place={view.plate.drawing.shapes[i]?.place ?? ''} holds={holds(p)} build={view.build} before={before[i]} picked={p.id === picked} pick={pick} />
+                <Line placing={p} number={i + 1} name={name(p.component)} place={view.plate.drawing.shapes[i]?.place ?? ''} much={view.plate.drawing.shapes[i]?.much ?? ''} holds={holds(p)} build={view.build} before={before[i]} picked={p.id === picked} pick={pick} />
                 {p.id === picked && <Findings of={p.id} plate={soon} acts={doable} />}
                 {p.id === picked && (
                   <PlacingEditor
