@@ -56,6 +56,18 @@ it('saves what was entered last also when the form has gone', async () => {
   expect(window.localStorage.length).toBe(0)
 })
 
+it('closes nothing that was opened after it has gone', async () => {
+  const { save, end } = slow()
+  const saved = vi.fn()
+  const { result, unmount } = renderHook(() => useForm<string, number>('f', 'base', 1, save, saved))
+  act(() => result.current.put('one'))
+  act(() => result.current.submit())
+  unmount()
+  await end(true)
+  expect(saved).not.toHaveBeenCalled()
+  expect(window.localStorage.length).toBe(0)
+})
+
 it('tells what is wrong at its field, and keeps what was typed', async () => {
   const { result } = renderHook(() => useForm('f', { name: '', far: '' }, 1, () => Promise.reject(new FieldError('far', 'no number'))))
   act(() => result.current.set({ far: 'very' }))

@@ -42,6 +42,11 @@ export function useFormOn<T, O>(draft: Draft<T, O>, save: Saving<T, O>, saved?: 
   useLayoutEffect(() => {
     now.current = { draft, save, saved }
   })
+  const here = useRef(true)
+  useLayoutEffect(() => {
+    here.current = true
+    return () => void (here.current = false)
+  }, [])
   const running = useRef(false)
   const again = useRef(false)
 
@@ -55,7 +60,7 @@ export function useFormOn<T, O>(draft: Draft<T, O>, save: Saving<T, O>, saved?: 
       if (next.draft.typed && next.draft.value !== draft.value) return next.draft.rebase() // typed meanwhile
       again.current = false
       next.draft.drop()
-      next.saved?.()
+      if (here.current) next.saved?.() // else somebody has opened another thing meanwhile, which stays open
     } catch (error) {
       setWrong(told(error))
     }
