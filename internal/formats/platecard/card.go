@@ -396,7 +396,7 @@ func (c Card) strip(p *page, x, y float64) {
 		fmt.Fprintf(&p.b, `<g transform="translate(%.2f %.2f) scale(%.5f)"><circle r="%.2f" fill="#fff" stroke="#14202b" stroke-width="4"/>`, x+each*(float64(now.Number)-0.5), y+each/2-2, scale, r)
 		var so []plating.Shape
 		for _, s := range d.Shapes {
-			if s.Number <= now.Number {
+			if s.Number <= now.Number && math.Hypot(s.X, s.Y) < 1.2*r { // what goes beside the plate is not in it
 				so = append(so, s)
 			}
 		}
