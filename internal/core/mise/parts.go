@@ -4,7 +4,9 @@ import (
 	"fmt"
 	"strings"
 
+	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/units"
+	"jointime/internal/core/words"
 )
 
 // InParts is something that is taken apart for several things, in the order in which its parts can be
@@ -19,7 +21,7 @@ type InParts struct {
 func (m *maker) inParts() []InParts {
 	out := []InParts{}
 	for _, b := range m.Exploded.Buy {
-		p := InParts{Name: fmt.Sprintf("%s %s", units.Amount{Quantity: units.Whole(b.Amount.Quantity), Unit: b.Amount.Unit}, b.Name), Order: []string{}}
+		p := InParts{Name: wholes(b), Order: []string{}}
 		var left []string
 		for _, part := range b.Parts {
 			if part.Wanted.Quantity > 0 {
@@ -34,6 +36,15 @@ func (m *maker) inParts() []InParts {
 		}
 	}
 	return out
+}
+
+// wholes is how many of it there are: 3 lemons, 2 heads of celery.
+func wholes(b quantity.Buy) string {
+	n := units.Whole(b.Amount.Quantity)
+	if b.Amount.Unit == units.Piece {
+		return words.Count(int(n), b.Name)
+	}
+	return units.Amount{Quantity: n, Unit: b.Amount.Unit}.String() + " " + b.Name
 }
 
 func (m *maker) figure(a units.Amount) string {

@@ -79,7 +79,7 @@ func TestPartsAreHadInTheirOrder(t *testing.T) {
 		Parts: []quantity.PartTaken{{Name: "zest", Wanted: grams(12), Left: grams(18)}, {Name: "juice", Wanted: units.Amount{Quantity: 180, Unit: units.Millilitre}}}}}
 	p := mise.Make(in).Parts
 	require.Len(t, p, 1)
-	assert.Equal(t, mise.InParts{Name: "5 lemon", Order: []string{"12 g zest for Cream", "180 ml juice for Sauce"}, Left: "18 g zest"}, p[0])
+	assert.Equal(t, mise.InParts{Name: "5 lemons", Order: []string{"12 g zest for Cream", "180 ml juice for Sauce"}, Left: "18 g zest"}, p[0])
 }
 
 // What is left of the packs is counted after the service as well: 15 kg bought, 14.355 kg needed.

@@ -5,6 +5,8 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+
+	"jointime/internal/core/solids"
 )
 
 // Shade is a colour that is seen on a plate.
@@ -60,7 +62,7 @@ func (l layout) eye() (hour, distance float64, first string) {
 	if sum == 0 {
 		return 0, 0, ""
 	}
-	hour, distance = hourOf(x/sum, y/sum)
+	hour, distance = solids.HourOf(x/sum, y/sum)
 	return hour, distance, first
 }
 

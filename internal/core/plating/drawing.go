@@ -138,7 +138,7 @@ func (p Placing) draw(pen *pen) {
 	a, b, n := p.Length/2, p.width()/2, max(p.Count, 1)
 	switch p.Form {
 	case Ring:
-		pen.measured(round64(a, b))
+		pen.measured(ellipseOf(a, b))
 		pen.shown(func() { pen.ellipse(0, 0, a, b) })
 		p.wall(pen, a, b)
 	case Pool:

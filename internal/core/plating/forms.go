@@ -46,7 +46,7 @@ func (p Placing) hole() float64 {
 
 // cone is a point with edges that run down from it.
 func (p Placing) cone(pen *pen, a, b float64) {
-	pen.measured(round64(a, b))
+	pen.measured(ellipseOf(a, b))
 	pen.shown(func() { pen.ellipse(0, 0, a, b) })
 	pen.onto(&pen.detail)
 	for i := range 8 {
@@ -58,7 +58,7 @@ func (p Placing) cone(pen *pen, a, b float64) {
 
 // hollow is a ring of food: its hole is hatched across.
 func (p Placing) hollow(pen *pen, a, b float64) {
-	pen.measured(round64(a, b))
+	pen.measured(ellipseOf(a, b))
 	pen.shown(func() { pen.ellipse(0, 0, a, b) })
 	r := p.hole() / 2
 	s := b / math.Max(a, 1e-6)

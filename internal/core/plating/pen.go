@@ -114,7 +114,7 @@ func (p *pen) ellipse(x, y, a, b float64) {
 
 // blob is an ellipse with so many shallow lobes, which are drawn and not measured.
 func (p *pen) blob(a, b float64, lobes int, depth float64) {
-	p.measured(round64(a, b))
+	p.measured(ellipseOf(a, b))
 	p.shown(func() {
 		p.around(0, 0, 72, func(t float64) (float64, float64) {
 			f := 1 + depth/2*math.Sin(float64(lobes)*t)
@@ -123,8 +123,8 @@ func (p *pen) blob(a, b float64, lobes int, depth float64) {
 	})
 }
 
-// round64 is an ellipse in chords that leave it by less than a thousandth of its radius.
-func round64(a, b float64) [][2]float64 {
+// ellipseOf is an ellipse in chords that leave it by less than a thousandth of its radius.
+func ellipseOf(a, b float64) [][2]float64 {
 	const n = 96
 	out := make([][2]float64, n)
 	for i := range out {

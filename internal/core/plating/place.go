@@ -3,6 +3,8 @@ package plating
 import (
 	"fmt"
 	"math"
+
+	"jointime/internal/core/solids"
 )
 
 // spot is where one piece of a placing lies: its middle, in mm from the plate's
@@ -140,11 +142,6 @@ func middle(spots []spot) (c [2]float64) {
 	return c
 }
 
-// hourOf is the clock hour of a point about another one, and its distance.
-func hourOf(x, y float64) (hour, distance float64) {
-	return math.Mod(math.Atan2(x, -y)*6/math.Pi+12, 12), math.Hypot(x, y)
-}
-
 // Alone is a placing measured from the middle of its own ware, whatever it was
 // measured from: for a plate from which the other is taken.
 func (s Spec) Alone(i int) Placing {
@@ -153,7 +150,7 @@ func (s Spec) Alone(i int) Placing {
 		return p
 	}
 	at, c := f.spots[i][0], f.middles[p.In]
-	hour, distance := hourOf(at.x-c[0], at.y-c[1])
+	hour, distance := solids.HourOf(at.x-c[0], at.y-c[1])
 	p.Hour, p.Distance, p.From, p.Between = math.Round(hour*100)/100, math.Round(distance*10)/10, "", false
 	return p
 }

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"jointime/internal/core/plating/raster"
+	"jointime/internal/core/solids"
 	"jointime/internal/core/units"
 )
 
@@ -61,7 +62,7 @@ func (l *layout) weigh(scene Scene) {
 		x, y, weight = x+c[0]*grams, y+c[1]*grams, weight+grams
 	}
 	if weight > 0 {
-		l.room.Hour, l.room.Distance = hourOf(x/weight, y/weight)
+		l.room.Hour, l.room.Distance = solids.HourOf(x/weight, y/weight)
 	}
 	if len(about) > 0 {
 		l.room.Working += "; weight by volume, as of water: " + strings.Join(about, ", ")

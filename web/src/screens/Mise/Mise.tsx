@@ -130,10 +130,12 @@ function Sheet({ view }: { view: View }) {
 // Ware is what is laid out: so many at once, so many there.
 function Ware({ list }: { list: Schemas['LaidOut'][] }) {
   if (list.length === 0) return null
+  const counted = list.filter((w) => w.have !== undefined)
+  const others = list.filter((w) => w.have === undefined)
   return (
     <section aria-label="Ware and small things" className="mise-day ware">
       <h2>Ware and small things</h2>
-      <table>
+      {counted.length > 0 && <table>
         <thead>
           <tr>
             <th>wanted</th>
@@ -143,13 +145,13 @@ function Ware({ list }: { list: Schemas['LaidOut'][] }) {
           </tr>
         </thead>
         <tbody>
-          {list.map((w) => (
+          {counted.map((w) => (
             <tr key={w.name} title={w.working}>
               <td className="clock">{w.need}</td>
               <td>
                 <b>{w.name}</b>
               </td>
-              <td>{w.have === undefined ? <span className="quiet">not counted</span> : w.short > 0 ? <b className="wrong">{w.have}, {w.short} short</b> : w.have}</td>
+              <td>{w.short > 0 ? <b className="wrong">{w.have}, {w.short} short</b> : w.have}</td>
               <td className="small">
                 {w.uses.join(' · ')}
                 {w.washed && ', washed in between'}
@@ -157,7 +159,13 @@ function Ware({ list }: { list: Schemas['LaidOut'][] }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </table>}
+      {others.length > 0 && (
+        <p className="mt-2 mb-0">
+          <span className="quiet">Wanted as well, and not counted (Kitchen, ware and small things): </span>
+          {others.map((w) => (w.need > 1 ? `${w.need} × ${w.name}` : w.name)).join(' · ')}
+        </p>
+      )}
     </section>
   )
 }
