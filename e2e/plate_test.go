@@ -358,3 +358,13 @@ func TestAHollowFormHasAHole(t *testing.T) {
 	chef.click("Save the placing")
 	chef.until("the hole is kept", `fetch('/api/dishes/guinea-fowl').then(r => r.json()).then(v => v.dish.plate.placings.some(p => p.form === 'hollow' && p.inner === 20))`)
 }
+
+// Enter that comes before a line is read adds it all the same.
+func TestAPlacingIsAddedHoweverFastItIsTyped(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/plate/guinea-fowl")
+	chef.see("Add a placing")
+	before := js[int](chef, `document.querySelectorAll('.placing').length`)
+	chef.do(chromedp.SendKeys(chromedp.CSS(`[aria-label="Type a placing"]`), "three dots of thyme gravy, 1 o'clock, 70 mm\r"))
+	chef.until("it is added", fmt.Sprintf(`document.querySelectorAll('.placing').length === %d`, before+1))
+	chef.until("the line is empty", `document.querySelector('[aria-label="Type a placing"]').value === ''`)
+}

@@ -162,7 +162,7 @@ function Ware({ list }: { list: Schemas['LaidOut'][] }) {
       </table>}
       {others.length > 0 && (
         <p className="mt-2 mb-0">
-          <span className="quiet">Wanted as well, and not counted (Kitchen, ware and small things): </span>
+          <span className="quiet">{counted.length > 0 ? 'Wanted as well, not counted' : 'Wanted, not counted'} (Kitchen, ware and small things): </span>
           {others.map((w) => (w.need > 1 ? `${w.need} × ${w.name}` : w.name)).join(' · ')}
         </p>
       )}
