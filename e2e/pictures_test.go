@@ -88,14 +88,14 @@ var views = []struct {
 	{"kitchen.png", "/kitchen", "Check the plan", func(chef *tablet) {
 		chef.until("what is taken", `document.querySelectorAll('.fullest').length === 1`)
 	}},
-	{"run-up.png", "/run-up/supper", "Export plan", func(chef *tablet) { chef.why() }},
+	{"run-up.png", "/run-up/winter-supper?course=fish", "Export plan", nil},
 	{"run-up-cooks.png", "/run-up/winter-supper?view=lanes&table=Table+2", "Commis", nil},
 	{"day.png", "/day/winter-supper", "planned around", func(chef *tablet) {
 		chef.pressOn("the carving", `document.querySelector('[aria-label^="Roast crown: twine off, carve, "]')`)
 		chef.see("· Winter supper")
 	}},
 	{"clash.png", "/run-up/winter-supper?course=main", "Export plan", func(chef *tablet) {
-		chef.click("Show")
+		chef.pressOn("the worst", `document.querySelector('.cause')`)
 		chef.see("limit 14 min")
 	}},
 	{"", "/run-up/winter-supper", "Export plan", nil},

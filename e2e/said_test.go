@@ -79,8 +79,8 @@ func TestWhatCouldNotBeSaidIsTyped(t *testing.T) {
 	chef.pressOn("leave it out", `document.querySelectorAll('input[name=lean]')[1]`)
 	chef.planned("it is left out", `!bar('quince', 'warm') && !!bar('quince', 'poach')`)
 
-	chef.go_("/run-up/supper")
-	chef.see("the warm shelf")
+	chef.go_("/run-up/supper?course=main")
+	chef.until("it is moved there", `document.querySelector('.strands')?.textContent.includes('the warm shelf')`)
 	bars := chef.plan()
 	assert.Equal(t, int64(480), bars["guinea-fowl/crown/roast-moved"].From-bars["guinea-fowl/crown/roast"].To)
 }

@@ -134,8 +134,14 @@ func TestDishDecidesAGapAndTheStrandIsPlanned(t *testing.T) {
 // 4. Run-up: both dishes on one plan, in both views; a step says why.
 func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/run-up/supper")
-	for _, text := range []string{"Hake", "Thyme gravy", "20:25:00", "21:00:00", "How long, and how do you know?", "Fri 15:05"} {
-		chef.until(text, `document.querySelector('.run-up svg')?.textContent.includes(`+quote(text)+`)`)
+	for _, text := range []string{"20:25", "Roast hake", "21:00", "Guinea fowl", "Oven"} {
+		chef.until(text, `document.querySelector('.bands svg')?.textContent.includes(`+quote(text)+`)`)
+	}
+	chef.pressOn("the band of the fowl", `document.querySelector('.band[aria-label^="21:00"]')`)
+	chef.until("it is opened", `document.querySelector('.strands')?.textContent.includes('Thyme gravy')`)
+	chef.pressOn("the band of the hake", `document.querySelector('.band[aria-label^="20:25"]')`)
+	for _, text := range []string{"Hake", "20:25:00", "How long, and how do you know?", "Fri 15:55"} {
+		chef.until(text, `document.querySelector('.strands')?.textContent.includes(`+quote(text)+`)`)
 	}
 	chef.see("Select a step to see why")
 	chef.do(chromedp.Focus(chromedp.CSS(`.bar[aria-label^="fillet, pin bones out"]`)), chromedp.KeyEvent("\r"))
@@ -152,11 +158,13 @@ func TestRunUpShowsBothDishesAndSaysWhy(t *testing.T) {
 	chef.see("Hot fat: press with the slice")
 
 	chef.click("Cooks and equipment")
-	chef.until("the oven at both settings", `(t => t.includes('Hake 200 °C') && t.includes('Roast crown 165 °C') && t.includes('heats to 200 °C'))(document.querySelector('.run-up svg').textContent)`)
+	chef.until("the oven at both settings", `(t => t.includes('Hake 200 °C') && t.includes('Roast crown 165 °C') && t.includes('heats to 200 °C'))(document.querySelector('.moves svg').textContent)`)
 	chef.click("Friday 13 March")
-	chef.until("Friday", `document.querySelector('.run-up svg').textContent.includes('Poached quince')`)
+	chef.until("Friday", `document.querySelector('.moves svg').textContent.includes('Poached quince')`)
 	chef.click("Fire list")
-	chef.see("until") // the panel of the selected step stays
+	chef.see("until")                        // the panel of the selected step stays
+	chef.gone("a leg comes away with a tug") // the course that was opened is the one that is listed
+	chef.click("Clear filter")
 	chef.see("a leg comes away with a tug")
 	chef.click("Filter")
 	chef.pick("select[aria-label=Dish]", "roast-hake")
@@ -176,7 +184,7 @@ func TestRunUpShowsAClash(t *testing.T) {
 	chef.gone("Save the step")
 	chef.go_("/run-up/supper")
 	chef.see("Crushed swede: crush. Needs 20 h, but Head chef is there for ")
-	chef.until("the strand stops there", `document.querySelector('.run-up svg').textContent.includes('cannot be done')`)
+	chef.until("the strand stops there", `document.querySelector('.strands').textContent.includes('cannot be done')`)
 	assert.Contains(t, chef.plan(), "guinea-fowl/crown/roast", "the rest is planned")
 }
 

@@ -16,6 +16,7 @@ import (
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/recipe/quantity"
 	"jointime/internal/core/recipe/review"
+	"jointime/internal/core/runup/evening"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
 	"jointime/internal/core/told"
@@ -258,12 +259,13 @@ var dated = regexp.MustCompile(`[@-]\d{4}-\d{2}-\d{2}(-\d+)?$`)
 
 // RunUpView is the run-up of a service.
 type RunUpView struct {
-	RunUp    report.RunUp `json:"runUp"`
-	ReadOnly bool         `json:"readOnly"`
-	Faults   []string     `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
-	Told     []string     `json:"told" nullable:"false" doc:"what the service cannot have: out of season, too late to begin, empty"`
-	Planning bool         `json:"planning,omitempty" doc:"a newer, or a better plan is being made; it is told when it is there"`
-	Changed  []string     `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
+	RunUp    report.RunUp     `json:"runUp"`
+	ReadOnly bool             `json:"readOnly"`
+	Evening  evening.Overview `json:"evening"`
+	Faults   []string         `json:"faults" nullable:"false" doc:"of its dishes: objects that do not come out in time, versions that break their claim"`
+	Told     []string         `json:"told" nullable:"false" doc:"what the service cannot have: out of season, too late to begin, empty"`
+	Planning bool             `json:"planning,omitempty" doc:"a newer, or a better plan is being made; it is told when it is there"`
+	Changed  []string         `json:"changed" nullable:"false" doc:"of a service that is past: what is no longer as it was planned with"`
 }
 
 type runUpOutput struct{ Body RunUpView }
@@ -273,7 +275,15 @@ func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{RunUp: r.RunUp, ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
+	return &runUpOutput{RunUpView{RunUp: r.RunUp, Evening: evening.Read(r.RunUp, sectionNames(p.In.Kitchen)), ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
+}
+
+// sectionNames are the sections of a kitchen in their order.
+func sectionNames(k kitchen.Kitchen) (out evening.Names) {
+	for _, s := range k.Sections {
+		out = append(out, [2]string{s.ID, s.Name})
+	}
+	return out
 }
 
 // told says in time what a service that is still to come cannot have.

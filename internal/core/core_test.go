@@ -88,6 +88,7 @@ var may = map[string]string{
 	"runup/demand":    "keeping kitchen limits plating recipe runup/work service words",
 	"runup/expand":    "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
 	"runup/report":    "limits runup/work schedule schedule/network schedule/reason units words",
+	"runup/evening":   "runup/report units words",
 	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/check schedule/network schedule/short schedule/solve service units words",
 	"mise":            "fault keeping kitchen recipe recipe/quantity recipe/contents runup/report units words",
 	"kitchenday":      "kitchen runup/report units",

@@ -326,22 +326,6 @@ func TestASummerTimeChangeInsideTheRunUp(t *testing.T) {
 	assert.Equal(t, fillet.To-fillet.From, int64(fillet.End.Sub(fillet.Start)/time.Second))
 }
 
-func TestFoldsCoverTheWorkInOrder(t *testing.T) {
-	r := supperPlan(t).RunUp
-	require.NotEmpty(t, r.Folds)
-	assert.LessOrEqual(t, len(r.Folds), 8)
-	for i := 1; i < len(r.Folds); i++ {
-		assert.LessOrEqual(t, r.Folds[i-1].To, r.Folds[i].From)
-	}
-	for _, b := range r.Bars {
-		covered := false
-		for _, f := range r.Folds {
-			covered = covered || (f.From <= b.From && b.From <= f.To)
-		}
-		assert.True(t, covered, b.ID)
-	}
-}
-
 // The menu of the demo, planned and read back with all its reasons: median and
 // 95th percentile, warm.
 func BenchmarkMake(b *testing.B) { benchmarkMake(b, demoInput(b)) }

@@ -6,8 +6,10 @@ package runupsvg
 import (
 	"fmt"
 	"html"
+	"slices"
 	"strings"
 
+	"jointime/internal/core/runup/evening"
 	"jointime/internal/core/runup/report"
 )
 
@@ -17,25 +19,25 @@ const (
 	left   = 62.0
 	right  = 24.0
 	top    = 20.0
-	row    = 9.0
+	line   = 9.0
 	dish   = 5.0 // between two dishes
 	half   = 2.2 // of a bar
 	margin = 6.0
 )
 
-// SVG draws a run-up.
+// SVG draws a run-up, each course on a folded axis of its own.
 func SVG(u report.RunUp) string {
-	p := &page{u: u, fold: (width - left - right) / float64(max(len(u.Folds), 1))}
-	p.strands()
+	p := &page{u: u, y: top}
+	for _, o := range evening.Read(u, nil).Opens {
+		if o.Kind == "course" {
+			p.course(o)
+		}
+	}
 	height := p.y + 10
 	var b strings.Builder
 	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" width="%gmm" height="%gmm" viewBox="0 0 %g %g" font-family="'Atkinson Hyperlegible Next', sans-serif" font-size="3" fill="#14202b">`, width, height, width, height)
 	fmt.Fprintf(&b, `<title>%s</title><rect width="%g" height="%g" fill="#fff"/>`, html.EscapeString(u.Name), width, height)
 	fmt.Fprintf(&b, `<text x="%g" y="9" font-size="6" font-weight="700">%s, %s</text>`, margin, html.EscapeString(u.Name), html.EscapeString(u.Day))
-	for i, f := range u.Folds {
-		x := left + float64(i)*p.fold
-		fmt.Fprintf(&b, `<path d="M%.2f 13V%.2f" stroke="#c3cdd3" stroke-width="0.3" stroke-dasharray="1 1"/><text x="%.2f" y="16">%s</text>`, x, p.y, x+1, html.EscapeString(f.Label))
-	}
 	b.WriteString(p.b.String())
 	b.WriteString("</svg>\n")
 	return b.String()
@@ -44,49 +46,61 @@ func SVG(u report.RunUp) string {
 type page struct {
 	b    strings.Builder
 	u    report.RunUp
-	fold float64 // width of one
+	axis []evening.OpenSegment // of the course that is drawn
 	y    float64
 }
 
 // x is where a moment lies on the folded axis.
 func (p *page) x(at int64) float64 {
-	for i, f := range p.u.Folds {
-		if at < f.From {
-			return left + float64(i)*p.fold
+	sum, all := 0.0, 0.0
+	for _, s := range p.axis {
+		all += s.Room
+	}
+	wide := (width - left - right) / max(all, 0.1)
+	for _, s := range p.axis {
+		if at < s.From {
+			return left + sum*wide
 		}
-		if at <= f.To {
-			return left + (float64(i)+float64(at-f.From)/float64(max(f.To-f.From, 1)))*p.fold
+		if at <= s.To {
+			return left + (sum+s.Room*float64(at-s.From)/float64(max(s.To-s.From, 1)))*wide
 		}
+		sum += s.Room
 	}
 	return width - right
 }
 
-func (p *page) strands() {
-	p.y = top
-	for i := 0; i < len(p.u.Strands); {
-		n := i
-		for n < len(p.u.Strands) && p.u.Strands[n].Dish == p.u.Strands[i].Dish && p.u.Strands[n].Course == p.u.Strands[i].Course {
-			n++
-		}
-		p.dish(p.u.Strands[i:n])
-		i = n
+// course draws the strands of a course under its axis, and the line of the pass at which they meet.
+func (p *page) course(o evening.Opening) {
+	p.axis = o.Axis
+	c := slices.IndexFunc(p.u.Courses, func(c report.CourseRow) bool { return c.ID == o.ID })
+	row := p.u.Courses[c]
+	p.y += dish
+	fmt.Fprintf(&p.b, `<text x="%g" y="%.2f" font-size="4" font-weight="700">%s</text>`, margin, p.y, html.EscapeString(o.Name))
+	from := p.y
+	p.y += dish
+	p.dishes(c)
+	for _, s := range o.Axis {
+		x := p.x(s.From)
+		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fV%.2f" stroke="#c3cdd3" stroke-width="0.3" stroke-dasharray="1 1"/><text x="%.2f" y="%.2f">%s</text>`, x, from+1, p.y+3, x+1, from+2, html.EscapeString(s.Label))
 	}
+	x := p.x(row.Leaves) + 1
+	fmt.Fprintf(&p.b, `<path d="M%.2f %.2fV%.2f" stroke="#1554b8" stroke-width="1"/><text x="%.2f" y="%.2f" font-weight="700">%s × %d</text>`, x, from+3, p.y+3, x+1.5, from+6, row.Hour.Format("15:04"), row.Plates)
 }
 
-// dish draws the strands of one dish and the line of the pass at which they meet.
-func (p *page) dish(list []report.Strand) {
-	s := list[0]
-	p.y += dish
-	fmt.Fprintf(&p.b, `<text x="%g" y="%.2f" font-size="4" font-weight="700">%s</text>`, margin, p.y, html.EscapeString(s.DishName))
-	from := p.y
-	for _, s := range list {
-		p.y += row
+// dishes draws the strands of a course, those of a version under its name.
+func (p *page) dishes(c int) {
+	last := ""
+	for _, s := range p.u.Strands {
+		if s.Course != c {
+			continue
+		}
+		if s.DishName != last {
+			p.y += dish
+			fmt.Fprintf(&p.b, `<text x="%g" y="%.2f" font-weight="700">%s × %d</text>`, margin, p.y, html.EscapeString(s.DishName), s.Plates)
+			last = s.DishName
+		}
+		p.y += line
 		p.strand(s)
-	}
-	if s.Course < len(p.u.Courses) {
-		c := p.u.Courses[s.Course]
-		x := p.x(c.Leaves) + 2
-		fmt.Fprintf(&p.b, `<path d="M%.2f %.2fV%.2f" stroke="#1554b8" stroke-width="1"/><text x="%.2f" y="%.2f" font-weight="700">%s × %d</text>`, x, from+2, p.y+3, x+1.5, from+4, c.Hour.Format("15:04"), s.Plates)
 	}
 }
 

@@ -1938,12 +1938,16 @@ export interface components {
             to: string;
             why?: string;
         };
-        AxisSegment: {
-            /** Format: int64 */
-            from: number;
-            label: string;
-            /** Format: int64 */
-            to: number;
+        Band: {
+            /**
+             * Format: int64
+             * @description place in courses
+             */
+            course: number;
+            /** @description hands that it takes, in time; each holds until the next one */
+            load: components["schemas"]["HandsLevel"][];
+            waves: components["schemas"]["Stroke"][];
+            worst?: components["schemas"]["WorstMoment"];
         };
         Bar: {
             cautions?: components["schemas"]["Caution"][] | null;
@@ -3246,6 +3250,12 @@ export interface components {
             /** @enum {string} */
             work: "all" | "slices" | "none";
         };
+        HandsLevel: {
+            /** Format: int64 */
+            at: number;
+            /** Format: double */
+            hands: number;
+        };
         HandsOn: {
             /** @description nobody said that it needs hands; a cook takes it as said */
             assumed?: boolean;
@@ -4260,6 +4270,25 @@ export interface components {
             /** @description none: they are not there */
             shifts: components["schemas"]["Shift"][];
         };
+        OpenSegment: {
+            /** Format: int64 */
+            from: number;
+            label: string;
+            /**
+             * Format: double
+             * @description its share of the width, beside the others
+             */
+            room: number;
+            /** Format: int64 */
+            to: number;
+        };
+        Opening: {
+            axis: components["schemas"]["OpenSegment"][];
+            id: string;
+            /** @enum {string} */
+            kind: "course" | "dish" | "section" | "cook" | "thing" | "table";
+            name: string;
+        };
         Order: {
             course: string;
             dish: string;
@@ -4295,6 +4324,31 @@ export interface components {
             /** @description with how many there are, where they are counted */
             what: string;
         };
+        Overview: {
+            /** @description of the courses, in their order */
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: int64
+             * @description where the even clock begins: an hour and a half before the first plate, or with the work of the service
+             */
+            from: number;
+            /**
+             * Format: int64
+             * @description cooks in the plan
+             */
+            hands: number;
+            /** @description what can be opened, each with its axis */
+            opens: components["schemas"]["Opening"][];
+            /** @description what does not hold, by cause, the worst first */
+            shortfalls: components["schemas"]["Shortfall"][];
+            /** @description of the sections, then of what has a temperature */
+            strips: components["schemas"]["Strip"][];
+            /**
+             * Format: int64
+             * @description where it ends: after the last plate
+             */
+            to: number;
+        };
         Own: {
             /** Format: double */
             celsius?: number;
@@ -4325,6 +4379,12 @@ export interface components {
             clean?: boolean;
             /** @description component/step whose pan is wanted, with what that left in it */
             of?: string;
+        };
+        PanKept: {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
         };
         Par: {
             amount: components["schemas"]["Amount"];
@@ -4858,7 +4918,8 @@ export interface components {
             critical: components["schemas"]["Critical"][];
             day: string;
             days: components["schemas"]["Day"][];
-            folds: components["schemas"]["AxisSegment"][];
+            /** @description waits of a component before the step of another one that it goes into */
+            flows: components["schemas"]["Hold"][];
             lanes: components["schemas"]["Lane"][];
             loads: components["schemas"]["Utilisation"][];
             /** @description ids of what was kept at its time and is no longer there */
@@ -4868,6 +4929,8 @@ export interface components {
             onPlan: boolean;
             /** Format: date-time */
             origin: string;
+            /** @description steps that take the pan of another one */
+            pans: components["schemas"]["PanKept"][];
             /** @description where it comes near a published limit */
             presses: components["schemas"]["LimitWarning"][];
             /** @description how much is kept of what matters, in the order in which it does; none without a plan */
@@ -4892,6 +4955,7 @@ export interface components {
         RunUpView: {
             /** @description of a service that is past: what is no longer as it was planned with */
             changed: string[];
+            evening: components["schemas"]["Overview"];
             /** @description of its dishes: objects that do not come out in time, versions that break their claim */
             faults: string[];
             /** @description a newer, or a better plan is being made; it is told when it is there */
@@ -5335,6 +5399,61 @@ export interface components {
             task?: string;
             what: string;
         };
+        Shortfall: {
+            /** @description places in courses; none: it is of the whole evening */
+            courses: number[];
+            /** @description what does not hold, the worst first */
+            effects: components["schemas"]["ShortfallEffect"][];
+            /**
+             * Format: int64
+             * @description seconds by which what is furthest over is over
+             */
+            over: number;
+            /**
+             * Format: int64
+             * @description that hang on it, those of a wave once
+             */
+            plates: number;
+            /** @description the cause, where it is found: who or what is short, and when */
+            say?: string;
+            /** @description the same in a few words */
+            short?: string;
+            /** @description a limit that must be kept is broken */
+            strict: boolean;
+        };
+        ShortfallEffect: {
+            advice: string;
+            /**
+             * Format: int64
+             * @description place in bars, of the worst
+             */
+            bar?: number;
+            /**
+             * Format: int64
+             * @description place in courses; -1: of none
+             */
+            course: number;
+            /**
+             * Format: int64
+             * @description seconds, of the worst
+             */
+            over: number;
+            /** Format: int64 */
+            plates: number;
+            /** @description the worst of them */
+            say: string;
+            /** @description the same in a few words */
+            short: string;
+            source?: string;
+            strict: boolean;
+            /**
+             * Format: int64
+             * @description how often
+             */
+            times: number;
+            /** @description what stops each, as found, each sentence once */
+            why: string[];
+        };
         SizeTable: {
             /**
              * Format: double
@@ -5723,6 +5842,42 @@ export interface components {
             from: number;
             /** Format: int64 */
             to: number;
+        };
+        Strip: {
+            id: string;
+            /** @enum {string} */
+            kind: "section" | "thing";
+            name: string;
+            spans: components["schemas"]["StripSpan"][];
+        };
+        StripSpan: {
+            /** Format: int64 */
+            from: number;
+            /** @description another service has it */
+            other?: boolean;
+            /**
+             * Format: int64
+             * @description °C
+             */
+            setting?: number;
+            /** Format: int64 */
+            to: number;
+            /** @description on its way there */
+            turning?: boolean;
+        };
+        Stroke: {
+            /** Format: int64 */
+            at: number;
+            /**
+             * @description tight: something of it has hardly any time to spare
+             * @enum {string}
+             */
+            state: "kept" | "tight" | "late" | "early";
+            /**
+             * Format: int64
+             * @description from 1
+             */
+            wave: number;
         };
         Substitute: {
             /**
@@ -6241,9 +6396,26 @@ export interface components {
             /** Format: int64 */
             bar?: number;
             causes?: components["schemas"]["Cause"][] | null;
+            /**
+             * Format: int64
+             * @description seconds by which
+             */
+            over?: number;
+            /**
+             * Format: int64
+             * @description that hang on it
+             */
+            plates?: number;
+            /** @description what is passed: a kind of wait, late, early, together, pinned */
+            rule?: string;
             /** @description of a published limit */
             source?: string;
             strict: boolean;
+            /**
+             * Format: int64
+             * @description of which
+             */
+            wave?: number;
             what: string;
             /** @description which requirements clash; absent: not found */
             why?: string;
@@ -6413,6 +6585,22 @@ export interface components {
             then: string;
             /** @description empty: a remark */
             when?: string;
+        };
+        WorstMoment: {
+            /**
+             * Format: int64
+             * @description place in bars
+             */
+            bar: number;
+            /**
+             * Format: int64
+             * @description seconds over; absent: it is kept
+             */
+            over?: number;
+            /** @description what, and by how much */
+            say: string;
+            /** @description who is short of hands then, or does it */
+            who?: string;
         };
         Yielded: {
             /** @description the working of the pieces */

@@ -210,3 +210,35 @@ func (r *reporter) sayPause(b reason.Blocked) (says, way string) {
 	x, y := r.plan.Tasks[b.Task], r.plan.Tasks[b.Other]
 	return fmt.Sprintf("%s–%s %s: %s needs %s, %s %s.", r.hour(min(x.Start, y.Start)), r.hour(max(x.End, y.End)), name, r.callOne(b.Other), r.settingOf(b.Other, b.Resource), one, r.settingOf(b.Task, b.Resource)), "use another oven"
 }
+
+// sumText writes the terms as one line: 20:11:49 = 20:25:00 − pour 0:28 − ….
+func (r *reporter) sumText(start int64, terms []Term) string {
+	var b strings.Builder
+	fmt.Fprintf(&b, "%s = %s", r.clock(start), r.anchorText(start, terms[0]))
+	for _, t := range terms[1:] {
+		sign, v := "−", -t.Seconds
+		if v < 0 {
+			sign, v = "+", -v
+		}
+		fmt.Fprintf(&b, " %s %s %s", sign, t.Label, figure(v))
+	}
+	return b.String()
+}
+
+// anchorText names the day of an anchor that is not on the day of the start.
+func (r *reporter) anchorText(start int64, anchor Term) string {
+	text := r.clock(anchor.Seconds)
+	if a := r.moment(anchor.Seconds); a.YearDay() != r.moment(start).YearDay() {
+		text = a.Format("Monday ") + text
+	}
+	return text + " (" + anchor.Label + ")"
+}
+
+// figure writes seconds so that sums can be followed on paper: m:ss below an
+// hour, h:mm:ss above.
+func figure(s int64) string {
+	if s < 3600 {
+		return fmt.Sprintf("%d:%02d", s/60, s%60)
+	}
+	return fmt.Sprintf("%d:%02d:%02d", s/3600, s%3600/60, s%60)
+}

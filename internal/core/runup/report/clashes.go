@@ -15,17 +15,51 @@ func (r *reporter) clashes() []Violation {
 	out := []Violation{}
 	for _, b := range r.plan.Broken {
 		if c, ok := r.clash(b); ok {
-			out = append(out, c)
+			out = append(out, r.weighed(c, b))
 		}
 	}
 	for c := range r.of.Courses {
 		for _, s := range r.sendings(c) {
 			if v, is := r.untimely(c, s); is {
+				v.Rule, v.Over, v.Wave = "late", s.Late, s.Wave
+				if s.Late < 0 {
+					v.Rule, v.Over = "early", -s.Late
+				}
+				for _, p := range s.Plates {
+					v.Plates += p.Plates
+				}
 				out = append(out, v)
 			}
 		}
 	}
 	return out
+}
+
+// weighed says of a violation what is passed, by how much, and how many plates hang on it: those
+// of the wave that waits, or of all where the wait is for all.
+func (r *reporter) weighed(v Violation, b schedule.Breach) Violation {
+	v.Over = b.By
+	switch b.Limit {
+	case schedule.LinkMax:
+		v.Rule = string(r.of.Links[*b.Link].Reason)
+		w := r.of.Work[r.index[b.From]]
+		if to := r.of.Work[r.index[b.To]]; to.Wave > 0 {
+			w = to
+		}
+		v.Plates, v.Wave = w.Portions, w.Wave
+	case schedule.TogetherWithin:
+		v.Rule = "together"
+		dishes := map[string]bool{}
+		for _, id := range r.problem.Together[*b.Together].Tasks {
+			if w := r.of.Work[r.index[id]]; !dishes[w.Dish] {
+				dishes[w.Dish] = true
+				v.Plates, v.Wave = v.Plates+w.Portions, w.Wave
+			}
+		}
+	default:
+		v.Rule, v.Plates = "pinned", r.of.Work[r.index[b.Task]].Portions
+	}
+	return v
 }
 
 func (r *reporter) clash(b schedule.Breach) (Violation, bool) {

@@ -21,8 +21,9 @@ type RunUp struct {
 	Courses []CourseRow     `json:"courses" nullable:"false"`
 	Strands []Strand        `json:"strands" nullable:"false"`
 	Bars    []Bar           `json:"bars" nullable:"false"`
+	Flows   []Hold          `json:"flows" nullable:"false" doc:"waits of a component before the step of another one that it goes into"`
+	Pans    []PanKept       `json:"pans" nullable:"false" doc:"steps that take the pan of another one"`
 	Lanes   []Lane          `json:"lanes" nullable:"false"`
-	Folds   []AxisSegment   `json:"folds" nullable:"false"`
 	Days    []Day           `json:"days" nullable:"false"`
 	Stops   []UnplannedStep `json:"stops" nullable:"false"`
 	Clashes []Violation     `json:"clashes" nullable:"false"`
@@ -106,6 +107,12 @@ type ChainSpan struct {
 	To   int64  `json:"to"`
 	Text string `json:"text" doc:"what it is called, how long it is, and its two sides"`
 	Over int64  `json:"over,omitempty" doc:"seconds beyond its limit"`
+}
+
+// PanKept is a step that takes the pan of another one: places in bars.
+type PanKept struct {
+	From int `json:"from"`
+	To   int `json:"to"`
 }
 
 // Hold is a wait between two bars.
@@ -230,13 +237,6 @@ type LanePause struct {
 	What string `json:"what,omitempty" doc:"of a cook: what is done"`
 }
 
-// AxisSegment is a stretch of the folded axis; all take equal room.
-type AxisSegment struct {
-	From  int64  `json:"from"`
-	To    int64  `json:"to"`
-	Label string `json:"label"`
-}
-
 // Day is a day with work on it, from the first to the last of it.
 type Day struct {
 	Label string `json:"label"`
@@ -273,4 +273,8 @@ type Violation struct {
 	Source string  `json:"source,omitempty" doc:"of a published limit"`
 	Bar    *int    `json:"bar,omitempty"`
 	Strict bool    `json:"strict"`
+	Rule   string  `json:"rule,omitempty" doc:"what is passed: a kind of wait, late, early, together, pinned"`
+	Over   int64   `json:"over,omitempty" doc:"seconds by which"`
+	Plates int     `json:"plates,omitempty" doc:"that hang on it"`
+	Wave   int     `json:"wave,omitempty" doc:"of which"`
 }

@@ -26,13 +26,13 @@ func Read(p schedule.Problem, m work.Map, plan schedule.Plan, zone *time.Locatio
 		out.Bars = append(out.Bars, r.bar(i))
 	}
 	out.Strands = r.strands()
+	out.Flows, out.Pans = r.flows(), r.pans()
 	out.Lanes = r.lanes()
 	out.Turns = r.turns(out.Lanes)
 	out.Loads = r.loads(out.Lanes)
 	out.Critical = r.critical()
 	out.Presses = r.presses()
 	out.Slots = r.slots(out.Lanes, out.Loads[0].Tight)
-	out.Folds = r.folds()
 	out.Days = r.days()
 	r.courseRows(&out)
 	out.Clashes = append(append(r.clashes(), out.Clashes...), unlit(out.Turns)...)
@@ -55,7 +55,7 @@ const none = "none"
 // frame is what a run-up has without a plan.
 func (r *reporter) frame() RunUp {
 	out := RunUp{Service: r.of.Service, Name: r.of.Name, Day: r.of.Day, Origin: r.of.Origin.In(r.zone), Status: none,
-		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Lanes: []Lane{}, Folds: []AxisSegment{}, Days: []Day{}, Turns: []Changeover{}, Loads: []Utilisation{}, Presses: []LimitWarning{}, Critical: []Critical{}, Slots: []Slot{},
+		Courses: []CourseRow{}, Strands: []Strand{}, Bars: []Bar{}, Flows: []Hold{}, Pans: []PanKept{}, Lanes: []Lane{}, Days: []Day{}, Turns: []Changeover{}, Loads: []Utilisation{}, Presses: []LimitWarning{}, Critical: []Critical{}, Slots: []Slot{},
 		Stops: []UnplannedStep{}, Clashes: []Violation{}, Promises: []Promise{}, Lost: []string{}}
 	for _, o := range r.of.Around {
 		out.Around = append(out.Around, o.Name)

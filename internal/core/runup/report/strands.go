@@ -100,6 +100,28 @@ func (r *reporter) hold(e, from, to int) Hold {
 	return h
 }
 
+// flows are the waits of what goes into another component.
+func (r *reporter) flows() []Hold {
+	out := []Hold{}
+	for e, l := range r.problem.Links {
+		if r.of.Links[e].Reason == work.Input && l.FromAt == "" && l.ToAt == "" {
+			out = append(out, r.hold(e, r.index[l.From], r.index[l.To]))
+		}
+	}
+	return out
+}
+
+// pans are the steps that take the pan of another one; that of a washing-up is none.
+func (r *reporter) pans() []PanKept {
+	out := []PanKept{}
+	for e, l := range r.problem.Links {
+		if from, to := r.index[l.From], r.index[l.To]; r.of.Links[e].Reason == work.SamePan && r.of.Work[to].Step != "" {
+			out = append(out, PanKept{From: from, To: to})
+		}
+	}
+	return out
+}
+
 // most is the longest that a wait may be: by its own limit, or by a published one that
 // is stricter.
 func (r *reporter) most(e int) *int64 {

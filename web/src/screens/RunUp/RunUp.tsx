@@ -2,9 +2,7 @@
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Button } from 'react-bootstrap'
 import { lost, useRunUp } from '../../api/queries'
-import { Clashes } from '../../parts/Clashes'
 import { Undo } from '../../parts/Desk'
-import { Told } from '../../parts/Holds'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
@@ -17,16 +15,17 @@ import { useKeeping } from './keeping'
 import { Lanes } from './Lanes'
 import { Loads } from './Loads'
 import { Methods } from './Methods'
-import { choices, none, type Filter } from './shown'
-import { Strands } from './Strands'
-import type { Plan } from './types'
+import { choices, none, openedOf, type Filter } from './shown'
+import { EveningSheet } from './EveningSheet'
+import { Shortfalls, shownOf } from './Shortfalls'
+import type { Evening, Opening, Plan } from './types'
 import { waitOf } from './waits'
 import { Why } from './Why'
 import { Zoom } from '../../parts/Zoom'
 import { Decides } from '../../parts/Decides'
 
 const views = [
-  ['strands', 'Strands'],
+  ['evening', 'Evening'],
   ['lanes', 'Cooks and equipment'],
   ['list', 'Fire list'],
   ['loads', 'Load'],
@@ -38,12 +37,12 @@ export function RunUp({ id }: { id: string }) {
   if (runUp.isPending) return <Planning id={id} />
   if (lost(runUp)) return <Failed error={runUp.error} again={() => void runUp.refetch()} />
   if (runUp.data.planning && runUp.data.runUp.bars.length === 0) return <Planning id={id} />
-  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} faults={runUp.data.faults} told={runUp.data.told} readOnly={runUp.data.readOnly} changed={runUp.data.changed} />
+  return <Sheet planning={runUp.data.planning ?? false} plan={runUp.data.runUp} evening={runUp.data.evening} faults={runUp.data.faults} told={runUp.data.told} readOnly={runUp.data.readOnly} changed={runUp.data.changed} />
 }
 
-function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan; planning: boolean; faults: string[]; told: string[]; readOnly: boolean; changed: string[] }) {
+function Sheet({ plan, evening, planning, faults, told, readOnly, changed }: { plan: Plan; evening: Evening; planning: boolean; faults: string[]; told: string[]; readOnly: boolean; changed: string[] }) {
   const [params, setParams] = useAddress()
-  const view = params.get('view') ?? 'strands'
+  const view = params.get('view') ?? 'evening'
   const filter = useMemo(() => Object.fromEntries(Object.keys(none).map((key) => [key, params.get(key) ?? ''])) as Filter, [params])
   const wide = Number(params.get('wide')) || 1
   const [picked, setPicked] = useState('')
@@ -75,12 +74,32 @@ function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan
     </>
   )
   const over = plan.presses.filter((p) => p.over && !plan.clashes.some((c) => c.what === p.say))
-  const more = [...faults.map((what) => ({ what })), ...plan.presses.filter((p) => !p.over).map((p) => ({ what: p.say, children: pressed(p) }))]
-  const drawn = view === 'strands' || view === 'lanes' || view === 'list'
+  const notes = [...(plan.around ? [{ what: `Planned around ${listed(plan.around)}.` }] : []), ...told.map((what) => ({ what })), ...faults.map((what) => ({ what })), ...plan.presses.filter((p) => !p.over).map((p) => ({ what: p.say, children: pressed(p) }))]
+  const drawn = view === 'lanes' || view === 'list'
+  const opening = useMemo(() => openedOf(plan, evening, filter), [plan, evening, filter])
+  const openIt = useCallback((kind: Opening['kind'], id: string) => setParams((now) => new URLSearchParams([...[...now].filter(([key]) => !(key in none)), [kind, id]]), { replace: true }), [setParams])
+  const side = (
+    <aside className="evening-side">
+      <Shortfalls plan={plan} list={view === 'evening' ? shownOf(plan, evening.shortfalls, opening) : evening.shortfalls} notes={notes} pick={(bar) => setPicked(plan.bars[bar].id)} />
+      {over.map((p, i) => (
+        <Bracket key={i} what={p.say}>
+          {pressed(p)}
+        </Bracket>
+      ))}
+      {plan.lost.length > 0 && keeping.letGo && (
+        <button className="plain-button" onClick={() => keeping.letGo?.(plan.lost)}>
+          Clear lost pins
+        </button>
+      )}
+      {plan.bars.length > 0 && <Critical plan={plan} pick={setPicked} />}
+      {plan.bars.length > 0 && <Slots plan={plan} keep={keeping.keep} pick={setPicked} />}
+    </aside>
+  )
+  const why = <Why plan={plan} moved={moved} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
   return (
     <div className="run-up">
       <div className="page-head">
-        <h1>Run-up</h1>
+        <h1>{plan.name}</h1>
         <Summary plan={plan} readOnly={readOnly} />
         <div className="tools">
           {!readOnly && <Undo hides screen={`run-up:${plan.service}`} />}
@@ -89,10 +108,10 @@ function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan
               {only ? 'Clear filter' : 'Filter'}
             </Button>
           )}
-          {drawn && view !== 'list' && <Zoom wide={wide} set={(n) => set('wide', n === 1 ? '' : String(n))} />}
+          {view === 'lanes' && <Zoom wide={wide} set={(n) => set('wide', n === 1 ? '' : String(n))} />}
           <div className="choices" role="group" aria-label="View">
             {views.map(([key, label]) => (
-              <button key={key} aria-pressed={view === key} onClick={() => set('view', key === 'strands' ? '' : key)}>
+              <button key={key} aria-pressed={view === key} onClick={() => set('view', key === 'evening' ? '' : key)}>
                 {label}
               </button>
             ))}
@@ -107,46 +126,21 @@ function Sheet({ plan, planning, faults, told, readOnly, changed }: { plan: Plan
       {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
       <Promises list={plan.promises} kept={plan.onPlan} />
-      <Told list={told} />
-      <Clashes list={plan.clashes} more={more}>
-        {(c) => (
-          <>
-            {c.why && <div className="fw-bold">{c.why}</div>}
-            {c.advice}
-            {c.source && <span className="quiet"> {c.source}.</span>}
-            {c.bar !== undefined && (
-              <>
-                {' · '}
-                <button className="plain-button" onClick={() => setPicked(plan.bars[c.bar!].id)}>
-                  Show step
-                </button>
-              </>
-            )}
-          </>
-        )}
-      </Clashes>
-      {plan.lost.length > 0 && keeping.letGo && (
-        <button className="plain-button" onClick={() => keeping.letGo?.(plan.lost)}>
-          Clear lost pins
-        </button>
-      )}
-      {over.map((p, i) => (
-        <Bracket key={i} what={p.say}>
-          {pressed(p)}
-        </Bracket>
-      ))}
       {plan.bars.length === 0 ? (
-        <NoSteps plan={plan} />
+        <>
+          {side}
+          <NoSteps plan={plan} />
+        </>
+      ) : view === 'evening' ? (
+        <EveningSheet plan={plan} evening={evening} opening={opening} open={openIt} filter={filter} moved={moved} wide={wide} widen={(n) => set('wide', n === 1 ? '' : String(n))} picked={picked} pick={setPicked} side={side} why={why} />
       ) : (
         <>
-          <Critical plan={plan} pick={setPicked} />
-          <Slots plan={plan} keep={keeping.keep} pick={setPicked} />
-          {view === 'strands' && <Strands plan={plan} moved={moved} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
+          {view !== 'methods' && view !== 'loads' && side}
           {view === 'lanes' && <Lanes plan={plan} moved={moved} filter={filter} wide={wide} picked={picked} pick={setPicked} />}
           {view === 'list' && <FireList plan={plan} moved={moved} filter={filter} picked={picked} pick={setPicked} />}
           {view === 'methods' && <Methods service={plan.service} />}
           {view === 'loads' && <Loads plan={plan} />}
-          <Why plan={plan} moved={moved} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
+          {drawn && why}
         </>
       )}
       {(plan.presses.length > 0 || plan.bars.some((b) => (b.cautions?.length ?? 0) > 0)) && <Decides />}
@@ -228,8 +222,7 @@ const Summary = memo(function Summary({ plan, readOnly }: { plan: Plan; readOnly
   const starts = plan.bars.map((b) => b.start).sort()
   return (
     <span className="quiet">
-      {plan.name}, {day(plan.day)}
-      {plan.around && ` · planned around ${listed(plan.around)}`}
+      {day(plan.day)}
       {starts.length > 0 && ` · starts ${day(starts[0].slice(0, 10), true)} ${starts[0].slice(11, 16)}`}
       {readOnly && ' · past, as planned'}
     </span>

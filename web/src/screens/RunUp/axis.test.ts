@@ -1,33 +1,23 @@
 import { describe, expect, it } from 'vitest'
 import { evenAxis, ticks } from '../../parts/clockAxis'
 import { foldedAxis } from './axis'
-import type { Plan } from './types'
 
-const plan = {
-  folds: [
-    { from: 0, to: 3600, label: 'a' },
-    { from: 86400, to: 86700, label: 'b' },
-  ],
-  bars: [
-    { from: 0, to: 600, dish: 'hake' },
-    { from: 86400, to: 86700, dish: 'fowl' },
-  ],
-} as unknown as Plan
+const segments = [
+  { from: 0, to: 3600, label: 'a', room: 1 },
+  { from: 86400, to: 86700, label: 'b', room: 3 },
+]
 
 describe('the folded axis', () => {
-  it('gives folds equal room and what lies between them none', () => {
-    const { x, folds } = foldedAxis(plan, plan.bars, 100, 300)
+  it('gives segments their shares and what lies between them none', () => {
+    const { x, folds } = foldedAxis(segments, 100, 300)
     expect(folds.map((f) => [f.left, f.right])).toEqual([
-      [100, 200],
-      [200, 300],
+      [100, 150],
+      [150, 300],
     ])
-    expect([0, 1800, 3600, 40000, 86400, 86550, 86700, 99999].map(x)).toEqual([100, 150, 200, 200, 200, 250, 300, 300])
-  })
-  it('leaves out folds that show nothing of the dish', () => {
-    expect(foldedAxis(plan, plan.bars.slice(0, 1), 0, 100).folds.map((f) => f.label)).toEqual(['a'])
+    expect([0, 1800, 3600, 40000, 86400, 86550, 86700, 99999].map(x)).toEqual([100, 125, 150, 150, 150, 225, 300, 300])
   })
   it('gives one that is unfolded all the room', () => {
-    const { x, folds } = foldedAxis(plan, plan.bars, 100, 300, plan.folds[1])
+    const { x, folds } = foldedAxis(segments, 100, 300, 1)
     expect(folds).toHaveLength(1)
     expect([0, 86400, 86550, 86700].map(x)).toEqual([100, 100, 200, 300])
   })

@@ -1,11 +1,22 @@
 // What of a plan is to be seen: all of it, or what belongs to a course, a dish, a
 // section, a cook, a thing, or to one table all the way through.
 import type { Moved } from '../../parts/service/moved'
-import type { Bar, Plan } from './types'
+import type { Bar, Evening, Opening, Plan } from './types'
 
 export type Filter = { dish: string; course: string; section: string; cook: string; thing: string; table: string }
 
 export const none: Filter = { dish: '', course: '', section: '', cook: '', thing: '', table: '' }
+
+/** kinds are the kinds of what can be opened, in the order in which they are offered. */
+export const kinds: Opening['kind'][] = ['course', 'dish', 'section', 'cook', 'thing', 'table']
+
+/** openedOf is what is asked for of what can be opened; where nothing is, the course of the worst shortfall, or the first one. */
+export function openedOf(plan: Plan, evening: Evening, f: Filter): Opening | undefined {
+  const kind = kinds.find((k) => f[k])
+  const asked = evening.opens.find((o) => o.kind === kind && o.id === f[kind])
+  const worst = plan.courses[evening.shortfalls[0]?.courses[0] ?? -1]?.id
+  return asked ?? evening.opens.find((o) => o.kind === 'course' && o.id === worst) ?? evening.opens[0]
+}
 
 /** matches tells whether a bar belongs to what is asked for. */
 export function matches(plan: Plan, f: Filter): (b: Bar) => boolean {

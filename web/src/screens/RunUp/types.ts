@@ -3,3 +3,7 @@ import type { Schemas } from '../../api/client'
 
 export type Plan = Schemas['RunUp']
 export type Bar = Plan['bars'][number]
+export type Strand = Plan['strands'][number]
+export type Evening = Schemas['Overview']
+export type Opening = Evening['opens'][number]
+export type Shortfall = Evening['shortfalls'][number]

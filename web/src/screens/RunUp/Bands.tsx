@@ -1,0 +1,168 @@
+// Every course as a band on one even clock: how much of all hands it takes, its waves as strokes
+// at the pass, its worst moment; under them each section and each oven.
+import { memo, useEffect, useMemo, useState, type KeyboardEvent } from 'react'
+import { ClockTicks } from '../../parts/ClockTicks'
+import { evenAxis } from '../../parts/clockAxis'
+import { useHeat } from '../../parts/heat'
+import { cut, wide } from '../../parts/measured'
+import { asButton } from '../../parts/pressed'
+import { useWidth } from '../../parts/width'
+import { clock, count } from '../../parts/words'
+import type { Evening, Opening, Plan } from './types'
+
+type Props = { plan: Plan; evening: Evening; opening?: Opening; open: (kind: Opening['kind'], id: string) => void; pick: (id: string) => void }
+type Band = Evening['bands'][number]
+type Strip = Evening['strips'][number]
+type X = (seconds: number) => number
+
+const top = 26
+const row = 38
+const strip = 22
+
+export const Bands = memo(function Bands({ plan, evening, opening, open, pick }: Props) {
+  const [box, width] = useWidth(880, 480)
+  const left = width > 760 ? 268 : 214
+  const x = useMemo(() => evenAxis(evening.from, evening.to, left, width - 26), [evening, left, width])
+  const strips = top + 6 + evening.bands.length * row
+  const bottom = strips + (evening.strips.length ? 8 + evening.strips.length * strip : 0)
+  const onKey = (event: KeyboardEvent<SVGSVGElement>) => {
+    const way = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+    if (!way) return
+    event.preventDefault()
+    const list = [...event.currentTarget.querySelectorAll<SVGElement>('[role="button"]')]
+    list[list.indexOf(event.target as SVGElement) + way]?.focus()
+  }
+  return (
+    <div ref={box} className="bands">
+      <svg viewBox={`0 0 ${width} ${bottom}`} role="group" aria-label="The evening on one clock: courses, sections, ovens" onKeyDown={onKey}>
+        <ClockTicks origin={plan.origin} span={[evening.from, evening.to]} room={width - left} x={x} from={top - 4} to={bottom} labels={14} />
+        <Now plan={plan} evening={evening} x={x} bottom={bottom} />
+        {evening.bands.map((b, i) => (
+          <BandRow key={b.course} plan={plan} band={b} hands={evening.hands} x={x} y={top + 4 + i * row} left={left} width={width} opened={opening?.kind === 'course' && opening.id === plan.courses[b.course].id} open={open} pick={pick} />
+        ))}
+        {evening.strips.map((s, i) => (
+          <StripRow key={s.kind + s.id} strip={s} x={x} y={strips + 8 + i * strip} left={left} opened={opening?.kind === s.kind && opening.id === s.id} open={open} />
+        ))}
+      </svg>
+    </div>
+  )
+})
+
+type BandProps = { plan: Plan; band: Band; hands: number; x: X; y: number; left: number; width: number; opened: boolean; open: Props['open']; pick: Props['pick'] }
+
+function BandRow({ plan, band, hands, x, y, left, width, opened, open, pick }: BandProps) {
+  const course = plan.courses[band.course]
+  const floor = y + row - 8
+  const unit = (row - 14) / Math.max(hands, ...band.load.map((l) => l.hands), 1)
+  const name = cut(course.name, left - 82, 16, 700)
+  const apart = Math.min(8, ...band.waves.slice(1).map((w, i) => x(w.at) - x(band.waves[i].at)))
+  return (
+    <g>
+      <g className="band" {...asButton(() => open('course', course.id))} aria-pressed={opened} aria-label={`${clock(course.hour, false)} ${name}, ${count(course.plates, 'plate')} in ${count(band.waves.length, 'wave')}`}>
+        <rect className="halo" x={1} y={y - 2} width={width - 2} height={row - 2} rx="3" fill={opened ? '#ffffff' : 'transparent'} stroke={opened ? '#1554b8' : 'none'} strokeWidth="2" />
+        <text className="clock" x={8} y={floor - 3} fontSize="19" fontWeight="600">
+          {`${clock(course.hour, false)} `}
+        </text>
+        <text x={76} y={floor - 3} fontSize="16" fontWeight="700">
+          {name}
+        </text>
+        <line x1={left} x2={width - 26} y1={floor} y2={floor} stroke="#c3cdd3" />
+        <path d={outline(band.load, x, floor, unit)} fill="#14202b" />
+        {band.waves.map((w) => (
+          <path key={w.wave} d={`M${x(w.at)} ${y + (w.state === 'kept' ? 4 : 0)}V${floor}${w.state === 'late' ? 'm4 0v-6m0 6h-4' : ''}`} className={`stroke is-${w.state}`} style={apart < 6 ? { strokeWidth: Math.max(1, apart / 2.5) } : undefined} fill="none" />
+        ))}
+      </g>
+      {band.worst && <Worst band={band} x={x} y={floor - 5} left={left} right={width - 10} pick={() => pick(plan.bars[band.worst!.bar].id)} />}
+    </g>
+  )
+}
+
+// outline is the load as a shape on its line.
+function outline(load: Band['load'], x: X, floor: number, unit: number): string {
+  return load.map((l, i) => `${i ? 'L' : 'M'}${x(l.at).toFixed(1)} ${(floor - (load[i - 1]?.hands ?? 0) * unit).toFixed(1)}V${(floor - l.hands * unit).toFixed(1)}`).join('') + (load.length ? 'Z' : '')
+}
+
+// gaps are where a band is empty, the last first.
+function gaps(band: Band, x: X, left: number, right: number): [number, number][] {
+  const out: [number, number][] = []
+  let from = left
+  const busy = band.load.flatMap((l, i) => (l.hands > 0 ? [[x(l.at), x(band.load[i + 1]?.at ?? Infinity)]] : []))
+  for (const [a, b] of [...busy, ...band.waves.map((w) => [x(w.at) - 2, x(w.at) + 3])].sort((p, q) => p[0] - q[0])) {
+    if (a - from > 30) out.push([from, a])
+    from = Math.max(from, b)
+  }
+  return [...out, [from, right] as [number, number]].reverse()
+}
+
+// Worst is where a course is furthest over, or has the least room, and who is short: behind its
+// last wave, or in the latest gap that has room for it.
+function Worst({ band, x, y, left, right, pick }: { band: Band; x: X; y: number; left: number; right: number; pick: () => void }) {
+  const worst = band.worst!
+  const mark = worst.over ? 12 : 0
+  const whole = [worst.say, worst.who].filter(Boolean).join(' · ')
+  const free = gaps(band, x, left, right)
+  const fits = (text: string) => free.find(([a, b]) => b - a >= wide(text) + mark + 20)
+  const widest = free.reduce((best, g) => (g[1] - g[0] > best[1] - best[0] ? g : best))
+  const text = fits(whole) ? whole : fits(worst.say) ? worst.say : cut(worst.say, widest[1] - widest[0] - mark - 20)
+  const [a, b] = fits(text) ?? widest
+  if (b - a < 60) return null
+  const at = b === right ? a + 10 + mark : b - 10 - wide(text)
+  return (
+    <g className="worst" {...asButton(pick)} aria-label={`${text}, show step`}>
+      <rect className="halo" x={at - 4} y={y - 17} width={wide(text) + 8} height={24} rx="3" fill="transparent" />
+      {mark > 0 && <path d={`M${at - 5} ${y - 13}h-5v17h5`} fill="none" stroke="#a3261b" strokeWidth="2" />}
+      <text x={at} y={y} fontSize="14" style={{ fill: worst.over ? '#a3261b' : '#3f4f5a' }}>
+        {text}
+      </text>
+    </g>
+  )
+}
+
+function StripRow({ strip: s, x, y, left, opened, open }: { strip: Strip; x: X; y: number; left: number; opened: boolean; open: Props['open'] }) {
+  const heat = useHeat()
+  const h = strip - 9
+  return (
+    <g className="band" {...asButton(() => open(s.kind, s.id))} aria-pressed={opened} aria-label={[cut(s.name, left - 84), ...settings(s, x, heat).map((t) => t.text)].join(' ')}>
+      <rect className="halo" x={1} y={y - 3} width={x(Infinity) + 6} height={strip - 2} rx="3" fill={opened ? '#ffffff' : 'transparent'} stroke={opened ? '#1554b8' : 'none'} strokeWidth="2" />
+      <text x={76} y={y + h - 1} fontSize="14" style={{ fill: '#3f4f5a' }}>
+        {`${cut(s.name, left - 84)} `}
+      </text>
+      <line x1={left} x2={x(Infinity)} y1={y + h} y2={y + h} stroke="#c3cdd3" />
+      {s.spans.map((p, i) => (
+        <rect key={i} className={p.turning ? 'turning' : p.other ? 'other' : p.setting === undefined ? 'hands' : 'on'} x={x(p.from)} y={y} width={Math.max(x(p.to) - x(p.from), 1.5)} height={h} rx="1.5" />
+      ))}
+      {settings(s, x, heat).map(({ at, text }) => (
+        <text key={at} x={at} y={y + h - 1} fontSize="14" className="over" aria-hidden="true">
+          {text}
+        </text>
+      ))}
+    </g>
+  )
+}
+
+// settings are where a setting is written: in its first stretch, or behind it, where that is free.
+function settings(s: Strip, x: X, heat: (c: number) => string): { at: number; text: string }[] {
+  let until = 0 // of what is written
+  return s.spans.flatMap((p, i) => {
+    if (p.setting === undefined || p.turning || s.spans.findLast((o, k) => k < i && !o.turning)?.setting === p.setting) return []
+    const text = heat(p.setting)
+    const next = x(s.spans[i + 1]?.from ?? Infinity)
+    const inside = x(p.to) - x(p.from) >= wide(text) + 8
+    const at = Math.max(inside ? x(p.from) + 4 : x(p.to) + 4, until)
+    if (at + wide(text) > (inside ? x(p.to) : next)) return []
+    until = at + wide(text) + 6
+    return [{ at, text }]
+  })
+}
+
+// Now is the line of the clock, while it is on the sheet.
+function Now({ plan, evening, x, bottom }: { plan: Plan; evening: Evening; x: X; bottom: number }) {
+  const [now, setNow] = useState(() => Date.now())
+  useEffect(() => {
+    const each = setInterval(() => setNow(Date.now()), 10_000)
+    return () => clearInterval(each)
+  }, [])
+  const at = (now - Date.parse(plan.origin)) / 1000
+  if (at < evening.from || at > evening.to) return null
+  return <path d={`M${x(at)} ${top - 6}V${bottom}`} stroke="#1554b8" strokeWidth="2" strokeDasharray="8 4" aria-label="now" />
+}

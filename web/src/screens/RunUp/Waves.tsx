@@ -1,0 +1,35 @@
+// The waves of a course as a list at the pass: when each leaves, for which tables, how many
+// plates. One that is chosen is lit through all strands.
+import { clock, spoken } from '../../parts/words'
+import { tablesOf } from '../../parts/service/sent'
+import type { Plan } from './types'
+
+export function Waves({ course, lit, light }: { course: Plan['courses'][number]; lit: string; light: (wave: string) => void }) {
+  if (course.sent.length === 0) return null
+  return (
+    <section className="waves" aria-label="To the pass">
+      <h3>to the pass</h3>
+      <ol>
+        {[...course.sent].sort((a, b) => a.at - b.at).map((s) => {
+          const plates = s.plates.reduce((sum, p) => sum + p.plates, 0)
+          const off = s.late > 30 ? `${spoken(s.late)} late` : s.late < -120 ? `${spoken(-s.late)} early` : ''
+          return (
+            <li key={s.wave}>
+              <button aria-pressed={lit === String(s.wave)} onClick={() => light(lit === String(s.wave) ? '' : String(s.wave))}>
+                <span className="clock">{clock(s.leaves)}</span>{' '}
+                <span className="waves-tables">
+                  {tablesOf(s).map((t) => (/^\d/.test(t) ? `T${t}` : t)).join(' ') || `wave ${s.wave}`}
+                  {off && <span className="waves-off">{off}</span>}
+                </span>{' '}
+                <b>
+                  {plates}
+                  <span className="visually-hidden"> {plates === 1 ? 'plate' : 'plates'}</span>
+                </b>
+              </button>
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}
