@@ -48,7 +48,7 @@ func TestEveryScreenIsAccessible(t *testing.T) {
 		{"/mise/supper", "first course"}, {"/kitchen", "Save the kitchen"}, {"/book/sums?of=pieces", "cutter"}, {"/order/supper?side=count", "after Small supper"}, {"/tablets", "last here"}, {"/dish/slow-cooked-egg-mushroom-broth?side=reductions", "about "},
 		{"/book", "Split-pea broth"}, {"/book/new", "New dish"}, {"/book/ingredients?of=butter", "Save the ingredient"},
 		{"/run-up/supper", "Export plan"}, {"/run-up/supper?view=lanes", "Commis"}, {"/run-up/supper?view=list", "done when"}, {"/run-up/winter-supper?view=loads", "All cooks busy"}, {"/day/winter-supper", "Solid: hands"}, {"/run-up/supper?view=methods", "plates on time"},
-		{"/service/winter-supper", "Select a wave"}, {"/sheets/winter-supper", "Fire list"}, {"/sheets/winter-supper?for=room", "Seated and set"},
+		{"/service/winter-supper", "Select a wave"}, {"/sheets/winter-supper", "Fire list"}, {"/sheets/winter-supper?for=room", "seated by"},
 		{"/plate/roast-hake", "Build"}, {"/plate/roast-hake?placing=lettuce", "Save the placing"}, {"/plate/roast-hake?beside=broth-first", "there"}, {"/plate/guinea-fowl?beside=meatless", "replaces it"}, {"/card/roast-hake", "before the first plate"},
 	}
 	for half := range 2 { // two tabs, side by side

@@ -104,7 +104,7 @@ var views = []struct {
 	{"call-sheet.png", "/sheets/winter-supper?for=cook:sauce", "Sauce", func(chef *tablet) {
 		chef.until("what to do when it goes otherwise", `(document.querySelector('.advice-words')?.closest('tr').scrollIntoView({block: 'center'}), !!document.querySelector('.advice-words'))`)
 	}},
-	{"room.png", "/sheets/winter-supper?for=room", "Seated and set", func(chef *tablet) {
+	{"room.png", "/sheets/winter-supper?for=room", "seated by", func(chef *tablet) {
 		js[bool](chef, `(document.querySelectorAll('.room-course')[2].scrollIntoView(), true)`)
 	}},
 	{"", "/tablets", "last here", func(chef *tablet) {

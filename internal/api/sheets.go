@@ -9,6 +9,7 @@ import (
 	"time"
 
 	"jointime/internal/app"
+	"jointime/internal/core/handout"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/room"
 	"jointime/internal/core/runup/report"
@@ -28,17 +29,19 @@ func (s sheets) routes(at *registry) {
 
 // SheetsView is all that is handed out of a plan.
 type SheetsView struct {
-	Service  string             `json:"service"`
-	Name     string             `json:"name"`
-	Day      string             `json:"day"`
-	Message  string             `json:"message,omitempty" doc:"why there is no plan"`
-	Planning bool               `json:"planning,omitempty" doc:"a newer, or a better plan is being made"`
-	Past     bool               `json:"past,omitempty"`
-	Calls    []report.SheetLine `json:"calls" nullable:"false" doc:"in the order of the clock"`
-	Cooks    []kitchen.Cook     `json:"cooks" nullable:"false"`
-	Sections []kitchen.Section  `json:"sections" nullable:"false"`
-	Told     []string           `json:"told" nullable:"false" doc:"what the service cannot have"`
-	Room     room.Briefing      `json:"room"`
+	Service  string                 `json:"service"`
+	Name     string                 `json:"name"`
+	Day      string                 `json:"day"`
+	Message  string                 `json:"message,omitempty" doc:"why there is no plan"`
+	Planning bool                   `json:"planning,omitempty" doc:"a newer, or a better plan is being made"`
+	Past     bool                   `json:"past,omitempty"`
+	Calls    []report.SheetLine     `json:"calls" nullable:"false" doc:"in the order of the clock"`
+	Cooks    []kitchen.Cook         `json:"cooks" nullable:"false"`
+	Sections []kitchen.Section      `json:"sections" nullable:"false"`
+	Told     []string               `json:"told" nullable:"false" doc:"what the service cannot have"`
+	Room     room.Briefing          `json:"room"`
+	Services []handout.ServiceSheet `json:"serviceSheets" nullable:"false" doc:"of the sections"`
+	Prep     []handout.PrepDay      `json:"prep" nullable:"false"`
 }
 
 type sheetsOutput struct{ Body SheetsView }
@@ -48,8 +51,9 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
+	paper := handout.Input{Plan: r.RunUp, Service: p.In.Service, Menu: p.In.Menu, Sections: sectionNames(p.In.Kitchen)}
 	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Planning: r.Planning, Past: p.Past, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
-		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp)}
+		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp), Services: handout.Services(paper), Prep: handout.Prep(paper)}
 	return &sheetsOutput{v}, nil
 }
 

@@ -92,6 +92,7 @@ var may = map[string]string{
 	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/check schedule/network schedule/short schedule/solve service units words",
 	"mise":            "fault keeping kitchen recipe recipe/quantity recipe/contents runup/report units words",
 	"kitchenday":      "kitchen runup/report units",
+	"handout":         "recipe runup/report service words",
 	"room":            "kitchen plating recipe recipe/contents runup/report service units words",
 }
 

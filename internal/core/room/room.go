@@ -5,6 +5,7 @@ package room
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -36,12 +37,23 @@ type TableNote struct {
 
 // CourseBriefing is a course as the room sees it.
 type CourseBriefing struct {
-	Name   string             `json:"name"`
-	Hour   string             `json:"hour" doc:"of the clock, at which the first wave leaves"`
-	Ready  string             `json:"ready" doc:"by when the first tables sit, with their cutlery"`
-	Hold   string             `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
-	Sent   []report.Departure `json:"sent" nullable:"false"`
-	Dishes []DishBriefing     `json:"dishes" nullable:"false"`
+	Name   string         `json:"name"`
+	Hour   string         `json:"hour" doc:"of the clock, at which the first wave leaves"`
+	Hold   string         `json:"hold,omitempty" doc:"what cannot wait for a guest, and how long it can"`
+	Sent   []Leaving      `json:"sent" nullable:"false" doc:"in the order in which they leave"`
+	Dishes []DishBriefing `json:"dishes" nullable:"false"`
+}
+
+// Leaving is what leaves together, and by when its guests are to sit: from then on something of it
+// is on the heat that cannot be held.
+type Leaving struct {
+	Wave   int                `json:"wave"`
+	Leaves time.Time          `json:"leaves"`
+	Tables []string           `json:"tables" nullable:"false"`
+	Parts  []report.TablePart `json:"parts,omitempty"`
+	Plates int                `json:"plates"`
+	Seated string             `json:"seated" doc:"by when, on the clock"`
+	Goes   string             `json:"goes,omitempty" doc:"what goes in then: Hake; absent: nothing does, the plates are built"`
 }
 
 // DishBriefing is a dish, or a version of it, in a course.
@@ -53,7 +65,7 @@ type DishBriefing struct {
 	With      string   `json:"with,omitempty"`
 	Cutlery   string   `json:"cutlery,omitempty"`
 	AtTable   string   `json:"atTable,omitempty"`
-	Waits     string   `json:"waits,omitempty" doc:"how long the plate stays what it should be, and why"`
+	Alcohol   []string `json:"alcohol" nullable:"false" doc:"what brings it in; boiling does not take all of it away"`
 	Contains  []string `json:"contains" nullable:"false" doc:"allergens"`
 	Unknown   bool     `json:"unknown" doc:"what is in it is not all known"`
 	Without   []string `json:"without" nullable:"false" doc:"what a version is to be without, as it is asked for"`
@@ -61,7 +73,8 @@ type DishBriefing struct {
 	Uneatable []string `json:"uneatable" nullable:"false" doc:"what lies on the plate and is not eaten"`
 }
 
-// seated is how many minutes before its hour a course's first tables are to sit.
+// seated is how many minutes before its plates leave a table is to sit with its cutlery, where
+// nothing goes in for it before that (common practice, without a source).
 const seated = 5
 
 // Make makes the sheet of a service from its plan.
@@ -72,8 +85,8 @@ func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service,
 			out.Notes = append(out.Notes, TableNote{t.Name, t.Note})
 		}
 	}
-	for _, row := range plan.Courses {
-		c := CourseBriefing{Name: row.Name, Hour: row.Hour.Format("15:04"), Ready: row.Hour.Add(-seated * time.Minute).Format("15:04"), Sent: row.Sent, Dishes: []DishBriefing{}}
+	for at, row := range plan.Courses {
+		c := CourseBriefing{Name: row.Name, Hour: row.Hour.Format("15:04"), Sent: leavings(plan, at), Dishes: []DishBriefing{}}
 		shortest := int64(0)
 		for _, hour := range s.Courses {
 			if hour.Course != row.ID {
@@ -91,11 +104,43 @@ func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service,
 			}
 		}
 		if shortest > 0 && shortest <= cannotWait {
-			c.Hold = "good for " + units.FormatDuration(shortest)
+			c.Hold = "good for " + units.FormatDuration(max(30, shortest-shortest%30))
 		}
 		out.Courses = append(out.Courses, c)
 	}
 	return out
+}
+
+// leavings are the waves of a course as they leave, each with the first step that is done for it
+// alone.
+func leavings(plan report.RunUp, c int) []Leaving {
+	out := []Leaving{}
+	for _, s := range plan.Courses[c].Sent {
+		l := Leaving{Wave: s.Wave, Leaves: s.Leaves, Tables: s.Tables, Parts: s.Parts}
+		for _, p := range s.Plates {
+			l.Plates += p.Plates
+		}
+		sits := s.Leaves.Add(-seated * time.Minute)
+		for _, b := range plan.Bars {
+			if b.Course == c && b.Wave == s.Wave && b.Step != "" && b.LeadIn == "" && b.Start.Before(sits) {
+				sits, l.Goes = b.Start, madeOf(plan, b)
+			}
+		}
+		l.Seated = sits.Format("15:04")
+		out = append(out, l)
+	}
+	slices.SortStableFunc(out, func(a, b Leaving) int { return a.Leaves.Compare(b.Leaves) })
+	return out
+}
+
+// madeOf is the component that a bar is of.
+func madeOf(plan report.RunUp, b report.Bar) string {
+	for _, s := range plan.Strands {
+		if s.Component == b.Component && s.Dish == b.Dish {
+			return s.Name
+		}
+	}
+	return ""
 }
 
 // cannotWait is the life of a plate, in seconds, up to which the room is told.
@@ -105,7 +150,7 @@ const cannotWait = 5 * 60
 // nothing on them fades.
 func dish(b recipe.Book, k kitchen.Kitchen, n service.Covers) (DishBriefing, int64) {
 	d := b.Dishes[n.Dish]
-	out := DishBriefing{Name: d.Name, Portions: n.Plates, Contains: []string{}, Without: []string{}, Broken: []string{}, Uneatable: []string{}}
+	out := DishBriefing{Name: d.Name, Portions: n.Plates, Contains: []string{}, Alcohol: []string{}, Without: []string{}, Broken: []string{}, Uneatable: []string{}}
 	plate, view := d.Plate, contents.Plain(b, d, k)
 	for _, v := range d.Versions {
 		if v.ID == n.Version {
@@ -114,6 +159,12 @@ func dish(b recipe.Book, k kitchen.Kitchen, n service.Covers) (DishBriefing, int
 	}
 	for _, a := range view.Contents.Allergens {
 		out.Contains = append(out.Contains, a.Name)
+	}
+	for _, trail := range view.Contents.Alcohol {
+		steps := strings.Split(trail, " › ")
+		if name := steps[len(steps)-1]; !slices.Contains(out.Alcohol, name) {
+			out.Alcohol = append(out.Alcohol, name)
+		}
 	}
 	out.Unknown = len(view.Contents.Unknown) > 0
 	for _, c := range view.Broken {
@@ -138,7 +189,6 @@ func told(d *DishBriefing, plate plating.Spec, named func(component string) stri
 	c := plate.Compute(plating.Scene{})
 	if len(c.Lives) > 0 {
 		life = c.Lives[0].Seconds
-		d.Waits = units.FormatDuration(life)
 	}
 	for _, p := range plate.Placings {
 		if p.NotEaten {

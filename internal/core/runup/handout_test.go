@@ -14,6 +14,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/handout"
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/room"
@@ -130,7 +131,12 @@ func TestTheRoomIsTold(t *testing.T) {
 	assert.Equal(t, []room.TableNote{{Table: "Table 4", Text: "a birthday"}}, s.Notes)
 	fish := s.Courses[2]
 	assert.Equal(t, "20:25", fish.Hour)
-	assert.Equal(t, "20:20", fish.Ready)
+	first := fish.Sent[0]
+	assert.Equal(t, []string{"Table 1", "Table 2"}, first.Tables)
+	assert.Less(t, first.Seated, "20:10", "they sit before the fish goes in")
+	assert.Equal(t, "Hake", first.Goes)
+	assert.Contains(t, s.Courses[1].Dishes[0].Alcohol, "white wine")
+	assert.Empty(t, s.Courses[0].Dishes[0].Alcohol)
 	require.Len(t, fish.Dishes, 2)
 	assert.Equal(t, 33, fish.Dishes[0].Portions)
 	assert.Contains(t, fish.Dishes[0].Contains, "crustaceans")
@@ -141,10 +147,9 @@ func TestTheRoomIsTold(t *testing.T) {
 	assert.Equal(t, "", fish.Dishes[0].AtTable)
 	assert.Equal(t, "good for 2 min", s.Courses[4].Hold, "sorbet waits for nobody")
 	plates := 0
-	for _, w := range fish.Sent {
-		for _, p := range w.Plates {
-			plates += p.Plates
-		}
+	for k, w := range fish.Sent {
+		plates += w.Plates
+		assert.False(t, k > 0 && w.Leaves.Before(fish.Sent[k-1].Leaves), "in the order in which they leave")
 	}
 	assert.Equal(t, 36, plates)
 }
@@ -213,4 +218,97 @@ func TestASlotIsOffered(t *testing.T) {
 	assert.Equal(t, "chop", chop.Name)
 	assert.GreaterOrEqual(t, s.Offers[0].At, s.From)
 	assert.LessOrEqual(t, s.Offers[0].At+20*60, s.To)
+}
+
+// papers are the sheets of the winter supper.
+func papers(t testing.TB) handout.Input {
+	in := dinner(t)
+	out := handout.Input{Plan: dinnerPlan(t).RunUp, Service: in.Service.Resolved(in.Menu), Menu: in.Menu}
+	for _, s := range in.Kitchen.Sections {
+		out.Sections = append(out.Sections, [2]string{s.ID, s.Name})
+	}
+	return out
+}
+
+// Above the stove: the plates of the evening, the tables in order with who must not have what, the
+// components with their minutes before the plate and their rounds. What is cooked is in a round
+// once, and all rounds together are all plates.
+func TestTheServiceOfASectionIsOneSheet(t *testing.T) {
+	sheets := handout.Services(papers(t))
+	names := []string{}
+	for _, s := range sheets {
+		names = append(names, s.Name)
+	}
+	assert.Equal(t, []string{"Sauce", "Fish", "Larder", "Pastry", "No section"}, names)
+	fish := sheets[1]
+	assert.Contains(t, fish.Counts, handout.PlateCount{Name: "Roast hake", Plates: 33})
+	assert.Contains(t, fish.Counts, handout.PlateCount{Name: "Roast hake, no shellfish", Plates: 3})
+	course := fish.Courses[slices.IndexFunc(fish.Courses, func(c handout.CourseService) bool { return c.Name == "Roast hake" })]
+	assert.Equal(t, 36, course.Plates)
+	sum := 0
+	for _, table := range course.Tables {
+		sum += table.Plates
+	}
+	assert.Equal(t, 36, sum)
+	two := course.Tables[slices.IndexFunc(course.Tables, func(x handout.TableService) bool { return x.Name == "Table 2" })]
+	assert.Equal(t, []handout.PlateCount{{Name: "no shellfish", Plates: 1}}, two.Other)
+	hake := course.Rows[slices.IndexFunc(course.Rows, func(r handout.RowService) bool { return r.Name == "Hake" })]
+	what := []string{}
+	for k, s := range hake.Steps {
+		what = append(what, s.What)
+		assert.True(t, k == 0 || s.Before <= hake.Steps[k-1].Before, "in time")
+	}
+	assert.Equal(t, []string{"temper", "sear", "roast", "lay"}, slices.DeleteFunc(what, func(w string) bool { return w != "temper" && w != "sear" && w != "roast" && w != "lay" }))
+	portions := 0
+	for _, r := range hake.Rounds {
+		portions += r.Portions
+		assert.NotEmpty(t, r.Tables)
+	}
+	assert.Equal(t, 36, portions)
+	assert.Equal(t, "Deck oven", fish.Turns[0].Name)
+	assert.Equal(t, int64(200), fish.Turns[0].ToC)
+	for _, s := range sheets {
+		assert.Len(t, s.Cautions, len(slices.Compact(slices.Sorted(slices.Values(s.Cautions)))), "each once")
+	}
+}
+
+// Prep is an order. What is left to itself is on by an hour and out by another; the rest is ready
+// by one; none is earlier than the plan has it, and none in the last hour.
+func TestPrepHasAnOrderAndHoursThatAreKept(t *testing.T) {
+	in := papers(t)
+	bars := map[string]report.Bar{}
+	for _, b := range in.Plan.Bars {
+		bars[b.ID] = b
+	}
+	days := handout.Prep(in)
+	require.Len(t, days, 2)
+	assert.Equal(t, "2026-03-13", days[0].Day)
+	met := 0
+	for _, d := range days {
+		for _, s := range d.Sections {
+			for _, l := range s.Lines {
+				met++
+				b := bars[l.ID]
+				if l.Ready == "" {
+					assert.NotEmpty(t, l.On, l.ID)
+					assert.NotEmpty(t, l.Out, l.ID)
+					continue
+				}
+				assert.Empty(t, l.On, l.ID)
+				if b.End.Format(time.DateOnly) == d.Day {
+					assert.GreaterOrEqual(t, l.Ready, b.End.Format("15:04"), l.ID)
+				}
+			}
+		}
+	}
+	want := 0
+	for _, b := range in.Plan.Bars {
+		c := in.Plan.Courses[b.Course]
+		if b.Placing == "" && b.Wave == 0 && b.To <= c.Sent[0].At-3600 {
+			want++
+		}
+	}
+	assert.Equal(t, want, met, "nothing is left out, and nothing is there twice")
+	assert.Empty(t, handout.Prep(handout.Input{}))
+	assert.Empty(t, handout.Services(handout.Input{}))
 }

@@ -2462,9 +2462,8 @@ export interface components {
             /** @description of the clock, at which the first wave leaves */
             hour: string;
             name: string;
-            /** @description by when the first tables sit, with their cutlery */
-            ready: string;
-            sent: components["schemas"]["Departure"][];
+            /** @description in the order in which they leave */
+            sent: components["schemas"]["Leaving"][];
         };
         CourseHour: {
             /**
@@ -2503,6 +2502,16 @@ export interface components {
             sent: components["schemas"]["Departure"][];
             /** Format: int64 */
             waves: number;
+        };
+        CourseService: {
+            /** @description of the clock, at which the first plates leave */
+            hour: string;
+            name: string;
+            /** Format: int64 */
+            plates: number;
+            rows: components["schemas"]["RowService"][];
+            /** @description in the order in which they leave */
+            tables: components["schemas"]["TableService"][];
         };
         CourseView: {
             course: string;
@@ -2810,6 +2819,8 @@ export interface components {
             ways?: components["schemas"]["Way"][] | null;
         };
         DishBriefing: {
+            /** @description what brings it in; boiling does not take all of it away */
+            alcohol: string[];
             atTable?: string;
             /** @description what it is to be without and is not, or nobody knows */
             broken: string[];
@@ -2826,8 +2837,6 @@ export interface components {
             uneatable: string[];
             /** @description what is in it is not all known */
             unknown: boolean;
-            /** @description how long the plate stays what it should be, and why */
-            waits?: string;
             with?: string;
             /** @description what a version is to be without, as it is asked for */
             without: string[];
@@ -3842,6 +3851,20 @@ export interface components {
             wait: number;
             working: string;
         };
+        Leaving: {
+            /** @description what goes in then: Hake; absent: nothing does, the plates are built */
+            goes?: string;
+            /** Format: date-time */
+            leaves: string;
+            parts?: components["schemas"]["TablePart"][] | null;
+            /** Format: int64 */
+            plates: number;
+            /** @description by when, on the clock */
+            seated: string;
+            tables: string[];
+            /** Format: int64 */
+            wave: number;
+        };
         LeftOver: {
             /** @description what is bought under the same name, though some of this is left */
             bought: components["schemas"]["Instead"][];
@@ -4324,6 +4347,22 @@ export interface components {
             /** @description with how many there are, where they are counted */
             what: string;
         };
+        OvenTurn: {
+            clock: string;
+            /** @description the component */
+            for: string;
+            /** Format: int64 */
+            fromC: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description seconds until it is there
+             */
+            takes: number;
+            /** Format: int64 */
+            toC: number;
+            who?: string;
+        };
         Overview: {
             /** @description of the courses, in their order */
             bands: components["schemas"]["Band"][];
@@ -4629,6 +4668,11 @@ export interface components {
             drawing: components["schemas"]["Drawing"];
             name: string;
         };
+        PlateCount: {
+            name: string;
+            /** Format: int64 */
+            plates: number;
+        };
         Point: {
             /**
              * Format: int64
@@ -4644,6 +4688,52 @@ export interface components {
             /** @description do again what was taken back */
             again?: boolean;
             screen: string;
+        };
+        PrepDay: {
+            /** @description like 2026-03-13 */
+            day: string;
+            sections: components["schemas"]["PrepSection"][];
+        };
+        PrepLine: {
+            /** @description of the bar */
+            id: string;
+            /** @description for whom it must be without something */
+            mind: string[];
+            /** @description the hold after it */
+            next?: string;
+            /** @description by when it is on */
+            on?: string;
+            /** @description by when it is out, being on at that hour */
+            out?: string;
+            /** Format: int64 */
+            portions: number;
+            /** @description by when it is done */
+            ready?: string;
+            /**
+             * Format: int64
+             * @description °C
+             */
+            setting?: number;
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            takes: number;
+            until?: string;
+            what: string;
+            /** @description whom the plan has it for */
+            who: string[];
+            /** @description equipment */
+            with: string[];
+        };
+        PrepSection: {
+            /** @description each once */
+            cautions: string[];
+            /** @description in order */
+            lines: components["schemas"]["PrepLine"][];
+            name: string;
+            /** @description id; empty: of none */
+            section: string;
         };
         PrintInputBody: {
             tasks: string[];
@@ -4902,11 +4992,27 @@ export interface components {
             tallest: number;
             working: string;
         };
+        RoundService: {
+            /** Format: int64 */
+            portions: number;
+            /** @description none: for all */
+            tables: string[];
+        };
         Row: {
             /** Format: int64 */
             seconds: number;
             /** Format: double */
             size: number;
+        };
+        RowService: {
+            name: string;
+            /** @description nothing is cooked, it is only laid on the plate */
+            place?: boolean;
+            rounds: components["schemas"]["RoundService"][];
+            /** @description of the first round, in time */
+            steps: components["schemas"]["StepService"][];
+            /** @description for which alone it is */
+            version?: string;
         };
         RunUp: {
             /** @description names of the other services of the kitchen around which it is planned */
@@ -5113,6 +5219,11 @@ export interface components {
             /** @description where the list goes on; absent: it is over */
             next?: string;
         };
+        SeatService: {
+            said: string;
+            seat?: string;
+            stopped?: boolean;
+        };
         Section: {
             /** @description ids of the sections that its people may help */
             helps?: string[] | null;
@@ -5213,6 +5324,19 @@ export interface components {
             kitchen: string;
             name: string;
             past: boolean;
+        };
+        ServiceSheet: {
+            /** @description each once */
+            cautions: string[];
+            /** @description of the evening, by dish and version */
+            counts: components["schemas"]["PlateCount"][];
+            /** @description in which the section has anything to do */
+            courses: components["schemas"]["CourseService"][];
+            name: string;
+            /** @description id; empty: of the whole kitchen */
+            section: string;
+            /** @description in time */
+            turns: components["schemas"]["OvenTurn"][];
         };
         ServiceView: {
             /** @description name of the kept menu that is served */
@@ -5381,9 +5505,12 @@ export interface components {
             past?: boolean;
             /** @description a newer, or a better plan is being made */
             planning?: boolean;
+            prep: components["schemas"]["PrepDay"][];
             room: components["schemas"]["Briefing"];
             sections: components["schemas"]["Section"][];
             service: string;
+            /** @description of the sections */
+            serviceSheets: components["schemas"]["ServiceSheet"][];
             /** @description what the service cannot have */
             told: string[];
         };
@@ -5734,6 +5861,28 @@ export interface components {
             /** @description it is a wait of the step before it, which stands first among the steps, with its id */
             waits?: components["schemas"]["Waited"];
         };
+        StepService: {
+            /**
+             * Format: int64
+             * @description seconds before the first plates of its round leave
+             */
+            before: number;
+            /** @description on the clock, of the first round */
+            first: string;
+            /** @description how it is known to be done */
+            mind?: string;
+            /**
+             * Format: int64
+             * @description °C
+             */
+            setting?: number;
+            /**
+             * Format: int64
+             * @description seconds
+             */
+            takes: number;
+            what: string;
+        };
         StepWords: {
             /** @description its name */
             step: string;
@@ -6043,6 +6192,18 @@ export interface components {
              */
             part: number;
             table: string;
+        };
+        TableService: {
+            name: string;
+            needs: components["schemas"]["SeatService"][];
+            /** @description of them, what is not the dish of the course as it stands */
+            other: components["schemas"]["PlateCount"][];
+            /** @description 1 of 2, where it does not leave whole */
+            part?: string;
+            /** Format: int64 */
+            plates: number;
+            /** @description a plate of it is stopped: nobody has named what the guest can have */
+            stopped?: boolean;
         };
         TabletView: {
             id: string;

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { Link } from 'wouter'
 import { useRunUp } from '../api/queries'
-import { Clashes } from './Clashes'
+import { Shortfalls } from './Shortfalls'
 import { Bracket } from './States'
 
 /** Told says what the service cannot have; many of one kind are folded. */
@@ -32,14 +32,7 @@ export function Holds({ service }: { service: string }) {
     <>
       {plan.message && <Bracket what={plan.message} />}
       <Told list={runUp.data.told} />
-      <Clashes list={plan.clashes}>
-        {(c) => (
-          <>
-            {c.why && <div className="fw-bold">{c.why}</div>}
-            {c.advice}{c.source && <span className="quiet"> {c.source}.</span>} · <Link to={`/run-up/${service}`}>Open run-up</Link>
-          </>
-        )}
-      </Clashes>
+      <Shortfalls list={runUp.data.evening.shortfalls} step={(bar) => <Link to={`/run-up/${service}?course=${plan.courses[plan.bars[bar].course].id}`}>Open run-up</Link>} />
       {plan.stops
         .filter((s) => s.gap)
         .map((g) => (

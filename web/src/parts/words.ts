@@ -91,3 +91,6 @@ export function ago(moment: string, now: number): string {
 
 /** isPast says that a day, as a date field gives it, is over here. */
 export const isPast = (iso: string, now = new Date()) => iso !== '' && iso < new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10)
+
+/** tableName is how a table is written where there is little room: Table 12 as T12. */
+export const tableName = (name: string) => name.replace(/^Table (\d+)$/, 'T$1')

@@ -5,7 +5,7 @@ type Sent = Plan['courses'][number]['sent'][number]
 
 // tablesOf are the tables of a wave as they are called at the pass, with which part of its plates
 // it is where a table is wider than a wave.
-export function tablesOf(s: Sent): string[] {
+export function tablesOf(s: Pick<Sent, 'tables' | 'parts'>): string[] {
   return s.tables.map((t) => {
     const part = s.parts?.find((p) => p.table === t)
     return t.replace(/^Table /, '') + (part ? ` (${part.part} of ${part.of})` : '')

@@ -2,10 +2,10 @@
 import { memo } from 'react'
 import { wide } from '../../parts/measured'
 import { asButton } from '../../parts/pressed'
-import { clock } from '../../parts/words'
+import { clock, tableName } from '../../parts/words'
 import type { Axis } from './axis'
 import { half, type Placed } from './layout'
-import { tableName, type Flag } from './rows'
+import type { Flag } from './rows'
 import type { Bar } from './types'
 
 const said = (text: string, bar: Bar, moved: boolean) => [text, clock(bar.start), bar.tables?.join(', '), bar.with.join(', '), moved && 'moved'].filter(Boolean).join(', ')

@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap'
 import { lost, useRunUp } from '../../api/queries'
 import { Undo } from '../../parts/Desk'
 import { Planning } from '../../parts/Planning'
+import { Shortfalls } from '../../parts/Shortfalls'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
 import { MovedLine } from '../../parts/service/MovedLine'
@@ -15,9 +16,8 @@ import { useKeeping } from './keeping'
 import { Lanes } from './Lanes'
 import { Loads } from './Loads'
 import { Methods } from './Methods'
-import { choices, none, openedOf, type Filter } from './shown'
+import { choices, none, openedOf, shortOf, type Filter } from './shown'
 import { EveningSheet } from './EveningSheet'
-import { Shortfalls, shownOf } from './Shortfalls'
 import type { Evening, Opening, Plan } from './types'
 import { waitOf } from './waits'
 import { Why } from './Why'
@@ -80,7 +80,15 @@ function Sheet({ plan, evening, planning, faults, told, readOnly, changed }: { p
   const openIt = useCallback((kind: Opening['kind'], id: string) => setParams((now) => new URLSearchParams([...[...now].filter(([key]) => !(key in none)), [kind, id]]), { replace: true }), [setParams])
   const side = (
     <aside className="evening-side">
-      <Shortfalls plan={plan} list={view === 'evening' ? shownOf(plan, evening.shortfalls, opening) : evening.shortfalls} notes={notes} pick={(bar) => setPicked(plan.bars[bar].id)} />
+      <Shortfalls
+        list={view === 'evening' ? shortOf(plan, evening.shortfalls, opening) : evening.shortfalls}
+        notes={notes}
+        step={(bar) => (
+          <button className="plain-button" onClick={() => setPicked(plan.bars[bar].id)}>
+            Show step
+          </button>
+        )}
+      />
       {over.map((p, i) => (
         <Bracket key={i} what={p.say}>
           {pressed(p)}

@@ -1,8 +1,9 @@
 // Where everything of what is opened is drawn: rows under one another, each as high as its names,
 // its wait and its staircase are.
 import { wide, wrapped } from '../../parts/measured'
+import { tableName } from '../../parts/words'
 import type { Axis } from './axis'
-import { flags, staircase, tableName, type Box, type Flag, type Row } from './rows'
+import { flags, staircase, type Box, type Flag, type Row } from './rows'
 import type { Bar, Plan } from './types'
 
 export const half = 11 // of a bar of the first round

@@ -90,6 +90,3 @@ export function flags(names: { text: string; at: number; wide: number }[], left:
   for (let k = names.length - 1; k >= 0; k--) if (!turned[k]) put(k, names[k].at)
   return out
 }
-
-/** tableName is how a table is written where there is little room: Table 12 as T12. */
-export const tableName = (name: string) => name.replace(/^Table (\d+)$/, 'T$1')

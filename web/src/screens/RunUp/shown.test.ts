@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { Plan } from './types'
-import { choices, matches, none, strandsOf } from './shown'
+import type { Evening, Opening, Plan, Shortfall } from './types'
+import { choices, matches, none, openedOf, shortOf, strandsOf } from './shown'
 
 const bar = (id: string, part: object) => ({ id, for: ['hake'], cooks: [], ...part })
 const plan = {
@@ -34,5 +34,19 @@ describe('what of a plan is seen', () => {
     expect(strandsOf(plan, { ...none, cook: 'pastry' }).map((s) => s.dish)).toEqual(['cream'])
     expect(strandsOf(plan, none)).toHaveLength(2)
     expect(choices(plan).map(([key, , list]) => [key, list.length])).toEqual([['course', 2], ['dish', 2], ['section', 1], ['cook', 1], ['thing', 1], ['table', 2]])
+  })
+})
+
+describe('what is opened', () => {
+  const list = [{ courses: [1] }, { courses: [0] }, { courses: [] }] as unknown as Shortfall[]
+  const evening = { opens: [{ kind: 'course', id: 'fish' }, { kind: 'course', id: 'sweet' }, { kind: 'cook', id: 'sauce' }], shortfalls: list } as unknown as Evening
+  it('is what is asked for, or the course of the worst shortfall, or the first', () => {
+    expect(openedOf(plan, evening, { ...none, cook: 'sauce' })?.id).toBe('sauce')
+    expect(openedOf(plan, evening, none)?.id).toBe('sweet')
+    expect(openedOf(plan, { ...evening, shortfalls: [] }, none)?.id).toBe('fish')
+  })
+  it('has its own shortfalls and those of the whole evening', () => {
+    expect(shortOf(plan, list, { kind: 'course', id: 'fish' } as Opening)).toEqual([list[1], list[2]])
+    expect(shortOf(plan, list, { kind: 'cook', id: 'sauce' } as Opening)).toHaveLength(3)
   })
 })

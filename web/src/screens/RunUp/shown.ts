@@ -1,7 +1,7 @@
 // What of a plan is to be seen: all of it, or what belongs to a course, a dish, a
 // section, a cook, a thing, or to one table all the way through.
 import type { Moved } from '../../parts/service/moved'
-import type { Bar, Evening, Opening, Plan } from './types'
+import type { Bar, Evening, Opening, Plan, Shortfall } from './types'
 
 export type Filter = { dish: string; course: string; section: string; cook: string; thing: string; table: string }
 
@@ -16,6 +16,13 @@ export function openedOf(plan: Plan, evening: Evening, f: Filter): Opening | und
   const asked = evening.opens.find((o) => o.kind === kind && o.id === f[kind])
   const worst = plan.courses[evening.shortfalls[0]?.courses[0] ?? -1]?.id
   return asked ?? evening.opens.find((o) => o.kind === 'course' && o.id === worst) ?? evening.opens[0]
+}
+
+/** shortOf are the shortfalls of what is opened, and those of the whole evening; of what is no course, all of them. */
+export function shortOf(plan: Plan, list: Shortfall[], opening: Opening | undefined): Shortfall[] {
+  if (opening?.kind !== 'course') return list
+  const course = plan.courses.findIndex((c) => c.id === opening.id)
+  return list.filter((s) => s.courses.length === 0 || s.courses.includes(course))
 }
 
 /** matches tells whether a bar belongs to what is asked for. */

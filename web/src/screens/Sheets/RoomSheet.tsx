@@ -25,23 +25,42 @@ export function RoomSheet({ room }: { room: Room }) {
         <section key={c.name} className="room-course" aria-label={c.name}>
           <div className="room-hour">
             <span className="clock">{c.hour}</span>
-            <span className="quiet">Seated and set by {c.ready}</span>
           </div>
           <div>
             <h2>{c.name}</h2>
             {c.hold && <Bracket what={`Cannot wait: ${c.hold}. All seated when it leaves, or tell the pass to hold.`} />}
-            {c.dishes.map((d) => (
-              <DishLine key={d.name} dish={d} />
-            ))}
-            {c.sent.some((s) => s.tables.length > 0) && (
-              <ol className="room-waves">
-                {c.sent.map((s) => (
-                  <li key={s.wave}>
-                    <span className="clock">{clock(s.leaves, false)}</span> {tablesOf(s).join(' · ')}
-                  </li>
+            <div className="room-body">
+              <div>
+                {c.dishes.map((d) => (
+                  <DishLine key={d.name} dish={d} />
                 ))}
-              </ol>
+              </div>
+            {c.sent.length > 0 && (
+              <table className="room-waves">
+                <thead>
+                  <tr>
+                    <th scope="col">leaves</th>
+                    <th scope="col">who</th>
+                    <th scope="col">plates</th>
+                    <th scope="col">seated by</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {c.sent.map((s) => (
+                    <tr key={s.wave}>
+                      <td className="clock">{clock(s.leaves, false)}</td>
+                      <td>{tablesOf(s).join(' · ') || `wave ${s.wave}`}</td>
+                      <td>{s.plates}</td>
+                      <td>
+                        <span className="clock">{s.seated}</span>
+                        {s.goes && <> {s.goes} starts</>}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
             )}
+            </div>
           </div>
         </section>
       ))}
@@ -72,6 +91,12 @@ function DishLine({ dish: d }: { dish: Dish }) {
       {d.story && <div>{d.story}</div>}
       <div className="room-in">
         <Allergens dish={d} />
+        {d.alcohol.length > 0 && (
+          <>
+            {' '}
+            · <b>alcohol:</b> {d.alcohol.join(', ')}
+          </>
+        )}
         {d.without.length > 0 && (
           <>
             {' '}
@@ -81,7 +106,7 @@ function DishLine({ dish: d }: { dish: Dish }) {
       </div>
       {d.broken.length > 0 && <Bracket what={`Ordered without ${d.broken.join(', ')}; contains it, or not known. Ask the kitchen.`} />}
       <div className="quiet">
-        {[d.cutlery && `cutlery: ${d.cutlery}`, d.atTable && `at the table: ${d.atTable}`, d.with && `drinks and sides: ${d.with}`, d.waits && `good for ${d.waits}`, d.uneatable.length > 0 && `not to be eaten: ${d.uneatable.join(', ')}`].filter(Boolean).join(' · ')}
+        {[d.cutlery && `cutlery: ${d.cutlery}`, d.atTable && `at the table: ${d.atTable}`, d.with && `drinks and sides: ${d.with}`, d.uneatable.length > 0 && `not to be eaten: ${d.uneatable.join(', ')}`].filter(Boolean).join(' · ')}
       </div>
     </div>
   )

@@ -1,5 +1,6 @@
-// Sheets: the plan as it is handed out, to each cook and section, for the days
-// before, and to the room; on the tablet, on paper, and as files.
+// Sheets: the plan as it is handed out: the service of each section on one page, its prep in order,
+// the fire list of all and of each cook, and what the room must know; on the tablet, on paper, and
+// as files.
 import { Advice } from '../../parts/Advice'
 import { Fragment, useMemo, useState } from 'react'
 import type { Schemas } from '../../api/client'
@@ -11,7 +12,9 @@ import { useMoved, type Moved } from '../../parts/service/moved'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { clock, count, day, duration } from '../../parts/words'
+import { PrepSheet } from './PrepSheet'
 import { RoomSheet } from './RoomSheet'
+import { ServiceSheet } from './ServiceSheet'
 import { pageAt, pagesOf } from './pages'
 import { usePrinting } from './printing'
 import { Decides } from '../../parts/Decides'
@@ -31,9 +34,8 @@ export function Sheets({ id }: { id: string }) {
 function Sheet({ view }: { view: View }) {
   const [params, setParams] = useAddress()
   const pick = params.get('for') ?? 'all'
-  const choices: [string, string][] = [['all', 'Fire list'], ['before', 'Days before'], ['room', 'The room'], ...view.cooks.map((c): [string, string] => [`cook:${c.id}`, c.name]), ...view.sections.map((s): [string, string] => [`section:${s.id}`, `${s.name} section`])]
-  const name = choices.find(([key]) => key === pick)?.[1] ?? ''
-  const calls = picked(view, pick)
+  const groups = choicesOf(view)
+  const name = groups.flatMap(([, list]) => list).find(([key]) => key === pick)?.[1] ?? ''
   const moved = useMoved(view.service, useMemo(() => view.calls.map((c) => ({ id: c.id, start: c.start, who: c.who })), [view]))
   return (
     <>
@@ -44,11 +46,18 @@ function Sheet({ view }: { view: View }) {
         </span>
         <div className="tools">
           <select className="form-select form-select-sm w-auto" aria-label="Sheet for" value={pick} onChange={(e) => setParams(e.target.value === 'all' ? {} : { for: e.target.value }, { replace: true })}>
-            {choices.map(([key, label]) => (
-              <option key={key} value={key}>
-                {label}
-              </option>
-            ))}
+            {groups.map(
+              ([group, list]) =>
+                list.length > 0 && (
+                  <optgroup key={group} label={group}>
+                    {list.map(([key, label]) => (
+                      <option key={key} value={key}>
+                        {label}
+                      </option>
+                    ))}
+                  </optgroup>
+                ),
+            )}
           </select>
           <Files view={view} pick={pick} />
           <button className="btn btn-primary" onClick={() => window.print()}>
@@ -57,21 +66,48 @@ function Sheet({ view }: { view: View }) {
         </div>
       </div>
       <div className="plan-state">
-        {pick !== 'room' && <MovedLine service={view.service} moved={moved} />}
+        {timed(pick) && <MovedLine service={view.service} moved={moved} />}
         {!view.past && <Planning id={view.service} shown={!view.planning} />}
       </div>
       {view.message && <Bracket what={view.message} />}
-      <Told list={view.told} />
-      {pick === 'room' ? <RoomSheet room={view.room} /> : calls.length === 0 ? <Empty title="Nothing on this sheet">Choose another sheet above.</Empty> : <Pages key={pick} calls={calls} moved={moved} mine={pick.startsWith('cook:')} />}
+      {timed(pick) && <Told list={view.told} />}
+      <Body view={view} pick={pick} moved={moved} />
     </>
   )
+}
+
+// choicesOf are the sheets that there are, by what they are for.
+function choicesOf(view: View): [string, [string, string][]][] {
+  return [
+    ['all', [['all', 'Fire list'], ['prep', 'Prep'], ['room', 'The room']]],
+    ['above the stove', view.serviceSheets.map((s) => [`section:${s.section}`, `${s.name}: service`])],
+    ['prep', [...new Map(view.prep.flatMap((d) => d.sections.map((s) => [s.section, s.name] as const)))].map(([id, name]) => [`prep:${id}`, `${name}: prep`])],
+    ['fire list of', view.cooks.map((c) => [`cook:${c.id}`, c.name])],
+  ]
+}
+
+// timed tells whether a sheet goes by the clock, step by step.
+const timed = (pick: string) => pick === 'all' || pick.startsWith('cook:')
+
+function Body({ view, pick, moved }: { view: View; pick: string; moved: Moved }) {
+  const [kind, id] = pick.split(':')
+  const nothing = <Empty title="Nothing on this sheet">Choose another sheet above.</Empty>
+  if (kind === 'room') return <RoomSheet room={view.room} />
+  if (kind === 'section') {
+    const sheet = view.serviceSheets.find((s) => s.section === id)
+    return sheet ? <ServiceSheet sheet={sheet} /> : nothing
+  }
+  if (kind === 'prep') {
+    const days = view.prep.map((d) => ({ ...d, sections: d.sections.filter((s) => id === undefined || s.section === id) })).filter((d) => d.sections.length > 0)
+    return days.length > 0 ? <PrepSheet days={days} named={id === undefined} /> : nothing
+  }
+  const calls = picked(view, pick)
+  return calls.length === 0 ? nothing : <Pages key={pick} calls={calls} moved={moved} mine={kind === 'cook'} />
 }
 
 function picked(view: View, pick: string): Call[] {
   const [kind, id] = pick.split(':')
   if (kind === 'cook') return view.calls.filter((c) => c.cooks.includes(id))
-  if (kind === 'section') return view.calls.filter((c) => c.section === id)
-  if (kind === 'before') return view.calls.filter((c) => c.start.slice(0, 10) < view.day)
   return view.calls
 }
 
@@ -168,7 +204,7 @@ function Calls({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: bool
                 {c.next && <div className="quiet">then {c.next}</div>}
                 {c.help && <div>{c.help}</div>}
               </td>
-              <td className="clock call-lasts">{duration((Date.parse(c.end) - Date.parse(c.start)) / 1000)}</td>
+              <td className="clock call-lasts">{c.end !== c.start && duration((Date.parse(c.end) - Date.parse(c.start)) / 1000)}</td>
             </tr>
           </Fragment>
         ))}
@@ -179,5 +215,5 @@ function Calls({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: bool
   )
 }
 
-// seconds are told where they matter: of what is short.
-const seconds = (c: Call) => Date.parse(c.end) - Date.parse(c.start) < 600_000 && c.start.slice(17, 19) !== '00'
+// seconds are told wherever there are any, so that begin and length add up to the end.
+const seconds = (c: Call) => c.start.slice(17, 19) !== '00'

@@ -1,24 +1,19 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { afterEach, expect, it, vi } from 'vitest'
-import { Shortfalls, shownOf } from './Shortfalls'
-import type { Opening, Plan, Shortfall } from './types'
+import type { Schemas } from '../api/client'
+import { Shortfalls } from './Shortfalls'
+
+type Shortfall = Schemas['Overview']['shortfalls'][number]
 
 const effect = (say: string, bar = 0) => ({ say, short: `${say} over`, why: [`${say} because`], advice: 'Put someone else on one.', times: 7, plates: 33, over: 1200, strict: false, course: 0, bar })
 const cause = (say: string, courses: number[], ...effects: string[]) => ({ say, short: say, plates: 33, over: 1200, strict: false, courses, effects: effects.map((e) => effect(e)) }) as Shortfall
-const plan = { courses: [{ id: 'fish' }, { id: 'main' }] } as unknown as Plan
 const list = [cause('Fish cook short', [1], 'Gravy', 'Crown'), cause('Oven full', [0], 'Hake'), cause('', [], 'Pinned at 9:00, now gone.'), cause('Commis short', [1], 'Barley')]
 
 afterEach(cleanup)
 
-it('tells of what is opened only its own causes, and those of the whole evening', () => {
-  const opening = { kind: 'course', id: 'main' } as Opening
-  expect(shownOf(plan, list, opening).map((s) => s.say)).toEqual(['Fish cook short', '', 'Commis short'])
-  expect(shownOf(plan, list, { kind: 'cook', id: 'fish' } as Opening)).toHaveLength(4)
-})
-
 it('tells a cause once with what hangs on it, and opens into what was found', () => {
   const pick = vi.fn()
-  render(<Shortfalls plan={plan} list={list} notes={[]} pick={pick} />)
+  render(<Shortfalls list={list} step={(bar) => <button onClick={() => pick(bar)}>Show step</button>} />)
   expect(screen.getAllByText(/short|full/).map((e) => e.textContent)).toEqual(['Fish cook short', 'Oven full'])
   expect(screen.getAllByText('33 plates, 20 min over')).toHaveLength(3)
   expect(screen.queryByText('Gravy because')).toBeNull()

@@ -1,27 +1,23 @@
 // What does not hold, told by its cause, the worst first: a line each with how many plates and
-// minutes hang on it. Of what is opened, only its own.
+// minutes hang on it.
 import { useState, type ReactNode } from 'react'
-import { count, spoken } from '../../parts/words'
-import type { Opening, Plan, Shortfall } from './types'
+import type { Schemas } from '../api/client'
+import { count, spoken } from './words'
 
-type Props = { plan: Plan; list: Shortfall[]; notes: { what: string; children?: ReactNode }[]; pick: (bar: number) => void }
+type Shortfall = Schemas['Overview']['shortfalls'][number]
+
+type Props = { list: Shortfall[]; notes?: { what: string; children?: ReactNode }[]; step: (bar: number) => ReactNode }
 
 const few = 3
 
-/** shownOf are the shortfalls of what is opened; of the whole evening all of them. */
-export function shownOf(plan: Plan, list: Shortfall[], opening: Opening | undefined): Shortfall[] {
-  if (opening?.kind !== 'course') return list
-  const course = plan.courses.findIndex((c) => c.id === opening.id)
-  return list.filter((s) => s.courses.length === 0 || s.courses.includes(course))
-}
-
-export function Shortfalls({ plan, list, notes, pick }: Props) {
+/** Shortfalls are told in place; step is how one comes to a step of theirs. */
+export function Shortfalls({ list, notes = [], step }: Props) {
   const [all, setAll] = useState(false)
   const shown = all ? list : list.slice(0, few)
   return (
     <section className="shortfalls" aria-label="What does not hold">
       {shown.map((s) => (
-        <OneCause key={s.say + s.effects[0].say} plan={plan} of={s} pick={pick} />
+        <OneCause key={s.say + s.effects[0].say} of={s} step={step} />
       ))}
       {list.length > few && (
         <button className="plain-button" aria-expanded={all} onClick={() => setAll(!all)}>
@@ -45,7 +41,7 @@ export function Shortfalls({ plan, list, notes, pick }: Props) {
   )
 }
 
-function OneCause({ plan, of: s, pick }: { plan: Plan; of: Shortfall; pick: (bar: number) => void }) {
+function OneCause({ of: s, step }: { of: Shortfall; step: Props['step'] }) {
   const [open, setOpen] = useState(false)
   const measure = [s.plates > 0 && count(s.plates, 'plate'), s.over > 0 && `${spoken(s.over)} over`].filter(Boolean).join(', ')
   return (
@@ -58,9 +54,9 @@ function OneCause({ plan, of: s, pick }: { plan: Plan; of: Shortfall; pick: (bar
         <ul>
           {s.effects.map((e, i) => (
             <li key={e.say}>
-              {(s.say || i > 0 || open) && (s.say || i > 0) && (open ? e.say : e.short)}
+              {(s.say || i > 0) && (open ? e.say : e.short)}
               {(e.times > 1 || open) && <span className="quiet"> {e.times > 1 && `${e.times} times`}</span>}
-              {open && <Opened plan={plan} effect={e} pick={pick} />}
+              {open && <Found effect={e} step={step} />}
             </li>
           ))}
         </ul>
@@ -69,8 +65,8 @@ function OneCause({ plan, of: s, pick }: { plan: Plan; of: Shortfall; pick: (bar
   )
 }
 
-// Opened is what stops a thing, as it was found, and what can be done.
-function Opened({ effect: e, pick }: { plan: Plan; effect: Shortfall['effects'][number]; pick: (bar: number) => void }) {
+// Found is what stops a thing, as it was found, and what can be done.
+function Found({ effect: e, step }: { effect: Shortfall['effects'][number]; step: Props['step'] }) {
   return (
     <div className="small">
       {e.why.map((w) => (
@@ -78,11 +74,7 @@ function Opened({ effect: e, pick }: { plan: Plan; effect: Shortfall['effects'][
       ))}
       <div className="fw-bold">{e.advice}</div>
       {e.source && <div className="quiet">{e.source}.</div>}
-      {e.bar !== undefined && (
-        <button className="plain-button" onClick={() => pick(e.bar!)}>
-          Show step
-        </button>
-      )}
+      {e.bar !== undefined && step(e.bar)}
     </div>
   )
 }
