@@ -2,8 +2,13 @@ package e2e
 
 import (
 	"fmt"
+	"strconv"
+	"strings"
 	"testing"
 
+	"github.com/chromedp/cdproto/emulation"
+	"github.com/chromedp/cdproto/page"
+	"github.com/chromedp/chromedp"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -39,15 +44,15 @@ func wedding() demo.Evening {
 	return e
 }
 
-// misread is what cannot be read of the drawings on a page: texts on texts, letters below 14 px,
-// texts cut by the edge, steps of a first round without a name.
-const misread = `(() => {
+// misread is what cannot be read of the drawings on a page: texts on texts, letters below so many
+// pixels, texts cut by the edge, steps of a first round without a name.
+const misread = `(least => {
 	const bad = [], seen = e => e.getClientRects().length > 0
 	for (const svg of document.querySelectorAll('.run-up svg')) {
 		const box = svg.getBoundingClientRect(), scale = box.width / (svg.viewBox.baseVal.width || box.width)
 		const texts = [...svg.querySelectorAll('text')].filter(e => e.textContent.trim() && seen(e)).map(e => {
 			const r = e.getBoundingClientRect(), size = parseFloat(getComputedStyle(e).fontSize) * scale
-			if (size < 13.9) bad.push('small ' + size.toFixed(1) + ': ' + e.textContent)
+			if (size < least) bad.push('small ' + size.toFixed(1) + ': ' + e.textContent)
 			if (r.left < box.left - 1 || r.right > box.right + 1) bad.push('cut: ' + e.textContent)
 			return {t: e.textContent, left: r.left, right: r.right, top: r.top + r.height * 0.2, bottom: r.bottom - r.height * 0.22}
 		})
@@ -62,7 +67,7 @@ const misread = `(() => {
 	for (const b of document.querySelectorAll('.strands .bar:not(.stair)')) if (!b.querySelector('text')?.textContent) bad.push('no name: ' + b.dataset.bar)
 	for (const b of document.querySelectorAll('.lane-unit')) if (!b.querySelector('text')?.textContent) bad.push('no name: ' + b.getAttribute('aria-label'))
 	return bad
-})()`
+})`
 
 // Everything on the sheet of an evening can be read: 36 covers in five courses, 120 in three, 300
 // with one menu; whatever is opened, at both sizes of a screen.
@@ -77,7 +82,7 @@ func TestNothingLiesOnAnythingOnTheSheetOfAnEvening(t *testing.T) {
 			readable := func(address, shows string) {
 				chef.go_("/run-up/" + id + "?" + address)
 				chef.until(shows, `!!document.querySelector(`+quote(shows)+`)`)
-				assert.Empty(t, js[[]string](chef, misread), "%s %s at %d", id, address, size[0])
+				assert.Empty(t, js[[]string](chef, misread+`(13.9)`), "%s %s at %d", id, address, size[0])
 			}
 			for _, c := range courses {
 				readable("course="+c, ".strands [data-bar]")
@@ -87,5 +92,49 @@ func TestNothingLiesOnAnythingOnTheSheetOfAnEvening(t *testing.T) {
 			readable("table=Table+2", ".strands [data-bar]")
 			readable("view=lanes", ".lane-unit")
 		}
+	}
+}
+
+// pages prints what is shown, and counts the pages; inches.
+func (t *tablet) pages(wide, high float64) int {
+	t.Helper()
+	got, err := chromedp.Call(t.ctx, page.PrintToPDF, page.PrintToPDFParams{PaperWidth: wide, PaperHeight: high, MarginTop: new(0.4), MarginBottom: new(0.4), MarginLeft: new(0.4), MarginRight: new(0.4), PrintBackground: new(true)})
+	require.NoError(t, err)
+	return strings.Count(string(got.Data), "/Type /Page\n")
+}
+
+// onPaper shows a page as it is printed on A4 on its side.
+func (t *tablet) onPaper(printed bool) {
+	t.Helper()
+	media := map[bool]string{true: "print", false: ""}[printed]
+	_, err := chromedp.Call(t.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{Media: media})
+	require.NoError(t, err)
+}
+
+// On paper: a section has one A4 for its service, and a kitchen without sections one for each
+// course; the evening has a page for each course, drawn or as a table, of which everything can be
+// read.
+func TestSheetsOnPaper(t *testing.T) {
+	h := newHouse(t)
+	h.put("banquet", demo.Banquet("2026-03-14"))
+	chef := h.open("Head chef", "/book")
+	chef.size(1280, 800)
+	for address, most := range map[string]int{"winter-supper?for=section:sauce": 1, "winter-supper?for=section:fish": 1, "winter-supper?for=section:larder": 1, "winter-supper?for=section:pastry": 1, "banquet?for=section:": 3, "winter-supper?for=room": 3} {
+		chef.go_("/sheets/" + address)
+		chef.until("the sheet", `!!document.querySelector('.service-sheet tbody tr, .room-waves')`)
+		n := chef.pages(8.27, 11.69)
+		assert.LessOrEqual(t, n, most, address)
+		assert.NotZero(t, n)
+	}
+	for id, courses := range map[string]int{"winter-supper": 5, "banquet": 3} {
+		chef.go_("/run-up/" + id)
+		chef.until("the evening", `!!document.querySelector('.strands [data-bar]')`)
+		assert.LessOrEqual(t, chef.pages(11.69, 8.27), 2*courses, "%s on A4", id)
+		chef.onPaper(true)
+		chef.size(1046, 717)
+		chef.until("all courses", `document.querySelectorAll('.paper-sheet section').length === `+strconv.Itoa(courses))
+		assert.Empty(t, js[[]string](chef, misread+`(9.3)`), "%s in print: 7 points and more", id) // 1 pt is 1.33 px
+		chef.onPaper(false)
+		chef.size(1280, 800)
 	}
 }

@@ -5,7 +5,9 @@ import type { Moved } from '../../parts/service/moved'
 import { count } from '../../parts/words'
 import { Zoom } from '../../parts/Zoom'
 import { Bands } from './Bands'
+import { usePrinting } from '../../parts/printing'
 import { Key } from './Key'
+import { PaperSheet, type Paper } from './PaperSheet'
 import { Opened } from './Opened'
 import { kinds, type Filter } from './shown'
 import type { Evening, Opening, Plan } from './types'
@@ -16,6 +18,12 @@ type Props = { plan: Plan; evening: Evening; opening?: Opening; open: (kind: Ope
 
 export function EveningSheet({ plan, evening, opening, open, filter, moved, wide, widen, picked, pick, side, why }: Props) {
   const [lit, setLit] = useState('')
+  const [paper, setPaper] = useState<Paper>('A4')
+  const printing = usePrinting()
+  const print = (on: Paper) => {
+    setPaper(on)
+    requestAnimationFrame(() => window.print())
+  }
   const course = opening?.kind === 'course' ? plan.courses.find((c) => c.id === opening.id) : undefined
   const own = useMemo<Filter>(() => (opening && !filter[opening.kind] ? { ...filter, [opening.kind]: opening.id } : filter), [opening, filter])
   const light = useCallback((wave: string) => setLit(wave), [])
@@ -25,13 +33,22 @@ export function EveningSheet({ plan, evening, opening, open, filter, moved, wide
         <Bands plan={plan} evening={evening} opening={opening} open={open} pick={pick} />
         {side}
       </div>
-      {opening && (
+      {printing ? (
+        <PaperSheet plan={plan} evening={evening} paper={paper} about={(c) => about(plan, c)} />
+      ) : opening && (
         <div className="evening-open">
           <div className="open-head">
             <h2>{opening.name}</h2>
             <span className="quiet">{course && about(plan, course)}</span>
             <Opener evening={evening} opening={opening} open={open} />
             <Zoom wide={wide} set={widen} />
+            <span className="prints tools">
+              {(['A4', 'A3'] as const).map((on) => (
+                <button key={on} className="btn btn-outline-dark btn-sm" onClick={() => print(on)}>
+                  Print {on}
+                </button>
+              ))}
+            </span>
             <Key />
           </div>
           <div className={`open-body${course || picked ? '' : ' alone'}`}>

@@ -11,17 +11,16 @@ import { BarMark, Stair } from './BarMark'
 import { ChainMark, FlowMark, HoldMark, LateHolds, PanMark, StopMark } from './HoldMark'
 import { foldedAxis, type Axis } from './axis'
 import { useSlides } from './slides'
-import { holdsOf, laid, type Group, type Placed } from './layout'
+import { holdsOf, laid, top, type Group, type Placed } from './layout'
 import { rowsOf } from './rows'
 import { matches, strandsOf, wasFrom, type Filter } from './shown'
 import type { Bar, Opening, Plan } from './types'
 
-type Props = { plan: Plan; opening: Opening; filter: Filter; moved: Moved; wide: number; lit: string; picked: string; pick: (id: string) => void }
+type Props = { plan: Plan; opening: Opening; filter: Filter; moved: Moved; wide: number; lit: string; picked: string; pick: (id: string) => void; room?: number; high?: number }
 
-const top = 28
-
-export const Opened = memo(function Opened({ plan, opening, filter, moved, wide: times, lit, picked, pick }: Props) {
-  const [box, room] = useWidth(860, 480)
+export const Opened = memo(function Opened({ plan, opening, filter, moved, wide: times, lit, picked, pick, room: given, high }: Props) {
+  const [box, seen] = useWidth(860, 480)
+  const room = given ?? seen // on paper, as wide as that is
   const heat = useHeat()
   const [fold, setFold] = useState(-1)
   const [stairs, setStairs] = useState('')
@@ -38,7 +37,7 @@ export const Opened = memo(function Opened({ plan, opening, filter, moved, wide:
   const onKey = (event: KeyboardEvent) => move(event, list, picked, pick)
   return (
     <div ref={box} className="moves">
-      <svg ref={drawing} className={slides ? 'strands slides' : 'strands'} viewBox={`0 0 ${width} ${bottom + 6}`} style={{ width: times > 1 ? width : undefined }} role="group" aria-label={`${opening.name}, time runs from left to right into the plate`} onKeyDown={onKey}>
+      <svg ref={drawing} className={slides ? 'strands slides' : 'strands'} viewBox={`0 0 ${width} ${bottom + 6}`} style={{ width: times > 1 ? width : undefined, maxHeight: high }} role="group" aria-label={`${opening.name}, time runs from left to right into the plate`} onKeyDown={onKey}>
         <Ground axis={axis} bottom={bottom} unfold={(i) => setFold((now) => (now >= 0 ? -1 : i))} />
         {groups.map((g) => (
           <Passes key={g.course} plan={plan} group={g} axis={axis} named={groups.length > 1} />

@@ -7,6 +7,7 @@ import { flags, staircase, type Box, type Flag, type Row } from './rows'
 import type { Bar, Plan } from './types'
 
 export const half = 11 // of a bar of the first round
+export const top = 28 // the hours of the axis
 const nameLine = 17
 const holdLine = 18
 const step = 8 // of the staircase
@@ -36,9 +37,9 @@ export const words = (b: Bar, heat: (c: number) => string) => (b.placing && b.nu
 const mostName = 190
 
 /** laid lays rows out under a height, course by course. */
-export function laid(plan: Plan, rows: Row[], axis: Axis, top: number, side: number, opened: string, heat: (c: number) => string): { groups: Group[]; bottom: number } {
+export function laid(plan: Plan, rows: Row[], axis: Axis, from: number, side: number, opened: string, heat: (c: number) => string): { groups: Group[]; bottom: number } {
   const groups: Group[] = []
-  let y = top
+  let y = from
   for (const row of rows) {
     let g = groups.at(-1)
     if (g?.course !== row.course) {

@@ -16,7 +16,7 @@ import { PrepSheet } from './PrepSheet'
 import { RoomSheet } from './RoomSheet'
 import { ServiceSheet } from './ServiceSheet'
 import { pageAt, pagesOf } from './pages'
-import { usePrinting } from './printing'
+import { usePrinting } from '../../parts/printing'
 import { Decides } from '../../parts/Decides'
 import { Told } from '../../parts/Holds'
 
