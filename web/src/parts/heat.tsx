@@ -1,13 +1,13 @@
 // Temperatures as the kitchen likes them, and in all other ways one tap away.
 // The conversions are the server's.
-import { useState } from 'react'
+import { useCallback, useState } from 'react'
 import { useHeats } from '../api/queries'
 import type { Schemas } from '../api/client'
 
 /** useHeat writes a temperature as the kitchen likes it. */
 export function useHeat(): (celsius: number) => string {
-  const heats = useHeats()
-  return (celsius) => heats.data?.heats[String(celsius)]?.text ?? `${celsius} °C`
+  const heats = useHeats().data?.heats
+  return useCallback((celsius) => heats?.[String(celsius)]?.text ?? `${celsius} °C`, [heats])
 }
 
 /** ways are the other ways to say a temperature. */

@@ -1,6 +1,6 @@
 // The evening on one sheet: a band each for the courses, and one of them, or a dish, a section, a
 // cook, a table, a piece of equipment, opened below.
-import { useCallback, useMemo, useState, type ReactNode } from 'react'
+import { memo, useMemo, useState, type ReactNode } from 'react'
 import type { Moved } from '../../parts/service/moved'
 import { count } from '../../parts/words'
 import { Zoom } from '../../parts/Zoom'
@@ -26,7 +26,6 @@ export function EveningSheet({ plan, evening, opening, open, filter, moved, wide
   }
   const course = opening?.kind === 'course' ? plan.courses.find((c) => c.id === opening.id) : undefined
   const own = useMemo<Filter>(() => (opening && !filter[opening.kind] ? { ...filter, [opening.kind]: opening.id } : filter), [opening, filter])
-  const light = useCallback((wave: string) => setLit(wave), [])
   return (
     <>
       <div className="evening-sheet">
@@ -56,7 +55,7 @@ export function EveningSheet({ plan, evening, opening, open, filter, moved, wide
             {(course || picked) && (
               <div className="open-side">
                 {picked && why}
-                {course && <Waves course={course} lit={lit} light={light} />}
+                {course && <Waves course={course} lit={lit} light={setLit} />}
                 {!picked && why}
               </div>
             )}
@@ -78,7 +77,7 @@ function about(plan: Plan, course: Plan['courses'][number]): string {
 const called: Record<Opening['kind'], string> = { course: 'courses', dish: 'dishes', section: 'sections', cook: 'cooks', thing: 'equipment', table: 'tables' }
 
 // Opener chooses what is opened.
-function Opener({ evening, opening, open }: { evening: Evening; opening: Opening; open: Props['open'] }) {
+const Opener = memo(function Opener({ evening, opening, open }: { evening: Evening; opening: Opening; open: Props['open'] }) {
   return (
     <select
       className="form-select form-select-sm w-auto tools"
@@ -105,4 +104,4 @@ function Opener({ evening, opening, open }: { evening: Evening; opening: Opening
       })}
     </select>
   )
-}
+})

@@ -1,6 +1,6 @@
 // What is opened, large: its strands on a folded axis of its own. The first round is whole, with
 // its names; the rounds after it are a staircase under it. The pass stands at the first wave.
-import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
+import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { useHeat } from '../../parts/heat'
 import { asButton } from '../../parts/pressed'
 import type { Moved } from '../../parts/service/moved'
@@ -32,17 +32,18 @@ export const Opened = memo(function Opened({ plan, opening, filter, moved, wide:
   const list = useMemo(() => groups.flatMap((g) => g.rows), [groups])
   const where = useMemo(() => new Map(list.flatMap((p) => p.row.all.map((b) => [b.id, p] as const))), [list])
   const here = where.get(picked.split(' → ')[0])
+  const unfold = useCallback((i: number) => setFold((now) => (now >= 0 ? -1 : i)), [])
   const drawing = useLit(lit, groups)
   const slides = useSlides(plan)
   const onKey = (event: KeyboardEvent) => move(event, list, picked, pick)
   return (
     <div ref={box} className="moves">
       <svg ref={drawing} className={slides ? 'strands slides' : 'strands'} viewBox={`0 0 ${width} ${bottom + 6}`} style={{ width: times > 1 ? width : undefined, maxHeight: high }} role="group" aria-label={`${opening.name}, time runs from left to right into the plate`} onKeyDown={onKey}>
-        <Ground axis={axis} bottom={bottom} unfold={(i) => setFold((now) => (now >= 0 ? -1 : i))} />
+        <Ground axis={axis} bottom={bottom} unfold={unfold} />
         {groups.map((g) => (
           <Passes key={g.course} plan={plan} group={g} axis={axis} named={groups.length > 1} />
         ))}
-        <Between plan={plan} where={where} axis={axis} picked={picked} pick={pick} />
+        <Between plan={plan} where={where} axis={axis} picked={picked.includes(' → ') ? picked : ''} pick={pick} />
         {list.map((p) => (
           <RowMark key={p.row.key} plan={plan} placed={p} moved={moved} axis={axis} pass={groups.find((g) => g.course === p.row.course)!.pass} open={stairs === p.row.key} setOpen={setStairs} picked={here === p ? picked : ''} pick={pick} />
         ))}

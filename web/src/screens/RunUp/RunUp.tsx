@@ -4,13 +4,12 @@ import { Button } from 'react-bootstrap'
 import { lost, useRunUp } from '../../api/queries'
 import { Undo } from '../../parts/Desk'
 import { Planning } from '../../parts/Planning'
-import { Shortfalls } from '../../parts/Shortfalls'
 import { Bracket, Empty, Failed } from '../../parts/States'
 import { useAddress } from '../../parts/address'
+import { useStable } from '../../parts/stable'
 import { MovedLine } from '../../parts/service/MovedLine'
 import { useMoved, type Moved, type Placed } from '../../parts/service/moved'
-import { count, day, listed } from '../../parts/words'
-import { Critical, Slots } from './Ahead'
+import { count, day } from '../../parts/words'
 import { FireList } from './FireList'
 import { useKeeping } from './keeping'
 import { Lanes } from './Lanes'
@@ -18,6 +17,7 @@ import { Loads } from './Loads'
 import { Methods } from './Methods'
 import { choices, none, openedOf, shortOf, type Filter } from './shown'
 import { EveningSheet } from './EveningSheet'
+import { Side } from './Side'
 import type { Evening, Opening, Plan } from './types'
 import { waitOf } from './waits'
 import { Why } from './Why'
@@ -68,41 +68,11 @@ function Sheet({ plan, evening, planning, faults, told, readOnly, changed }: { p
   const selected = plan.bars.find((b) => b.id === picked)
   const keeping = useKeeping(plan, readOnly)
   const moved = useMoved(plan.service, useMemo(() => placed(plan), [plan]))
-  const pressed = (p: Plan['presses'][number]) => (
-    <>
-      {p.source} <button className="plain-button" onClick={() => setPicked(plan.bars[p.bar].id)}>Show step</button>
-    </>
-  )
-  const over = plan.presses.filter((p) => p.over && !plan.clashes.some((c) => c.what === p.say))
-  const notes = [...(plan.around ? [{ what: `Planned around ${listed(plan.around)}.` }] : []), ...told.map((what) => ({ what })), ...faults.map((what) => ({ what })), ...plan.presses.filter((p) => !p.over).map((p) => ({ what: p.say, children: pressed(p) }))]
   const drawn = view === 'lanes' || view === 'list'
   const opening = useMemo(() => openedOf(plan, evening, filter), [plan, evening, filter])
-  const openIt = useCallback((kind: Opening['kind'], id: string) => setParams((now) => new URLSearchParams([...[...now].filter(([key]) => !(key in none)), [kind, id]]), { replace: true }), [setParams])
-  const side = (
-    <aside className="evening-side">
-      <Shortfalls
-        list={view === 'evening' ? shortOf(plan, evening.shortfalls, opening) : evening.shortfalls}
-        notes={notes}
-        step={(bar) => (
-          <button className="plain-button" onClick={() => setPicked(plan.bars[bar].id)}>
-            Show step
-          </button>
-        )}
-      />
-      {over.map((p, i) => (
-        <Bracket key={i} what={p.say}>
-          {pressed(p)}
-        </Bracket>
-      ))}
-      {plan.lost.length > 0 && keeping.letGo && (
-        <button className="plain-button" onClick={() => keeping.letGo?.(plan.lost)}>
-          Clear lost pins
-        </button>
-      )}
-      {plan.bars.length > 0 && <Critical plan={plan} pick={setPicked} />}
-      {plan.bars.length > 0 && <Slots plan={plan} keep={keeping.keep} pick={setPicked} />}
-    </aside>
-  )
+  const openIt = useStable((kind: Opening['kind'], id: string) => setParams((now) => new URLSearchParams([...[...now].filter(([key]) => !(key in none)), [kind, id]]), { replace: true }))
+  const list = useMemo(() => (view === 'evening' ? shortOf(plan, evening.shortfalls, opening) : evening.shortfalls), [view, plan, evening, opening])
+  const side = <Side plan={plan} list={list} told={told} faults={faults} keep={keeping.keep} letGo={keeping.letGo} pick={setPicked} />
   const why = <Why plan={plan} moved={moved} bar={selected} wait={waitOf(plan, picked)} keeping={keeping} pick={setPicked} />
   return (
     <div className="run-up">

@@ -1,10 +1,11 @@
 // The waves of a course as a list at the pass: when each leaves, for which tables, how many
 // plates. One that is chosen is lit through all strands.
+import { memo } from 'react'
 import { clock, spoken } from '../../parts/words'
 import { tablesOf } from '../../parts/service/sent'
 import type { Plan } from './types'
 
-export function Waves({ course, lit, light }: { course: Plan['courses'][number]; lit: string; light: (wave: string) => void }) {
+export const Waves = memo(function Waves({ course, lit, light }: { course: Plan['courses'][number]; lit: string; light: (wave: string) => void }) {
   if (course.sent.length === 0) return null
   return (
     <section className="waves" aria-label="To the pass">
@@ -32,4 +33,4 @@ export function Waves({ course, lit, light }: { course: Plan['courses'][number];
       </ol>
     </section>
   )
-}
+})
