@@ -54,16 +54,7 @@ func (in Input) section(b report.Bar) string {
 
 // isPrep tells whether a bar is done before the last hour of its course, and for no wave alone.
 func (in Input) isPrep(b report.Bar) bool {
-	return b.Placing == "" && b.Wave == 0 && b.To <= in.first(b.Course)-lastHour
-}
-
-// first is when the first plates of a course leave, in seconds from origin.
-func (in Input) first(course int) int64 {
-	c := in.Plan.Courses[course]
-	if len(c.Sent) > 0 {
-		return c.Sent[0].At
-	}
-	return c.Leaves
+	return b.Placing == "" && b.Wave == 0 && b.To <= in.Plan.Courses[b.Course].FirstPlate()-lastHour
 }
 
 // at is a moment on the wall.

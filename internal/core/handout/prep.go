@@ -75,7 +75,7 @@ func Prep(in Input) []PrepDay {
 		d, s := len(out)-1, slices.IndexFunc(sections, func(s [2]string) bool { return s[0] == in.section(b) })
 		at := &out[d].Sections[s]
 		at.Section, at.Name = sections[s][0], sections[s][1]
-		line := in.prepLine(i, next[i], ends[day])
+		line := in.prepLine(i, next[i], ends[day+" "+in.section(b)])
 		if told := b.Dish + "/" + b.Component + "/" + day; minded[told] {
 			line.Mind = []string{} // told once with the component
 		} else {
@@ -113,19 +113,20 @@ func (in Input) prepLine(i int, next string, ends int64) PrepLine {
 	return out
 }
 
-// lastWork is when the last prep of each day is over: later nobody is there for it.
+// lastWork is when the last prep of a section on a day is over, by day and section: later nobody
+// may be there for it.
 func (in Input) lastWork() map[string]int64 {
 	out := map[string]int64{}
 	for _, b := range in.Plan.Bars {
-		if day := in.at(b.From).Format(time.DateOnly); in.isPrep(b) {
-			out[day] = max(out[day], b.To)
+		if key := in.at(b.From).Format(time.DateOnly) + " " + in.section(b); in.isPrep(b) {
+			out[key] = max(out[key], b.To)
 		}
 	}
 	return out
 }
 
 // by is the latest that a bar may end with nothing on any plate later for it, in round figures:
-// no earlier than the plan has it, and no later than the last prep of its day.
+// no earlier than the plan has it, and no later than the last prep of its section on its day.
 func (in Input) by(b report.Bar, ends int64) int64 {
 	by := min(b.To+max(b.Give, 0), ends)
 	return max(by-by%roundHour, b.To)

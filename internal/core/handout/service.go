@@ -120,7 +120,7 @@ func (in Input) serviceOf(section, name string) ServiceSheet {
 
 // last is when the last plates of a course leave.
 func (in Input) last(course int) (at int64) {
-	at = in.first(course)
+	at = in.Plan.Courses[course].FirstPlate()
 	for _, s := range in.Plan.Courses[course].Sent {
 		at = max(at, s.At)
 	}
@@ -224,7 +224,7 @@ func (in Input) leaves(c int, b report.Bar) int64 {
 			return s.At
 		}
 	}
-	return in.first(c)
+	return in.Plan.Courses[c].FirstPlate()
 }
 
 // turns are when the things are turned that a section needs during the service.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clock, day, hour12, lasts, spoken } from './words'
+import { clock, day, hour12, lasts, spoken, tableName, toldOnce } from './words'
 
 describe('words', () => {
   it('cuts the hour out of a moment as it stands, in the kitchen’s zone', () => {
@@ -23,4 +23,12 @@ describe('words', () => {
   it('says clock hours on a plate', () => {
     expect([12, 0, 2, 5.5, 0.5, 7.3].map(hour12)).toEqual(['12 o’clock', '12 o’clock', '2 o’clock', '5½ o’clock', '½ o’clock', '7.3 o’clock'])
   })
+})
+
+it('says a thing at the first line that has it, and at no other', () => {
+  expect(toldOnce([['hot fat'], ['hot fat', 'raw'], [], ['raw']])).toEqual([['hot fat'], ['raw'], [], []])
+})
+
+it('writes a table with a number short, and another by its name', () => {
+  expect(['Table 12', 'Terrace', 'Table of Ada'].map(tableName)).toEqual(['T12', 'Terrace', 'Table of Ada'])
 })

@@ -94,3 +94,9 @@ export const isPast = (iso: string, now = new Date()) => iso !== '' && iso < new
 
 /** tableName is how a table is written where there is little room: Table 12 as T12. */
 export const tableName = (name: string) => name.replace(/^Table (\d+)$/, 'T$1')
+
+/** toldOnce leaves of what is said at each line of a list only what no line before it has said. */
+export function toldOnce(lines: string[][]): string[][] {
+  const told = new Set<string>()
+  return lines.map((list) => list.filter((text) => !told.has(text) && told.add(text)))
+}

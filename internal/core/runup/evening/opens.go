@@ -168,7 +168,7 @@ func leaving(u report.RunUp, bars []int) (out []int64) {
 	}
 	for c, row := range u.Courses {
 		if courses[c] && len(row.Sent) > 0 {
-			out = append(out, row.Sent[0].At)
+			out = append(out, row.FirstPlate())
 		}
 	}
 	slices.Sort(out)

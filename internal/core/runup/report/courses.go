@@ -17,6 +17,17 @@ func (r *reporter) courseRow(c work.Course) CourseRow {
 	return row
 }
 
+// FirstPlate is when the first plates of a course leave, in seconds from origin; without a plan, its hour.
+func (c CourseRow) FirstPlate() int64 {
+	first := c.Leaves
+	for i, s := range c.Sent {
+		if i == 0 || s.At < first {
+			first = s.At
+		}
+	}
+	return first
+}
+
 // courseRows give the courses the hours that they get.
 func (r *reporter) courseRows(out *RunUp) {
 	for c := range out.Courses {

@@ -7,7 +7,7 @@ import { useHeat } from '../../parts/heat'
 import { cut, wide } from '../../parts/measured'
 import { asButton } from '../../parts/pressed'
 import { useWidth } from '../../parts/width'
-import { clock, count } from '../../parts/words'
+import { clock, count, wall } from '../../parts/words'
 import type { Evening, Opening, Plan } from './types'
 
 type Props = { plan: Plan; evening: Evening; opening?: Opening; open: (kind: Opening['kind'], id: string) => void; pick: (id: string) => void }
@@ -41,7 +41,7 @@ export const Bands = memo(function Bands({ plan, evening, opening, open, pick }:
           <BandRow key={b.course} plan={plan} band={b} hands={evening.hands} x={x} y={top + 4 + i * row} left={left} width={width} opened={opening?.kind === 'course' && opening.id === plan.courses[b.course].id} open={open} pick={pick} />
         ))}
         {evening.strips.map((s, i) => (
-          <StripRow key={s.kind + s.id} strip={s} x={x} y={strips + 8 + i * strip} left={left} opened={opening?.kind === s.kind && opening.id === s.id} open={open} />
+          <StripRow key={s.kind + s.id} strip={s} origin={plan.origin} x={x} y={strips + 8 + i * strip} left={left} opened={opening?.kind === s.kind && opening.id === s.id} open={open} />
         ))}
       </svg>
     </div>
@@ -72,7 +72,7 @@ function BandRow({ plan, band, hands, x, y, left, width, opened, open, pick }: B
           <path key={w.wave} d={`M${x(w.at)} ${y + (w.state === 'kept' ? 4 : 0)}V${floor}${w.state === 'late' ? 'm4 0v-6m0 6h-4' : ''}`} className={`stroke is-${w.state}`} style={apart < 6 ? { strokeWidth: Math.max(1, apart / 2.5) } : undefined} fill="none" />
         ))}
       </g>
-      {band.worst && <Worst band={band} x={x} y={floor - 5} left={left} right={width - 10} pick={() => pick(plan.bars[band.worst!.bar].id)} />}
+      {band.worst && <Worst band={band} unit={unit} x={x} floor={floor} top={y} left={left} right={width - 10} pick={() => pick(plan.bars[band.worst!.bar].id)} />}
     </g>
   )
 }
@@ -82,11 +82,11 @@ function outline(load: Band['load'], x: X, floor: number, unit: number): string 
   return load.map((l, i) => `${i ? 'L' : 'M'}${x(l.at).toFixed(1)} ${(floor - (load[i - 1]?.hands ?? 0) * unit).toFixed(1)}V${(floor - l.hands * unit).toFixed(1)}`).join('') + (load.length ? 'Z' : '')
 }
 
-// gaps are where a band is empty, the last first.
-function gaps(band: Band, x: X, left: number, right: number): [number, number][] {
+// gaps are where a band is lower than so many hands, the last first.
+function gaps(band: Band, below: number, x: X, left: number, right: number): [number, number][] {
   const out: [number, number][] = []
   let from = left
-  const busy = band.load.flatMap((l, i) => (l.hands > 0 ? [[x(l.at), x(band.load[i + 1]?.at ?? Infinity)]] : []))
+  const busy = band.load.flatMap((l, i) => (l.hands > below ? [[x(l.at), x(band.load[i + 1]?.at ?? Infinity)]] : []))
   for (const [a, b] of [...busy, ...band.waves.map((w) => [x(w.at) - 2, x(w.at) + 3])].sort((p, q) => p[0] - q[0])) {
     if (a - from > 30) out.push([from, a])
     from = Math.max(from, b)
@@ -94,21 +94,27 @@ function gaps(band: Band, x: X, left: number, right: number): [number, number][]
   return [...out, [from, right] as [number, number]].reverse()
 }
 
+type WorstProps = { band: Band; unit: number; x: X; floor: number; top: number; left: number; right: number; pick: () => void }
+
 // Worst is where a course is furthest over, or has the least room, and who is short: behind its
-// last wave, or in the latest gap that has room for it.
-function Worst({ band, x, y, left, right, pick }: { band: Band; x: X; y: number; left: number; right: number; pick: () => void }) {
+// last wave, or in the latest gap that has room for it; where there is none, above its lower work.
+function Worst({ band, unit, x, floor, top, left, right, pick }: WorstProps) {
   const worst = band.worst!
   const mark = worst.over ? 12 : 0
   const whole = [worst.say, worst.who].filter(Boolean).join(' · ')
-  const free = gaps(band, x, left, right)
-  const fits = (text: string) => free.find(([a, b]) => b - a >= wide(text) + mark + 20)
-  const widest = free.reduce((best, g) => (g[1] - g[0] > best[1] - best[0] ? g : best))
-  const text = fits(whole) ? whole : fits(worst.say) ? worst.say : cut(worst.say, widest[1] - widest[0] - mark - 20)
-  const [a, b] = fits(text) ?? widest
+  const low = gaps(band, 0, x, left, right)
+  const high = gaps(band, (floor - top - 18) / unit, x, left, right)
+  const fits = (list: [number, number][], text: string) => list.find(([a, b]) => b - a >= wide(text) + mark + 20)
+  const widest = high.reduce((best, g) => (g[1] - g[0] > best[1] - best[0] ? g : best))
+  const text = [whole, worst.say].find((t) => fits(low, t) ?? fits(high, t)) ?? cut(worst.say, widest[1] - widest[0] - mark - 20)
+  const onFloor = fits(low, text)
+  const [a, b] = onFloor ?? fits(high, text) ?? widest
   if (b - a < 60) return null
   const at = b === right ? a + 10 + mark : b - 10 - wide(text)
+  const y = onFloor ? floor - 5 : top + 13
   return (
     <g className="worst" {...asButton(pick)} aria-label={`${text}, show step`}>
+      <title>{whole}</title>
       <rect className="halo" x={at - 4} y={y - 17} width={wide(text) + 8} height={24} rx="3" fill="transparent" />
       {mark > 0 && <path d={`M${at - 5} ${y - 13}h-5v17h5`} fill="none" stroke="#a3261b" strokeWidth="2" />}
       <text x={at} y={y} fontSize="14" style={{ fill: worst.over ? '#a3261b' : '#3f4f5a' }}>
@@ -118,11 +124,11 @@ function Worst({ band, x, y, left, right, pick }: { band: Band; x: X; y: number;
   )
 }
 
-function StripRow({ strip: s, x, y, left, opened, open }: { strip: Strip; x: X; y: number; left: number; opened: boolean; open: Props['open'] }) {
+function StripRow({ strip: s, origin, x, y, left, opened, open }: { strip: Strip; origin: string; x: X; y: number; left: number; opened: boolean; open: Props['open'] }) {
   const heat = useHeat()
   const h = strip - 9
   return (
-    <g className="band" {...asButton(() => open(s.kind, s.id))} aria-pressed={opened} aria-label={[cut(s.name, left - 84), ...settings(s, x, heat).map((t) => t.text)].join(' ')}>
+    <g className="band" {...asButton(() => open(s.kind, s.id))} aria-pressed={opened} aria-label={[cut(s.name, left - 84), ...settings(s, x, heat, origin).map((t) => t.text)].join(' ')}>
       <rect className="halo" x={1} y={y - 3} width={x(Infinity) + 6} height={strip - 2} rx="3" fill={opened ? '#ffffff' : 'transparent'} stroke={opened ? '#1554b8' : 'none'} strokeWidth="2" />
       <text x={76} y={y + h - 1} fontSize="14" style={{ fill: '#3f4f5a' }}>
         {`${cut(s.name, left - 84)} `}
@@ -131,7 +137,7 @@ function StripRow({ strip: s, x, y, left, opened, open }: { strip: Strip; x: X; 
       {s.spans.map((p, i) => (
         <rect key={i} className={p.turning ? 'turning' : p.other ? 'other' : p.setting === undefined ? 'hands' : 'on'} x={x(p.from)} y={y} width={Math.max(x(p.to) - x(p.from), 1.5)} height={h} rx="1.5" />
       ))}
-      {settings(s, x, heat).map(({ at, text }) => (
+      {settings(s, x, heat, origin).map(({ at, text }) => (
         <text key={at} x={at} y={y + h - 1} fontSize="14" className="over" aria-hidden="true">
           {text}
         </text>
@@ -140,16 +146,22 @@ function StripRow({ strip: s, x, y, left, opened, open }: { strip: Strip; x: X; 
   )
 }
 
-// settings are where a setting is written: in its first stretch, or behind it, where that is free.
-function settings(s: Strip, x: X, heat: (c: number) => string): { at: number; text: string }[] {
+// settings are where a setting is written, with when it is turned to it where that has room: in its
+// first stretch, or behind it, where that is free.
+function settings(s: Strip, x: X, heat: (c: number) => string, origin: string): { at: number; text: string }[] {
   let until = 0 // of what is written
   return s.spans.flatMap((p, i) => {
     if (p.setting === undefined || p.turning || s.spans.findLast((o, k) => k < i && !o.turning)?.setting === p.setting) return []
-    const text = heat(p.setting)
+    const turn = s.spans[i - 1]?.turning ? s.spans[i - 1] : undefined
+    const heated = heat(p.setting)
+    const whole = turn && `${wall(origin, turn.from)} to ${heated}`
     const next = x(s.spans[i + 1]?.from ?? Infinity)
-    const inside = x(p.to) - x(p.from) >= wide(text) + 8
-    const at = Math.max(inside ? x(p.from) + 4 : x(p.to) + 4, until)
-    if (at + wide(text) > (inside ? x(p.to) : next)) return []
+    // the longer first, in the stretch and then behind it
+    const places = [whole && [whole, x(turn.from), x(p.to)], whole && [whole, x(p.to), next], [heated, x(p.from), x(p.to)], [heated, x(p.to), next]] as ([string, number, number] | undefined)[]
+    const place = places.find((o) => o && Math.max(o[1] + 4, until) + wide(o[0]) <= o[2])
+    if (!place) return []
+    const [text, from] = place
+    const at = Math.max(from + 4, until)
     until = at + wide(text) + 6
     return [{ at, text }]
   })

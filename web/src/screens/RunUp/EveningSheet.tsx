@@ -2,6 +2,7 @@
 // cook, a table, a piece of equipment, opened below.
 import { memo, useMemo, useState, type ReactNode } from 'react'
 import type { Moved } from '../../parts/service/moved'
+import { useStable } from '../../parts/stable'
 import { count } from '../../parts/words'
 import { Zoom } from '../../parts/Zoom'
 import { Bands } from './Bands'
@@ -17,7 +18,9 @@ import { versionOf } from './rows'
 type Props = { plan: Plan; evening: Evening; opening?: Opening; open: (kind: Opening['kind'], id: string) => void; filter: Filter; moved: Moved; wide: number; widen: (n: number) => void; picked: string; pick: (id: string) => void; side: ReactNode; why: ReactNode }
 
 export function EveningSheet({ plan, evening, opening, open, filter, moved, wide, widen, picked, pick, side, why }: Props) {
-  const [lit, setLit] = useState('')
+  const [light, setLight] = useState({ of: '', wave: '' })
+  const lit = light.of === opening?.id ? light.wave : ''
+  const setLit = useStable((wave: string) => setLight({ of: opening?.id ?? '', wave }))
   const [paper, setPaper] = useState<Paper>('A4')
   const printing = usePrinting()
   const print = (on: Paper) => {
@@ -55,7 +58,7 @@ export function EveningSheet({ plan, evening, opening, open, filter, moved, wide
             {(course || picked) && (
               <div className="open-side">
                 {picked && why}
-                {course && <Waves course={course} lit={lit} light={setLit} />}
+                {course && <Waves plan={plan} course={course} lit={lit} light={setLit} pick={pick} />}
                 {!picked && why}
               </div>
             )}

@@ -1,6 +1,6 @@
 // The plan as a list in the order of the clock: to print, to read aloud.
 import { useHeat } from '../../parts/heat'
-import { day, clock, lasts } from '../../parts/words'
+import { day, clock, duration, toldOnce } from '../../parts/words'
 import { WasAt } from '../../parts/service/MovedLine'
 import type { Moved } from '../../parts/service/moved'
 import type { Plan } from './types'
@@ -9,6 +9,7 @@ import { matches, type Filter } from './shown'
 export function FireList({ plan, moved, filter, picked, pick }: { plan: Plan; moved: Moved; filter: Filter; picked: string; pick: (id: string) => void }) {
   const heat = useHeat()
   const bars = plan.bars.filter(matches(plan, filter)).sort((a, b) => a.from - b.from)
+  const care = toldOnce(bars.map((b) => (b.cautions ?? []).map((c) => c.text)))
   const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
   return (
     <table className="fire">
@@ -29,7 +30,7 @@ export function FireList({ plan, moved, filter, picked, pick }: { plan: Plan; mo
               {clock(b.start)}
               <WasAt moved={moved} id={b.id} />
             </td>
-            <td className="clock">{lasts(b.to - b.from)}</td>
+            <td className="clock">{b.to > b.from && duration(b.to - b.from)}</td>
             <td>
               <button className="plain-button" onClick={() => pick(b.id)}>
                 {[name(b.dish, b.component), b.name].filter(Boolean).join(': ')}
@@ -41,9 +42,9 @@ export function FireList({ plan, moved, filter, picked, pick }: { plan: Plan; mo
             </td>
             <td className="small">
               {b.cue}
-              {(b.cautions ?? []).map((c) => (
-                <div key={c.text} className="care">
-                  {c.text}
+              {care[i].map((c) => (
+                <div key={c} className="care">
+                  {c}
                 </div>
               ))}
             </td>

@@ -60,7 +60,7 @@ export function FlowMark({ plan, hold: h, from, to, axis, picked, pick }: FlowPr
   const color = picked === holdId(plan, h) ? '#1554b8' : h.over ? '#a3261b' : '#14202b'
   const end = to + (from > to ? 11 : -11)
   return (
-    <g className="hold" aria-hidden="true" onClick={() => pick(holdId(plan, h))}>
+    <g className="hold flow" aria-hidden="true" onClick={() => pick(holdId(plan, h))}>
       <path d={`M${a} ${from}H${turn}C${b + 3} ${from} ${b + 3} ${from} ${b + 3} ${end}`} fill="none" stroke="transparent" strokeWidth="14" />
       <path d={`M${a} ${from}H${turn}C${b + 3} ${from} ${b + 3} ${from} ${b + 3} ${end}`} fill="none" stroke={color} strokeWidth={h.over ? 3 : 2} />
       <path d={`M${b - 1} ${end + (from > to ? 6 : -6)}h8l-4 ${from > to ? -6 : 6}z`} fill={color} />

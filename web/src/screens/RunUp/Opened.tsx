@@ -11,7 +11,7 @@ import { BarMark, Stair } from './BarMark'
 import { ChainMark, FlowMark, HoldMark, LateHolds, PanMark, StopMark } from './HoldMark'
 import { foldedAxis, type Axis } from './axis'
 import { useSlides } from './slides'
-import { holdsOf, laid, top, type Group, type Placed } from './layout'
+import { firstOf, holdsOf, laid, top, type Group, type Placed } from './layout'
 import { rowsOf } from './rows'
 import { matches, strandsOf, wasFrom, type Filter } from './shown'
 import type { Bar, Opening, Plan } from './types'
@@ -100,7 +100,7 @@ function torn(x: number, from: number, to: number): string {
 // Passes are the blue line of a course at its first wave, and a dotted one for each later wave.
 const Passes = memo(function Passes({ plan, group: g, axis, named }: { plan: Plan; group: Group; axis: Axis; named: boolean }) {
   const c = plan.courses[g.course]
-  const hour = clock(c.sent[0]?.leaves ?? c.hour)
+  const hour = clock(firstOf(c)?.leaves ?? c.hour)
   const before = g.pass + 80 > axis.right
   return (
     <g>

@@ -5,7 +5,7 @@ import { clock, spoken } from '../../parts/words'
 import { tablesOf } from '../../parts/service/sent'
 import type { Plan } from './types'
 
-export const Waves = memo(function Waves({ course, lit, light }: { course: Plan['courses'][number]; lit: string; light: (wave: string) => void }) {
+export const Waves = memo(function Waves({ plan, course, lit, light, pick }: { plan: Plan; course: Plan['courses'][number]; lit: string; pick: (id: string) => void; light: (wave: string) => void }) {
   if (course.sent.length === 0) return null
   return (
     <section className="waves" aria-label="To the pass">
@@ -27,6 +27,7 @@ export const Waves = memo(function Waves({ course, lit, light }: { course: Plan[
                   <span className="visually-hidden"> {plates === 1 ? 'plate' : 'plates'}</span>
                 </b>
               </button>
+              {lit === String(s.wave) && <WaveSteps plan={plan} course={course} wave={s.wave} pick={pick} />}
             </li>
           )
         })}
@@ -34,3 +35,22 @@ export const Waves = memo(function Waves({ course, lit, light }: { course: Plan[
     </section>
   )
 })
+
+// WaveSteps are what is done for a wave alone, by whom, in the order of the clock.
+function WaveSteps({ plan, course, wave, pick }: { plan: Plan; course: Plan['courses'][number]; wave: number; pick: (id: string) => void }) {
+  const at = plan.courses.indexOf(course)
+  const names = new Map(plan.lanes.map((l) => [l.id, l.name]))
+  const bars = plan.bars.filter((b) => b.course === at && b.wave === wave).sort((a, b) => a.from - b.from)
+  return (
+    <ul className="wave-steps">
+      {bars.map((b) => (
+        <li key={b.id}>
+          <button className="plain-button" onClick={() => pick(b.id)}>
+            <span className="clock">{clock(b.start)}</span> {[plan.strands.find((s) => s.component === b.component && b.for.includes(s.dish))?.name, b.name].filter(Boolean).join(': ')}
+          </button>{' '}
+          {b.cooks.map((c) => names.get(`cook.${c}`) ?? c).join(', ')}
+        </li>
+      ))}
+    </ul>
+  )
+}

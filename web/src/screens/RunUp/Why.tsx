@@ -3,7 +3,7 @@ import { Advice } from '../../parts/Advice'
 import { Link } from 'wouter'
 import { Heat } from '../../parts/heat'
 import { Bracket } from '../../parts/States'
-import { clock, lasts, spoken } from '../../parts/words'
+import { clock, duration, lasts, spoken } from '../../parts/words'
 import { WasAt } from '../../parts/service/MovedLine'
 import type { Moved } from '../../parts/service/moved'
 import type { Keeping } from './keeping'
@@ -64,7 +64,7 @@ export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; mov
       </div>
       <div>
         <div>
-          <span className="clock">{lasts(bar.to - bar.from)}</span> <span className="working">{bar.working}</span>
+          <span className="clock">{duration(bar.to - bar.from)}</span> <span className="working">{bar.working}</span>
         </div>
         <div>
           {bar.with.join(', ')}

@@ -36,6 +36,9 @@ export const words = (b: Bar, heat: (c: number) => string) => (b.placing && b.nu
 /** mostName is the widest that the name of a step is written, in pixels. */
 const mostName = 190
 
+/** firstOf is the wave of a course that leaves first. */
+export const firstOf = (c: Plan['courses'][number]) => [...c.sent].sort((a, b) => a.at - b.at).at(0)
+
 /** laid lays rows out under a height, course by course. */
 export function laid(plan: Plan, rows: Row[], axis: Axis, from: number, side: number, opened: string, heat: (c: number) => string): { groups: Group[]; bottom: number } {
   const groups: Group[] = []
@@ -44,7 +47,8 @@ export function laid(plan: Plan, rows: Row[], axis: Axis, from: number, side: nu
     let g = groups.at(-1)
     if (g?.course !== row.course) {
       const c = plan.courses[row.course]
-      g = { course: row.course, top: y, bottom: y, pass: axis.x(c.sent[0]?.at ?? c.leaves), waves: c.sent.slice(1).map((s) => ({ wave: s.wave, x: axis.x(s.at) })), rows: [] }
+      const first = firstOf(c)
+      g = { course: row.course, top: y, bottom: y, pass: axis.x(first?.at ?? c.leaves), waves: c.sent.filter((s) => s !== first).map((s) => ({ wave: s.wave, x: axis.x(s.at) })), rows: [] }
       groups.push(g)
       y += 24
     }

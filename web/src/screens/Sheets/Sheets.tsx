@@ -11,7 +11,7 @@ import { MovedLine, WasAt } from '../../parts/service/MovedLine'
 import { useMoved, type Moved } from '../../parts/service/moved'
 import { Planning } from '../../parts/Planning'
 import { Bracket, Empty, Failed } from '../../parts/States'
-import { clock, count, day, duration } from '../../parts/words'
+import { clock, count, day, duration, toldOnce } from '../../parts/words'
 import { PrepSheet } from './PrepSheet'
 import { RoomSheet } from './RoomSheet'
 import { ServiceSheet } from './ServiceSheet'
@@ -35,7 +35,8 @@ function Sheet({ view }: { view: View }) {
   const [params, setParams] = useAddress()
   const pick = params.get('for') ?? 'all'
   const groups = choicesOf(view)
-  const name = groups.flatMap(([, list]) => list).find(([key]) => key === pick)?.[1] ?? ''
+  const name = [...whole, ...groups.flatMap(([, list]) => list)].find(([key]) => key === pick)?.[1] ?? ''
+  const turn = (to: string) => setParams(to === 'all' ? {} : { for: to }, { replace: true })
   const moved = useMoved(view.service, useMemo(() => view.calls.map((c) => ({ id: c.id, start: c.start, who: c.who })), [view]))
   return (
     <>
@@ -45,7 +46,15 @@ function Sheet({ view }: { view: View }) {
           {view.name}, {day(view.day)}
         </span>
         <div className="tools">
-          <select className="form-select form-select-sm w-auto" aria-label="Sheet for" value={pick} onChange={(e) => setParams(e.target.value === 'all' ? {} : { for: e.target.value }, { replace: true })}>
+          <div className="choices" role="group" aria-label="Sheet">
+            {whole.map(([key, label]) => (
+              <button key={key} aria-pressed={pick === key} onClick={() => turn(key)}>
+                {label}
+              </button>
+            ))}
+          </div>
+          <select className="form-select form-select-sm w-auto" aria-label="Sheet for" value={whole.some(([key]) => key === pick) ? '' : pick} onChange={(e) => turn(e.target.value || 'all')}>
+            <option value="">a section or cook</option>
             {groups.map(
               ([group, list]) =>
                 list.length > 0 && (
@@ -76,10 +85,16 @@ function Sheet({ view }: { view: View }) {
   )
 }
 
-// choicesOf are the sheets that there are, by what they are for.
+// whole are the sheets of the whole kitchen.
+const whole: [string, string][] = [
+  ['all', 'Fire list'],
+  ['prep', 'Prep'],
+  ['room', 'The room'],
+]
+
+// choicesOf are the sheets of one section, or of one cook.
 function choicesOf(view: View): [string, [string, string][]][] {
   return [
-    ['all', [['all', 'Fire list'], ['prep', 'Prep'], ['room', 'The room']]],
     ['above the stove', view.serviceSheets.map((s) => [`section:${s.section}`, `${s.name}: service`])],
     ['prep', [...new Map(view.prep.flatMap((d) => d.sections.map((s) => [s.section, s.name] as const)))].map(([id, name]) => [`prep:${id}`, `${name}: prep`])],
     ['fire list of', view.cooks.map((c) => [`cook:${c.id}`, c.name])],
@@ -161,6 +176,7 @@ function Pages({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: bool
 // Calls are lines in the order of the clock, a day under its name.
 function Calls({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: boolean }) {
   const heat = useHeat()
+  const care = toldOnce(calls.map((c) => c.care ?? []))
   return (
     <>
     <table className="call-sheet">
@@ -192,7 +208,7 @@ function Calls({ calls, moved, mine }: { calls: Call[]; moved: Moved; mine: bool
                 ))}
                 {c.until && <div className="quiet">until: {c.until}</div>}
                 <Advice words={c.words} />
-                {(c.care ?? []).map((k) => (
+                {care[i].map((k) => (
                   <div key={k} className="care">
                     {k}
                   </div>
