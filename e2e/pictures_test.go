@@ -89,21 +89,21 @@ var views = []struct {
 		chef.until("what is taken", `document.querySelectorAll('.fullest').length === 1`)
 	}},
 	{"run-up.png", "/run-up/winter-supper?course=fish", "Export plan", nil},
-	{"run-up-cooks.png", "/run-up/winter-supper?view=lanes&table=Table+2", "Commis", nil},
+	{"run-up-cooks.png", "/run-up/winter-supper?view=lanes", "Commis", func(chef *tablet) {
+		js[bool](chef, `(document.querySelector('.run-up .moves').scrollIntoView(), true)`)
+	}},
 	{"day.png", "/day/winter-supper", "planned around", func(chef *tablet) {
 		chef.pressOn("the carving", `document.querySelector('[aria-label^="Roast crown: twine off, carve, "]')`)
 		chef.see("· Winter supper")
 	}},
 	{"clash.png", "/run-up/winter-supper?course=main", "Export plan", func(chef *tablet) {
-		chef.pressOn("the worst", `document.querySelector('.cause')`)
-		chef.see("limit 14 min")
+		chef.pressOn("table 8", `document.querySelectorAll('.waves button')[5]`)
+		js[bool](chef, `(document.querySelector('.evening-open').scrollIntoView(), true)`)
 	}},
 	{"", "/run-up/winter-supper", "Export plan", nil},
 	{"", "/run-up/supper?view=lanes", "Commis", func(chef *tablet) { chef.why() }},
 	{"", "/run-up/winter-supper?view=loads", "All cooks busy", nil},
-	{"call-sheet.png", "/sheets/winter-supper?for=cook:sauce", "Sauce", func(chef *tablet) {
-		chef.until("what to do when it goes otherwise", `(document.querySelector('.advice-words')?.closest('tr').scrollIntoView({block: 'center'}), !!document.querySelector('.advice-words'))`)
-	}},
+	{"call-sheet.png", "/sheets/winter-supper?for=section:fish", "before the plate", nil},
 	{"room.png", "/sheets/winter-supper?for=room", "seated by", func(chef *tablet) {
 		js[bool](chef, `(document.querySelectorAll('.room-course')[2].scrollIntoView(), true)`)
 	}},
@@ -140,7 +140,7 @@ var views = []struct {
 
 // why opens the reasons of a step of the run-up.
 func (t *tablet) why() {
-	t.pressOn("a step", `document.querySelector('.bar[aria-label^="sear,"], [aria-label*=", Oven, Roast crown"]')`)
+	t.pressOn("a step", `document.querySelector('.bar[aria-label^="sear,"], [aria-label^="Roast crown"][aria-label*=", Oven, "]')`)
 	t.see("Why ")
 }
 

@@ -95,11 +95,11 @@ function around(u: Unit): [number, number] {
 // stretches are what one looks at on the day itself: the evening, each course
 // on its way, the whole day.
 function stretches(plan: Plan, on: Plan['days'][number]): { key: string; label: string; span: [number, number] }[] {
+  const last = (c: Plan['courses'][number]) => Math.max(c.leaves, ...c.sent.map((s) => s.at))
   const first = Math.min(...plan.courses.map((c) => c.leaves))
-  const last = Math.max(...plan.courses.map((c) => c.leaves))
   return [
-    { key: 'evening', label: 'service', span: [Math.max(on.from, first - 40 * 60), last + 120] },
-    ...plan.courses.map((c): { key: string; label: string; span: [number, number] } => ({ key: c.id, label: `${c.name}, ${c.hour.slice(11, 16)}`, span: [c.leaves - 38 * 60, c.leaves + 60] })),
+    { key: 'evening', label: 'service', span: [Math.max(on.from, first - 40 * 60), Math.max(...plan.courses.map(last)) + 120] },
+    ...plan.courses.map((c): { key: string; label: string; span: [number, number] } => ({ key: c.id, label: `${c.name}, ${c.hour.slice(11, 16)}`, span: [c.leaves - 38 * 60, last(c) + 60] })),
     { key: 'day', label: 'whole day', span: [on.from, on.to] },
   ]
 }
