@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"fmt"
+	"slices"
 	"strconv"
 	"strings"
 	"testing"
@@ -137,4 +138,15 @@ func TestSheetsOnPaper(t *testing.T) {
 		chef.onPaper(false)
 		chef.size(1280, 800)
 	}
+}
+
+// What goes into another component is led to it, a step that takes another one's pan is tied to it,
+// and what is over is drawn as long as it is over, in the first round and in the later ones.
+func TestStrandsFlowIntoOneAnother(t *testing.T) {
+	chef := newHouse(t).open("Head chef", "/run-up/winter-supper?course=main")
+	chef.until("trimmings go into two others", `document.querySelectorAll('.strands .flow').length >= 3`)
+	chef.until("the gravy takes the pan of the crown", `document.querySelectorAll('.strands .pan').length === 1`)
+	over := js[[]float64](chef, `[...document.querySelectorAll('.strands .over-limit')].map(e => e.getBBox().width)`)
+	require.GreaterOrEqual(t, len(over), 10, "seven roasts and seven sauces wait too long")
+	assert.Greater(t, slices.Max(over), 4*slices.Min(over), "as long as they are over")
 }

@@ -89,7 +89,7 @@ func TestALongSheetHasPages(t *testing.T) {
 	chef.until("paper has them all", `document.querySelectorAll('.call-sheet .call-at').length === `+strconv.Itoa(all))
 }
 
-// The sheets: a cook's own calls, the days before, what the room is told; as files
+// The sheets: a cook's own calls, the service of a section, prep, what the room is told; as files
 // too, which open formats have.
 func TestThePlanIsHandedOut(t *testing.T) {
 	chef := newHouse(t).open("Head chef", "/sheets/winter-supper")
@@ -97,13 +97,20 @@ func TestThePlanIsHandedOut(t *testing.T) {
 	chef.pick("[aria-label='Sheet for']", "cook:fish")
 	chef.see("Fish cook")
 	chef.until("their calls", `document.querySelector('.page-head h1')?.innerText === 'Fish cook' && document.querySelectorAll('.call-sheet .call-at').length > 0`)
-	chef.pick("[aria-label='Sheet for']", "before")
-	chef.see("Friday")
-	chef.until("only days before", `![...document.querySelectorAll('.call-day')].some(e => e.innerText.includes('Saturday'))`)
-	chef.pick("[aria-label='Sheet for']", "room")
+	chef.pick("[aria-label='Sheet for']", "section:fish")
+	chef.until("minutes before the plate, and rounds", `(t => /−\d+ roast 200 °C/.test(t) && t.includes('T3 T5'))(document.querySelector('.service-sheet')?.innerText ?? '')`)
+	chef.until("what must be otherwise stands out", `[...document.querySelectorAll('.sheet-tables [data-need="true"]')].some(e => e.innerText.startsWith('T2 4, 1 no shellfish'))`)
+	chef.until("each caution once", `(list => list.length > 0 && new Set(list).size === list.length)([...document.querySelectorAll('.sheet-cautions li')].map(e => e.innerText))`)
+	chef.pick("[aria-label='Sheet for']", "prep:sauce")
+	chef.until("what is left alone is on and out by an hour", `[...document.querySelectorAll('.prep-sheet tbody tr')].some(r => r.innerText.includes('brown bones') && r.children[2].innerText && r.children[3].innerText && !r.children[4].innerText)`)
+	chef.until("the rest is ready by one", `[...document.querySelectorAll('.prep-sheet tbody tr')].some(r => !r.children[2].innerText && r.children[4].innerText)`)
+	chef.click("The room")
 	chef.see("ordered without")
+	chef.see("alcohol: white wine")
 	chef.see("Cannot wait")
+	chef.see("Hake starts")
 	chef.see("a birthday")
+	chef.gone("good for 20 min")
 	for file, kind := range map[string]string{"calendar.ics?cook=fish": "text/calendar; charset=utf-8", "fire.csv?section=fish": "text/csv; charset=utf-8; header=present", "run-up.svg": "image/svg+xml; charset=utf-8"} {
 		got := js[struct {
 			Status int

@@ -10,9 +10,11 @@ export function ClockTicks({ origin, span: [first, last], room, x, from, to, lab
       {ticks(origin, first, last - 1, room / 62).map((t) => (
         <g key={t.at} aria-hidden="true">
           <line x1={x(t.at)} x2={x(t.at)} y1={from} y2={to} stroke="#c3cdd3" />
-          <text className="clock" x={x(t.at)} y={labels} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
-            {t.label}
-          </text>
+          {x(last) - x(t.at) > 14 && ( // it would be cut by the edge
+            <text className="clock" x={x(t.at)} y={labels} fontSize="14" textAnchor="middle" style={{ fill: '#3f4f5a' }}>
+              {t.label}
+            </text>
+          )}
         </g>
       ))}
     </>

@@ -32,7 +32,7 @@ export function Holds({ service }: { service: string }) {
     <>
       {plan.message && <Bracket what={plan.message} />}
       <Told list={runUp.data.told} />
-      <Shortfalls list={runUp.data.evening.shortfalls} step={(bar) => <Link to={`/run-up/${service}?course=${plan.courses[plan.bars[bar].course].id}`}>Open run-up</Link>} />
+      <Shortfalls few={1} list={runUp.data.evening.shortfalls} step={(bar) => <Link to={`/run-up/${service}?course=${plan.courses[plan.bars[bar].course].id}`}>Open run-up</Link>} />
       {plan.stops
         .filter((s) => s.gap)
         .map((g) => (

@@ -6,12 +6,10 @@ import { count, spoken } from './words'
 
 type Shortfall = Schemas['Overview']['shortfalls'][number]
 
-type Props = { list: Shortfall[]; notes?: { what: string; children?: ReactNode }[]; step: (bar: number) => ReactNode }
-
-const few = 3
+type Props = { list: Shortfall[]; few?: number; notes?: { what: string; children?: ReactNode }[]; step: (bar: number) => ReactNode }
 
 /** Shortfalls are told in place; step is how one comes to a step of theirs. */
-export function Shortfalls({ list, notes = [], step }: Props) {
+export function Shortfalls({ list, few = 3, notes = [], step }: Props) {
   const [all, setAll] = useState(false)
   const shown = all ? list : list.slice(0, few)
   return (
@@ -21,7 +19,7 @@ export function Shortfalls({ list, notes = [], step }: Props) {
       ))}
       {list.length > few && (
         <button className="plain-button" aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? 'Show the worst three' : `${count(list.length - few, 'more cause')}`}
+          {all ? 'Show the worst' : `${count(list.length - few, 'more cause')}`}
         </button>
       )}
       {notes.length > 0 && (
