@@ -4,7 +4,7 @@ import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState, type Key
 import { useHeat } from '../../parts/heat'
 import { asButton } from '../../parts/pressed'
 import type { Moved } from '../../parts/service/moved'
-import { wide } from '../../parts/measured'
+import { cut, wide } from '../../parts/measured'
 import { useWidth } from '../../parts/width'
 import { clock } from '../../parts/words'
 import { BarMark, Stair } from './BarMark'
@@ -152,7 +152,7 @@ const RowMark = memo(function RowMark({ plan, placed: p, moved, axis, pass, open
   const into = p.row.strands[0].into
   return (
     <g>
-      <RowName placed={p} open={open} setOpen={setOpen} />
+      <RowName placed={p} axisLeft={axis.left} open={open} setOpen={setOpen} />
       {p.flags.map((f, i) => f.line > 0 && <line key={i} x1={f.at + 0.5} x2={f.at + 0.5} y1={p.y - 11} y2={p.y - 19 - f.line * 17 + 4} stroke="#8d9aa3" />)}
       {last && <line x1={axis.x(first[0].from)} x2={into || axis.x(last.to) > pass ? axis.x(last.to) : pass} y1={p.y} y2={p.y} stroke="#14202b" strokeWidth="2" />}
       {holds.map((h, i) => (
@@ -177,11 +177,11 @@ const RowMark = memo(function RowMark({ plan, placed: p, moved, axis, pass, open
 })
 
 // RowName is the component, and opens its rounds with their tables.
-function RowName({ placed: p, open, setOpen }: { placed: Placed; open: boolean; setOpen: (key: string) => void }) {
+function RowName({ placed: p, axisLeft, open, setOpen }: { placed: Placed; axisLeft: number; open: boolean; setOpen: (key: string) => void }) {
   const rounds = p.stairs.length > 0
   const turn = () => setOpen(open ? '' : p.row.key)
   return (
-    <g className={rounds ? 'row-name' : undefined} {...(rounds ? { ...asButton(turn), 'aria-expanded': open, 'aria-label': `${[...p.name, p.row.note].filter(Boolean).join(' ')}, ${open ? 'close its rounds' : 'open its rounds with their tables'}` } : {})}>
+    <g className={rounds ? 'row-name' : undefined} {...(rounds ? { ...asButton(turn), 'aria-expanded': open, 'aria-label': `${[...p.name, cut(p.row.note, axisLeft - 16)].filter(Boolean).join(' ')}, ${open ? 'close its rounds' : 'open its rounds with their tables'}` } : {})}>
       {rounds && <rect className="halo" x={1} y={p.y - 12} width={150} height={24} rx="3" fill="transparent" />}
       {p.name.map((text, i) => (
         <text key={text} x={8} y={p.y + 5 + (i - (p.name.length - 1)) * 18} fontSize="16" fontWeight="700">
@@ -190,7 +190,7 @@ function RowName({ placed: p, open, setOpen }: { placed: Placed; open: boolean; 
       ))}
       {p.row.note && (
         <text x={8} y={p.y + 22} fontSize="14" style={{ fill: '#3f4f5a' }}>
-          {`${p.row.note} `}
+          {`${cut(p.row.note, axisLeft - 16)} `}
         </text>
       )}
     </g>

@@ -19,6 +19,10 @@ describe('the rows of what is opened', () => {
   it('put a version into the row of all where it takes the same component', () => {
     expect(rows.map((r) => [r.name, r.note])).toEqual([['Hake', ''], ['Butter', 'no shellfish']])
   })
+  it('name the dish where a course has several', () => {
+    const two = [...plan.strands, { ...plan.strands[0], dish: 'fowl', dishName: 'Guinea fowl', component: 'crown', name: 'Crown', bars: [5] }]
+    expect(rowsOf(plan, two, () => true).map((r) => r.note)).toEqual(['Hake', 'Hake, no shellfish', 'Guinea fowl'])
+  })
   it('have each step once in the first round, and all others later', () => {
     expect(rows[0].first.map((b) => b.id)).toEqual(['fillet', 'sear/1', 'lay/1', 'lay/v'])
     expect(rows[0].later.map((b) => b.id)).toEqual(['sear/2'])

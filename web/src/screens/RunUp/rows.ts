@@ -6,7 +6,7 @@ export type Row = {
   key: string
   course: number
   name: string
-  note: string // the version that it is for; '': for all
+  note: string // the version that it is for, and the dish where its course has several; '': it goes without saying
   strands: Strand[]
   first: Bar[] // the first of each step, in time
   later: Bar[] // the others, wave by wave
@@ -20,6 +20,7 @@ export const versionOf = (s: Strand) => (s.dish.includes('~') ? (s.dishName.spli
 export function rowsOf(plan: Plan, strands: Strand[], is: (b: Bar) => boolean): Row[] {
   const rows: Row[] = []
   const met = new Map<string, Row>()
+  const dishes = (course: number) => new Set(strands.filter((s) => s.course === course).map((s) => s.dish.split('~')[0])).size
   for (const s of strands) {
     const key = `${s.course}/${s.dish.split('~')[0]}/${s.component}`
     const row = met.get(key)
@@ -27,7 +28,7 @@ export function rowsOf(plan: Plan, strands: Strand[], is: (b: Bar) => boolean): 
       row.strands.push(s)
       continue
     }
-    const made = { key, course: s.course, name: s.name, note: versionOf(s), strands: [s], first: [], later: [], all: [] }
+    const made = { key, course: s.course, name: s.name, note: dishes(s.course) > 1 ? s.dishName : versionOf(s), strands: [s], first: [], later: [], all: [] }
     met.set(key, made)
     rows.push(made)
   }
