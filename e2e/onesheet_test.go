@@ -70,32 +70,6 @@ const misread = `(least => {
 	return bad
 })`
 
-// Everything on the sheet of an evening can be read: 36 covers in five courses, 120 in three, 300
-// with one menu; whatever is opened, at both sizes of a screen.
-func TestNothingLiesOnAnythingOnTheSheetOfAnEvening(t *testing.T) {
-	h := newHouse(t)
-	h.put("banquet", demo.Banquet("2026-03-14"))
-	h.put("wedding", wedding())
-	chef := h.open("Head chef", "/book")
-	for id, courses := range map[string][]string{"winter-supper": {"cracker", "egg", "fish", "main", "sweet"}, "banquet": {"egg", "main", "sweet"}, "wedding": {"egg", "main", "sweet"}} {
-		for _, size := range [][2]int64{{1280, 800}, {1024, 768}} {
-			chef.size(size[0], size[1])
-			readable := func(address, shows string) {
-				chef.go_("/run-up/" + id + "?" + address)
-				chef.until(shows, `!!document.querySelector(`+quote(shows)+`)`)
-				assert.Empty(t, js[[]string](chef, misread+`(13.9)`), "%s %s at %d", id, address, size[0])
-			}
-			for _, c := range courses {
-				readable("course="+c, ".strands [data-bar]")
-			}
-			readable("section=sauce", ".strands [data-bar]")
-			readable("thing=deck", ".strands [data-bar]")
-			readable("table=Table+2", ".strands [data-bar]")
-			readable("view=lanes", ".lane-unit")
-		}
-	}
-}
-
 // pages prints what is shown, and counts the pages; inches.
 func (t *tablet) pages(wide, high float64) int {
 	t.Helper()
@@ -112,32 +86,62 @@ func (t *tablet) onPaper(printed bool) {
 	require.NoError(t, err)
 }
 
-// On paper: a section has one A4 for its service, and a kitchen without sections one for each
-// course; the evening has a page for each course, drawn or as a table, of which everything can be
-// read.
-func TestSheetsOnPaper(t *testing.T) {
+// opens shows what is opened on a run-up, by its kind and id.
+func (t *tablet) opens(what, shows string) {
+	t.Helper()
+	t.pick("[aria-label='Open']", what)
+	t.until(what, `document.querySelector('.open-head h2')?.textContent === `+quote(shows))
+}
+
+// Three evenings on screen and on paper: 36 covers in five courses, 120 in three, 300 with one
+// menu. Everything can be read, whatever is opened, at both sizes of a screen; on paper each course
+// has a page, drawn or as a table, a section one A4 for its service, and a kitchen without sections
+// one for each course.
+func TestThreeEveningsCanBeReadOnScreenAndOnPaper(t *testing.T) {
 	h := newHouse(t)
 	h.put("banquet", demo.Banquet("2026-03-14"))
+	h.put("wedding", wedding())
 	chef := h.open("Head chef", "/book")
-	chef.size(1280, 800)
-	for address, most := range map[string]int{"winter-supper?for=section:sauce": 1, "winter-supper?for=section:fish": 1, "winter-supper?for=section:larder": 1, "winter-supper?for=section:pastry": 1, "banquet?for=section:": 3, "winter-supper?for=room": 3} {
+	for id, opens := range map[string][][2]string{
+		"winter-supper": {{"course cracker", "Rye cracker"}, {"course egg", "Slow-cooked egg"}, {"course fish", "Roast hake"}, {"course main", "Guinea fowl"}, {"course sweet", "Set buttermilk cream"}, {"section sauce", "Sauce"}, {"dish guinea-fowl~meatless", "Guinea fowl, meatless"}},
+		"banquet":       {{"course egg", "egg"}, {"course main", "main"}, {"course sweet", "sweet"}, {"cook cook-1", "Cook 1"}},
+		"wedding":       {{"course egg", "egg"}, {"course main", "main"}, {"course sweet", "sweet"}, {"cook cook-1", "Cook 1"}},
+	} {
+		chef.go_("/run-up/" + id)
+		chef.until("there is a plan, which will do", `fetch('/api/services/`+id+`/stop', {method: 'POST'}).then(() => !!document.querySelector('.strands [data-bar]'))`)
+		for _, size := range [][2]int64{{1280, 800}, {1024, 768}} {
+			chef.size(size[0], size[1])
+			for _, o := range append(opens, [2]string{"thing deck", "Deck oven"}, [2]string{"table Table 2", "Table 2"}) {
+				chef.opens(o[0], o[1])
+				assert.Empty(t, js[[]string](chef, misread+`(13.9)`), "%s %s at %d", id, o[0], size[0])
+			}
+			chef.click("Cooks and equipment")
+			chef.until("cooks", `!!document.querySelector('.lane-unit')`)
+			assert.Empty(t, js[[]string](chef, misread+`(13.9)`), "cooks of %s at %d", id, size[0])
+			chef.click("Evening")
+			chef.until("the evening again", `!!document.querySelector('.strands [data-bar]')`)
+		}
+		chef.evenOnPaper(id, len(js[[]string](chef, `[...document.querySelectorAll('[aria-label="Open"] option')].map(o => o.value).filter(v => v.startsWith('course '))`)))
+	}
+	for address, most := range map[string]int{"winter-supper?for=section:sauce": 1, "winter-supper?for=section:fish": 1, "winter-supper?for=section:larder": 1, "winter-supper?for=section:pastry": 1, "winter-supper?for=section:": 3, "banquet?for=section:": 3, "wedding?for=section:": 3, "winter-supper?for=room": 3} {
 		chef.go_("/sheets/" + address)
 		chef.until("the sheet", `!!document.querySelector('.service-sheet tbody tr, .room-waves')`)
 		n := chef.pages(8.27, 11.69)
 		assert.LessOrEqual(t, n, most, address)
 		assert.NotZero(t, n)
 	}
-	for id, courses := range map[string]int{"winter-supper": 5, "banquet": 3} {
-		chef.go_("/run-up/" + id)
-		chef.until("the evening", `!!document.querySelector('.strands [data-bar]')`)
-		assert.LessOrEqual(t, chef.pages(11.69, 8.27), 2*courses, "%s on A4", id)
-		chef.onPaper(true)
-		chef.size(1046, 717)
-		chef.until("all courses", `document.querySelectorAll('.paper-sheet section').length === `+strconv.Itoa(courses))
-		assert.Empty(t, js[[]string](chef, misread+`(9.3)`), "%s in print: 7 points and more", id) // 1 pt is 1.33 px
-		chef.onPaper(false)
-		chef.size(1280, 800)
-	}
+}
+
+// evenOnPaper prints a run-up that is shown.
+func (t *tablet) evenOnPaper(id string, courses int) {
+	t.Helper()
+	assert.LessOrEqual(t, t.pages(11.69, 8.27), 2*courses+1, "%s on A4", id)
+	t.onPaper(true)
+	t.size(1046, 717)
+	t.until("all courses", `document.querySelectorAll('.paper-sheet section').length === `+strconv.Itoa(courses))
+	assert.Empty(t, js[[]string](t, misread+`(9.3)`), "%s in print: 7 points and more", id) // 1 pt is 1.33 px
+	t.onPaper(false)
+	t.size(1280, 800)
 }
 
 // What goes into another component is led to it, a step that takes another one's pan is tied to it,
@@ -149,4 +153,8 @@ func TestStrandsFlowIntoOneAnother(t *testing.T) {
 	over := js[[]float64](chef, `[...document.querySelectorAll('.strands .over-limit')].map(e => e.getBBox().width)`)
 	require.GreaterOrEqual(t, len(over), 10, "seven roasts and seven sauces wait too long")
 	assert.Greater(t, slices.Max(over), 4*slices.Min(over), "as long as they are over")
+	chef.size(1024, 768)
+	chef.pressOn("a step", `document.querySelector('.strands .bar')`)
+	chef.see("Why ")
+	assert.False(t, js[bool](chef, `(([a, b]) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)(['.why', '.strands'].map(s => document.querySelector(s).getBoundingClientRect()))`), "the reason covers no strand")
 }

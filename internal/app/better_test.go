@@ -23,7 +23,7 @@ func looking(t *testing.T, a *app.App, service string, until func(app.Progress) 
 func TestAPlanIsBetteredWhileSomebodyLooks(t *testing.T) {
 	st := demotest.Unplanned(t)
 	a := app.New(st, now, demotest.Patience)
-	a.InBackground(300 * time.Millisecond)
+	a.InBackground(3 * time.Second) // as the server does; it ends as soon as something is found
 	app.Short(t)
 	news := a.Hub.Join()
 	defer news.Leave()
