@@ -77,6 +77,10 @@ type DishBriefing struct {
 // nothing goes in for it before that (common practice, without a source).
 const seated = 5
 
+// fires is how long before its plates leave a table is waited for at the most, in minutes: what is
+// begun earlier for it is begun on the forecast (common practice, without a source).
+const fires = 20
+
 // Make makes the sheet of a service from its plan.
 func Make(b recipe.Book, k kitchen.Kitchen, menu recipe.Menu, s service.Service, plan report.RunUp) Briefing {
 	out := Briefing{Service: s.ID, Name: s.Name, Day: s.Day, Guests: s.Guests(), Courses: []CourseBriefing{}, Notes: []TableNote{}}
@@ -122,7 +126,7 @@ func leavings(plan report.RunUp, c int) []Leaving {
 		}
 		sits := s.Leaves.Add(-seated * time.Minute)
 		for _, b := range plan.Bars {
-			if b.Course == c && b.Wave == s.Wave && b.Step != "" && b.LeadIn == "" && b.Start.Before(sits) {
+			if b.Course == c && b.Wave == s.Wave && b.Step != "" && b.LeadIn == "" && b.Start.Before(sits) && s.Leaves.Sub(b.Start) <= fires*time.Minute {
 				sits, l.Goes = b.Start, madeOf(plan, b)
 			}
 		}

@@ -135,6 +135,11 @@ func TestTheRoomIsTold(t *testing.T) {
 	assert.Equal(t, []string{"Table 1", "Table 2"}, first.Tables)
 	assert.Less(t, first.Seated, "20:10", "they sit before the fish goes in")
 	assert.Equal(t, "Hake", first.Goes)
+	for _, c := range s.Courses {
+		for _, l := range c.Sent {
+			assert.GreaterOrEqual(t, l.Seated, l.Leaves.Add(-20*time.Minute).Format("15:04"), "nobody is seated for what is begun on the forecast")
+		}
+	}
 	assert.Contains(t, s.Courses[1].Dishes[0].Alcohol, "white wine")
 	assert.Empty(t, s.Courses[0].Dishes[0].Alcohol)
 	require.Len(t, fish.Dishes, 2)
