@@ -275,15 +275,7 @@ func (s services) getRunUp(ctx context.Context, in *serviceInput) (*runUpOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	return &runUpOutput{RunUpView{RunUp: r.RunUp, Evening: evening.Read(r.RunUp, sectionNames(p.In.Kitchen)), ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
-}
-
-// sectionNames are the sections of a kitchen in their order.
-func sectionNames(k kitchen.Kitchen) (out evening.Names) {
-	for _, s := range k.Sections {
-		out = append(out, [2]string{s.ID, s.Name})
-	}
-	return out
+	return &runUpOutput{RunUpView{RunUp: r.RunUp, Evening: evening.Read(r.RunUp, p.In.Kitchen.Sections), ReadOnly: p.Past, Faults: faultsOfAll(p), Told: s.told(ctx, p, r), Planning: r.Planning, Changed: s.changed(ctx, p)}}, nil
 }
 
 // told says in time what a service that is still to come cannot have.

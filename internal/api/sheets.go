@@ -51,7 +51,7 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
-	paper := handout.Input{Plan: r.RunUp, Service: p.In.Service, Menu: p.In.Menu, Sections: sectionNames(p.In.Kitchen)}
+	paper := handout.Input{Plan: r.RunUp, Service: p.In.Service, Menu: p.In.Menu, Sections: p.In.Kitchen.Sections}
 	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Planning: r.Planning, Past: p.Past, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
 		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp), Services: handout.Services(paper), Prep: handout.Prep(paper)}
 	return &sheetsOutput{v}, nil

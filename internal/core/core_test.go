@@ -88,11 +88,11 @@ var may = map[string]string{
 	"runup/demand":    "keeping kitchen limits plating recipe runup/work service words",
 	"runup/expand":    "keeping kitchen limits plating recipe runup/demand runup/work schedule service units words",
 	"runup/report":    "limits runup/work schedule schedule/network schedule/reason units words",
-	"runup/evening":   "runup/report units words",
+	"runup/evening":   "kitchen runup/report units words",
 	"runup":           "runup/demand runup/expand runup/report runup/work schedule schedule/check schedule/network schedule/short schedule/solve service units words",
 	"mise":            "fault keeping kitchen recipe recipe/quantity recipe/contents runup/report units words",
 	"kitchenday":      "kitchen runup/report units",
-	"handout":         "recipe runup/report service words",
+	"handout":         "kitchen recipe runup/report service words",
 	"room":            "kitchen plating recipe recipe/contents runup/report service units words",
 }
 

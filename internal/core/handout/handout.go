@@ -8,6 +8,7 @@ import (
 	"strings"
 	"time"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/service"
@@ -22,22 +23,22 @@ type Input struct {
 	Plan     report.RunUp
 	Service  service.Service // with what was worked out for its guests
 	Menu     recipe.Menu
-	Sections [][2]string // of the kitchen in their order: id and name
+	Sections []kitchen.Section // of the kitchen, in their order
 }
 
 // sectionsOf are the sections that have anything to do, in their order, and behind them what is of
 // none; where a kitchen has none, the whole of it is one.
-func (in Input) sectionsOf() (out [][2]string) {
-	rest := [2]string{"", "No section"}
+func (in Input) sectionsOf() (out []kitchen.Section) {
+	rest := kitchen.Section{Name: "No section"}
 	if len(in.Sections) == 0 {
-		rest[1] = "Kitchen"
+		rest.Name = "Kitchen"
 	}
 	has := map[string]bool{}
 	for _, b := range in.Plan.Bars {
 		has[in.section(b)] = true
 	}
 	for _, s := range append(slices.Clone(in.Sections), rest) {
-		if has[s[0]] {
+		if has[s.ID] {
 			out = append(out, s)
 		}
 	}
@@ -46,7 +47,7 @@ func (in Input) sectionsOf() (out [][2]string) {
 
 // section is the id of the section of a bar; empty: it has none, or one that the kitchen has not.
 func (in Input) section(b report.Bar) string {
-	if slices.ContainsFunc(in.Sections, func(s [2]string) bool { return s[0] == b.Section }) {
+	if slices.ContainsFunc(in.Sections, func(s kitchen.Section) bool { return s.ID == b.Section }) {
 		return b.Section
 	}
 	return ""
@@ -62,14 +63,14 @@ func (in Input) at(seconds int64) time.Time {
 	return in.Plan.Origin.Add(time.Duration(seconds) * time.Second)
 }
 
-// strandOf is the strand that a bar is of; nil: it is of none.
-func (in Input) strandOf(i int) *report.Strand {
-	for s := range in.Plan.Strands {
-		if slices.Contains(in.Plan.Strands[s].Bars, i) {
-			return &in.Plan.Strands[s]
+// version is the name of the version that a bar is for alone; empty: it is for the dish itself.
+func (in Input) version(b report.Bar) string {
+	for _, s := range in.Plan.Strands {
+		if s.Dish == b.Dish {
+			return version(s.Dish, s.DishName)
 		}
 	}
-	return nil
+	return ""
 }
 
 // version is the name of the version that a dish of the plan is; empty: it is none.
@@ -85,10 +86,7 @@ func cautions(bars []report.Bar) []string {
 	out := []string{}
 	for _, b := range bars {
 		for _, k := range b.Cautions {
-			text := k.Text
-			if k.Source != "" {
-				text += " (" + k.Source + ")"
-			}
+			text := k.String()
 			if !slices.Contains(out, text) {
 				out = append(out, text)
 			}

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"jointime/internal/core/handout"
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/limits"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/runup/report"
@@ -20,7 +21,7 @@ func at(h, m int64) int64 { return h*3600 + m*60 }
 
 // bar is a step of one cook from begin to end, with hands on it for its first and its last minute.
 func bar(component, step string, wave int, from, to int64) report.Bar {
-	return report.Bar{ID: component + "/" + step, Dish: "hake", For: []string{"hake"}, Component: component, Step: step, Wave: wave, Name: step, From: from, To: to, Start: origin.Add(time.Duration(from) * time.Second), End: origin.Add(time.Duration(to) * time.Second),
+	return report.Bar{ID: component + "/" + step, Dish: "hake", For: []string{"hake"}, Component: component, Made: map[string]string{"hake": "Hake", "stock": "Fish stock"}[component], Step: step, Wave: wave, Name: step, From: from, To: to, Start: origin.Add(time.Duration(from) * time.Second), End: origin.Add(time.Duration(to) * time.Second),
 		Portions: 6, Cooks: []string{"fish"}, With: []string{"Fish cook", "Oven"}, Section: "fish",
 		Hands: []report.HandsOn{{From: from, To: from + 60, Cook: "fish", Who: "Fish cook"}, {From: to - 60, To: to, Cook: "fish", Who: "Fish cook", Assumed: true}}}
 }
@@ -34,7 +35,7 @@ func evening() handout.Input {
 	roast.Cautions = []limits.Caution{{Text: "Hot fat"}}
 	second.Cautions = roast.Cautions
 	return handout.Input{
-		Sections: [][2]string{{"fish", "Fish"}},
+		Sections: []kitchen.Section{{ID: "fish", Name: "Fish"}},
 		Menu:     recipe.Menu{Courses: []recipe.Course{{ID: "fish", Dishes: []string{"hake"}}}},
 		Service: service.Service{Tables: []service.Table{
 			{ID: "1", Name: "Table 1", Guests: 4, Orders: []service.Order{{Course: "fish", Dish: "hake", Version: "plain", Plates: 1}},
@@ -96,6 +97,6 @@ func TestNothingIsOnNoSheet(t *testing.T) {
 	in.Sections = nil
 	assert.Equal(t, "Kitchen", handout.Services(in)[0].Name)
 	assert.Equal(t, "Kitchen", handout.Prep(in)[0].Sections[0].Name)
-	in.Sections = [][2]string{{"sauce", "Sauce"}}
+	in.Sections = []kitchen.Section{{ID: "sauce", Name: "Sauce"}}
 	assert.Equal(t, "No section", handout.Services(in)[0].Name)
 }

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"time"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/words"
 )
@@ -48,14 +49,7 @@ const roundHour = 5 * 60
 // Prep is the prep of a service, day by day.
 func Prep(in Input) []PrepDay {
 	out := []PrepDay{}
-	next := map[int]string{}
-	for _, s := range in.Plan.Strands {
-		for _, h := range s.Holds {
-			if h.Text != "" {
-				next[h.From] = h.Text
-			}
-		}
-	}
+	next := in.Plan.HoldsAfter()
 	order := make([]int, len(in.Plan.Bars))
 	for i := range order {
 		order[i] = i
@@ -72,9 +66,9 @@ func Prep(in Input) []PrepDay {
 		if n := len(out); n == 0 || out[n-1].Day != day {
 			out = append(out, PrepDay{Day: day, Sections: make([]PrepSection, len(sections))})
 		}
-		d, s := len(out)-1, slices.IndexFunc(sections, func(s [2]string) bool { return s[0] == in.section(b) })
+		d, s := len(out)-1, slices.IndexFunc(sections, func(s kitchen.Section) bool { return s.ID == in.section(b) })
 		at := &out[d].Sections[s]
-		at.Section, at.Name = sections[s][0], sections[s][1]
+		at.Section, at.Name = sections[s].ID, sections[s].Name
 		line := in.prepLine(i, next[i], ends[day+" "+in.section(b)])
 		if told := b.Dish + "/" + b.Component + "/" + day; minded[told] {
 			line.Mind = []string{} // told once with the component
@@ -95,10 +89,7 @@ func Prep(in Input) []PrepDay {
 
 func (in Input) prepLine(i int, next string, ends int64) PrepLine {
 	b := in.Plan.Bars[i]
-	out := PrepLine{ID: b.ID, What: words.Upper(b.Name), Portions: b.Portions, Setting: b.Setting, Takes: b.To - b.From, With: b.With[len(b.Cooks):], Who: []string{}, Until: b.Cue, Next: next, Mind: append([]string{}, b.Mind...)}
-	if s := in.strandOf(i); s != nil {
-		out.What = words.Step(s.Name, b.Name)
-	}
+	out := PrepLine{ID: b.ID, What: words.Step(b.Made, b.Name), Portions: b.Portions, Setting: b.Setting, Takes: b.To - b.From, With: b.With[len(b.Cooks):], Who: []string{}, Until: b.Cue, Next: next, Mind: append([]string{}, b.Mind...)}
 	for _, h := range b.Hands {
 		if h.Who != "" && !slices.Contains(out.Who, h.Who) {
 			out.Who = append(out.Who, h.Who)

@@ -3,7 +3,6 @@ package handout
 import (
 	"cmp"
 	"slices"
-	"strings"
 	"time"
 
 	"jointime/internal/core/runup/report"
@@ -91,7 +90,7 @@ type OvenTurn struct {
 func Services(in Input) []ServiceSheet {
 	out := []ServiceSheet{}
 	for _, s := range in.sectionsOf() {
-		if sheet := in.serviceOf(s[0], s[1]); len(sheet.Courses) > 0 {
+		if sheet := in.serviceOf(s.ID, s.Name); len(sheet.Courses) > 0 {
 			out = append(out, sheet)
 		}
 	}
@@ -149,25 +148,16 @@ func (in Input) rows(c int, bars []int) []RowService {
 	lists := [][]int{}
 	for _, i := range bars {
 		b := in.Plan.Bars[i]
-		s := in.strandOf(i)
-		if s == nil {
-			continue
-		}
-		key := b.Component
-		k, met := at[key]
+		k, met := at[b.Component]
 		if !met {
 			k = len(out)
-			at[key] = k
-			row := RowService{Name: s.Name, Place: true}
-			if strings.Contains(b.Component, "~") || strings.Contains(b.Dish, "~") && len(b.For) == 1 {
-				row.Version = version(s.Dish, s.DishName)
-			}
-			out, lists = append(out, row), append(lists, nil)
+			at[b.Component] = k
+			out, lists = append(out, RowService{Name: b.Made, Version: in.version(b), Place: true}), append(lists, nil)
 		}
 		lists[k] = append(lists[k], i)
 		out[k].Place = out[k].Place && b.Placing != ""
-		if !strings.Contains(b.Dish, "~") {
-			out[k].Version = ""
+		if in.version(b) == "" {
+			out[k].Version = "" // it is for the dish as well
 		}
 	}
 	for k := range out {
@@ -235,10 +225,7 @@ func (in Input) turns(section string) []OvenTurn {
 		if in.section(b) != section || in.isPrep(b) {
 			continue
 		}
-		turn := OvenTurn{Clock: t.Start.Format("15:04"), Name: t.Name, FromC: t.FromC, ToC: t.ToC, Takes: t.Takes, Who: t.Who}
-		if s := in.strandOf(t.Bar); s != nil {
-			turn.For = s.Name
-		}
+		turn := OvenTurn{Clock: t.Start.Format("15:04"), Name: t.Name, FromC: t.FromC, ToC: t.ToC, Takes: t.Takes, For: b.Made, Who: t.Who}
 		out = append(out, turn)
 	}
 	return out

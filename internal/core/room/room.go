@@ -127,7 +127,7 @@ func leavings(plan report.RunUp, c int) []Leaving {
 		sits := s.Leaves.Add(-seated * time.Minute)
 		for _, b := range plan.Bars {
 			if b.Course == c && b.Wave == s.Wave && b.Step != "" && b.LeadIn == "" && b.Start.Before(sits) && s.Leaves.Sub(b.Start) <= fires*time.Minute {
-				sits, l.Goes = b.Start, madeOf(plan, b)
+				sits, l.Goes = b.Start, b.Made
 			}
 		}
 		l.Seated = sits.Format("15:04")
@@ -135,16 +135,6 @@ func leavings(plan report.RunUp, c int) []Leaving {
 	}
 	slices.SortStableFunc(out, func(a, b Leaving) int { return a.Leaves.Compare(b.Leaves) })
 	return out
-}
-
-// madeOf is the component that a bar is of.
-func madeOf(plan report.RunUp, b report.Bar) string {
-	for _, s := range plan.Strands {
-		if s.Component == b.Component && s.Dish == b.Dish {
-			return s.Name
-		}
-	}
-	return ""
 }
 
 // cannotWait is the life of a plate, in seconds, up to which the room is told.

@@ -228,11 +228,7 @@ func TestASlotIsOffered(t *testing.T) {
 // papers are the sheets of the winter supper.
 func papers(t testing.TB) handout.Input {
 	in := dinner(t)
-	out := handout.Input{Plan: dinnerPlan(t).RunUp, Service: in.Service.Resolved(in.Menu), Menu: in.Menu}
-	for _, s := range in.Kitchen.Sections {
-		out.Sections = append(out.Sections, [2]string{s.ID, s.Name})
-	}
-	return out
+	return handout.Input{Plan: dinnerPlan(t).RunUp, Service: in.Service.Resolved(in.Menu), Menu: in.Menu, Sections: in.Kitchen.Sections}
 }
 
 // Above the stove: the plates of the evening, the tables in order with who must not have what, the

@@ -1984,6 +1984,8 @@ export interface components {
             id: string;
             /** @description id, where nobody wrote it down: it can be left out */
             leadIn?: string;
+            /** @description name of the component */
+            made?: string;
             /** @description for whom it must be without something: table, version and what */
             mind?: string[] | null;
             name: string;

@@ -3,7 +3,7 @@ package evening
 import (
 	"fmt"
 	"math"
-	"strings"
+	"slices"
 
 	"jointime/internal/core/runup/report"
 	"jointime/internal/core/units"
@@ -94,7 +94,7 @@ func worst(u report.RunUp, c int, all []Shortfall) *WorstMoment {
 	if b.Give > 0 {
 		spare = units.FormatDuration(b.Give) + " to spare"
 	}
-	return &WorstMoment{Bar: at, Say: fmt.Sprintf("%s %s", named(u, at), spare), Who: words.List(cooksOf(b))}
+	return &WorstMoment{Bar: at, Say: fmt.Sprintf("%s %s", named(b), spare), Who: words.List(cooksOf(b))}
 }
 
 // leastRoom is the bar of a course with the least time to spare in the hour before its last plate;
@@ -110,12 +110,9 @@ func leastRoom(u report.RunUp, c int, last int64, is func(report.Bar) bool) int 
 }
 
 // named is the component of a bar, or what is done where it is of none.
-func named(u report.RunUp, i int) string {
-	b := u.Bars[i]
-	for _, s := range u.Strands {
-		if s.Component == b.Component && (s.Dish == b.Dish || len(b.For) > 0 && s.Dish == b.For[0]) {
-			return s.Name
-		}
+func named(b report.Bar) string {
+	if b.Made != "" {
+		return b.Made
 	}
 	return words.Upper(b.Name)
 }
@@ -123,7 +120,7 @@ func named(u report.RunUp, i int) string {
 // cooksOf are the names of the cooks on a bar, each once.
 func cooksOf(b report.Bar) (out []string) {
 	for _, h := range b.Hands {
-		if h.Who != "" && !strings.Contains(strings.Join(out, "\n"), h.Who) {
+		if h.Who != "" && !slices.Contains(out, h.Who) {
 			out = append(out, h.Who)
 		}
 	}

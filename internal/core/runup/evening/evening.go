@@ -1,12 +1,13 @@
 // Package evening reads a run-up as one sheet: each course as a band on one even clock with its
 // worst moment, each section and each oven as a strip, the folded axis on which one of them is
-// opened, and what does not hold, told by its cause. It knows the run-up and nothing else.
+// opened, and what does not hold, told by its cause. It knows the run-up and the sections of the kitchen.
 package evening
 
 import (
 	"cmp"
 	"slices"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/runup/report"
 )
 
@@ -67,11 +68,8 @@ type StripSpan struct {
 	Other   bool   `json:"other,omitempty" doc:"another service has it"`
 }
 
-// Names are the sections of a kitchen in their order: id and name.
-type Names [][2]string
-
-// Read makes the sheet of a run-up.
-func Read(u report.RunUp, sections Names) Overview {
+// Read makes the sheet of a run-up, with the sections of its kitchen in their order.
+func Read(u report.RunUp, sections []kitchen.Section) Overview {
 	out := Overview{Bands: []Band{}, Strips: []Strip{}, Opens: []Opening{}, Shortfalls: shortfalls(u)}
 	for _, l := range u.Lanes {
 		if l.Cook && len(l.Blocks) > 0 {
@@ -125,12 +123,12 @@ func window(u report.RunUp) (from, to int64) {
 	return from - (from%roundClock+roundClock)%roundClock, to + afterLast
 }
 
-func sectionStrips(u report.RunUp, sections Names, from, to int64) []Strip {
+func sectionStrips(u report.RunUp, sections []kitchen.Section, from, to int64) []Strip {
 	out := []Strip{}
 	for _, s := range sections {
-		strip := Strip{ID: s[0], Name: s[1], Kind: "section", Spans: []StripSpan{}}
+		strip := Strip{ID: s.ID, Name: s.Name, Kind: "section", Spans: []StripSpan{}}
 		for _, b := range u.Bars {
-			if b.Section != s[0] {
+			if b.Section != s.ID {
 				continue
 			}
 			for _, h := range b.Hands {

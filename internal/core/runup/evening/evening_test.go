@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/runup/evening"
 	"jointime/internal/core/runup/report"
 )
@@ -21,7 +22,7 @@ func ptr[T any](v T) *T { return &v }
 
 // bar is a step, or of no step a placing, of a cook who has hands on it from its begin to its end.
 func bar(component, step string, wave int, from, to int64) report.Bar {
-	b := report.Bar{ID: fmt.Sprint(component, "/", step, "/", wave), Dish: "hake", For: []string{"hake"}, Component: component, Step: step, Wave: wave, Name: step, From: from, To: to, Portions: 6, Give: 60,
+	b := report.Bar{ID: fmt.Sprint(component, "/", step, "/", wave), Dish: "hake", For: []string{"hake"}, Component: component, Made: "Hake", Step: step, Wave: wave, Name: step, From: from, To: to, Portions: 6, Give: 60,
 		Cooks: []string{"fish"}, With: []string{"Fish cook"}, Section: "fish", Hands: []report.HandsOn{{From: from, To: to, Cook: "fish", Who: "Fish cook"}}}
 	if step == "" {
 		b.Placing, b.Name = component, "lay"
@@ -48,7 +49,7 @@ func supper() report.RunUp {
 	return u
 }
 
-var fish = evening.Names{{"fish", "Fish"}, {"sauce", "Sauce"}}
+var fish = []kitchen.Section{{ID: "fish", Name: "Fish"}, {ID: "sauce", Name: "Sauce"}}
 
 func TestACourseIsABandWithItsWaves(t *testing.T) {
 	o := evening.Read(supper(), fish)

@@ -6,6 +6,7 @@ import (
 	"strings"
 	"time"
 
+	"jointime/internal/core/kitchen"
 	"jointime/internal/core/runup/report"
 )
 
@@ -27,7 +28,7 @@ type OpenSegment struct {
 
 // openings are the courses, dishes, sections, cooks, things and tables that have anything to do,
 // in this order.
-func openings(u report.RunUp, sections Names) []Opening {
+func openings(u report.RunUp, sections []kitchen.Section) []Opening {
 	out := []Opening{}
 	add := func(kind, id, name string, is func(i int) bool) {
 		var bars []int
@@ -52,7 +53,7 @@ func openings(u report.RunUp, sections Names) []Opening {
 		}
 	}
 	for _, s := range sections {
-		add("section", s[0], s[1], func(i int) bool { return u.Bars[i].Section == s[0] })
+		add("section", s.ID, s.Name, func(i int) bool { return u.Bars[i].Section == s.ID })
 	}
 	for _, l := range u.Lanes {
 		if id, cook := strings.CutPrefix(l.ID, "cook."); cook {

@@ -157,7 +157,7 @@ func short(u report.RunUp, e ShortfallEffect) string {
 	case "together":
 		return "a table " + over + " apart"
 	}
-	return named(u, *e.Bar) + " " + over + " over"
+	return named(u.Bars[*e.Bar]) + " " + over + " over"
 }
 
 // shortfall is a cause with its effects.

@@ -39,36 +39,20 @@ type SheetLine struct {
 // cook, or of a section, are picked from them by Cooks and Section.
 func (u RunUp) Calls() []SheetLine {
 	out := []SheetLine{}
-	next := map[int]string{}
-	names := map[string]string{}
-	for _, s := range u.Strands {
-		names[s.Dish+"/"+s.Component] = s.Name
-		for _, h := range s.Holds {
-			if h.Text != "" {
-				next[h.From] = h.Text
-			}
-		}
-	}
+	next := u.HoldsAfter()
 	for i, b := range u.Bars {
-		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: b.Name, Who: []string{}, Cooks: []string{}, With: b.With[len(b.Cooks):], Setting: b.Setting, Portions: b.Portions,
+		c := SheetLine{ID: b.ID, Start: b.Start, End: b.End, At: b.From, What: words.Step(b.Made, b.Name), Who: []string{}, Cooks: []string{}, With: b.With[len(b.Cooks):], Setting: b.Setting, Portions: b.Portions,
 			Section: b.Section, Until: b.Cue, Words: b.Words, Next: next[i], Mind: b.Mind, Tables: b.Tables, Help: b.Help, Unattended: len(b.Hands) == 0}
 		for _, h := range b.Hands {
 			if h.From == b.Hands[0].From && !slices.Contains(c.Cooks, h.Cook) {
 				c.Cooks, c.Who = append(c.Cooks, h.Cook), append(c.Who, h.Who)
 			}
 		}
-		if name := names[b.Dish+"/"+b.Component]; name != "" {
-			c.What = words.Step(name, b.Name)
-		}
 		if b.Wave > 0 && b.Placing == "" {
 			c.What += fmt.Sprintf(", wave %d", b.Wave)
 		}
 		for _, k := range b.Cautions {
-			text := k.Text
-			if k.Source != "" {
-				text += " (" + k.Source + ")"
-			}
-			c.Care = append(c.Care, text)
+			c.Care = append(c.Care, k.String())
 		}
 		later := b.later(c)
 		c.Words = withoutLines(c, later)
@@ -85,6 +69,19 @@ func (u RunUp) Calls() []SheetLine {
 	}
 	out = append(append(out, u.changeLines()...), u.dayLines(out)...)
 	slices.SortStableFunc(out, func(a, b SheetLine) int { return cmp.Compare(a.At, b.At) })
+	return out
+}
+
+// HoldsAfter are the words of the waits after the steps that have one, by their places in bars.
+func (u RunUp) HoldsAfter() map[int]string {
+	out := map[int]string{}
+	for _, s := range u.Strands {
+		for _, h := range s.Holds {
+			if h.Text != "" {
+				out[h.From] = h.Text
+			}
+		}
+	}
 	return out
 }
 

@@ -120,7 +120,7 @@ func (r *reporter) pauses(res schedule.Resource, blocks []LaneBlock) []LanePause
 // bar is a task at its time.
 func (r *reporter) bar(i int) Bar {
 	w, t := r.of.Work[i], r.plan.Tasks[i]
-	b := Bar{ID: t.ID, Dish: w.Dish, For: w.For, Course: w.Course, Component: w.Component, Placing: w.Placing, Number: w.Number, Wave: w.Wave, Name: w.Name,
+	b := Bar{ID: t.ID, Dish: w.Dish, For: w.For, Course: w.Course, Component: w.Component, Made: w.Made, Placing: w.Placing, Number: w.Number, Wave: w.Wave, Name: w.Name,
 		Start: r.moment(t.Start), End: r.moment(t.End), From: t.Start, To: t.End, Portions: w.Portions, Working: w.Working,
 		Fixed: w.Fixed != "", Hands: []HandsOn{}, With: []string{}, Cooks: []string{}, Section: w.Section, Tables: w.Tables, Mind: w.Notes, Why: r.why(i), Early: w.Early, Give: r.slack[i], Help: r.helps(i), Words: w.Words}
 	if !w.Placed() {

@@ -134,6 +134,7 @@ type Bar struct {
 	For       []string         `json:"for" nullable:"false" doc:"ids of the dishes for which it is done"`
 	Course    int              `json:"course" doc:"place among the courses; of what is for several, the first"`
 	Component string           `json:"component"`
+	Made      string           `json:"made,omitempty" doc:"name of the component"`
 	Step      string           `json:"step,omitempty"`
 	Placing   string           `json:"placing,omitempty"`
 	Number    int              `json:"number,omitempty" doc:"of the placing"`

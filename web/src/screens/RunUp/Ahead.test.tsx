@@ -3,9 +3,9 @@ import { afterEach, expect, it, vi } from 'vitest'
 import { Slots } from './Ahead'
 import type { Plan } from './types'
 
-const bar = { id: 'dish/dill/pick', dish: 'dish', component: 'dill', name: 'pick', start: '2026-11-28T19:10:00+01:00', from: 4000, to: 4480 }
+const bar = { id: 'dish/dill/pick', dish: 'dish', component: 'dill', made: 'Dill', name: 'pick', start: '2026-11-28T19:10:00+01:00', from: 4000, to: 4480 }
 const slot = (cook: string, from: number, worth: number) => ({ cook, name: cook, from, to: from + 1200, worth, offers: [{ bar: 0, at: from + 600 }] })
-const plan = { bars: [bar], strands: [{ dish: 'dish', component: 'dill', name: 'Dill' }], slots: [slot('larder', 0, 600), slot('fish', 400, 300), slot('sauce', 800, 500), slot('pastry', 1200, 900)] } as unknown as Plan
+const plan = { bars: [bar], slots: [slot('larder', 0, 600), slot('fish', 400, 300), slot('sauce', 800, 500), slot('pastry', 1200, 900)] } as unknown as Plan
 
 afterEach(cleanup) // all tests share one page
 

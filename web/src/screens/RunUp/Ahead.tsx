@@ -2,7 +2,7 @@
 import { memo, useState } from 'react'
 import { clock, spoken, wall } from '../../parts/words'
 import type { Keeping } from './keeping'
-import type { Plan } from './types'
+import { named, type Plan } from './types'
 
 type Props = { plan: Plan; pick: (id: string) => void }
 
@@ -75,8 +75,4 @@ export const Slots = memo(function Slots({ plan, keep, pick }: Props & { keep: K
   )
 })
 
-const name = (plan: Plan, bar: number) => {
-  const b = plan.bars[bar]
-  const of = plan.strands.find((s) => s.dish === b.dish && s.component === b.component)?.name
-  return of ? `${of}: ${b.name}` : b.name
-}
+const name = (plan: Plan, bar: number) => named(plan.bars[bar])

@@ -54,7 +54,7 @@ export function EveningSheet({ plan, evening, opening, open, filter, moved, wide
             <Key />
           </div>
           <div className={`open-body${course || picked ? '' : ' alone'}`}>
-            <Opened plan={plan} opening={opening} filter={own} moved={moved} wide={wide} lit={course ? lit : ''} picked={picked} pick={pick} />
+            <Opened key={`${opening.kind} ${opening.id}`} plan={plan} opening={opening} filter={own} moved={moved} wide={wide} lit={course ? lit : ''} picked={picked} pick={pick} />
             {(course || picked) && (
               <div className="open-side">
                 {picked && why}
@@ -77,8 +77,6 @@ function about(plan: Plan, course: Plan['courses'][number]): string {
   return [`${count(course.plates, 'plate')} in ${count(course.sent.length, 'wave')}`, ...[...versions].map(([name, n]) => `${n} ${name}`)].join(' · ')
 }
 
-const called: Record<Opening['kind'], string> = { course: 'courses', dish: 'dishes', section: 'sections', cook: 'cooks', thing: 'equipment', table: 'tables' }
-
 // Opener chooses what is opened.
 const Opener = memo(function Opener({ evening, opening, open }: { evening: Evening; opening: Opening; open: Props['open'] }) {
   return (
@@ -91,11 +89,11 @@ const Opener = memo(function Opener({ evening, opening, open }: { evening: Eveni
         open(kind as Opening['kind'], e.target.value.slice(kind.length + 1))
       }}
     >
-      {kinds.map((kind) => {
+      {kinds.map(([kind, called]) => {
         const list = evening.opens.filter((o) => o.kind === kind)
         return (
           list.length > 0 && (
-            <optgroup key={kind} label={called[kind]}>
+            <optgroup key={kind} label={called}>
               {list.map((o) => (
                 <option key={o.id} value={`${kind} ${o.id}`}>
                   {o.name}

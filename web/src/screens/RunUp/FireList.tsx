@@ -3,14 +3,13 @@ import { useHeat } from '../../parts/heat'
 import { day, clock, duration, toldOnce } from '../../parts/words'
 import { WasAt } from '../../parts/service/MovedLine'
 import type { Moved } from '../../parts/service/moved'
-import type { Plan } from './types'
+import { named, type Plan } from './types'
 import { matches, type Filter } from './shown'
 
 export function FireList({ plan, moved, filter, picked, pick }: { plan: Plan; moved: Moved; filter: Filter; picked: string; pick: (id: string) => void }) {
   const heat = useHeat()
   const bars = plan.bars.filter(matches(plan, filter)).sort((a, b) => a.from - b.from)
   const care = toldOnce(bars.map((b) => (b.cautions ?? []).map((c) => c.text)))
-  const name = (dish: string, component: string) => plan.strands.find((s) => s.dish === dish && s.component === component)?.name ?? ''
   return (
     <table className="fire">
       <thead>
@@ -33,7 +32,7 @@ export function FireList({ plan, moved, filter, picked, pick }: { plan: Plan; mo
             <td className="clock">{b.to > b.from && duration(b.to - b.from)}</td>
             <td>
               <button className="plain-button" onClick={() => pick(b.id)}>
-                {[name(b.dish, b.component), b.name].filter(Boolean).join(': ')}
+                {named(b)}
               </button>
             </td>
             <td>

@@ -1,5 +1,6 @@
 // Waits: a thin line that ends in a bracket where it must end. What is longer than it may be goes
 // on behind its bracket, thick, as long as it is over.
+import { wide } from '../../parts/measured'
 import type { Axis } from './axis'
 import type { Placed } from './layout'
 import type { Plan, Strand } from './types'
@@ -86,7 +87,7 @@ export function ChainMark({ chain, y, axis }: { chain: NonNullable<Strand['chain
   const a = axis.x(chain.from)
   const b = axis.x(chain.to)
   const color = chain.over ? '#a3261b' : '#3f4f5a'
-  const half = (chain.text.length * 7) / 2 + 4
+  const half = wide(chain.text) / 2 + 4
   const mid = Math.min(Math.max((a + b) / 2, axis.left + half), axis.right - half)
   return (
     <g className="chain">

@@ -152,8 +152,8 @@ const rowOf = (b: Block, lane: Lane) => Math.min(b.row, lane.capacity - 1)
 function unitsOf(plan: Plan, lane: Lane, blocks: Block[], other: [number, number][], x: (s: number) => number, right: number, heat: (c: number) => string): Unit[] {
   const names = (b: Block) => {
     const bar = plan.bars[b.bar]
-    const component = plan.strands.find((s) => s.dish === bar.dish && s.component === bar.component)?.name ?? ''
-    return [b.setting !== undefined ? `${component} ${heat(b.setting)}` : `${component} ${b.label}`.trim(), component || b.label]
+    const made = bar.made ?? ''
+    return [b.setting !== undefined ? `${made} ${heat(b.setting)}` : `${made} ${b.label}`.trim(), made || b.label]
   }
   if (lane.capacity > many) return joined(plan, blocks, { x, wide, names, left, right, other })
   const rows = [...new Set(blocks.map((b) => rowOf(b, lane)))]
@@ -168,7 +168,7 @@ function OtherMark({ block, y, x }: { block: Block; y: number; x: (s: number) =>
     <g role="img" aria-label={block.label}>
       <title>{block.label}</title>
       <rect x={a} y={y} width={w} height={block.places * place - 4} rx="3" fill="#c3cdd3" stroke="#3f4f5a" />
-      {block.label.length * 7 < w - 10 && (
+      {wide(block.label) < w - 10 && (
         <text x={a + 6} y={y + 16} fontSize="14">
           {block.label}
         </text>

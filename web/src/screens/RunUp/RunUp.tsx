@@ -9,13 +9,13 @@ import { useAddress } from '../../parts/address'
 import { useStable } from '../../parts/stable'
 import { MovedLine } from '../../parts/service/MovedLine'
 import { useMoved, type Moved, type Placed } from '../../parts/service/moved'
-import { count, day } from '../../parts/words'
+import { count, day, upper } from '../../parts/words'
 import { FireList } from './FireList'
 import { useKeeping } from './keeping'
 import { Lanes } from './Lanes'
 import { Loads } from './Loads'
 import { Methods } from './Methods'
-import { choices, none, openedOf, shortOf, type Filter } from './shown'
+import { kinds, none, openedOf, shortOf, type Filter } from './shown'
 import { EveningSheet } from './EveningSheet'
 import { Side } from './Side'
 import type { Evening, Opening, Plan } from './types'
@@ -101,7 +101,7 @@ function Sheet({ plan, evening, planning, faults, told, readOnly, changed }: { p
         {!readOnly && <Planning id={plan.service} shown={!planning} />}
       </div>
       {changed.length > 0 && <Bracket what={`Out of date: ${changed.join(', ')} changed since.`} />}
-      {drawn && only && <Filters plan={plan} filter={filter} set={set} />}
+      {drawn && only && <Filters evening={evening} filter={filter} set={set} />}
       {plan.message && <Bracket what={plan.message} />}
       <Promises list={plan.promises} kept={plan.onPlan} />
       {plan.bars.length === 0 ? (
@@ -176,22 +176,24 @@ function NoSteps({ plan }: { plan: Plan }) {
 }
 
 // Filters say what of the plan is to be seen.
-const Filters = memo(function Filters({ plan, filter, set }: { plan: Plan; filter: Filter; set: (name: string, value: string) => void }) {
+const Filters = memo(function Filters({ evening, filter, set }: { evening: Evening; filter: Filter; set: (name: string, value: string) => void }) {
   return (
     <div className="filters tools">
-      {choices(plan).map(
-        ([key, all, list]) =>
+      {kinds.map(([kind, called]) => {
+        const list = evening.opens.filter((o) => o.kind === kind)
+        return (
           list.length > 1 && (
-            <select key={key} className="form-select form-select-sm" aria-label={key[0].toUpperCase() + key.slice(1)} data-on={filter[key] !== ''} value={filter[key]} onChange={(e) => set(key, e.target.value)}>
-              <option value="">{all}</option>
-              {list.map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
+            <select key={kind} className="form-select form-select-sm" aria-label={upper(kind)} data-on={filter[kind] !== ''} value={filter[kind]} onChange={(e) => set(kind, e.target.value)}>
+              <option value="">all {called}</option>
+              {list.map((o) => (
+                <option key={o.id} value={o.id}>
+                  {o.name}
                 </option>
               ))}
             </select>
-          ),
-      )}
+          )
+        )
+      })}
     </div>
   )
 })

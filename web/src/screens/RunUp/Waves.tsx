@@ -3,7 +3,7 @@
 import { memo } from 'react'
 import { clock, spoken } from '../../parts/words'
 import { tablesOf } from '../../parts/service/sent'
-import type { Plan } from './types'
+import { named, type Plan } from './types'
 
 export const Waves = memo(function Waves({ plan, course, lit, light, pick }: { plan: Plan; course: Plan['courses'][number]; lit: string; pick: (id: string) => void; light: (wave: string) => void }) {
   if (course.sent.length === 0) return null
@@ -46,7 +46,7 @@ function WaveSteps({ plan, course, wave, pick }: { plan: Plan; course: Plan['cou
       {bars.map((b) => (
         <li key={b.id}>
           <button className="plain-button" onClick={() => pick(b.id)}>
-            <span className="clock">{clock(b.start)}</span> {[plan.strands.find((s) => s.component === b.component && b.for.includes(s.dish))?.name, b.name].filter(Boolean).join(': ')}
+            <span className="clock">{clock(b.start)}</span> {named(b)}
           </button>{' '}
           {b.cooks.map((c) => names.get(`cook.${c}`) ?? c).join(', ')}
         </li>

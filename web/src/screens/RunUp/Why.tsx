@@ -7,7 +7,7 @@ import { clock, duration, lasts, spoken } from '../../parts/words'
 import { WasAt } from '../../parts/service/MovedLine'
 import type { Moved } from '../../parts/service/moved'
 import type { Keeping } from './keeping'
-import type { Bar, Plan } from './types'
+import { named, type Bar, type Plan } from './types'
 import { holdId, type Wait } from './waits'
 
 export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; moved: Moved; bar?: Bar; wait?: Wait; keeping: Keeping; pick: (id: string) => void }) {
@@ -18,12 +18,11 @@ export function Why({ plan, moved, bar, wait, keeping, pick }: { plan: Plan; mov
         Select a step to see why it starts then, and how far it can move.
       </div>
     )
-  const component = plan.strands.find((s) => s.dish === bar.dish && s.component === bar.component)?.name
   return (
     <section className="card-plain why" aria-live="polite" aria-label="Why">
       <div>
         <h2>
-          Why {[component, bar.name].filter(Boolean).join(': ')} at <span className="clock">{clock(bar.start)}</span>?
+          Why {named(bar)} at <span className="clock">{clock(bar.start)}</span>?
         </h2>
         <WasAt moved={moved} id={bar.id} />
         <div className="sum">{bar.why.sum}</div>

@@ -70,8 +70,7 @@ function name(plan: Plan, unit: Unit, before: Unit | undefined, next: Unit | und
 
 /** called is what several steps are called, the longest first: Hake, rounds 1 and 2; of one course, Roast hake, waves 1–3. */
 export function called(plan: Plan, bars: Bar[]): string[] {
-  const strand = (b: Bar) => plan.strands.find((s) => s.component === b.component && (s.dish === b.dish || b.for.includes(s.dish)))
-  const components = new Set(bars.map((b) => strand(b)?.name ?? ''))
+  const components = new Set(bars.map((b) => b.made ?? ''))
   const courses = [...new Set(bars.map((b) => plan.courses[b.course]?.name ?? ''))]
   const waves = numbers([...new Set(bars.map((b) => b.wave ?? 0))].filter(Boolean))
   if (components.size === 1 && !components.has('')) {

@@ -7,13 +7,20 @@ export type Filter = { dish: string; course: string; section: string; cook: stri
 
 export const none: Filter = { dish: '', course: '', section: '', cook: '', thing: '', table: '' }
 
-/** kinds are the kinds of what can be opened, in the order in which they are offered. */
-export const kinds: Opening['kind'][] = ['course', 'dish', 'section', 'cook', 'thing', 'table']
+/** kinds are the kinds of what can be opened, or asked for, in the order in which they are offered, and what they are called. */
+export const kinds: [Opening['kind'], string][] = [
+  ['course', 'courses'],
+  ['dish', 'dishes'],
+  ['section', 'sections'],
+  ['cook', 'cooks'],
+  ['thing', 'equipment'],
+  ['table', 'tables'],
+]
 
 /** openedOf is what is asked for of what can be opened; where nothing is, the course of the worst shortfall, or the first one. */
 export function openedOf(plan: Plan, evening: Evening, f: Filter): Opening | undefined {
-  const kind = kinds.find((k) => f[k])
-  const asked = evening.opens.find((o) => o.kind === kind && o.id === f[kind])
+  const [kind] = kinds.find(([k]) => f[k]) ?? []
+  const asked = evening.opens.find((o) => o.kind === kind && o.id === f[o.kind])
   const worst = plan.courses[evening.shortfalls[0]?.courses[0] ?? -1]?.id
   return asked ?? evening.opens.find((o) => o.kind === 'course' && o.id === worst) ?? evening.opens[0]
 }
@@ -58,20 +65,6 @@ export function strandsOf(plan: Plan, f: Filter): Plan['strands'] {
   const is = matches(plan, f)
   const any = Object.values(f).some(Boolean)
   return plan.strands.filter((s) => (!f.dish || s.dish === f.dish) && (!f.course || plan.courses[s.course].id === f.course) && (!any || s.bars.some((i) => is(plan.bars[i])) || (s.stop && !f.cook && !f.thing && !f.section && !f.table)))
-}
-
-/** choices are what can be asked for, with their names. */
-export function choices(plan: Plan): [keyof Filter, string, [string, string][]][] {
-  const sections = [...new Set(plan.bars.map((b) => b.section ?? '').filter(Boolean))]
-  const tables = [...new Set(plan.courses.flatMap((c) => c.sent.flatMap((s) => s.tables)))]
-  return [
-    ['course', 'all courses', plan.courses.map((c) => [c.id, c.name])],
-    ['dish', 'all dishes', [...new Map(plan.strands.map((s) => [s.dish, s.dishName]))]],
-    ['section', 'all sections', sections.map((s) => [s, s])],
-    ['cook', 'all cooks', plan.lanes.filter((l) => l.cook).map((l) => [l.id.replace(/^cook\./, ''), l.name])],
-    ['thing', 'all equipment', plan.lanes.filter((l) => !l.cook && l.blocks.length > 0).map((l) => [l.id, l.name])],
-    ['table', 'all tables', tables.map((t) => [t, t])],
-  ]
 }
 
 /** wasFrom is where a step stood that has moved, in seconds from the plan's origin. */

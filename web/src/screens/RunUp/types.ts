@@ -7,3 +7,6 @@ export type Strand = Plan['strands'][number]
 export type Evening = Schemas['Overview']
 export type Opening = Evening['opens'][number]
 export type Shortfall = Evening['shortfalls'][number]
+
+/** named is a step with its component: Hake: sear. */
+export const named = (b: Bar) => (b.made ? `${b.made}: ${b.name}` : b.name)
