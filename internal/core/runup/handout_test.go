@@ -18,6 +18,7 @@ import (
 	"jointime/internal/core/kitchen"
 	"jointime/internal/core/recipe"
 	"jointime/internal/core/room"
+	"jointime/internal/core/runup/evening"
 	"jointime/internal/core/runup/report"
 	"jointime/internal/demo"
 	"jointime/internal/formats/lists"
@@ -312,4 +313,20 @@ func TestPrepHasAnOrderAndHoursThatAreKept(t *testing.T) {
 	assert.Equal(t, want, met, "nothing is left out, and nothing is there twice")
 	assert.Empty(t, handout.Prep(handout.Input{}))
 	assert.Empty(t, handout.Services(handout.Input{}))
+}
+
+// What the sheet of the winter supper costs, each time that its run-up is asked for, and its papers.
+func BenchmarkTheEveningOnOneSheet(b *testing.B) {
+	in := papers(b)
+	b.Run("overview", func(b *testing.B) {
+		for b.Loop() {
+			evening.Read(in.Plan, in.Sections)
+		}
+	})
+	b.Run("papers", func(b *testing.B) {
+		for b.Loop() {
+			handout.Services(in)
+			handout.Prep(in)
+		}
+	})
 }
