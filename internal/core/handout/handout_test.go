@@ -21,7 +21,11 @@ func at(h, m int64) int64 { return h*3600 + m*60 }
 
 // bar is a step of one cook from begin to end, with hands on it for its first and its last minute.
 func bar(component, step string, wave int, from, to int64) report.Bar {
-	return report.Bar{ID: component + "/" + step, Dish: "hake", For: []string{"hake"}, Component: component, Made: map[string]string{"hake": "Hake", "stock": "Fish stock"}[component], Step: step, Wave: wave, Name: step, From: from, To: to, Start: origin.Add(time.Duration(from) * time.Second), End: origin.Add(time.Duration(to) * time.Second),
+	var waves []int
+	if wave > 0 {
+		waves = []int{wave}
+	}
+	return report.Bar{ID: component + "/" + step, Dish: "hake", For: []string{"hake"}, Component: component, Made: map[string]string{"hake": "Hake", "stock": "Fish stock"}[component], Step: step, Wave: wave, Waves: waves, Name: step, From: from, To: to, Start: origin.Add(time.Duration(from) * time.Second), End: origin.Add(time.Duration(to) * time.Second),
 		Portions: 6, Cooks: []string{"fish"}, With: []string{"Fish cook", "Oven"}, Section: "fish",
 		Hands: []report.HandsOn{{From: from, To: from + 60, Cook: "fish", Who: "Fish cook"}, {From: to - 60, To: to, Cook: "fish", Who: "Fish cook", Assumed: true}}}
 }
@@ -89,6 +93,18 @@ func TestWhatIsLeftToItselfIsOnAndOutByAnHour(t *testing.T) {
 	lines := handout.Prep(in)[0].Sections[0].Lines
 	assert.Equal(t, []string{"15:05", "16:05"}, []string{lines[0].On, lines[0].Out}, "7 min to spare, in round figures")
 	assert.Equal(t, []string{"", "17:01"}, []string{lines[1].On, lines[1].Ready}, "hands all the time")
+}
+
+// What is on over night is out on another day, and says so.
+func TestAnHourOfAnotherDayHasItsDay(t *testing.T) {
+	in := evening()
+	salt := &in.Plan.Bars[0]
+	salt.From, salt.To, salt.Give = at(-2, 0), at(10, 0), 0
+	for k := range salt.Hands {
+		salt.Hands[k].From, salt.Hands[k].To = salt.From, salt.From+60
+	}
+	l := handout.Prep(in)[0].Sections[0].Lines[0]
+	assert.Equal(t, []string{"22:00", "Sat 10:00"}, []string{l.On, l.Out})
 }
 
 // Whoever works for no section, or for one that the kitchen has not, is on a sheet as well.

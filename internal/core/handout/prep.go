@@ -97,9 +97,9 @@ func (in Input) prepLine(i int, next string, ends int64) PrepLine {
 	}
 	by := in.by(b, ends)
 	if alone(b) {
-		out.On, out.Out = in.hour(by-(b.To-b.From)), in.hour(by)
+		out.On, out.Out = in.hour(b, by-(b.To-b.From)), in.hour(b, by)
 	} else {
-		out.Ready = in.hour(by)
+		out.Ready = in.hour(b, by)
 	}
 	return out
 }
@@ -132,4 +132,10 @@ func alone(b report.Bar) bool {
 	return 2*sum < b.To-b.From
 }
 
-func (in Input) hour(at int64) string { return in.at(at).Format("15:04") }
+// hour is a moment on the wall, with its day where that is not the one on which a bar is begun.
+func (in Input) hour(b report.Bar, at int64) string {
+	if in.at(at).Format(time.DateOnly) != in.at(b.From).Format(time.DateOnly) {
+		return in.at(at).Format("Mon 15:04")
+	}
+	return in.at(at).Format("15:04")
+}

@@ -1,6 +1,7 @@
 package handout
 
 import (
+	"fmt"
 	"slices"
 
 	"jointime/internal/core/runup/report"
@@ -19,12 +20,13 @@ func (in Input) rounds(c int, bars []int) []RoundService {
 			best = list
 		}
 	}
-	out, waves := []RoundService{}, map[int]int{}
+	out, waves := []RoundService{}, map[string]int{}
 	for _, b := range best {
-		k, met := waves[b.Wave]
-		if !met || b.Wave == 0 {
+		wave := fmt.Sprint(b.Waves)
+		k, met := waves[wave]
+		if !met || len(b.Waves) == 0 {
 			k = len(out)
-			waves[b.Wave], out = k, append(out, RoundService{Tables: []string{}})
+			waves[wave], out = k, append(out, RoundService{Tables: []string{}})
 		}
 		out[k].Portions += b.Portions
 		for _, t := range in.tablesOf(c, b) {
@@ -40,27 +42,39 @@ func (in Input) rounds(c int, bars []int) []RoundService {
 // once for all.
 func kind(b report.Bar) int {
 	switch {
-	case b.Wave > 0 && b.Placing == "":
+	case len(b.Waves) > 0 && b.Placing == "":
 		return 2
-	case b.Wave > 0:
+	case len(b.Waves) > 0:
 		return 1
 	}
 	return 0
 }
 
-// tablesOf are the tables for which a bar of a wave is done: those of the plates of its dishes in
-// that wave.
+// tablesOf are the tables for which a bar of some waves is done: those of the plates of its dishes
+// in them; where nobody said how these are built, those of the waves in which nothing else leaves.
 func (in Input) tablesOf(c int, b report.Bar) (out []string) {
-	if len(b.Tables) > 0 || b.Wave == 0 {
+	if len(b.Tables) > 0 || len(b.Waves) == 0 {
 		return b.Tables
 	}
-	for _, p := range in.Plan.Bars {
-		if p.Course == c && p.Wave == b.Wave && p.Placing != "" && slices.Contains(b.For, p.Dish) {
-			for _, t := range p.Tables {
-				if !slices.Contains(out, t) {
-					out = append(out, t)
-				}
+	add := func(tables []string) {
+		for _, t := range tables {
+			if !slices.Contains(out, t) {
+				out = append(out, t)
 			}
+		}
+	}
+	for _, p := range in.Plan.Bars {
+		if p.Course == c && p.Wave > 0 && b.Serves(p.Wave) && p.Placing != "" && slices.Contains(b.For, p.Dish) {
+			add(p.Tables)
+		}
+	}
+	if out != nil {
+		return out
+	}
+	for _, s := range inTime(in.Plan.Courses[c]) {
+		other := slices.ContainsFunc(s.Plates, func(p report.Sent) bool { return !slices.Contains(b.For, p.Dish) })
+		if b.Serves(s.Wave) && !other {
+			add(s.Tables)
 		}
 	}
 	return out

@@ -210,7 +210,7 @@ func (in Input) steps(c int, bars []int) []StepService {
 func (in Input) leaves(c int, b report.Bar) int64 {
 	for _, s := range inTime(in.Plan.Courses[c]) {
 		own := slices.ContainsFunc(s.Plates, func(p report.Sent) bool { return slices.Contains(b.For, p.Dish) })
-		if s.Wave == b.Wave || b.Wave == 0 && own {
+		if own && b.Serves(s.Wave) {
 			return s.At
 		}
 	}

@@ -126,7 +126,7 @@ func leavings(plan report.RunUp, c int) []Leaving {
 		}
 		sits := s.Leaves.Add(-seated * time.Minute)
 		for _, b := range plan.Bars {
-			if b.Course == c && b.Wave == s.Wave && b.Step != "" && b.LeadIn == "" && b.Start.Before(sits) && s.Leaves.Sub(b.Start) <= fires*time.Minute {
+			if b.Course == c && slices.Equal(b.Waves, []int{s.Wave}) && b.Step != "" && b.LeadIn == "" && b.Start.Before(sits) && s.Leaves.Sub(b.Start) <= fires*time.Minute {
 				sits, l.Goes = b.Start, b.Made
 			}
 		}

@@ -5,6 +5,7 @@ import (
 	"encoding/csv"
 	"encoding/xml"
 	"errors"
+	"fmt"
 	"io"
 	"slices"
 	"strings"
@@ -20,6 +21,8 @@ import (
 	"jointime/internal/core/room"
 	"jointime/internal/core/runup/evening"
 	"jointime/internal/core/runup/report"
+	"jointime/internal/core/runup/runuptest"
+	"jointime/internal/core/service"
 	"jointime/internal/demo"
 	"jointime/internal/formats/lists"
 	"jointime/internal/formats/runupsvg"
@@ -329,4 +332,29 @@ func BenchmarkTheEveningOnOneSheet(b *testing.B) {
 			handout.Prep(in)
 		}
 	})
+}
+
+// A soufflé that cannot wait is baked in goes, for some tables each: the room seats them before it
+// goes in, and the sheet above the stove has a round a go.
+func TestTheRoomSeatsForWhatIsBakedInGoes(t *testing.T) {
+	in := runuptest.Evening(20, runuptest.Step("bake", 11, func(s *recipe.Step) {
+		s.Hands.Work, s.Then.Most = recipe.NoHands, minutesOf(0)
+	}))
+	in.Kitchen.PassWidth = 5
+	in.Service.Tables = nil
+	for i := range 4 {
+		in.Service.Tables = append(in.Service.Tables, service.Table{ID: fmt.Sprint(i + 1), Name: fmt.Sprint("Table ", i+1), Guests: 5})
+	}
+	r := makePlan(t, in)
+	s := room.Make(in.Book(), in.Kitchen, in.Menu, in.Service.Resolved(in.Menu), r.RunUp)
+	require.Len(t, s.Courses[0].Sent, 4)
+	for _, l := range s.Courses[0].Sent {
+		assert.Equal(t, "Food", l.Goes)
+		assert.LessOrEqual(t, l.Seated, l.Leaves.Add(-11*time.Minute).Format("15:04"))
+	}
+	rows := handout.Services(handout.Input{Plan: r.RunUp, Service: in.Service.Resolved(in.Menu), Menu: in.Menu})[0].Courses[0].Rows
+	require.Len(t, rows[0].Rounds, 4)
+	for k, round := range rows[0].Rounds {
+		assert.Equal(t, handout.RoundService{Portions: 5, Tables: []string{fmt.Sprint("Table ", k+1)}}, round)
+	}
 }

@@ -2018,6 +2018,8 @@ export interface components {
             to: number;
             /** Format: int64 */
             wave?: number;
+            /** @description for which it is done; none: for all */
+            waves?: number[] | null;
             why: components["schemas"]["Why"];
             /** @description names of cook and equipment */
             with: string[];
@@ -6020,10 +6022,10 @@ export interface components {
             /** Format: int64 */
             at: number;
             /**
-             * @description tight: something of it has hardly any time to spare
+             * @description tight: something of it has hardly any time to spare; open: something of it is not planned
              * @enum {string}
              */
-            state: "kept" | "tight" | "late" | "early";
+            state: "kept" | "tight" | "late" | "early" | "open";
             /**
              * Format: int64
              * @description from 1
@@ -6559,6 +6561,8 @@ export interface components {
             /** Format: int64 */
             bar?: number;
             causes?: components["schemas"]["Cause"][] | null;
+            /** @description of what cannot be planned: id */
+            dish?: string;
             /**
              * Format: int64
              * @description seconds by which
@@ -6752,9 +6756,9 @@ export interface components {
         WorstMoment: {
             /**
              * Format: int64
-             * @description place in bars
+             * @description place in bars; absent: it is not planned
              */
-            bar: number;
+            bar?: number;
             /**
              * Format: int64
              * @description seconds over; absent: it is kept

@@ -60,21 +60,39 @@ func state(u report.RunUp, c int, s report.Departure) string {
 			return v.Rule
 		}
 	}
+	for _, p := range s.Plates {
+		if stopOf(u, c, func(dish string) bool { return dish == p.Dish }) != nil {
+			return "open"
+		}
+	}
 	for _, b := range u.Bars {
-		if b.Course == c && b.Wave == s.Wave && b.Step != "" && b.Give < tight {
+		if b.Course == c && b.ServesApart(s.Wave) && b.Step != "" && b.Give < tight {
 			return "tight"
 		}
 	}
 	return "kept"
 }
 
-// worst is what of a course is furthest over, or else has the least time to spare in the hour
+// stopOf is where the first strand stops of some dishes of a course; nil: none does.
+func stopOf(u report.RunUp, c int, is func(dish string) bool) *report.UnplannedStep {
+	for _, s := range u.Strands {
+		if s.Course == c && s.Stop != nil && is(s.Dish) {
+			return s.Stop
+		}
+	}
+	return nil
+}
+
+// worst is what of a course is not planned, or is furthest over, or else has the least time to spare in the hour
 // before its last plate.
 func worst(u report.RunUp, c int, all []Shortfall) *WorstMoment {
+	if stop := stopOf(u, c, func(string) bool { return true }); stop != nil {
+		return &WorstMoment{Say: stop.Name + " is not planned"}
+	}
 	for _, t := range all {
 		for _, e := range t.Effects {
 			if e.Course == c && e.Bar != nil && e.Over > 0 {
-				return &WorstMoment{Bar: *e.Bar, Say: e.Short, Who: t.Short, Over: e.Over}
+				return &WorstMoment{Bar: e.Bar, Say: e.Short, Who: t.Short, Over: e.Over}
 			}
 		}
 	}
@@ -94,7 +112,7 @@ func worst(u report.RunUp, c int, all []Shortfall) *WorstMoment {
 	if b.Give > 0 {
 		spare = units.FormatDuration(b.Give) + " to spare"
 	}
-	return &WorstMoment{Bar: at, Say: fmt.Sprintf("%s %s", named(b), spare), Who: words.List(cooksOf(b))}
+	return &WorstMoment{Bar: &at, Say: fmt.Sprintf("%s %s", named(b), spare), Who: words.List(cooksOf(b))}
 }
 
 // leastRoom is the bar of a course with the least time to spare in the hour before its last plate;

@@ -40,12 +40,13 @@ type HandsLevel struct {
 type Stroke struct {
 	Wave  int    `json:"wave" doc:"from 1"`
 	At    int64  `json:"at"`
-	State string `json:"state" enum:"kept,tight,late,early" doc:"tight: something of it has hardly any time to spare"`
+	State string `json:"state" enum:"kept,tight,late,early,open" doc:"tight: something of it has hardly any time to spare; open: something of it is not planned"`
 }
 
-// WorstMoment is where a course has the least room, or is furthest over.
+// WorstMoment is what of a course is not planned, or else where it has the least room, or is furthest
+// over.
 type WorstMoment struct {
-	Bar  int    `json:"bar" doc:"place in bars"`
+	Bar  *int   `json:"bar,omitempty" doc:"place in bars; absent: it is not planned"`
 	Say  string `json:"say" doc:"what, and by how much"`
 	Who  string `json:"who,omitempty" doc:"who is short of hands then, or does it"`
 	Over int64  `json:"over,omitempty" doc:"seconds over; absent: it is kept"`

@@ -24,6 +24,9 @@ func ptr[T any](v T) *T { return &v }
 func bar(component, step string, wave int, from, to int64) report.Bar {
 	b := report.Bar{ID: fmt.Sprint(component, "/", step, "/", wave), Dish: "hake", For: []string{"hake"}, Component: component, Made: "Hake", Step: step, Wave: wave, Name: step, From: from, To: to, Portions: 6, Give: 60,
 		Cooks: []string{"fish"}, With: []string{"Fish cook"}, Section: "fish", Hands: []report.HandsOn{{From: from, To: to, Cook: "fish", Who: "Fish cook"}}}
+	if wave > 0 {
+		b.Waves = []int{wave}
+	}
 	if step == "" {
 		b.Placing, b.Name = component, "lay"
 	}
@@ -75,7 +78,7 @@ func TestAWaveIsLateEarlyOrTight(t *testing.T) {
 	u.Clashes = []report.Violation{{What: "late", Rule: "late", Wave: 2, Over: 82, Plates: 6, Bar: ptr(4), Strict: true}}
 	b := evening.Read(u, fish).Bands[0]
 	assert.Equal(t, []string{"tight", "late"}, []string{b.Waves[0].State, b.Waves[1].State})
-	assert.Equal(t, &evening.WorstMoment{Bar: 4, Say: "1:22 late", Over: 82}, b.Worst)
+	assert.Equal(t, &evening.WorstMoment{Bar: ptr(4), Say: "1:22 late", Over: 82}, b.Worst)
 	u.Clashes[0].Rule = "early"
 	assert.Equal(t, "early", evening.Read(u, fish).Bands[0].Waves[1].State)
 }
@@ -83,9 +86,18 @@ func TestAWaveIsLateEarlyOrTight(t *testing.T) {
 func TestTheWorstMomentOfACourseThatIsKeptHasTheLeastRoom(t *testing.T) {
 	u := supper()
 	u.Bars[0].Give, u.Bars[2].Give = 1, 17 // the filleting is of the day before
-	assert.Equal(t, &evening.WorstMoment{Bar: 2, Say: "Hake 17 s to spare", Who: "Fish cook"}, evening.Read(u, fish).Bands[0].Worst)
+	assert.Equal(t, &evening.WorstMoment{Bar: ptr(2), Say: "Hake 17 s to spare", Who: "Fish cook"}, evening.Read(u, fish).Bands[0].Worst)
 	u.Bars[2].Give = 0
 	assert.Equal(t, "Hake nothing to spare", evening.Read(u, fish).Bands[0].Worst.Say)
+}
+
+// A course of which something is not planned has no room to be told of: what is open is told.
+func TestWhatIsNotPlannedIsTheWorstOfItsCourse(t *testing.T) {
+	u := supper()
+	u.Strands = append(u.Strands, report.Strand{Dish: "hake", DishName: "Roast hake", Component: "broth", Name: "Broth", Stop: &report.UnplannedStep{Dish: "hake", Component: "broth", Name: "Broth: reduce", Why: "How long?", Gap: true}})
+	b := evening.Read(u, fish).Bands[0]
+	assert.Equal(t, &evening.WorstMoment{Say: "Broth: reduce is not planned"}, b.Worst)
+	assert.Equal(t, []string{"open", "open"}, []string{b.Waves[0].State, b.Waves[1].State})
 }
 
 func TestStripsAreWhenASectionAndAnOvenAreBusy(t *testing.T) {
@@ -138,6 +150,16 @@ func TestOneCauseIsToldOnce(t *testing.T) {
 	assert.Equal(t, 2, first.Times)
 	assert.Equal(t, []string{"Fish cook is on A.", "Fish cook is on B."}, first.Why)
 	assert.Empty(t, list[1].Courses, "a lost pin is of no course")
+}
+
+func TestWhatCannotBePlannedIsOfItsCourse(t *testing.T) {
+	u := supper()
+	u.Strands[0].Plates = 12
+	u.Clashes = []report.Violation{{What: "late", Rule: "late", Over: 3600, Plates: 12, Bar: ptr(3), Strict: true}, {What: "Hake: fry. No fryer in this kitchen.", Dish: "hake", Strict: true}}
+	first := evening.Read(u, fish).Shortfalls[0]
+	assert.Equal(t, "Hake: fry. No fryer in this kitchen.", first.Effects[0].Say, "before what is only late")
+	assert.Equal(t, []int{0}, first.Courses)
+	assert.Equal(t, 12, first.Plates)
 }
 
 func TestWhatMustBeKeptIsToldFirstThenWhatHangsMostOn(t *testing.T) {

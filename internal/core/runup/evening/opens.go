@@ -109,7 +109,7 @@ func tables(u report.RunUp) (out []string) {
 func ofTable(u report.RunUp, i int, table string) bool {
 	b := u.Bars[i]
 	for _, s := range u.Courses[b.Course].Sent {
-		if slices.Contains(s.Tables, table) && (b.Wave == 0 || b.Wave == s.Wave) {
+		if slices.Contains(s.Tables, table) && b.Serves(s.Wave) {
 			return slices.ContainsFunc(s.Plates, func(p report.Sent) bool { return slices.Contains(b.For, p.Dish) })
 		}
 	}

@@ -39,7 +39,7 @@ type ShortfallEffect struct {
 	all []report.Violation
 }
 
-// shortfalls are what does not hold, by cause. Two things have one cause where what stops them is
+// shortfalls are what does not hold, by cause, the gravest first. Two things have one cause where what stops them is
 // told in the same words, and two waves of one thing always.
 func shortfalls(u report.RunUp) []Shortfall {
 	list := effects(u)
@@ -65,12 +65,23 @@ func shortfalls(u report.RunUp) []Shortfall {
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Shortfall) int {
-		if a.Strict != b.Strict {
-			return map[bool]int{true: -1, false: 1}[a.Strict]
+		if by := cmp.Compare(grave(b), grave(a)); by != 0 {
+			return by
 		}
 		return cmp.Compare(int64(max(b.Plates, 1))*max(b.Over, 1), int64(max(a.Plates, 1))*max(a.Over, 1))
 	})
 	return out
+}
+
+// grave puts what is not planned at all before what must be kept and is not, and that before the rest.
+func grave(s Shortfall) int {
+	switch {
+	case s.Effects[0].all[0].Dish != "":
+		return 2
+	case s.Strict:
+		return 1
+	}
+	return 0
 }
 
 // join gives two groups the number of the first.
@@ -90,13 +101,16 @@ func shared(a, b []string) bool {
 func effects(u report.RunUp) (out []ShortfallEffect) {
 	at := map[string]int{}
 	for _, v := range u.Clashes {
-		key, course := v.What, -1
+		key, course := v.What, courseOf(u, v.Dish)
 		if v.Bar != nil {
 			b := u.Bars[*v.Bar]
 			course = b.Course
 			if v.Rule != "" {
 				key = strings.Join([]string{v.Rule, fmt.Sprint(course), b.Component, b.Step, fmt.Sprint(v.Strict)}, "/")
 			}
+		}
+		if v.Dish != "" {
+			v.Plates = platesFor(u, v.Dish)
 		}
 		k, met := at[key]
 		if !met {
@@ -118,6 +132,26 @@ func effects(u report.RunUp) (out []ShortfallEffect) {
 		out[k].Short = short(u, out[k])
 	}
 	return out
+}
+
+// courseOf is the course of a dish that is not planned, or not all of it; -1: of none.
+func courseOf(u report.RunUp, dish string) int {
+	for _, s := range u.Strands {
+		if s.Dish == dish {
+			return s.Course
+		}
+	}
+	return -1
+}
+
+// platesFor are the plates of a dish.
+func platesFor(u report.RunUp, dish string) int {
+	for _, s := range u.Strands {
+		if s.Dish == dish {
+			return s.Plates
+		}
+	}
+	return 0
 }
 
 // platesOf counts the plates that hang on violations: those of a wave of a dish once.

@@ -123,6 +123,12 @@ func (r *reporter) bar(i int) Bar {
 	b := Bar{ID: t.ID, Dish: w.Dish, For: w.For, Course: w.Course, Component: w.Component, Made: w.Made, Placing: w.Placing, Number: w.Number, Wave: w.Wave, Name: w.Name,
 		Start: r.moment(t.Start), End: r.moment(t.End), From: t.Start, To: t.End, Portions: w.Portions, Working: w.Working,
 		Fixed: w.Fixed != "", Hands: []HandsOn{}, With: []string{}, Cooks: []string{}, Section: w.Section, Tables: w.Tables, Mind: w.Notes, Why: r.why(i), Early: w.Early, Give: r.slack[i], Help: r.helps(i), Words: w.Words}
+	for k := w.From; k > 0 && k <= w.To; k++ {
+		b.Waves = append(b.Waves, k)
+	}
+	if w.Wave > 0 {
+		b.Waves = []int{w.Wave}
+	}
 	if !w.Placed() {
 		b.Slow, b.LeadIn = w.Slow, w.LeadIn
 		b.Step, b.Cue, b.Words, b.Cautions = w.Step, w.Cue, slices.Concat(r.othersLeft(i), w.Words), w.Cautions
@@ -156,3 +162,9 @@ func (r *reporter) hands(i int, cook string, s schedule.Span) HandsOn {
 	}
 	return out
 }
+
+// Serves tells whether a bar is done for a wave of its course.
+func (b Bar) Serves(wave int) bool { return len(b.Waves) == 0 || slices.Contains(b.Waves, wave) }
+
+// ServesApart tells whether a bar is done for a wave of its course, and not for all of them.
+func (b Bar) ServesApart(wave int) bool { return len(b.Waves) > 0 && b.Serves(wave) }

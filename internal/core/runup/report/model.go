@@ -139,6 +139,7 @@ type Bar struct {
 	Placing   string           `json:"placing,omitempty"`
 	Number    int              `json:"number,omitempty" doc:"of the placing"`
 	Wave      int              `json:"wave,omitempty"`
+	Waves     []int            `json:"waves,omitempty" doc:"for which it is done; none: for all"`
 	Tables    []string         `json:"tables,omitempty" doc:"whose plates they are, where that is known"`
 	Name      string           `json:"name"`
 	Start     time.Time        `json:"start"`
@@ -274,6 +275,7 @@ type Violation struct {
 	Source string  `json:"source,omitempty" doc:"of a published limit"`
 	Bar    *int    `json:"bar,omitempty"`
 	Strict bool    `json:"strict"`
+	Dish   string  `json:"dish,omitempty" doc:"of what cannot be planned: id"`
 	Rule   string  `json:"rule,omitempty" doc:"what is passed: a kind of wait, late, early, together, pinned"`
 	Over   int64   `json:"over,omitempty" doc:"seconds by which"`
 	Plates int     `json:"plates,omitempty" doc:"that hang on it"`

@@ -79,7 +79,7 @@ func (r *reporter) frame() RunUp {
 	for _, u := range r.of.Unplanned {
 		out.Stops = append(out.Stops, stop(u))
 		if !u.Gap {
-			out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("%s. %s.", u.Name, u.Why), Advice: "Change the step, covers or kitchen. The rest is planned.", Strict: true})
+			out.Clashes = append(out.Clashes, Violation{What: fmt.Sprintf("%s. %s.", u.Name, u.Why), Advice: "Change the step, covers or kitchen. The rest is planned.", Strict: true, Dish: u.Dish})
 		}
 	}
 	return out

@@ -60,7 +60,7 @@ it('draws a course with a stroke a wave, what is late apart, and opens it', () =
 
 it('tells the worst moment beside its course, and shows its step', () => {
   const { pick } = drawn()
-  fireEvent.click(screen.getByLabelText('Hake 1:22 over · Fish cook short, show step'))
+  fireEvent.click(screen.getByLabelText('Hake 1:22 over · Fish cook short, show'))
   expect(pick).toHaveBeenCalledWith('sear')
 })
 

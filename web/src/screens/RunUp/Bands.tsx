@@ -69,10 +69,10 @@ function BandRow({ plan, band, hands, x, y, left, width, opened, open, pick }: B
         <line x1={left} x2={width - 26} y1={floor} y2={floor} stroke="#c3cdd3" />
         <path d={outline(band.load, x, floor, unit)} fill="#14202b" />
         {band.waves.map((w) => (
-          <path key={w.wave} d={`M${x(w.at)} ${y + (w.state === 'kept' ? 4 : 0)}V${floor}${w.state === 'late' ? 'm4 0v-6m0 6h-4' : ''}`} className={`stroke is-${w.state}`} style={apart < 6 ? { strokeWidth: Math.max(1, apart / 2.5) } : undefined} fill="none" />
+          <path key={w.wave} d={`M${x(w.at)} ${y + (w.state === 'kept' ? 4 : 0)}V${floor}${{ late: 'm4 0v-6m0 6h-4', early: 'm-4 0v-6m0 6h4' }[w.state as string] ?? ''}`} className={`stroke is-${w.state}`} style={apart < 6 ? { strokeWidth: Math.max(1, apart / 2.5) } : undefined} fill="none" />
         ))}
       </g>
-      {band.worst && <Worst band={band} unit={unit} x={x} floor={floor} top={y} left={left} right={width - 10} pick={() => pick(plan.bars[band.worst!.bar].id)} />}
+      {band.worst && <Worst band={band} unit={unit} x={x} floor={floor} top={y} left={left} right={width - 10} pick={() => (band.worst?.bar === undefined ? open('course', course.id) : pick(plan.bars[band.worst.bar].id))} />}
     </g>
   )
 }
@@ -100,7 +100,8 @@ type WorstProps = { band: Band; unit: number; x: X; floor: number; top: number; 
 // last wave, or in the latest gap that has room for it; where there is none, above its lower work.
 function Worst({ band, unit, x, floor, top, left, right, pick }: WorstProps) {
   const worst = band.worst!
-  const mark = worst.over ? 12 : 0
+  const wrong = worst.over !== undefined || worst.bar === undefined
+  const mark = wrong ? 12 : 0
   const whole = [worst.say, worst.who].filter(Boolean).join(' · ')
   const low = gaps(band, 0, x, left, right)
   const high = gaps(band, (floor - top - 18) / unit, x, left, right)
@@ -113,11 +114,11 @@ function Worst({ band, unit, x, floor, top, left, right, pick }: WorstProps) {
   const at = b === right ? a + 10 + mark : b - 10 - wide(text)
   const y = onFloor ? floor - 5 : top + 13
   return (
-    <g className="worst" {...asButton(pick)} aria-label={`${text}, show step`}>
+    <g className="worst" {...asButton(pick)} aria-label={`${text}, show`}>
       <title>{whole}</title>
       <rect className="halo" x={at - 4} y={y - 17} width={wide(text) + 8} height={24} rx="3" fill="transparent" />
       {mark > 0 && <path d={`M${at - 5} ${y - 13}h-5v17h5`} fill="none" stroke="#a3261b" strokeWidth="2" />}
-      <text x={at} y={y} fontSize="14" style={{ fill: worst.over ? '#a3261b' : '#3f4f5a' }}>
+      <text x={at} y={y} fontSize="14" style={{ fill: wrong ? '#a3261b' : '#3f4f5a' }}>
         {text}
       </text>
     </g>

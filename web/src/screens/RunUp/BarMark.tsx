@@ -10,6 +10,9 @@ import type { Bar } from './types'
 
 const said = (text: string, bar: Bar, moved: boolean) => [text, clock(bar.start), bar.tables?.join(', '), bar.with.join(', '), moved && 'moved'].filter(Boolean).join(', ')
 
+/** wavesOf are the waves of a step as they stand on what is drawn of it; 0: all. */
+export const wavesOf = (bar: Bar) => bar.waves?.join(' ') ?? '0'
+
 type Props = { bar: Bar; was?: number; y: number; axis: Axis; flag: Flag; picked: boolean; pick: () => void; first: boolean }
 
 /** BarMark is a step of the first round, with its name above it. */
@@ -18,7 +21,7 @@ export function BarMark({ bar, was, y, axis, flag, picked, pick, first }: Props)
   const b = Math.max(axis.x(bar.to), a + 5)
   const color = picked ? '#1554b8' : '#14202b'
   return (
-    <g className="bar" {...asButton(pick)} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} data-wave={bar.wave ?? 0} aria-pressed={picked} aria-label={said(flag.text, bar, was !== undefined)}>
+    <g className="bar" {...asButton(pick)} tabIndex={picked || first ? 0 : -1} data-bar={bar.id} data-wave={wavesOf(bar)} aria-pressed={picked} aria-label={said(flag.text, bar, was !== undefined)}>
       <rect className="halo" x={a - 1} y={y - 21} width={b - a + 2} height={42} fill="transparent" rx="3" />
       <rect x={a} y={y - half} width={b - a} height={half * 2} rx="3" fill="#ffffff" stroke={color} strokeWidth={picked ? 3 : 2} />
       {was !== undefined && <path d={`M${axis.x(was)} ${y + half + 2}v8M${axis.x(was)} ${y + half + 6}H${a}`} className="was" />}
@@ -44,7 +47,7 @@ export const Stair = memo(function Stair({ stair: s, moved, axis, right, picked,
   const w = wide(text, 14, 700) + 12
   const x = Math.min(s.x, right - w)
   return (
-    <g className="bar stair" {...asButton(pick)} tabIndex={picked ? 0 : -1} data-bar={bar.id} data-wave={bar.wave ?? 0} aria-pressed={picked} aria-label={said(picked ? text : bar.name, bar, moved)}>
+    <g className="bar stair" {...asButton(pick)} tabIndex={picked ? 0 : -1} data-bar={bar.id} data-wave={wavesOf(bar)} aria-pressed={picked} aria-label={said(picked ? text : bar.name, bar, moved)}>
       <rect className="halo" x={s.x - 1} y={s.y - 1} width={s.w + 2} height={s.high + 2} fill="transparent" rx="1" />
       <rect x={s.x} y={s.y} width={s.w} height={s.high} rx="1.5" fill="#ffffff" stroke={color} strokeWidth={moved ? 2.5 : 1} />
       {bar.hands.map(({ from, to }) => {

@@ -1,6 +1,7 @@
 // Waits: a thin line that ends in a bracket where it must end. What is longer than it may be goes
 // on behind its bracket, thick, as long as it is over.
 import { wide } from '../../parts/measured'
+import { wavesOf } from './BarMark'
 import type { Axis } from './axis'
 import type { Placed } from './layout'
 import type { Plan, Strand } from './types'
@@ -20,7 +21,7 @@ export function HoldMark({ plan, hold: h, text, y, axis, picked, pick }: Props) 
   const at = limitAt(h, b, axis)
   const margin = Math.max(4, axis.x(plan.bars[h.to].from) - axis.x(plan.bars[h.to].from - (h.margin ?? 0)))
   return (
-    <g aria-hidden="true" className="hold" data-wave={plan.bars[h.to].wave ?? 0} onClick={() => pick(holdId(plan, h))}>
+    <g aria-hidden="true" className="hold" data-wave={wavesOf(plan.bars[h.to])} onClick={() => pick(holdId(plan, h))}>
       <rect x={a} y={y - 12} width={Math.max(0, b - a)} height={24} fill="transparent" />
       {picked === holdId(plan, h) && <line x1={a} x2={b} y1={y} y2={y} stroke="#1554b8" strokeWidth="5" />}
       {text.text && (
@@ -45,7 +46,7 @@ export function LateHolds({ plan, placed: p, axis }: { plan: Plan; placed: Place
         if (!s) return null
         const from = Math.min(axis.x(h.limit!), s.x - 3)
         const y = s.y + s.high / 2
-        return <path key={`${h.from} ${h.to}`} className="hold over-limit" data-wave={s.bar.wave ?? 0} d={`M${from} ${y - 3}v6M${from} ${y}H${s.x}`} stroke="#a3261b" strokeWidth="2" fill="none" />
+        return <path key={`${h.from} ${h.to}`} className="hold over-limit" data-wave={wavesOf(s.bar)} d={`M${from} ${y - 3}v6M${from} ${y}H${s.x}`} stroke="#a3261b" strokeWidth="2" fill="none" />
       })}
     </>
   )

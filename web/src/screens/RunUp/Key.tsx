@@ -10,6 +10,8 @@ const signs: [string, React.ReactNode][] = [
   ['later rounds', <g key="a" fill="#14202b"><rect x="4" y="2" width="9" height="5" /><rect x="14" y="9" width="9" height="5" /><rect x="24" y="16" width="9" height="5" /></g>],
   ['the pass, first wave', <path key="a" d="M19 0v22" stroke="#1554b8" strokeWidth="5" />],
   ['later waves', <path key="a" d="M19 0v22" stroke="#1554b8" strokeDasharray="2 5" />],
+  ['late or early', <path key="a" d="M19 2v18m4 0v-6m0 6h-8" stroke="#a3261b" strokeWidth="3" fill="none" />],
+  ['not all of it planned', <path key="a" d="M19 0v22" stroke="#a3261b" strokeWidth="2" strokeDasharray="3 3" />],
   ['goes into', <path key="a" d="M4 4h18c8 0 8 4 8 10m-4 0h8l-4 6z" fill="none" stroke="#14202b" strokeWidth="2" />],
   ['same pan', <g key="a" fill="none"><path d="M4 11h30" stroke="#3f4f5a" strokeWidth="4" /><path d="M4 11h30" stroke="#fff" strokeWidth="1.5" /></g>],
   ['keeps, made early', <path key="a" d="M4 16h30" stroke="#14202b" strokeWidth="2" strokeDasharray="2 3" />],

@@ -58,7 +58,7 @@ function useLit(lit: string, drawn: unknown) {
   const ref = useRef<SVGSVGElement>(null)
   useLayoutEffect(() => {
     ref.current?.toggleAttribute('data-lit', lit !== '')
-    ref.current?.querySelectorAll('[data-wave]').forEach((e) => e.toggleAttribute('data-lit', lit !== '' && e.getAttribute('data-wave') === lit))
+    ref.current?.querySelectorAll('[data-wave]').forEach((e) => e.toggleAttribute('data-lit', lit !== '' && e.getAttribute('data-wave')!.split(' ').includes(lit)))
   }, [lit, drawn])
   return ref
 }

@@ -9,7 +9,7 @@ import { laid, top } from './layout'
 import { Opened } from './Opened'
 import { rowsOf } from './rows'
 import { matches, none, strandsOf } from './shown'
-import type { Evening, Opening, Plan } from './types'
+import { servesApart, type Evening, type Opening, type Plan } from './types'
 
 export type Paper = 'A4' | 'A3'
 
@@ -66,7 +66,7 @@ export function tooFine(plan: Plan, course: Plan['courses'][number], opening: Op
 
 // WaveTable is what leaves when; with the steps, also when each component is begun for it.
 function WaveTable({ plan, course, filter, steps }: { plan: Plan; course: Plan['courses'][number]; filter: typeof none; steps: boolean }) {
-  const rows = useMemo(() => (steps ? rowsOf(plan, strandsOf(plan, filter), matches(plan, filter)).filter((r) => r.all.some((b) => b.wave)) : []), [plan, filter, steps])
+  const rows = useMemo(() => (steps ? rowsOf(plan, strandsOf(plan, filter), matches(plan, filter)).filter((r) => r.all.some((b) => b.waves)) : []), [plan, filter, steps])
   return (
     <table className={steps ? 'wave-table' : 'wave-table short'}>
       <thead>
@@ -76,7 +76,7 @@ function WaveTable({ plan, course, filter, steps }: { plan: Plan; course: Plan['
           <th scope="col">plates</th>
           {rows.map((r) => (
             <th key={r.key} scope="col">
-              {[r.name, r.note].filter(Boolean).join(', ')}: {r.all.find((b) => b.wave)?.name}
+              {[r.name, r.note].filter(Boolean).join(', ')}: {r.all.find((b) => b.waves)?.name}
             </th>
           ))}
         </tr>
@@ -88,7 +88,7 @@ function WaveTable({ plan, course, filter, steps }: { plan: Plan; course: Plan['
             <td>{tablesOf(s).join(' · ') || `wave ${s.wave}`}</td>
             <td>{s.plates.reduce((sum, p) => sum + p.plates, 0)}</td>
             {rows.map((r) => {
-              const first = r.all.find((b) => b.wave === s.wave)
+              const first = r.all.find((b) => servesApart(b, s.wave))
               return (
                 <td key={r.key} className="clock">
                   {first && clock(first.start)}

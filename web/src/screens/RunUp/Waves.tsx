@@ -3,7 +3,7 @@
 import { memo } from 'react'
 import { clock, spoken } from '../../parts/words'
 import { tablesOf } from '../../parts/service/sent'
-import { named, type Plan } from './types'
+import { named, servesApart, type Plan } from './types'
 
 export const Waves = memo(function Waves({ plan, course, lit, light, pick }: { plan: Plan; course: Plan['courses'][number]; lit: string; pick: (id: string) => void; light: (wave: string) => void }) {
   if (course.sent.length === 0) return null
@@ -40,7 +40,7 @@ export const Waves = memo(function Waves({ plan, course, lit, light, pick }: { p
 function WaveSteps({ plan, course, wave, pick }: { plan: Plan; course: Plan['courses'][number]; wave: number; pick: (id: string) => void }) {
   const at = plan.courses.indexOf(course)
   const names = new Map(plan.lanes.map((l) => [l.id, l.name]))
-  const bars = plan.bars.filter((b) => b.course === at && b.wave === wave).sort((a, b) => a.from - b.from)
+  const bars = plan.bars.filter((b) => b.course === at && servesApart(b, wave)).sort((a, b) => a.from - b.from)
   return (
     <ul className="wave-steps">
       {bars.map((b) => (

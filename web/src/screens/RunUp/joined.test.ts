@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { called, joined, type Draws } from './joined'
 import type { Bar, Plan } from './types'
 
-const bar = (component: string, name: string, wave: number, course = 0) => ({ dish: `dish${course}`, for: [], component, made: component[0].toUpperCase() + component.slice(1), name, wave, course }) as unknown as Bar
+const bar = (component: string, name: string, wave: number, course = 0) => ({ dish: `dish${course}`, for: [], component, made: component[0].toUpperCase() + component.slice(1), name, waves: [wave], course }) as unknown as Bar
 const plan = {
   bars: [bar('hake', 'sear', 1), bar('hake', 'sear', 2), bar('hake', 'lay', 1), bar('swede', 'ring', 1), bar('swede', 'ring', 2), bar('crown', 'carve', 1, 1)],
   courses: [{ name: 'Roast hake' }, { name: 'Guinea fowl' }],

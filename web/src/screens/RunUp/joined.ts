@@ -72,7 +72,7 @@ function name(plan: Plan, unit: Unit, before: Unit | undefined, next: Unit | und
 export function called(plan: Plan, bars: Bar[]): string[] {
   const components = new Set(bars.map((b) => b.made ?? ''))
   const courses = [...new Set(bars.map((b) => plan.courses[b.course]?.name ?? ''))]
-  const waves = numbers([...new Set(bars.map((b) => b.wave ?? 0))].filter(Boolean))
+  const waves = numbers([...new Set(bars.flatMap((b) => b.waves ?? []))])
   if (components.size === 1 && !components.has('')) {
     const [of] = components
     const steps = [...new Set(bars.map((b) => b.name))]

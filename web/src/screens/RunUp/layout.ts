@@ -114,7 +114,7 @@ function tablesBeside(stairs: Placed['stairs'], axis: Axis): Placed['tables'] {
   const byLine = new Map<number, Placed['stairs']>()
   for (const s of stairs) byLine.set(s.y, [...(byLine.get(s.y) ?? []), s])
   return [...byLine.values()].map((list) => {
-    const text = [...new Set(list.flatMap((s) => s.bar.tables ?? []))].map(tableName).join(' ') || (list[0].bar.wave ? `wave ${list[0].bar.wave}` : `${list[0].bar.portions}`)
+    const text = [...new Set(list.flatMap((s) => s.bar.tables ?? []))].map(tableName).join(' ') || (list[0].bar.waves ? `wave ${list[0].bar.waves.join(' ')}` : `${list[0].bar.portions}`)
     const end = Math.max(...list.map((s) => s.x + s.w))
     const start = Math.min(...list.map((s) => s.x))
     const w = wide(text)

@@ -3,11 +3,11 @@ import { flags, rowsOf, staircase, type Box } from './rows'
 import type { Bar, Plan, Strand } from './types'
 
 const bar = (id: string, from: number, part: object = {}) => ({ id, step: id.split('/')[0], from, to: from + 10, ...part }) as unknown as Bar
-const box = (wave: number, from: number, to: number): Box => ({ bar: { id: `${wave}/${from}`, wave } as Bar, from, to })
+const box = (wave: number, from: number, to: number): Box => ({ bar: { id: `${wave}/${from}`, waves: [wave] } as Bar, from, to })
 
 describe('the rows of what is opened', () => {
   const plan = {
-    bars: [bar('fillet', 0), bar('sear/1', 100, { wave: 1 }), bar('sear/2', 120, { wave: 2 }), bar('lay/1', 200, { wave: 1 }), bar('lay/v', 210, { wave: 1, step: '', placing: 'lay' }), bar('brown', 90)],
+    bars: [bar('fillet', 0), bar('sear/1', 100, { waves: [1] }), bar('sear/2', 120, { waves: [2] }), bar('lay/1', 200, { waves: [1] }), bar('lay/v', 210, { waves: [1], step: '', placing: 'lay' }), bar('brown', 90)],
     strands: [
       { dish: 'hake', dishName: 'Hake', course: 0, component: 'hake', name: 'Hake', bars: [0, 1, 2, 3], holds: [] },
       { dish: 'hake~plain', dishName: 'Hake, no shellfish', course: 0, component: 'hake', name: 'Hake', bars: [0, 1, 2, 4], holds: [] },

@@ -47,7 +47,7 @@ function fill(plan: Plan, row: Row, is: (b: Bar) => boolean) {
       row.first.push(b)
     }
   }
-  row.later.sort((a, b) => (a.wave ?? 0) - (b.wave ?? 0) || a.from - b.from)
+  row.later.sort((a, b) => (a.waves?.[0] ?? 0) - (b.waves?.[0] ?? 0) || a.from - b.from)
 }
 
 /** Box is where a bar is drawn across, in pixels. */
@@ -57,7 +57,7 @@ export type Box = { bar: Bar; from: number; to: number }
 export function staircase(boxes: Box[], most: number): { lines: number; line: number[] } {
   const rounds = new Map<string, number>()
   const of = boxes.map(({ bar }) => {
-    const round = bar.wave ? `wave ${bar.wave}` : bar.id
+    const round = bar.waves?.join(' ') ?? bar.id
     if (!rounds.has(round)) rounds.set(round, rounds.size)
     return rounds.get(round)!
   })

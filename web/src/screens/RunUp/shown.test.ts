@@ -4,7 +4,7 @@ import { matches, none, openedOf, shortOf, strandsOf } from './shown'
 
 const bar = (id: string, part: object) => ({ id, for: ['hake'], cooks: [], ...part })
 const plan = {
-  bars: [bar('sear', { wave: 1, cooks: ['fish'], section: 'fish' }), bar('sear2', { wave: 2, cooks: ['sauce'] }), bar('boil', { wave: 0 }), bar('set', { for: ['cream'], cooks: ['pastry'] })],
+  bars: [bar('sear', { waves: [1], cooks: ['fish'], section: 'fish' }), bar('sear2', { waves: [2], cooks: ['sauce'] }), bar('boil', {}), bar('set', { for: ['cream'], cooks: ['pastry'] })],
   strands: [
     { dish: 'hake', dishName: 'Hake', course: 0, bars: [0, 1, 2] },
     { dish: 'cream', dishName: 'Cream', course: 1, bars: [3] },

@@ -58,7 +58,7 @@ function wavesOf(plan: Plan, table: string): Map<string, Set<number>> | undefine
 }
 
 // ofWaves: what is done for all waves at once is done for each of them.
-const ofWaves = (b: Bar, waves: Map<string, Set<number>>) => b.for.some((d) => waves.has(d) && (!b.wave || waves.get(d)!.has(b.wave)))
+const ofWaves = (b: Bar, waves: Map<string, Set<number>>) => b.for.some((d) => waves.has(d) && (!b.waves || b.waves.some((w) => waves.get(d)!.has(w))))
 
 /** strandsOf are the strands that have anything of it. */
 export function strandsOf(plan: Plan, f: Filter): Plan['strands'] {

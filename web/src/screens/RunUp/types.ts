@@ -10,3 +10,6 @@ export type Shortfall = Evening['shortfalls'][number]
 
 /** named is a step with its component: Hake: sear. */
 export const named = (b: Bar) => (b.made ? `${b.made}: ${b.name}` : b.name)
+
+/** servesApart tells whether a step is done for a wave, and not for all of them. */
+export const servesApart = (b: Bar, wave: number) => b.waves?.includes(wave) ?? false
