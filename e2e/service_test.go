@@ -100,6 +100,8 @@ func TestThePlanIsHandedOut(t *testing.T) {
 	chef.pick("[aria-label='Sheet for']", "section:fish")
 	chef.until("minutes before the plate, and rounds", `(t => /−\d+ roast 200 °C/.test(t) && t.includes('T3 T5'))(document.querySelector('.service-sheet')?.innerText ?? '')`)
 	chef.until("what must be otherwise stands out", `[...document.querySelectorAll('.sheet-tables [data-need="true"]')].some(e => e.innerText.startsWith('T2 4, 1 no shellfish'))`)
+	chef.see("Not planned, and on no sheet:")
+	chef.see("Fish broth: reduce by half: How long, and how do you know?")
 	chef.until("each caution once", `(list => list.length > 0 && new Set(list).size === list.length)([...document.querySelectorAll('.sheet-cautions li')].map(e => e.innerText))`)
 	chef.pick("[aria-label='Sheet for']", "prep:sauce")
 	chef.until("what is left alone is on and out by an hour", `[...document.querySelectorAll('.prep-sheet tbody tr')].some(r => r.innerText.includes('brown bones') && r.children[2].innerText && r.children[3].innerText && !r.children[4].innerText)`)

@@ -39,6 +39,7 @@ type SheetsView struct {
 	Cooks    []kitchen.Cook         `json:"cooks" nullable:"false"`
 	Sections []kitchen.Section      `json:"sections" nullable:"false"`
 	Told     []string               `json:"told" nullable:"false" doc:"what the service cannot have"`
+	Open     []string               `json:"open" nullable:"false" doc:"what is not planned, and on no sheet: step, and why"`
 	Room     room.Briefing          `json:"room"`
 	Services []handout.ServiceSheet `json:"serviceSheets" nullable:"false" doc:"of the sections"`
 	Prep     []handout.PrepDay      `json:"prep" nullable:"false"`
@@ -51,9 +52,15 @@ func (s sheets) getSheets(ctx context.Context, in *serviceInput) (*sheetsOutput,
 	if err != nil {
 		return nil, s.fail(err)
 	}
+	open := []string{}
+	for _, stop := range r.RunUp.Stops {
+		if text := stop.Name + ": " + stop.Why; !slices.Contains(open, text) {
+			open = append(open, text)
+		}
+	}
 	paper := handout.Input{Plan: r.RunUp, Service: p.In.Service, Menu: p.In.Menu, Sections: p.In.Kitchen.Sections}
 	v := SheetsView{Service: in.ID, Name: p.In.Service.Name, Day: p.In.Service.Day, Message: r.RunUp.Message, Planning: r.Planning, Past: p.Past, Calls: r.RunUp.Calls(), Cooks: p.In.Kitchen.Cooks,
-		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r), Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp), Services: handout.Services(paper), Prep: handout.Prep(paper)}
+		Sections: append([]kitchen.Section{}, p.In.Kitchen.Sections...), Told: s.told(ctx, p, r), Open: open, Room: room.Make(p.Book.Recipes(), p.In.Kitchen, p.In.Menu, p.In.Service, r.RunUp), Services: handout.Services(paper), Prep: handout.Prep(paper)}
 	return &sheetsOutput{v}, nil
 }
 

@@ -5506,6 +5506,8 @@ export interface components {
             /** @description why there is no plan */
             message?: string;
             name: string;
+            /** @description what is not planned, and on no sheet: step, and why */
+            open: string[];
             past?: boolean;
             /** @description a newer, or a better plan is being made */
             planning?: boolean;

@@ -80,6 +80,13 @@ function Sheet({ view }: { view: View }) {
       </div>
       {view.message && <Bracket what={view.message} />}
       {timed(pick) && <Told list={view.told} />}
+      {pick !== 'room' && view.open.length > 0 && (
+        <Bracket what="Not planned, and on no sheet:">
+          {view.open.map((text) => (
+            <div key={text}>{text}</div>
+          ))}
+        </Bracket>
+      )}
       <Body view={view} pick={pick} moved={moved} />
     </>
   )
